@@ -1,0 +1,91 @@
+/** The `.tembrak.json` file: written so that it comes back identical, read so that a bad one changes nothing. */
+
+import { InputError } from "../errors.js";
+import type { Book, BookEvent } from "../schema/book.js";
+import { check } from "../schema/check.js";
+import { heatsDone, piecesOf } from "./state.js";
+
+export interface FileProblem {
+  readonly path: string;
+  readonly message: string;
+}
+
+export interface FileReport {
+  readonly ok: boolean;
+  readonly pieces: number;
+  readonly heats: number;
+  readonly problems: readonly FileProblem[];
+}
+
+/** Line and column of a character, both from 1. */
+function placeOf(text: string, at: number): string {
+  const before = text.slice(0, at).split("\n");
+  return `line ${before.length}, column ${before[before.length - 1]!.length + 1}`;
+}
+
+/** @throws InputError invalid-json, saying where in the text where that is known. */
+export function parseJson(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch (error) {
+    const said = error instanceof Error ? error.message : "";
+    const position = /position (\d+)/.exec(said)?.[1];
+    const isCut = /Unexpected end|Unterminated/.test(said);
+    const place = isCut ? `it ends too early, at ${placeOf(text, text.length)}` : position === undefined ? "it is not JSON" : `it stops making sense at ${placeOf(text, Number(position))}`;
+    throw new InputError({ code: "invalid-json", path: "", message: `The text is damaged: ${place}.` });
+  }
+}
+
+function eventProblems(events: readonly BookEvent[]): FileProblem[] {
+  const problems: FileProblem[] = [];
+  const ids = new Set<string>();
+  const defined = new Set(events.flatMap((e) => (e.kind === "piece" ? [e.piece] : [])));
+  events.forEach((event, i) => {
+    const path = `/events/${i}`;
+    if (ids.has(event.id)) problems.push({ path: `${path}/id`, message: `${path}/id: the event "${event.id}" stands twice in the file` });
+    ids.add(event.id);
+    if (!defined.has(event.piece)) {
+      problems.push({ path: `${path}/piece`, message: `${path}/piece: nothing in the file says what piece "${event.piece}" is` });
+    }
+  });
+  return problems;
+}
+
+/** All that is wrong with a parsed file, and what is in it. Never throws. */
+export function checkBook(value: unknown): FileReport & { readonly book: Book | null } {
+  const empty = { ok: false, pieces: 0, heats: 0, book: null };
+  if (typeof value !== "object" || value === null || (value as { format?: unknown }).format !== "tembrak") {
+    return { ...empty, problems: [{ path: "/format", message: '/format: this is not a Tembrak file; it should say "format": "tembrak"' }] };
+  }
+  const version = (value as { formatVersion?: unknown }).formatVersion;
+  if (version !== 1) {
+    const message = `/formatVersion: this file says version ${JSON.stringify(version) ?? "nothing"}; this Tembrak reads version 1`;
+    return { ...empty, problems: [{ path: "/formatVersion", message }] };
+  }
+  const checked = check("Book", value);
+  if (!checked.ok) return { ...empty, problems: checked.problems.map(({ path, message }) => ({ path, message: message ?? path })) };
+  const problems = eventProblems(checked.value.events);
+  const pieces = piecesOf(checked.value.events);
+  return {
+    ok: problems.length === 0,
+    pieces: pieces.length,
+    heats: pieces.reduce((sum, piece) => sum + heatsDone(piece), 0),
+    problems,
+    book: problems.length === 0 ? checked.value : null,
+  };
+}
+
+/** A book from the text of a file. @throws InputError with the place in the file at fault. */
+export function readBook(text: string): Book {
+  const report = checkBook(parseJson(text));
+  if (report.book !== null) return report.book;
+  const { path, message } = report.problems[0]!;
+  throw new InputError({ code: path === "/format" ? "not-a-tembrak-file" : path === "/formatVersion" ? "wrong-version" : "inconsistent", path, message });
+}
+
+/** The text of a file: events in the order of their time, then of their id, so that equal books give equal text. */
+export function writeBook(events: readonly BookEvent[], exportedAt_ms: number): string {
+  const ordered = [...events].sort((a, b) => a.at_ms - b.at_ms || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
+  const book: Book = { format: "tembrak", formatVersion: 1, exportedAt_ms, events: ordered };
+  return `${JSON.stringify(book, null, 1)}\n`;
+}

@@ -1,0 +1,119 @@
+/** A piece as it stands: the sum of its events, in the order they happened. */
+
+import { actsOfRoute, stageOf, type Act, type Stage } from "../plan/acts.js";
+import type { BookEvent, Check, HardnessTest, Piece, Route } from "../schema/book.js";
+
+export interface LoggedCheck {
+  readonly id: string;
+  readonly at_ms: number;
+  readonly act: string;
+  readonly reading: Check;
+}
+
+export interface LoggedTest {
+  readonly id: string;
+  readonly at_ms: number;
+  readonly act: string;
+  readonly test: HardnessTest;
+}
+
+export interface PieceState {
+  readonly id: string;
+  readonly piece: Piece;
+  readonly route: Route | null;
+  readonly madeAt_ms: number;
+  readonly acts: readonly Act[];
+  /** The act that comes next; undefined when all are done. */
+  readonly next: Act | undefined;
+  /** When each done act was done. */
+  readonly doneAt_ms: ReadonlyMap<string, number>;
+  /** When the next act began: when the one before it was done. Null before the first. */
+  readonly nextSince_ms: number | null;
+  readonly checks: readonly LoggedCheck[];
+  readonly tests: readonly LoggedTest[];
+  readonly notes: readonly { readonly id: string; readonly at_ms: number; readonly text: string }[];
+  /** When it left the bath hard and untempered; null once the first temper has been held, or before. */
+  readonly brittleSince_ms: number | null;
+  readonly finishedAt_ms: number | null;
+  readonly stage: Stage;
+  /** Events that count, oldest first. */
+  readonly events: readonly BookEvent[];
+}
+
+/** Events in the order they happened, without those withdrawn and the withdrawals themselves. Equal times keep their order. */
+export function standing(events: readonly BookEvent[]): BookEvent[] {
+  const ordered = [...events].sort((a, b) => a.at_ms - b.at_ms);
+  const withdrawn = new Set(ordered.flatMap((e) => (e.kind === "withdrawn" ? [e.event] : [])));
+  return ordered.filter((e) => e.kind !== "withdrawn" && !withdrawn.has(e.id));
+}
+
+function stageNow(route: Route | null, next: Act | undefined, started: boolean, isFinished: boolean): Stage {
+  if (isFinished) return "done";
+  if (route === null || !started) return "prepare";
+  return stageOf(next) === "done" ? "prove" : stageOf(next);
+}
+
+/** Null when the events do not say what the piece is. */
+export function pieceState(id: string, all: readonly BookEvent[]): PieceState | null {
+  const events = standing(all);
+  let piece: Piece | null = null;
+  let route: Route | null = null;
+  let finishedAt_ms: number | null = null;
+  let madeAt_ms = 0;
+  const doneAt_ms = new Map<string, number>();
+  const checks: LoggedCheck[] = [];
+  const tests: LoggedTest[] = [];
+  const notes: { id: string; at_ms: number; text: string }[] = [];
+  for (const event of events) {
+    const { at_ms } = event;
+    if (event.kind === "piece") {
+      if (piece === null) madeAt_ms = at_ms;
+      piece = event.definition;
+    } else if (event.kind === "route") route = event.route;
+    else if (event.kind === "act-done") doneAt_ms.set(event.act, at_ms);
+    else if (event.kind === "check") checks.push({ id: event.id, at_ms, act: event.act, reading: event.reading });
+    else if (event.kind === "test") tests.push({ id: event.id, at_ms, act: event.act, test: event.test });
+    else if (event.kind === "note") notes.push({ id: event.id, at_ms, text: event.text });
+    else if (event.kind === "finished") finishedAt_ms = at_ms;
+  }
+  if (piece === null) return null;
+  const acts = route === null ? [] : actsOfRoute(route);
+  const next = acts.find((act) => !doneAt_ms.has(act.id));
+  const at = next === undefined ? acts.length : acts.indexOf(next);
+  const nextSince_ms = at > 0 ? (doneAt_ms.get(acts[at - 1]!.id) ?? null) : null;
+  const quench = acts.find(({ kind }) => kind === "quench");
+  const tempered = acts.some((act) => act.kind === "temper" && doneAt_ms.has(act.id));
+  return {
+    id,
+    piece,
+    route,
+    madeAt_ms,
+    acts,
+    next,
+    doneAt_ms,
+    nextSince_ms,
+    checks,
+    tests,
+    notes,
+    brittleSince_ms: tempered || quench === undefined ? null : (doneAt_ms.get(quench.id) ?? null),
+    finishedAt_ms,
+    stage: stageNow(route, next, doneAt_ms.size > 0, finishedAt_ms !== null),
+    events,
+  };
+}
+
+/** Heats a piece has had: normalising, hardening and tempering acts that were done. */
+export function heatsDone(state: PieceState): number {
+  return state.acts.filter(({ id, kind }) => (kind === "heat" || kind === "temper") && state.doneAt_ms.has(id)).length;
+}
+
+/** Every piece of a log, oldest first. */
+export function piecesOf(events: readonly BookEvent[]): PieceState[] {
+  const byPiece = new Map<string, BookEvent[]>();
+  for (const event of events) {
+    const own = byPiece.get(event.piece);
+    if (own) own.push(event);
+    else byPiece.set(event.piece, [event]);
+  }
+  return [...byPiece].flatMap(([id, own]) => pieceState(id, own) ?? []).sort((a, b) => a.madeAt_ms - b.madeAt_ms);
+}

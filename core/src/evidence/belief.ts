@@ -1,0 +1,123 @@
+/** A belief about hardness on a grid, and what a row of files does to it. */
+
+import { InputError, requireRange } from "../errors.js";
+import { normalCdf } from "../numerics/normal.js";
+
+const LOWEST_HRC = 20;
+const STEP_HRC = 0.1;
+const NODES = 501;
+
+export type FileResult = "skates" | "drags" | "bites";
+
+export interface FileStroke {
+  /** Hardness the file is marked with, or 63 for an ordinary mill file. */
+  readonly hardness_HRC: number;
+  readonly result: FileResult;
+  /** Spread of the file itself, HRC: 0 for a marked set, 1 for an ordinary mill file. */
+  readonly fileSpread_HRC?: number;
+}
+
+/** Chance of each hardness from 20 to 70 HRC in steps of 0.1, summing to 1. */
+export type HardnessBelief = Float64Array;
+
+export function hardnessOfNode_HRC(i: number): number {
+  return LOWEST_HRC + STEP_HRC * i;
+}
+
+function normalised(weights: Float64Array): HardnessBelief {
+  let sum = 0;
+  for (const w of weights) sum += w;
+  if (!(sum > 0)) throw new InputError({ code: "inconsistent", path: "", message: "These results cannot all be true of one piece." });
+  return weights.map((w) => w / sum);
+}
+
+/** A belief from a prediction. */
+export function priorBelief(mean_HRC: number, sd_HRC: number): HardnessBelief {
+  requireRange("/prior/sd", sd_HRC, 0.05, 50);
+  return normalised(
+    Float64Array.from({ length: NODES }, (_, i) => Math.exp(-0.5 * ((hardnessOfNode_HRC(i) - mean_HRC) / sd_HRC) ** 2)),
+  );
+}
+
+/** How far on either side of its mark a file drags, and how unsure a hand is, HRC. Judgement: temper-note section 4. */
+const DRAG_HRC = 0.75;
+const HAND_HRC = 1.5;
+/** A slip of judgement gives any answer. */
+const SLIP = 0.02;
+
+function strokeChance(H: number, { hardness_HRC: F, result, fileSpread_HRC = 0 }: FileStroke): number {
+  const s = Math.hypot(HAND_HRC, fileSpread_HRC);
+  const skate = normalCdf((H - F - DRAG_HRC) / s);
+  const bite = normalCdf((F - DRAG_HRC - H) / s);
+  const chance = result === "skates" ? skate : result === "bites" ? bite : 1 - skate - bite;
+  return SLIP + (1 - 3 * SLIP) * chance;
+}
+
+/** How much softer a skin that lost its carbon is than what lies below, HRC. */
+const SKIN_HRC = 8;
+
+/** What was done to the surface before the file touched it. */
+export type Surface = "as-it-came" | "ground" | "heated-long-unprotected";
+
+/** Chance that a soft skin hides hard steel. Judgement: temper-note section 4. */
+export const SKIN_CHANCE: Readonly<Record<Surface, number>> = { "as-it-came": 0.1, ground: 0.03, "heated-long-unprotected": 0.5 };
+
+/** The belief after a row of files. All strokes meet the same skin. */
+export function afterFiles(belief: HardnessBelief, strokes: readonly FileStroke[], skinChance: number): HardnessBelief {
+  if (strokes.length === 0) return belief;
+  return normalised(
+    belief.map((prior, i) => {
+      const H = hardnessOfNode_HRC(i);
+      const core = strokes.reduce((p, stroke) => p * strokeChance(H, stroke), 1);
+      const skin = strokes.reduce((p, stroke) => p * strokeChance(H - SKIN_HRC, stroke), 1);
+      return prior * ((1 - skinChance) * core + skinChance * skin);
+    }),
+  );
+}
+
+/** The belief after a measurement with a standard error. */
+export function afterMeasurement(belief: HardnessBelief, value_HRC: number, error_HRC: number): HardnessBelief {
+  return normalised(belief.map((prior, i) => prior * Math.exp(-0.5 * ((hardnessOfNode_HRC(i) - value_HRC) / error_HRC) ** 2)));
+}
+
+export interface BeliefSummary {
+  readonly mean_HRC: number;
+  readonly sd_HRC: number;
+  readonly p05_HRC: number;
+  readonly p95_HRC: number;
+}
+
+/** Hardness below which the share `p` of a belief lies; linear inside a node's cell. */
+export function quantile_HRC(belief: HardnessBelief, p: number): number {
+  let below = 0;
+  for (let i = 0; i < NODES; i++) {
+    const here = belief[i]!;
+    if (below + here >= p) return hardnessOfNode_HRC(i) - STEP_HRC / 2 + (STEP_HRC * (p - below)) / here;
+    below += here;
+  }
+  return hardnessOfNode_HRC(NODES - 1);
+}
+
+export function summarise(belief: HardnessBelief): BeliefSummary {
+  let mean = 0;
+  belief.forEach((w, i) => (mean += w * hardnessOfNode_HRC(i)));
+  let variance = 0;
+  belief.forEach((w, i) => (variance += w * (hardnessOfNode_HRC(i) - mean) ** 2));
+  return { mean_HRC: mean, sd_HRC: Math.sqrt(variance), p05_HRC: quantile_HRC(belief, 0.05), p95_HRC: quantile_HRC(belief, 0.95) };
+}
+
+/** What the files say on their own: the hardest that bites is above the steel, the softest that skates is below it. */
+export interface FileBracket {
+  readonly above_HRC: number | null;
+  readonly below_HRC: number | null;
+  /** A harder file skated than one that bit: test again on fresh metal. */
+  readonly isConsistent: boolean;
+}
+
+export function fileBracket(strokes: readonly FileStroke[]): FileBracket {
+  const skated = strokes.filter((s) => s.result === "skates").map((s) => s.hardness_HRC);
+  const bit = strokes.filter((s) => s.result === "bites").map((s) => s.hardness_HRC);
+  const above_HRC = skated.length > 0 ? Math.max(...skated) : null;
+  const below_HRC = bit.length > 0 ? Math.min(...bit) : null;
+  return { above_HRC, below_HRC, isConsistent: above_HRC === null || below_HRC === null || above_HRC < below_HRC };
+}

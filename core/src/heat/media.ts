@@ -1,0 +1,128 @@
+/** Heat transfer from a hot surface into a bath, air, plates or a textbook boundary. */
+
+import { STEFAN_BOLTZMANN_W_m2K4 } from "../constants.js";
+import { kelvin } from "../units.js";
+import type { Medium } from "../schema/medium.js";
+
+export type Agitation = "none" | "mild" | "strong";
+
+/** How much the bath moves past the work, 0 still ... 1 strong. Mild is a blade moved by hand. */
+export const AGITATION_RATIO: Readonly<Record<Agitation, number>> = { none: 0, mild: 0.4, strong: 1 };
+
+/** Heat transfer at a surface temperature, W/(m2 K), into surroundings at `surroundings_C`. */
+export interface Boundary {
+  readonly surroundings_C: number;
+  heatTransfer_W_m2K(surface_C: number): number;
+}
+
+/** A textbook boundary: the same at every temperature. */
+export function constantBoundary(heatTransfer_W_m2K: number, surroundings_C: number): Boundary {
+  return { surroundings_C, heatTransfer_W_m2K: () => heatTransfer_W_m2K };
+}
+
+/** Still air: radiation from scale and natural convection (calibrated so that a thin blade blackens as smiths see). */
+export function airBoundary(emissivityRatio: number, convection_W_m2K: number, surroundings_C: number): Boundary {
+  const Tb = kelvin(surroundings_C);
+  return {
+    surroundings_C,
+    heatTransfer_W_m2K: (surface_C) => {
+      const Ts = kelvin(surface_C);
+      const rise = Math.max(surface_C - surroundings_C, 1);
+      return emissivityRatio * STEFAN_BOLTZMANN_W_m2K4 * (Ts * Ts + Tb * Tb) * (Ts + Tb) + convection_W_m2K * (rise / 500) ** 0.25;
+    },
+  };
+}
+
+interface BoilingCurve {
+  convectionStart_C: number;
+  peak_C: number;
+  leidenfrost_C: number;
+  convection_W_m2K: number;
+  peak_W_m2K: number;
+  film_W_m2K: number;
+}
+
+/** The curve of a medium at a bath temperature: oil thins as it warms, water keeps its steam. Shape known, size assumed. */
+function atBathTemperature(medium: Medium & { kind: "oil" | "water" | "brine" }, bath_C: number): BoilingCurve {
+  const curve: BoilingCurve = {
+    convectionStart_C: medium.convectionStart_C,
+    peak_C: medium.peak_C,
+    leidenfrost_C: medium.leidenfrost_C,
+    convection_W_m2K: medium.convection_W_m2K,
+    peak_W_m2K: medium.peak_W_m2K,
+    film_W_m2K: medium.film_W_m2K,
+  };
+  const d = bath_C - medium.reference_C;
+  if (medium.kind === "oil") {
+    if (d < 0) {
+      const q = Math.exp(0.006 * d * (medium.viscosityEffect ?? 1));
+      curve.peak_W_m2K *= q;
+      curve.convection_W_m2K *= q;
+      curve.leidenfrost_C += 0.25 * d;
+    } else {
+      curve.peak_W_m2K *= 1 - 0.002 * d;
+      curve.leidenfrost_C -= 0.15 * d;
+      curve.convection_W_m2K *= 1 + 0.002 * d;
+    }
+    return curve;
+  }
+  if (medium.kind === "water") {
+    curve.leidenfrost_C = Math.max(curve.leidenfrost_C - 4 * d, curve.convectionStart_C + 60);
+    curve.peak_W_m2K *= 1 - 0.008 * d;
+    curve.film_W_m2K *= 1 - 0.004 * d;
+    curve.convection_W_m2K *= 1 + 0.002 * d;
+  } else {
+    curve.leidenfrost_C -= 1.5 * d;
+    curve.peak_W_m2K *= 1 - 0.006 * d;
+  }
+  curve.peak_C = Math.min(curve.peak_C, curve.leidenfrost_C - 40);
+  return curve;
+}
+
+/** ln h is linear in surface temperature between these knots: 0, start of boiling, peak, Leidenfrost, 1200 C. */
+function boilingBoundary(curve: BoilingCurve, surroundings_C: number): Boundary {
+  const xs = [0, curve.convectionStart_C, curve.peak_C, curve.leidenfrost_C, 1200];
+  const ln = [
+    curve.convection_W_m2K,
+    curve.convection_W_m2K,
+    curve.peak_W_m2K,
+    curve.film_W_m2K,
+    1.15 * curve.film_W_m2K,
+  ].map((h) => Math.log(h));
+  // One exponential a step and node would be the slowest thing in the quench: a table each degree serves.
+  const table = new Float64Array(1302);
+  for (let T = 0; T < table.length; T++) {
+    let i = 0;
+    while (i < 3 && T >= xs[i + 1]!) i++;
+    const share = Math.min((T - xs[i]!) / (xs[i + 1]! - xs[i]!), 1);
+    table[T] = Math.exp(ln[i]! + share * (ln[i + 1]! - ln[i]!));
+  }
+  return {
+    surroundings_C,
+    heatTransfer_W_m2K: (surface_C) => {
+      const T = surface_C < 0 ? 0 : surface_C > 1300 ? 1300 : surface_C;
+      const i = Math.floor(T);
+      return table[i]! + (T - i) * (table[i + 1]! - table[i]!);
+    },
+  };
+}
+
+/**
+ * What a bath does to a surface.
+ *
+ * Effective film values cover the vapour blanket and its breaking (true film boiling is nearer 300 ... 500 W/(m2 K)).
+ * @param speedRatio multiplies all of it: 1 as calibrated; the ensemble varies it.
+ * @source hardening-note (calibrated); range of bath temperature 0 ... 200 C
+ */
+export function mediumBoundary(medium: Medium, bath_C: number, agitation: Agitation, speedRatio = 1): Boundary {
+  if (medium.kind === "air") return airBoundary(medium.emissivityRatio, medium.convection_W_m2K * speedRatio, bath_C);
+  if (medium.kind === "constant") return constantBoundary(medium.heatTransfer_W_m2K * speedRatio, bath_C);
+  const curve = atBathTemperature(medium, bath_C);
+  const a = AGITATION_RATIO[agitation];
+  curve.film_W_m2K *= (1 + a) * speedRatio;
+  curve.leidenfrost_C += 60 * a;
+  curve.peak_W_m2K *= (1 + 0.35 * a) * speedRatio;
+  curve.convection_W_m2K *= (1 + 0.9 * a) * speedRatio;
+  curve.peak_C += 20 * a;
+  return boilingBoundary(curve, bath_C);
+}

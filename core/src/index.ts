@@ -1,0 +1,101 @@
+/** Everything core offers, in the order a reader looks for it. */
+
+// The catalogue
+export { CATALOGUE, FORMS, formOf } from "./catalogue.js";
+export { resolveSteel, type Catalogue, type ResolvedSteel, type Use } from "./plan/catalogue.js";
+export type { SteelFile } from "./schema/steel.js";
+export type { Medium } from "./schema/medium.js";
+export type { KindFile } from "./schema/kind.js";
+
+// What people type
+export {
+  parseDuration,
+  parseLength,
+  parseTemperature,
+  questionHeat,
+  questionLength,
+  type LengthUnit,
+  type Parsed,
+  type Question,
+  type TemperatureUnit,
+} from "./quantity.js";
+export {
+  celsiusDifferenceFromFahrenheit,
+  celsiusFromFahrenheit,
+  fahrenheitDifferenceFromCelsius,
+  fahrenheitFromCelsius,
+  gallonsFromLitres,
+  inchesFromMillimetres,
+  kilogramsFromPounds,
+  kilopascalsFromPsi,
+  litresFromGallons,
+  metresFromMillimetres,
+  millimetresFromInches,
+  millimetresFromMetres,
+  minutesFromSeconds,
+  poundsFromKilograms,
+  psiFromKilopascals,
+  secondsFromMinutes,
+} from "./units.js";
+
+// Pieces, routes and the book
+export {
+  PIECE_KINDS,
+  SCHOOLS,
+  STARTS,
+  type Book,
+  type BookEvent,
+  type Check,
+  type HardnessTest,
+  type Piece,
+  type PieceKind,
+  type Route,
+  type School,
+  type Start,
+  type Step,
+} from "./schema/book.js";
+export type { Section } from "./schema/parts.js";
+export { planRoute, structureBeforeHardening, targetOf, thickness_mm } from "./plan/route.js";
+export { actsOfRoute, stageOf, type Act, type Stage } from "./plan/acts.js";
+export { heatsDone, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";
+export { checkBook, parseJson, readBook, writeBook } from "./book/exchange.js";
+export { outlineOf, sawTooth, type Outline, type Point } from "./shape/outline.js";
+
+// What becomes of the steel
+export { transformations, type Transformations } from "./simulate/transformations.js";
+export {
+  predict,
+  type BathResponse,
+  type Estimate,
+  type Prediction,
+  type Response,
+  type SpreadCause,
+  type Track,
+} from "./simulate/predict.js";
+export { temperatureForHardness, temperedHardness } from "./kinetics/temper.js";
+export { runJob, type JobAnswers, type JobOutcome, type WhatIf } from "./job/runJob.js";
+export type { Job, JobFailure } from "./schema/job.js";
+
+// What is seen
+export {
+  ambientFromLux,
+  firstVisible_C,
+  glowHex,
+  glowName,
+  GLOW_NAMES,
+  isGlowVisible,
+  readGlow,
+  type Ambient,
+  type GlowName,
+  type GlowReading,
+} from "./colour/glow.js";
+export { alloyShift_K, filmHex, growFilm_nm, OXIDE_NAMES, oxideFilm_nm, oxideName } from "./colour/oxide.js";
+
+// What a test says
+export { hardnessVerdict, type VerdictInput } from "./evidence/verdict.js";
+export { hardnessOfNode_HRC, type FileResult, type FileStroke, type Surface } from "./evidence/belief.js";
+
+// Checking and the command line
+export { check, requireValid, type Checked } from "./schema/check.js";
+export { InputError, type InputErrorCode, type InputProblem, type Notice } from "./errors.js";
+export { runVerb, VERB_NAMES, verbHelp, verbNeedsInput, verbSchema } from "./verbs/index.js";

@@ -1,0 +1,41 @@
+/** What a worker does with a job, as a pure function: the same in a worker, in Node and in a test. */
+
+import { InputError } from "../errors.js";
+import type { Catalogue } from "../plan/catalogue.js";
+import { requireValid } from "../schema/check.js";
+import type { Job, JobFailure } from "../schema/job.js";
+import { bathResponses, predict, response, type BathResponse, type Prediction, type Response } from "../simulate/predict.js";
+
+export interface WhatIf {
+  readonly tracks: readonly Response[];
+  readonly baths: readonly BathResponse[];
+}
+
+/** The answer that belongs to each kind of job. */
+export interface JobAnswers {
+  readonly predict: Prediction;
+  readonly "what-if": WhatIf;
+}
+
+export type JobOutcome<K extends Job["kind"] = Job["kind"]> =
+  | { readonly type: "done"; readonly answer: JobAnswers[K] }
+  | { readonly type: "failed"; readonly failure: JobFailure };
+
+/** Checks and runs a job. Bad input comes back as data; anything else is a fault of ours and is thrown. */
+export function runJob(catalogue: Catalogue, unchecked: unknown): JobOutcome {
+  try {
+    const job = requireValid("Job", unchecked);
+    if (job.kind === "predict") return { type: "done", answer: predict(catalogue, job.piece, job.route) };
+    return {
+      type: "done",
+      answer: {
+        tracks: job.tracks.map((track) => response(catalogue, job.piece, job.route, track)),
+        baths: bathResponses(catalogue, job.piece, job.route, job.media),
+      },
+    };
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    const { code, path, message } = error;
+    return { type: "failed", failure: { code, path, message } };
+  }
+}

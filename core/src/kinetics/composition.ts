@@ -1,0 +1,83 @@
+/** Composition of a steel by weight per cent, and the carbon lines of its phase diagram. */
+
+import { clamp } from "../numerics/interpolate.js";
+
+export interface Composition {
+  readonly C: number;
+  readonly Mn: number;
+  readonly Si: number;
+  readonly Cr: number;
+  readonly Ni: number;
+  readonly Mo: number;
+  readonly V: number;
+  readonly W: number;
+}
+
+/** With nothing for what is not named. */
+export function fullComposition(named_wtpct: Partial<Composition>): Composition {
+  const { C = 0, Mn = 0, Si = 0, Cr = 0, Ni = 0, Mo = 0, V = 0, W = 0 } = named_wtpct;
+  return { C, Mn, Si, Cr, Ni, Mo, V, W };
+}
+
+/**
+ * Lower critical temperature on heating, used also as Ae1, C.
+ * @source andrews1965 (from memory)
+ */
+export function ac1_C({ Mn, Ni, Si, Cr, W }: Composition): number {
+  return 723 - 10.7 * Mn - 16.9 * Ni + 29.1 * Si + 16.9 * Cr + 6.38 * W;
+}
+
+/**
+ * Upper critical temperature of a steel below the eutectoid, C. For display: the decomposition uses `a3_C`.
+ * @source andrews1965 (from memory)
+ */
+export function ac3_C({ C, Ni, Si, V, Mo, W, Mn, Cr }: Composition): number {
+  return 910 - 203 * Math.sqrt(C) - 15.2 * Ni + 44.7 * Si + 104 * V + 31.5 * Mo + 13.1 * W - 30 * Mn - 11 * Cr;
+}
+
+/** Carbon of the eutectoid, wt%. Calibrated by hand: hardening-note. */
+export function eutectoidCarbon_wtpct({ Cr, Mn, Si }: Composition): number {
+  return 0.77 - 0.2 * Cr - 0.02 * Mn - 0.03 * Si;
+}
+
+/** Slope of the Acm line, K per wt% C: 0.77 at 727 to 2.11 at 1148 of the iron-carbon diagram. */
+const ACM_SLOPE_K_wtpct = 314;
+
+/** Carbon that austenite can hold beside carbide at a temperature, wt%. */
+export function acmCarbon_wtpct(steel: Composition, temperature_C: number): number {
+  return eutectoidCarbon_wtpct(steel) + (temperature_C - ac1_C(steel)) / ACM_SLOPE_K_wtpct;
+}
+
+/** Temperature above which the carbide of a steel beyond the eutectoid dissolves whole, C. */
+export function acm_C(steel: Composition): number {
+  return ac1_C(steel) + ACM_SLOPE_K_wtpct * (steel.C - eutectoidCarbon_wtpct(steel));
+}
+
+/** Carbon of austenite beside ferrite at a temperature, wt%. Calibrated by hand: hardening-note. */
+export function a3Carbon_wtpct(steel: Composition, temperature_C: number): number {
+  const T0 = 910 + 44.7 * steel.Si - 24 * steel.Mn - 11 * steel.Cr;
+  const Ac1 = ac1_C(steel);
+  if (temperature_C >= T0) return 0;
+  if (temperature_C <= Ac1) return eutectoidCarbon_wtpct(steel);
+  return eutectoidCarbon_wtpct(steel) * ((T0 - temperature_C) / (T0 - Ac1)) ** 2;
+}
+
+/** Where ferrite can begin on cooling, C, on a scale of 1 C from Ac1 as the constants were fitted. */
+export function a3_C(steel: Composition): number {
+  const Ac1 = ac1_C(steel);
+  if (steel.C >= eutectoidCarbon_wtpct(steel)) return Ac1;
+  let T = Ac1;
+  while (a3Carbon_wtpct(steel, T) > steel.C && T < 1000) T += 1;
+  return Math.max(Ac1 + 5, T);
+}
+
+/** Greatest share of ferrite at a temperature, by the lever rule on the A3 line drawn on below Ac1. */
+export function ferriteLimit(steel: Composition, temperature_C: number): number {
+  const Ac1 = ac1_C(steel);
+  if (temperature_C >= Ac1) {
+    const line = a3Carbon_wtpct(steel, temperature_C);
+    return clamp((line - steel.C) / (line - 0.01), 0, 1);
+  }
+  const line = acmCarbon_wtpct(steel, temperature_C);
+  return line > steel.C ? clamp((line - steel.C) / (line - 0.02), 0, 1) : 0;
+}

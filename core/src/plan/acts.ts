@@ -1,0 +1,76 @@
+/** A route as single acts, one a screen at the bench. */
+
+import type { Route, Step } from "../schema/book.js";
+
+export type Act =
+  | { readonly id: string; readonly kind: "heat"; readonly step: number; readonly target_C: number; readonly purpose: "normalise" | "harden"; readonly count: number; readonly of: number }
+  | { readonly id: string; readonly kind: "hold"; readonly step: number; readonly target_C: number; readonly hold_s: number; readonly purpose: "normalise" | "harden" }
+  | { readonly id: string; readonly kind: "air-cool"; readonly step: number; readonly coolTo: "black" | "hand-warm" }
+  | { readonly id: string; readonly kind: "quench"; readonly step: number; readonly medium: string; readonly bath_C: number }
+  | { readonly id: string; readonly kind: "straighten"; readonly step: number }
+  | { readonly id: string; readonly kind: "cool-down"; readonly step: number }
+  | { readonly id: string; readonly kind: "first-file"; readonly step: number }
+  | { readonly id: string; readonly kind: "oven"; readonly step: number; readonly target_C: number; readonly count: number; readonly of: number }
+  | { readonly id: string; readonly kind: "temper"; readonly step: number; readonly target_C: number; readonly hold_s: number; readonly count: number; readonly of: number }
+  | { readonly id: string; readonly kind: "prove"; readonly step: number };
+
+/** Where a piece hangs on the rack. */
+export type Stage = "prepare" | "normalise" | "harden" | "cool" | "temper" | "prove" | "done";
+
+function actsOfStep(step: Step, i: number, steps: readonly Step[]): Act[] {
+  const same = steps.filter(({ kind }) => kind === step.kind);
+  const [count, of] = [same.indexOf(step) + 1, same.length];
+  const id = (what: string): string => `${i}-${what}`;
+  switch (step.kind) {
+    case "normalise":
+    case "harden": {
+      const target_C = step.temperature_C;
+      const heat: Act = { id: id("heat"), kind: "heat", step: i, target_C, purpose: step.kind, count, of };
+      const hold: Act = { id: id("hold"), kind: "hold", step: i, target_C, hold_s: step.hold_min * 60, purpose: step.kind };
+      const acts: Act[] = step.hold_min > 0 ? [heat, hold] : [heat];
+      return step.kind === "harden" ? acts : [...acts, { id: id("air-cool"), kind: "air-cool", step: i, coolTo: step.coolTo }];
+    }
+    case "quench":
+      return [
+        { id: id("quench"), kind: "quench", step: i, medium: step.medium, bath_C: step.bath_C },
+        { id: id("straighten"), kind: "straighten", step: i },
+        { id: id("cool-down"), kind: "cool-down", step: i },
+        { id: id("first-file"), kind: "first-file", step: i },
+      ];
+    case "temper":
+      return [
+        { id: id("oven"), kind: "oven", step: i, target_C: step.temperature_C, count, of },
+        { id: id("temper"), kind: "temper", step: i, target_C: step.temperature_C, hold_s: step.hold_min * 60, count, of },
+      ];
+  }
+}
+
+/** Every act of a route in order, ending with the proof. Ids are stable while the steps before them are. */
+export function actsOfRoute({ steps }: Route): Act[] {
+  return [...steps.flatMap((step, i) => actsOfStep(step, i, steps)), { id: "prove", kind: "prove", step: steps.length }];
+}
+
+/** Where a piece hangs while an act is next. */
+export function stageOf(act: Act | undefined): Stage {
+  switch (act?.kind) {
+    case undefined:
+      return "done";
+    case "heat":
+    case "hold":
+      return act.purpose === "normalise" ? "normalise" : "harden";
+    case "air-cool":
+      return "normalise";
+    case "quench":
+      return "harden";
+    case "straighten":
+    case "cool-down":
+    case "first-file":
+      return "cool";
+    case "oven":
+      return act.count === 1 ? "cool" : "temper";
+    case "temper":
+      return "temper";
+    case "prove":
+      return "prove";
+  }
+}

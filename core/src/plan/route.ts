@@ -1,0 +1,141 @@
+/** The steps from normalising to temper for a piece, by school, each with the code of its reason. */
+
+import { InputError } from "../errors.js";
+import { magnetLost_C, type PriorStructure } from "../kinetics/austenite.js";
+import { temperatureForHardness } from "../kinetics/temper.js";
+import type { Piece, Route, School, Step } from "../schema/book.js";
+import type { Section } from "../schema/parts.js";
+import { resolveSteel, type Catalogue, type ResolvedSteel } from "./catalogue.js";
+
+/** What an instrument-less smith adds to the point where the magnet lets go, K (common practice, no source). */
+export const SHADE_K = 30;
+/** A forge cannot hold a heat for longer than this without losing or gaining, min (common practice, no source). */
+const FORGE_HOLD_MIN = 1;
+/** Two times two hours (common practice, no source). */
+const TEMPER_HOLD_MIN = 120;
+/** Plain steel keeps its stresses below this temper (temper-note section 6, common practice). */
+export const LOWEST_TEMPER_C = 150;
+/** Shop hardness against the fully hardened figure, HRC: temper-note section 1.4. */
+const SHOP_SHORTFALL_HRC = 0.7;
+
+/** Thickest part of a section, mm. */
+export function thickness_mm(section: Section): number {
+  switch (section.shape) {
+    case "plate":
+      return section.thickness_mm;
+    case "round":
+      return section.diameter_mm;
+    case "square":
+      return section.side_mm;
+    case "wedge":
+      return Math.max(section.spine_mm, section.edge_mm);
+  }
+}
+
+/** What the steel is when it goes into the hardening heat: normalising leaves pearlite, whatever was there before. */
+export function structureBeforeHardening(piece: Piece, steps: readonly Step[]): PriorStructure {
+  if (steps.some(({ kind }) => kind === "normalise")) return "pearlite";
+  return piece.start === "normalised" ? "pearlite" : piece.start;
+}
+
+function roundTo(value: number, step: number): number {
+  return Math.round(value / step) * step;
+}
+
+type NormalisePlan = readonly { readonly below_K: number; readonly why: string }[];
+
+/** How many normalising heats, how far below the steel's normalising heat, and why. */
+function normalising(start: Piece["start"], school: School): NormalisePlan {
+  const even = { below_K: 0, why: "Evens out what forging left." };
+  const small = { below_K: 30, why: "Makes the grain small again." };
+  const smaller = { below_K: 80, why: "A last, cooler heat: small grain and fine pearlite, so a magnet heat is enough." };
+  const supplied = { below_K: 0, why: "Turns the supplied round carbide into pearlite, which dissolves fast." };
+  if (start === "normalised") return [];
+  if (start === "as-forged") return school === "forge" ? [even, small, smaller] : [even, small];
+  if (school === "forge") return [supplied, smaller];
+  return start === "coarse-spheroidised" ? [supplied] : [];
+}
+
+function normaliseSteps(steel: ResolvedSteel, piece: Piece, school: School): Step[] {
+  const top_C = steel.file?.normalise_C.value ?? 880;
+  const plans = normalising(piece.start, school);
+  return plans.map(({ below_K, why }, i) => ({
+    kind: "normalise",
+    temperature_C: roundTo(top_C - below_K, 5),
+    hold_min: school === "kiln" ? 10 : 0,
+    coolTo: i === plans.length - 1 ? "hand-warm" : "black",
+    why,
+  }));
+}
+
+function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: PriorStructure): Step {
+  const [low_C, high_C] = steel.file?.austenitise_C.range ?? [800, 830];
+  if (school === "kiln") {
+    const soak = steel.file?.soak_min ?? { base: 8, perThickness_min_mm: 1 };
+    const hold_min = Math.round(soak.base + soak.perThickness_min_mm * thickness_mm(piece.section));
+    return {
+      kind: "harden",
+      temperature_C: roundTo(0.5 * (low_C! + high_C!), 5),
+      hold_min: before === "pearlite" ? Math.max(5, Math.round(0.7 * hold_min)) : hold_min,
+      why: "The soak brings the carbon into solution; start counting when the piece, not the chamber, is at heat.",
+    };
+  }
+  const magnet_C = magnetLost_C(steel.composition_wtpct, before);
+  const needsCarbon = steel.file?.soakDemand !== "short" || steel.composition_wtpct.C > 0.85;
+  return {
+    kind: "harden",
+    temperature_C: roundTo(Math.max(magnet_C + SHADE_K, low_C! - 15), 5),
+    hold_min: needsCarbon ? FORGE_HOLD_MIN : 0.5,
+    why: "Past the magnet by a shade: all of it has changed, and the grain is still small.",
+  };
+}
+
+/** The bath this steel asks for in this thickness. W1 and W2 in thick sections need water. */
+function quenchStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece): Step {
+  const usual = steel.file?.bath.medium ?? "fast-oil";
+  const isShallow = steel.file?.family === "high-carbon" && steel.composition_wtpct.Mn < 0.3;
+  const id = isShallow && thickness_mm(piece.section) > 8 ? "water" : usual;
+  const medium = catalogue.medium(id)!;
+  const why =
+    medium.kind === "oil"
+      ? "Warm oil is thinner and takes heat out faster. Move it along the edge, never sideways."
+      : "This steel in this thickness needs water. In quickly, and listen for a ping.";
+  return { kind: "quench", medium: id, bath_C: medium.usualBath_C, agitation: "mild", why };
+}
+
+/** Hardness wanted by a use, HRC. */
+export function targetOf(catalogue: Catalogue, use: string): { low_HRC: number; high_HRC: number; mid_HRC: number; why: string; name: string } {
+  const found = catalogue.use(use);
+  if (found === undefined) throw new InputError({ code: "not-a-choice", path: "/use", got: use, allowed: catalogue.uses.map((u) => u.id).join(", ") });
+  const [low, high] = found.target_HRC as [number, number];
+  return { low_HRC: low, high_HRC: high, mid_HRC: 0.5 * (low + high), why: found.why, name: found.name };
+}
+
+function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece): Step[] {
+  const { mid_HRC } = targetOf(catalogue, piece.use);
+  const answer = temperatureForHardness({
+    steel: steel.temper,
+    target_HRC: mid_HRC,
+    holds_min: [TEMPER_HOLD_MIN, TEMPER_HOLD_MIN],
+    asQuenched_HRC: steel.temper.nominal_HRC - SHOP_SHORTFALL_HRC,
+  });
+  const wanted_C = answer.outcome === "found" ? answer.temperature_C : LOWEST_TEMPER_C;
+  const temperature_C = Math.max(LOWEST_TEMPER_C, roundTo(wanted_C, 5));
+  const first = "Takes the brittleness out. Start within the hour, when it can just be held.";
+  const second = "Tempers what turned hard while the first one cooled.";
+  return [first, second].map((why) => ({ kind: "temper", temperature_C, hold_min: TEMPER_HOLD_MIN, why }));
+}
+
+/**
+ * A route for a piece by a school. The reasons are sentences without numbers; a front end adds those in the user's units.
+ * @throws InputError unknown-steel, not-a-choice for a use that is not there.
+ */
+export function planRoute(catalogue: Catalogue, piece: Piece, school: School): Route {
+  const steel = resolveSteel(catalogue, piece.steel);
+  const first = normaliseSteps(steel, piece, school);
+  const before = structureBeforeHardening(piece, first);
+  return {
+    school,
+    steps: [...first, hardenStep(steel, piece, school, before), quenchStep(catalogue, steel, piece), ...temperSteps(catalogue, steel, piece)],
+  };
+}

@@ -1,0 +1,198 @@
+/** Reads a length, a temperature or a time the way people write it; asks about the improbable, refuses only the unreadable. */
+
+import { celsiusFromFahrenheit, millimetresFromInches } from "./units.js";
+
+export type LengthUnit = "mm" | "in";
+export type TemperatureUnit = "C" | "F";
+
+/** A question about a number that could be right but probably is not. The user answers; nothing is refused. */
+export interface Question {
+  readonly code: string;
+  readonly message: string;
+  /** The value that was probably meant, in the unit of the field. */
+  readonly probably?: number;
+}
+
+export type Parsed<Value> = ({ readonly ok: true } & Value) | { readonly ok: false; readonly message: string };
+
+const NUMBER = String.raw`\d+(?:[.,]\d+)?|[.,]\d+`;
+const VULGAR: Readonly<Record<string, string>> = {
+  "½": "1/2",
+  "¼": "1/4",
+  "¾": "3/4",
+  "⅛": "1/8",
+  "⅜": "3/8",
+  "⅝": "5/8",
+  "⅞": "7/8",
+};
+
+function toNumber(text: string): number {
+  return Number(text.replace(",", "."));
+}
+
+/**
+ * The number at the start of a text: `4.8`, `4,8`, `3/16`, `1 1/4`, `1-1/4`, `1¼`. Null when there is none.
+ * @returns the value, the rest of the text, and whether it was written as a fraction.
+ */
+function readNumber(text: string): { value: number; rest: string; fraction: boolean } | null {
+  const mixed = /^(\d+)(?:\s+|\s*-\s*)(\d+)\s*\/\s*(\d+)(?![\d.,])/.exec(text);
+  if (mixed) {
+    const value = Number(mixed[1]) + Number(mixed[2]) / Number(mixed[3]);
+    return { value, rest: text.slice(mixed[0].length), fraction: true };
+  }
+  const fraction = /^(\d+)\s*\/\s*(\d+)(?![\d.,])/.exec(text);
+  if (fraction) {
+    return { value: Number(fraction[1]) / Number(fraction[2]), rest: text.slice(fraction[0].length), fraction: true };
+  }
+  const plain = new RegExp(`^(?:${NUMBER})(?![\\d.,])`).exec(text);
+  return plain ? { value: toNumber(plain[0]), rest: text.slice(plain[0].length), fraction: false } : null;
+}
+
+function tidy(text: string): string {
+  let out = text.trim().replace(/[\u2032\u2019]/g, "'").replace(/[\u2033\u201d]|''/g, '"');
+  for (const [sign, written] of Object.entries(VULGAR)) out = out.replaceAll(sign, ` ${written}`);
+  return out.trim().replace(/\s+/g, " ");
+}
+
+/**
+ * A length as people write it: `4.8`, `4.8 mm`, `3/16`, `3/16 in`, `1 1/4"`, `1' 3"`, `12 cm`.
+ *
+ * A number with no unit is in `unit`, but a bare fraction is in inches: nobody writes millimetres as 3/16.
+ * @returns length in mm, and the unit it was written in.
+ */
+export function parseLength(text: string, unit: LengthUnit): Parsed<{ length_mm: number; unit: LengthUnit }> {
+  const clean = tidy(text).toLowerCase();
+  if (clean === "") return { ok: false, message: "Type a length, for example 4.8 mm or 3/16 in." };
+  if (/^[-\u2212]/.test(clean)) return { ok: false, message: "A length cannot be below zero." };
+  const unreadable = { ok: false, message: `"${text.trim()}" is not a length. Write 4.8, 4.8 mm, 3/16 or 1 1/4 in.` } as const;
+  const first = readNumber(clean);
+  if (!first || !Number.isFinite(first.value)) return unreadable;
+  const rest = first.rest.trim();
+  const feet = /^(?:'|ft|feet|foot)\s*/.exec(rest);
+  if (feet) {
+    const after = rest.slice(feet[0].length);
+    const inches = after === "" ? { value: 0, rest: "" } : readNumber(after);
+    if (!inches || !/^\s*(?:"|in|inch|inches)?\.?$/.test(inches.rest)) return unreadable;
+    return { ok: true, length_mm: millimetresFromInches(first.value * 12 + inches.value), unit: "in" };
+  }
+  if (/^(?:"|in|inch|inches)\.?$/.test(rest)) return { ok: true, length_mm: millimetresFromInches(first.value), unit: "in" };
+  if (/^(?:mm|millimet(?:er|re)s?)\.?$/.test(rest)) return { ok: true, length_mm: first.value, unit: "mm" };
+  if (/^(?:cm|centimet(?:er|re)s?)\.?$/.test(rest)) return { ok: true, length_mm: first.value * 10, unit: "mm" };
+  if (/^(?:m|met(?:er|re)s?)$/.test(rest)) return { ok: true, length_mm: first.value * 1000, unit: "mm" };
+  if (rest !== "") return unreadable;
+  const inInches = first.fraction || unit === "in";
+  return { ok: true, length_mm: inInches ? millimetresFromInches(first.value) : first.value, unit: inInches ? "in" : "mm" };
+}
+
+/**
+ * A temperature as people write it: `815`, `815 C`, `1500F`, `205°`.
+ * @returns temperature in C, and the unit it was written in.
+ */
+export function parseTemperature(
+  text: string,
+  unit: TemperatureUnit,
+): Parsed<{ temperature_C: number; unit: TemperatureUnit }> {
+  const clean = tidy(text).replace(/\u2212/g, "-");
+  const found = new RegExp(`^(-?)(${NUMBER})\\s*(?:°|deg(?:rees)?\\.?|º)?\\s*(c|f|celsius|fahrenheit)?$`, "i").exec(clean);
+  if (!found) {
+    const why = clean === "" ? "Type a temperature" : `"${text.trim()}" is not a temperature. Write it`;
+    return { ok: false, message: `${why}, for example 815 C or 1500 F.` };
+  }
+  const value = (found[1] === "-" ? -1 : 1) * toNumber(found[2] ?? "");
+  const letter = found[3]?.[0]?.toUpperCase();
+  const written: TemperatureUnit = letter === "C" || letter === "F" ? letter : unit;
+  const temperature_C = written === "F" ? celsiusFromFahrenheit(value) : value;
+  if (temperature_C < -273) return { ok: false, message: "That is colder than anything can be." };
+  return { ok: true, temperature_C, unit: written };
+}
+
+/**
+ * A time as people write it: `10`, `10 min`, `2 h`, `1 h 30`, `1:30` (hours and minutes), `90 s`. A bare number is minutes.
+ * @returns duration in s.
+ */
+export function parseDuration(text: string): Parsed<{ duration_s: number }> {
+  const clean = tidy(text).toLowerCase();
+  const unreadable = { ok: false, message: `"${text.trim()}" is not a time. Write 10 min, 2 h or 1 h 30.` } as const;
+  const clock = /^(\d+):([0-5]\d)$/.exec(clean);
+  if (clock) return { ok: true, duration_s: Number(clock[1]) * 3600 + Number(clock[2]) * 60 };
+  const both = new RegExp(`^(${NUMBER})\\s*(?:h|hr|hrs|hours?)\\s*(?:(\\d+)\\s*(?:m|min|minutes?)?)?$`).exec(clean);
+  if (both) return { ok: true, duration_s: toNumber(both[1] ?? "") * 3600 + Number(both[2] ?? 0) * 60 };
+  const one = new RegExp(`^(${NUMBER})\\s*(s|sec|seconds?|m|min|minutes?)?$`).exec(clean);
+  if (!one) return unreadable;
+  const value = toNumber(one[1] ?? "");
+  return { ok: true, duration_s: one[2]?.startsWith("s") ? value : value * 60 };
+}
+
+/** Where a typed length is improbable for what it measures: a 316 mm spine is 3/16 in with the stroke lost. */
+export function questionLength(role: "thickness" | "height" | "length", length_mm: number): Question | null {
+  const most_mm = { thickness: 60, height: 300, length: 1600 }[role];
+  const least_mm = { thickness: 0.3, height: 3, length: 20 }[role];
+  if (role === "thickness" && length_mm > most_mm) {
+    const stroke = /^(\d)(4|8|16|32)$/.exec(String(Math.round(length_mm)));
+    if (stroke) {
+      const probably = millimetresFromInches(Number(stroke[1]) / Number(stroke[2]));
+      return {
+        code: "fraction-stroke-lost",
+        message: `Did you mean ${stroke[1]}/${stroke[2]} in? ${Math.round(length_mm)} mm thick is more than an anvil's face.`,
+        probably,
+      };
+    }
+  }
+  if (length_mm > most_mm) {
+    const probably = length_mm / 10;
+    return { code: "improbably-large", message: `Is it really ${Math.round(length_mm)} mm? Check the unit and the decimal point.`, probably };
+  }
+  if (length_mm < least_mm) {
+    return { code: "improbably-small", message: `Is it really ${length_mm.toFixed(2)} mm? Check the unit.`, probably: millimetresFromInches(length_mm) };
+  }
+  return null;
+}
+
+const HEATS: Readonly<Record<"harden" | "normalise" | "temper" | "bath", readonly [number, number]>> = {
+  harden: [700, 1000],
+  normalise: [700, 1050],
+  temper: [90, 680],
+  bath: [-5, 120],
+};
+
+/**
+ * Where a typed heat is improbable for its step: a 475 C hardening heat, or a Celsius number that looks like Fahrenheit.
+ * `temperature_C` is what the text meant as typed; `unit` the unit it was read in.
+ */
+export function questionHeat(
+  step: "harden" | "normalise" | "temper" | "bath",
+  temperature_C: number,
+  unit: TemperatureUnit,
+): Question | null {
+  const [low_C, high_C] = HEATS[step];
+  if (temperature_C >= low_C && temperature_C <= high_C) return null;
+  const typed = unit === "F" ? temperature_C * 1.8 + 32 : temperature_C;
+  const asOther_C = unit === "C" ? celsiusFromFahrenheit(typed) : typed;
+  const word = { harden: "a hardening heat", normalise: "a normalising heat", temper: "a temper", bath: "a bath" }[step];
+  if (asOther_C >= low_C && asOther_C <= high_C) {
+    const other = unit === "C" ? "F" : "C";
+    return {
+      code: "looks-like-other-unit",
+      message: `${Math.round(typed)} °${unit} is odd for ${word}. Did you mean ${Math.round(typed)} °${other} (${Math.round(asOther_C)} °C)?`,
+      probably: asOther_C,
+    };
+  }
+  const tenfold = step === "harden" && unit === "F" && typed > 140 && typed < 190;
+  const lost = step === "harden" && unit === "C" && typed >= 400 && typed <= 599 && typed + 1000 > 1400;
+  if (tenfold) {
+    return { code: "digit-lost", message: `Did you mean ${Math.round(typed * 10)} °F?`, probably: celsiusFromFahrenheit(typed * 10) };
+  }
+  if (lost) {
+    const meant_F = typed + 1000;
+    return {
+      code: "digit-lost",
+      message: `${Math.round(typed)} °C will not harden steel. Did you mean ${Math.round(meant_F)} °F (${Math.round(celsiusFromFahrenheit(meant_F))} °C)?`,
+      probably: celsiusFromFahrenheit(meant_F),
+    };
+  }
+  const tooCold = temperature_C < low_C;
+  return {
+    code: tooCold ? "improbably-cold" : "improbably-hot",
+    message: `${Math.round(typed)} °${unit} is ${tooCold ? "cold" : "hot"} for ${word}. Is it meant?`,
+  };
+}

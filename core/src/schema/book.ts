@@ -1,0 +1,121 @@
+/** What the book keeps: pieces as the sum of their events. Everything stored or exported passes these. */
+
+import { Type, type Static } from "@sinclair/typebox";
+import { AgitationSchema, between, choice, SectionSchema, strict, tagged } from "./parts.js";
+
+export const PIECE_KINDS = [
+  "knife",
+  "hook",
+  "drawknife",
+  "froe",
+  "chisel",
+  "punch",
+  "hammer",
+  "axe",
+  "sword",
+  "striker",
+  "spring",
+  "coupon",
+  "other",
+] as const;
+export type PieceKind = (typeof PIECE_KINDS)[number];
+
+export const SCHOOLS = ["forge", "kiln"] as const;
+/** forge: a shade past the magnet. kiln: controlled heat and soak. */
+export type School = (typeof SCHOOLS)[number];
+
+export const STARTS = ["as-forged", "normalised", "fine-spheroidised", "coarse-spheroidised"] as const;
+export type Start = (typeof STARTS)[number];
+
+export const PieceSchema = strict({
+  name: Type.String({ minLength: 1, maxLength: 60 }),
+  /** The mark that survives the fire: notches, counted. */
+  mark: Type.String({ minLength: 1, maxLength: 12 }),
+  kind: choice(PIECE_KINDS),
+  /** Which drawing of its kind; the kind's own when absent. */
+  form: Type.Optional(Type.String({ maxLength: 30 })),
+  steel: Type.String({ minLength: 1, maxLength: 30 }),
+  start: choice(STARTS),
+  use: Type.String({ minLength: 1, maxLength: 30 }),
+  length_mm: between(5, 3000, "Length over all, mm"),
+  section: SectionSchema,
+});
+export type Piece = Static<typeof PieceSchema>;
+
+const why = Type.String({ maxLength: 300 });
+
+export const StepSchema = tagged(
+  "kind",
+  strict({
+    kind: Type.Literal("normalise"),
+    temperature_C: between(600, 1200, "Heat, C"),
+    hold_min: between(0, 240, "Hold at heat, min"),
+    coolTo: choice(["black", "hand-warm"] as const),
+    why,
+  }),
+  strict({ kind: Type.Literal("harden"), temperature_C: between(600, 1200, "Heat, C"), hold_min: between(0, 240, "Hold at heat, min"), why }),
+  strict({
+    kind: Type.Literal("quench"),
+    medium: Type.String({ maxLength: 30 }),
+    bath_C: between(-10, 250, "Bath temperature, C"),
+    agitation: AgitationSchema,
+    why,
+  }),
+  strict({ kind: Type.Literal("temper"), temperature_C: between(50, 720, "Temper, C"), hold_min: between(1, 1440, "Hold, min"), why }),
+);
+export type Step = Static<typeof StepSchema>;
+
+export const RouteSchema = strict({ school: choice(SCHOOLS), steps: Type.Array(StepSchema, { maxItems: 40 }) });
+export type Route = Static<typeof RouteSchema>;
+
+const hardness = between(0, 75, "HRC");
+
+export const FileStrokeSchema = strict({ file_HRC: hardness, result: choice(["skates", "drags", "bites"] as const) });
+
+export const CheckSchema = tagged(
+  "check",
+  strict({ check: Type.Literal("magnet"), state: choice(["sticks", "weak", "free"] as const) }),
+  strict({ check: Type.Literal("glow"), name: Type.String({ maxLength: 30 }), ambient_lux: between(0, 120000, "Light in the shop, lux") }),
+  strict({ check: Type.Literal("probe"), temperature_C: between(-50, 1400, "Reading, C") }),
+  strict({ check: Type.Literal("bath"), state: choice(["in", "out"] as const) }),
+  strict({ check: Type.Literal("straight"), state: choice(["straight", "bent"] as const) }),
+);
+export type Check = Static<typeof CheckSchema>;
+
+export const TestSchema = strict({
+  strokes: Type.Array(FileStrokeSchema, { maxItems: 40 }),
+  readings_HRC: Type.Array(hardness, { maxItems: 60 }),
+  blockBias_HRC: Type.Optional(between(-10, 10, "Tester on its block less the block's value, HRC")),
+  diameter_mm: Type.Optional(between(1, 300, "Diameter of a round where it was tested, mm")),
+  surface: choice(["as-it-came", "ground", "heated-long-unprotected"] as const),
+  piece_C: Type.Optional(between(-30, 700, "Temperature of the piece when tested, C")),
+  predicted: Type.Optional(strict({ mean_HRC: between(-50, 80, "HRC"), sd_HRC: between(0, 50, "HRC") })),
+});
+export type HardnessTest = Static<typeof TestSchema>;
+
+const common = {
+  id: Type.String({ minLength: 1, maxLength: 64 }),
+  piece: Type.String({ minLength: 1, maxLength: 64 }),
+  at_ms: Type.Integer({ minimum: 0, maximum: 8640000000000000, description: "When, milliseconds since 1970 UTC" }),
+};
+
+export const EventSchema = tagged(
+  "kind",
+  strict({ ...common, kind: Type.Literal("piece"), definition: PieceSchema }),
+  strict({ ...common, kind: Type.Literal("route"), route: RouteSchema }),
+  strict({ ...common, kind: Type.Literal("act-done"), act: Type.String({ maxLength: 40 }) }),
+  strict({ ...common, kind: Type.Literal("check"), act: Type.String({ maxLength: 40 }), reading: CheckSchema }),
+  strict({ ...common, kind: Type.Literal("test"), act: Type.String({ maxLength: 40 }), test: TestSchema }),
+  strict({ ...common, kind: Type.Literal("note"), text: Type.String({ minLength: 1, maxLength: 4000 }) }),
+  strict({ ...common, kind: Type.Literal("finished") }),
+  strict({ ...common, kind: Type.Literal("withdrawn"), event: Type.String({ minLength: 1, maxLength: 64 }) }),
+);
+export type BookEvent = Static<typeof EventSchema>;
+
+export const BookSchema = strict({
+  format: Type.Literal("tembrak"),
+  formatVersion: Type.Literal(1),
+  exportedAt_ms: Type.Integer({ minimum: 0, maximum: 8640000000000000 }),
+  events: Type.Array(EventSchema, { maxItems: 2000000 }),
+});
+export type Book = Static<typeof BookSchema>;

@@ -1,0 +1,22 @@
+/** Every shape that is stored, sent or typed in, by name. */
+
+import { BookSchema, EventSchema, PieceSchema, RouteSchema } from "./book.js";
+import { JobSchema } from "./job.js";
+import { KindSchema } from "./kind.js";
+import { MediumSchema } from "./medium.js";
+import { SteelSchema, UsesSchema } from "./steel.js";
+import { VERB_SCHEMAS } from "./verbs.js";
+
+export const SCHEMAS = {
+  Book: BookSchema,
+  Event: EventSchema,
+  Piece: PieceSchema,
+  Route: RouteSchema,
+  Job: JobSchema,
+  Kind: KindSchema,
+  Medium: MediumSchema,
+  Steel: SteelSchema,
+  Uses: UsesSchema,
+  ...VERB_SCHEMAS,
+};
+export type SchemaName = keyof typeof SCHEMAS;

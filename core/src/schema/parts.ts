@@ -1,0 +1,58 @@
+/** Building blocks of the schemas: choices told apart by a word, numbers with limits, and the words that recur. */
+
+import { Type, type Static, type TObject, type TSchema, type TUnsafe } from "@sinclair/typebox";
+
+/** An object with nothing in it but what is named. */
+export function strict<P extends Record<string, TSchema>>(properties: P, description?: string): TObject<P> {
+  return Type.Object(properties, { additionalProperties: false, ...(description === undefined ? {} : { description }) });
+}
+
+/** One of several objects told apart by the literal in `tag`; errors then name the place inside the right one. */
+export function tagged<S extends TObject[]>(tag: string, ...choices: S): TUnsafe<Static<S[number]>> {
+  return Type.Unsafe<Static<S[number]>>({ type: "object", discriminator: { propertyName: tag }, required: [tag], oneOf: choices });
+}
+
+/** One of a few words. */
+export function choice<const W extends readonly string[]>(words: W): TUnsafe<W[number]> {
+  return Type.Unsafe<W[number]>({ type: "string", enum: [...words] });
+}
+
+/** A number with limits that mean something. */
+export function between(minimum: number, maximum: number, description: string) {
+  return Type.Number({ minimum, maximum, description });
+}
+
+export const PriorStructureSchema = choice(["pearlite", "fine-spheroidised", "coarse-spheroidised", "as-forged"] as const);
+export const AgitationSchema = choice(["none", "mild", "strong"] as const);
+
+/** Cross section of a piece or of a test body, in mm. */
+export const SectionSchema = tagged(
+  "shape",
+  strict({ shape: Type.Literal("plate"), thickness_mm: between(0.2, 300, "Thickness of a plate cooled on both faces, mm") }),
+  strict({ shape: Type.Literal("round"), diameter_mm: between(0.2, 300, "Diameter of a round bar, mm") }),
+  strict({ shape: Type.Literal("square"), side_mm: between(0.2, 300, "Side of a square bar, mm") }),
+  strict({
+    shape: Type.Literal("wedge"),
+    spine_mm: between(0.2, 100, "Thickness at the back of the blade, mm"),
+    edge_mm: between(0.1, 100, "Thickness at the edge when it is hardened, mm"),
+    height_mm: between(2, 400, "From edge to back, mm"),
+  }),
+);
+export type Section = Static<typeof SectionSchema>;
+
+/** wt% of the elements the models know. */
+export const CompositionSchema = strict({
+  C: between(0.05, 1.5, "Carbon, wt%"),
+  Mn: Type.Optional(between(0, 2, "Manganese, wt%")),
+  Si: Type.Optional(between(0, 2.5, "Silicon, wt%")),
+  Cr: Type.Optional(between(0, 2.5, "Chromium, wt%")),
+  Ni: Type.Optional(between(0, 4, "Nickel, wt%")),
+  Mo: Type.Optional(between(0, 1, "Molybdenum, wt%")),
+  V: Type.Optional(between(0, 0.6, "Vanadium, wt%")),
+  W: Type.Optional(between(0, 2, "Tungsten, wt%")),
+});
+
+export const CycleSchema = strict({
+  temperature_C: between(20, 750, "Temperature of the piece, C"),
+  hold_min: between(0, 6000, "Time at that temperature, min"),
+});

@@ -1,0 +1,94 @@
+/** Inputs of the command line's verbs. */
+
+import { Type } from "@sinclair/typebox";
+import { AgitationSchema, between, choice, CompositionSchema, CycleSchema, PriorStructureSchema, SectionSchema, strict, tagged } from "./parts.js";
+
+const SteelInput = Type.Unsafe<string | { composition_wtpct: { C: number } & Record<string, number> }>({
+  description: "Id of a steel in the catalogue, or { composition_wtpct }",
+  anyOf: [Type.String(), strict({ composition_wtpct: CompositionSchema })],
+});
+
+const MediumInput = Type.Unsafe<string | { heatTransfer_W_m2K: number }>({
+  description: "Name of a medium, or { heatTransfer_W_m2K } for a textbook boundary",
+  anyOf: [Type.String(), strict({ heatTransfer_W_m2K: between(0.1, 1e6, "The same at every temperature, W/(m2 K)") })],
+});
+
+const mean = between(-50, 80, "HRC");
+const Hrc = Type.Unsafe<number | { mean: number; sd?: number }>({
+  description: "HRC, or { mean, sd }",
+  anyOf: [mean, strict({ mean, sd: Type.Optional(between(0.05, 50, "HRC")) })],
+});
+const lux = between(0, 120000, "Light in the shop, lux");
+const hrc = between(-20, 80, "HRC");
+
+export const VERB_SCHEMAS = {
+  VerbSteels: strict({}),
+  VerbTransformations: strict({
+    steel: SteelInput,
+    astmGrain: Type.Optional(between(-3, 14, "ASTM grain number")),
+    priorStructure: Type.Optional(PriorStructureSchema),
+  }),
+  VerbHarden: strict({
+    steel: SteelInput,
+    priorStructure: PriorStructureSchema,
+    section: SectionSchema,
+    austenitise: strict({ temperature_C: between(20, 1300, "Heat, C"), hold_min: between(0, 1440, "Time at heat, min") }),
+    transfer_s: Type.Optional(between(0, 600, "From fire to bath, s")),
+    quench: strict({
+      medium: MediumInput,
+      bath_C: between(-100, 1300, "Bath temperature, C"),
+      agitation: Type.Optional(AgitationSchema),
+      time_s: Type.Optional(between(0, 86400, "Time in the bath, s")),
+      immersion: Type.Optional(
+        tagged(
+          "kind",
+          strict({ kind: Type.Literal("full") }),
+          strict({ kind: Type.Literal("edge"), depth_mm: between(0, 400, "Depth of the edge under the bath, mm") }),
+        ),
+      ),
+    }),
+  }),
+  VerbTemper: strict({
+    steel: SteelInput,
+    asQuenched: Type.Optional(strict({ hrc: Hrc })),
+    retainedAustenite: Type.Optional(between(0, 0.6, "Fraction")),
+    cycles: Type.Array(CycleSchema, { minItems: 1, maxItems: 50 }),
+  }),
+  VerbVerdict: strict({
+    prior: Type.Optional(strict({ mean, sd: between(0.05, 50, "HRC") })),
+    files: Type.Optional(
+      Type.Array(
+        strict({
+          hrc,
+          result: choice(["skates", "drags", "bites"] as const),
+          fileSd: Type.Optional(between(0, 5, "Spread of the file itself, HRC")),
+        }),
+        { maxItems: 40 },
+      ),
+    ),
+    rockwell: Type.Optional(
+      strict({
+        readings: Type.Array(hrc, { minItems: 1, maxItems: 60 }),
+        blockBias: Type.Optional(between(-10, 10, "Tester on its block less the block's value, HRC")),
+        blockReadings: Type.Optional(Type.Integer({ minimum: 1, maximum: 100 })),
+        radius_mm: Type.Optional(between(1, 300, "Radius of a round where it was tested, mm")),
+        thickness_mm: Type.Optional(between(0.05, 300, "Thickness under the dent, mm")),
+      }),
+    ),
+    decarburised: Type.Optional(Type.Boolean({ description: "True: heated long unprotected. False: ground past the skin." })),
+    piece_C: Type.Optional(between(-50, 1300, "Temperature of the piece when tested, C")),
+  }),
+  VerbConvert: Type.Unsafe<{ hrc?: number; hv?: number }>({
+    type: "object",
+    additionalProperties: false,
+    minProperties: 1,
+    maxProperties: 1,
+    properties: { hrc: between(-20, 70, "HRC"), hv: between(20, 1100, "HV") },
+  }),
+  VerbGlow: strict({ temperature_C: between(0, 1700, "C"), ambient_lux: lux }),
+  VerbOxide: strict({
+    temperature_C: between(0, 700, "C"),
+    hold_min: between(0, 6000, "min"),
+    steel: Type.Optional(SteelInput),
+  }),
+};

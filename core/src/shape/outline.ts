@@ -1,0 +1,174 @@
+/** The silhouette of a piece in mm, from its form's stations and its own measurements. */
+
+import { InputError } from "../errors.js";
+import type { Piece } from "../schema/book.js";
+import type { KindFile } from "../schema/kind.js";
+
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** In mm: y down along the piece from where it hangs, x to the edge side. */
+export interface Outline {
+  /** Closed polygon: down the back, up the edge. */
+  readonly contour: readonly Point[];
+  /** Line where the bevel begins, if the form has one. */
+  readonly bevel: readonly Point[];
+  readonly eye: readonly Point[];
+  readonly hole: { readonly centre: Point; readonly radius_mm: number } | null;
+  /** Points of the axis, evenly spaced, for painting along the piece. */
+  readonly axis: readonly Point[];
+  readonly box: { readonly left_mm: number; readonly top_mm: number; readonly width_mm: number; readonly height_mm: number };
+}
+
+/** Width of a piece across its face, mm: the height of a blade, the diameter of a bar, a fifth of the length of a plate. */
+function breadth_mm({ section, length_mm }: Piece): number {
+  switch (section.shape) {
+    case "wedge":
+      return section.height_mm;
+    case "round":
+      return section.diameter_mm;
+    case "square":
+      return section.side_mm;
+    case "plate":
+      return Math.max(2 * section.thickness_mm, 0.2 * length_mm);
+  }
+}
+
+function between(a: Point, b: Point, share: number): Point {
+  return { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) };
+}
+
+function distance(a: Point, b: Point): number {
+  return Math.hypot(b.x - a.x, b.y - a.y);
+}
+
+function direction(a: Point, b: Point): Point {
+  const d = distance(a, b) || 1;
+  return { x: (b.x - a.x) / d, y: (b.y - a.y) / d };
+}
+
+/** Tangent at a point: the unit directions to its neighbours, each weighted by the other chord, so no overshoot. */
+function tangent(before: Point | undefined, here: Point, after: Point | undefined): Point {
+  if (before === undefined) return direction(here, after!);
+  if (after === undefined) return direction(before, here);
+  const [d1, d2] = [direction(before, here), direction(here, after)];
+  const [w1, w2] = [distance(here, after), distance(before, here)];
+  return direction({ x: 0, y: 0 }, { x: d1.x * w1 + d2.x * w2, y: d1.y * w1 + d2.y * w2 });
+}
+
+const HANDLE = 0.35;
+const PIECES_A_SPAN = 10;
+
+/** A smooth line through points, broken at corners; each span a cubic, sampled. */
+function smoothLine(points: readonly Point[], corners: readonly boolean[]): Point[] {
+  const line: Point[] = [points[0]!];
+  for (let i = 0; i + 1 < points.length; i++) {
+    const [a, b] = [points[i]!, points[i + 1]!];
+    const chord = distance(a, b);
+    const ta = corners[i] ? direction(a, b) : tangent(points[i - 1], a, b);
+    const tb = corners[i + 1] ? direction(a, b) : tangent(a, b, points[i + 2]);
+    const c1 = { x: a.x + HANDLE * chord * ta.x, y: a.y + HANDLE * chord * ta.y };
+    const c2 = { x: b.x - HANDLE * chord * tb.x, y: b.y - HANDLE * chord * tb.y };
+    for (let k = 1; k <= PIECES_A_SPAN; k++) {
+      const t = k / PIECES_A_SPAN;
+      const [p, q, r] = [between(a, c1, t), between(c1, c2, t), between(c2, b, t)];
+      line.push(between(between(p, q, t), between(q, r, t), t));
+    }
+  }
+  return line;
+}
+
+interface Axis {
+  readonly points: readonly Point[];
+  readonly along: readonly number[];
+}
+
+function axisOf(form: KindFile, length_mm: number): Axis {
+  const raw = (form.axis ?? [[0, 0], [0, 0.5], [0, 1]]).map((p) => ({ x: p[0]! * length_mm, y: p[1]! * length_mm }));
+  const points = smoothLine(raw, raw.map(() => false));
+  const along = [0];
+  for (let i = 1; i < points.length; i++) along.push(along[i - 1]! + distance(points[i - 1]!, points[i]!));
+  return { points, along };
+}
+
+/** Place and direction at a share of the axis. */
+function onAxis({ points, along }: Axis, s: number): { at: Point; toward: Point } {
+  const wanted = s * along[along.length - 1]!;
+  let i = 0;
+  while (i < along.length - 2 && along[i + 1]! < wanted) i++;
+  const span = along[i + 1]! - along[i]! || 1;
+  return { at: between(points[i]!, points[i + 1]!, (wanted - along[i]!) / span), toward: direction(points[i]!, points[i + 1]!) };
+}
+
+/** From the axis towards the edge (to the right as it hangs). */
+function beside(axis: Axis, s: number, offset_mm: number): Point {
+  const { at, toward } = onAxis(axis, s);
+  return { x: at.x + offset_mm * toward.y, y: at.y - offset_mm * toward.x };
+}
+
+function bevelLine(form: KindFile, axis: Axis, breadth: number, edge: readonly Point[]): Point[] {
+  if (form.bevel === undefined || edge.length === 0) return [];
+  const { depth, from, to } = form.bevel;
+  const inside = form.stations.filter(({ s }) => s >= from && s <= to);
+  if (inside.length < 2) return [];
+  const points = inside.map(({ s, edge: e, back }) => beside(axis, s, (e - depth * Math.min(1, e + back)) * breadth));
+  return smoothLine(points, points.map(() => false));
+}
+
+/** The silhouette of a piece drawn in a form. @throws InputError not-a-choice when the form is of another kind. */
+export function outlineOf(piece: Piece, form: KindFile): Outline {
+  if (form.kind !== piece.kind) {
+    throw new InputError({ code: "not-a-choice", path: "/form", got: form.id, allowed: `a form of ${piece.kind}` });
+  }
+  const breadth = breadth_mm(piece);
+  const axis = axisOf(form, piece.length_mm);
+  const corners = form.stations.map(({ corner }) => corner === true);
+  const back = smoothLine(form.stations.map(({ s, back: b }) => beside(axis, s, -b * breadth)), corners);
+  const edge = smoothLine(form.stations.map(({ s, edge: e }) => beside(axis, s, e * breadth)), corners);
+  const contour = [...back, ...[...edge].reverse()];
+  const xs = contour.map(({ x }) => x);
+  const ys = contour.map(({ y }) => y);
+  const [left_mm, top_mm] = [Math.min(...xs), Math.min(...ys)];
+  const { eye, hole } = form;
+  const eyeAt = eye && onAxis(axis, eye.s).at;
+  const eyePoints =
+    eye && eyeAt
+      ? Array.from({ length: 33 }, (_, i) => ({
+          x: eyeAt.x + 0.5 * eye.width * breadth * Math.cos((i * Math.PI) / 16),
+          y: eyeAt.y + 0.5 * eye.length * piece.length_mm * Math.sin((i * Math.PI) / 16),
+        }))
+      : [];
+  return {
+    contour,
+    bevel: bevelLine(form, axis, breadth, edge),
+    eye: eyePoints,
+    hole: hole ? { centre: onAxis(axis, hole.s).at, radius_mm: hole.radius * breadth } : null,
+    axis: axis.points,
+    box: { left_mm, top_mm, width_mm: Math.max(...xs) - left_mm, height_mm: Math.max(...ys) - top_mm },
+  };
+}
+
+/** Evenly spaced points along a closed contour pushed outwards by turns: the saw-tooth that marks brittle steel. */
+export function sawTooth(contour: readonly Point[], spacing: number, near: number, far: number): Point[] {
+  const closed = [...contour, contour[0]!];
+  const area = closed.slice(1).reduce((sum, b, i) => sum + (closed[i]!.x * b.y - b.x * closed[i]!.y), 0);
+  const outward = area > 0 ? 1 : -1;
+  const teeth: Point[] = [];
+  let carried = 0;
+  for (let i = 0; i + 1 < closed.length; i++) {
+    const [a, b] = [closed[i]!, closed[i + 1]!];
+    const span = distance(a, b);
+    if (span === 0) continue;
+    const d = direction(a, b);
+    for (let at = carried; at < span; at += spacing) {
+      const push = (teeth.length % 2 === 0 ? near : far) * outward;
+      const p = between(a, b, at / span);
+      teeth.push({ x: p.x + push * d.y, y: p.y - push * d.x });
+    }
+    carried = (carried - span) % spacing;
+    if (carried < 0) carried += spacing;
+  }
+  return teeth;
+}

@@ -1,0 +1,258 @@
+/** What a piece will be at the end of its route, where the spread comes from, and how the answer moves with each choice. */
+
+import { InputError, type Notice } from "../errors.js";
+import { alloyShift_K, growFilm_nm, filmHex, oxideName } from "../colour/oxide.js";
+import { normalCdf } from "../numerics/normal.js";
+import { temperedHardness, type TemperCycle } from "../kinetics/temper.js";
+import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
+import { structureBeforeHardening, targetOf, thickness_mm } from "../plan/route.js";
+import type { Piece, Route, Step } from "../schema/book.js";
+import type { Section } from "../schema/parts.js";
+import { harden, type HardenPlan, type HardenResult, type ProfilePoint } from "./harden.js";
+import { transformations, type Transformations } from "./transformations.js";
+
+/** Seconds from fire to bath when nobody says otherwise. */
+const TRANSFER_s = 1.5;
+
+function stepOf<K extends Step["kind"]>(route: Route, kind: K): Extract<Step, { kind: K }> {
+  const found = route.steps.find((step): step is Extract<Step, { kind: K }> => step.kind === kind);
+  if (found === undefined) throw new InputError({ code: "missing", path: "/route/steps", message: `The route has no step to ${kind}.` });
+  return found;
+}
+
+/** The hardening of a piece on a route, with nothing left open. */
+export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route): HardenPlan {
+  const heat = stepOf(route, "harden");
+  const quench = stepOf(route, "quench");
+  const medium = catalogue.medium(quench.medium);
+  if (medium === undefined) {
+    throw new InputError({ code: "unknown-medium", path: "/route/steps", got: quench.medium, allowed: catalogue.media.map(({ id }) => id).join(", ") });
+  }
+  return {
+    steel: resolveSteel(catalogue, piece.steel),
+    prior: structureBeforeHardening(piece, route.steps),
+    section: piece.section,
+    heat_C: heat.temperature_C,
+    hold_s: heat.hold_min * 60,
+    transfer_s: TRANSFER_s,
+    medium,
+    bath_C: quench.bath_C,
+    agitation: quench.agitation,
+    bath_s: null,
+    immersion: { kind: "full" },
+  };
+}
+
+export function temperCyclesOf(route: Route): TemperCycle[] {
+  return route.steps.flatMap((s) => (s.kind === "temper" ? [{ temperature_C: s.temperature_C, hold_min: s.hold_min }] : []));
+}
+
+export interface Estimate {
+  readonly mean_HRC: number;
+  readonly sd_HRC: number;
+  readonly p05_HRC: number;
+  readonly p95_HRC: number;
+}
+
+export type SpreadCause = "hardening" | "oven" | "temper-model" | "as-quenched";
+
+export interface Prediction {
+  readonly hardening: HardenResult;
+  readonly transformations: Transformations;
+  /** Where the piece does its work: the edge of a blade, the surface of a bar. */
+  readonly working: { readonly place: "edge" | "surface"; readonly asQuenched: Estimate; readonly tempered: Estimate };
+  /** The thickest place. */
+  readonly thickest: { readonly place: "spine" | "centre"; readonly asQuenched: Estimate; readonly tempered: Estimate };
+  readonly profile: readonly (ProfilePoint & { readonly tempered_HRC: number })[];
+  readonly equivalent_C: number;
+  readonly isEmbrittled: boolean;
+  readonly oxide: { readonly name: string; readonly hex: string };
+  readonly target: { readonly low_HRC: number; readonly high_HRC: number; readonly why: string; readonly name: string };
+  /** Chance that the working place lands in the target, 0 ... 1. */
+  readonly chanceInTarget: number;
+  /** Where the spread of the working place comes from, largest first, HRC. */
+  readonly spread: readonly { readonly cause: SpreadCause; readonly sd_HRC: number }[];
+  readonly notices: readonly Notice[];
+}
+
+/** An oven nobody calibrated, and where in it the piece lies, K: temper-note sections 2 and 3. */
+const OVEN_K = 20;
+const PLACE_K = 4;
+const NINETY_PERCENT = 1.6449;
+
+function estimate(mean_HRC: number, sd_HRC: number): Estimate {
+  return { mean_HRC, sd_HRC, p05_HRC: mean_HRC - NINETY_PERCENT * sd_HRC, p95_HRC: mean_HRC + NINETY_PERCENT * sd_HRC };
+}
+
+interface TemperedPlace {
+  readonly asQuenched: Estimate;
+  readonly tempered: Estimate;
+  readonly spread: readonly { readonly cause: SpreadCause; readonly sd_HRC: number }[];
+}
+
+/**
+ * Tempering starts from the simulated structure but from the steel's own fully hardened figure: the simulation reads some
+ * steels one to three points hard (hardening-note), the figure is what testers find.
+ */
+function temperPlace(steel: HardenPlan["steel"]["temper"], cycles: readonly TemperCycle[], mean_HRC: number, sd_HRC: number): TemperedPlace {
+  const asQuenched_HRC = Math.min(mean_HRC, steel.nominal_HRC);
+  const at = (aq_HRC: number, shift_K: number): number =>
+    temperedHardness({
+      steel,
+      asQuenched_HRC: aq_HRC,
+      cycles: cycles.map(({ temperature_C, hold_min }) => ({ temperature_C: temperature_C + shift_K, hold_min })),
+    }).hardness_HRC;
+  if (cycles.length === 0) {
+    const same = estimate(asQuenched_HRC, sd_HRC);
+    return { asQuenched: same, tempered: same, spread: [{ cause: "hardening", sd_HRC }] };
+  }
+  const middle = temperedHardness({ steel, asQuenched_HRC, cycles });
+  const perKelvin = Math.abs(at(asQuenched_HRC, 4) - at(asQuenched_HRC, -4)) / 8;
+  const perPoint = at(asQuenched_HRC, 0) - at(asQuenched_HRC - 1, 0);
+  const spread = [
+    { cause: "hardening" as const, sd_HRC: Math.max(0, perPoint) * sd_HRC },
+    { cause: "oven" as const, sd_HRC: perKelvin * Math.hypot(OVEN_K, PLACE_K) },
+    { cause: "temper-model" as const, sd_HRC: middle.model_HRC },
+  ].sort((a, b) => b.sd_HRC - a.sd_HRC);
+  const total = Math.hypot(...spread.map((s) => s.sd_HRC));
+  return { asQuenched: estimate(asQuenched_HRC, sd_HRC), tempered: estimate(middle.hardness_HRC, total), spread };
+}
+
+function oxideOf(plan: HardenPlan, cycles: readonly TemperCycle[]): { name: string; hex: string } {
+  const shift = alloyShift_K(plan.steel.composition_wtpct);
+  const film_nm = cycles.reduce((film, cycle) => growFilm_nm(film, { ...cycle, alloyShift_K: shift }), 0);
+  return { name: oxideName(film_nm), hex: filmHex(film_nm) };
+}
+
+/** The whole answer for a piece on a route. @throws InputError for a route without a hardening or a quench. */
+export function predict(catalogue: Catalogue, piece: Piece, route: Route): Prediction {
+  const plan = hardenPlanOf(catalogue, piece, route);
+  const cycles = temperCyclesOf(route);
+  const hardening = harden(plan);
+  const temper = plan.steel.temper;
+  const workingValue = hardening.edge ?? hardening.surface;
+  const thickestValue = hardening.spine ?? hardening.centre;
+  const working = temperPlace(temper, cycles, workingValue.mean_HRC, workingValue.sd_HRC);
+  const thickest = temperPlace(temper, cycles, thickestValue.mean_HRC, thickestValue.sd_HRC);
+  const { low_HRC, high_HRC, why, name } = targetOf(catalogue, piece.use);
+  const { mean_HRC, sd_HRC } = working.tempered;
+  const equivalent_C =
+    cycles.length === 0 ? 20 : temperedHardness({ steel: temper, cycles, asQuenched_HRC: working.asQuenched.mean_HRC }).equivalent_C;
+  const band = plan.steel.file?.temper.embrittlement_C;
+  return {
+    hardening,
+    transformations: transformations(plan.steel.composition_wtpct, plan.prior),
+    working: { place: hardening.edge ? "edge" : "surface", asQuenched: working.asQuenched, tempered: working.tempered },
+    thickest: { place: hardening.spine ? "spine" : "centre", asQuenched: thickest.asQuenched, tempered: thickest.tempered },
+    profile: hardening.profile.map((point) => ({
+      ...point,
+      tempered_HRC:
+        cycles.length === 0
+          ? point.hardness_HRC
+          : temperedHardness({ steel: temper, cycles, asQuenched_HRC: Math.min(point.hardness_HRC, temper.nominal_HRC) }).hardness_HRC,
+    })),
+    equivalent_C,
+    isEmbrittled: band !== undefined && equivalent_C >= band[0]! && equivalent_C <= band[1]!,
+    oxide: oxideOf(plan, cycles),
+    target: { low_HRC, high_HRC, why, name },
+    chanceInTarget: normalCdf((high_HRC - mean_HRC) / sd_HRC) - normalCdf((low_HRC - mean_HRC) / sd_HRC),
+    spread: working.spread,
+    notices: hardening.notices,
+  };
+}
+
+export type Track = "temper" | "heat" | "thickness";
+
+/** How the tempered hardness of the working place and of the thickest place moves along one choice. */
+export interface Response {
+  readonly track: Track;
+  readonly points: readonly { readonly x: number; readonly working_HRC: number; readonly thickest_HRC: number }[];
+}
+
+export interface BathResponse {
+  readonly medium: string;
+  readonly working_HRC: number;
+  readonly thickest_HRC: number;
+  readonly isHardThrough: boolean;
+}
+
+function thicker(section: Section, ratio: number): Section {
+  switch (section.shape) {
+    case "plate":
+      return { ...section, thickness_mm: section.thickness_mm * ratio };
+    case "round":
+      return { ...section, diameter_mm: section.diameter_mm * ratio };
+    case "square":
+      return { ...section, side_mm: section.side_mm * ratio };
+    case "wedge":
+      return { ...section, spine_mm: section.spine_mm * ratio, edge_mm: section.edge_mm * ratio };
+  }
+}
+
+/** A place of a section as a plate or round of its own, which is quick and near enough for sliding. */
+function placesOf(section: Section): { working: Section; thickest: Section; isOne: boolean } {
+  if (section.shape !== "wedge") return { working: section, thickest: section, isOne: true };
+  return {
+    working: { shape: "plate", thickness_mm: Math.max(0.3, section.edge_mm) },
+    thickest: { shape: "plate", thickness_mm: section.spine_mm },
+    isOne: false,
+  };
+}
+
+function quickAnswer(plan: HardenPlan, cycles: readonly TemperCycle[]): { working_HRC: number; thickest_HRC: number; isHardThrough: boolean } {
+  const { working, thickest, isOne } = placesOf(plan.section);
+  const at = (section: Section): HardenResult => harden({ ...plan, section }, { members: 0 });
+  const soft = at(thickest);
+  const hard = isOne ? soft : at(working);
+  const end = (mean_HRC: number): number => temperPlace(plan.steel.temper, cycles, mean_HRC, 0).tempered.mean_HRC;
+  return {
+    working_HRC: end(hard.surface.mean_HRC),
+    thickest_HRC: end(soft.centre.mean_HRC),
+    isHardThrough: soft.chanceHard.centre > 0.5,
+  };
+}
+
+const RANGES: Readonly<Record<Track, readonly [number, number]>> = { temper: [150, 450], heat: [720, 900], thickness: [0.5, 2] };
+const POINTS: Readonly<Record<Track, number>> = { temper: 25, heat: 10, thickness: 8 };
+
+/** The track of one slide: its range is fixed so that a handle does not move under the finger. Thickness in mm at the thickest. */
+export function response(catalogue: Catalogue, piece: Piece, route: Route, track: Track): Response {
+  const plan = hardenPlanOf(catalogue, piece, route);
+  const cycles = temperCyclesOf(route);
+  const [low, high] = RANGES[track];
+  const xs = Array.from({ length: POINTS[track] }, (_, i) => low + ((high - low) * i) / (POINTS[track] - 1));
+  const base = thickness_mm(piece.section);
+  if (track === "temper") {
+    const fixed = quickAnswerPlaces(plan);
+    const end = (mean_HRC: number, temperature_C: number): number =>
+      temperPlace(plan.steel.temper, cycles.map((c) => ({ ...c, temperature_C })), mean_HRC, 0).tempered.mean_HRC;
+    return { track, points: xs.map((x) => ({ x, working_HRC: end(fixed.working, x), thickest_HRC: end(fixed.thickest, x) })) };
+  }
+  return {
+    track,
+    points: xs.map((x) => {
+      const moved = track === "heat" ? { ...plan, heat_C: x } : { ...plan, section: thicker(plan.section, x) };
+      const { working_HRC, thickest_HRC } = quickAnswer(moved, cycles);
+      return { x: track === "heat" ? x : x * base, working_HRC, thickest_HRC };
+    }),
+  };
+}
+
+function quickAnswerPlaces(plan: HardenPlan): { working: number; thickest: number } {
+  const { working, thickest, isOne } = placesOf(plan.section);
+  const at = (section: Section): HardenResult => harden({ ...plan, section }, { members: 0 });
+  const soft = at(thickest);
+  return { working: (isOne ? soft : at(working)).surface.mean_HRC, thickest: soft.centre.mean_HRC };
+}
+
+/** The same piece in each of several baths at their usual temperatures. */
+export function bathResponses(catalogue: Catalogue, piece: Piece, route: Route, media: readonly string[]): BathResponse[] {
+  const plan = hardenPlanOf(catalogue, piece, route);
+  const cycles = temperCyclesOf(route);
+  return media.flatMap((id) => {
+    const medium = catalogue.medium(id);
+    if (medium === undefined) return [];
+    const bath_C = medium === plan.medium ? plan.bath_C : medium.usualBath_C;
+    return [{ medium: id, ...quickAnswer({ ...plan, medium, bath_C }, cycles) }];
+  });
+}

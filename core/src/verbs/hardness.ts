@@ -1,0 +1,150 @@
+/** Verbs about hardness: harden, temper, verdict, convert. */
+
+import { CATALOGUE } from "../catalogue.js";
+import { alloyShift_K, filmHex, growFilm_nm, oxideName } from "../colour/oxide.js";
+import { InputError, type Notice } from "../errors.js";
+import type { Surface } from "../evidence/belief.js";
+import { hardnessVerdict } from "../evidence/verdict.js";
+import {
+  brinellFromRockwellC,
+  rockwellAFromRockwellC,
+  rockwellCFromVickers,
+  vickersFromRockwellC,
+} from "../kinetics/hardness.js";
+import { temperedHardness } from "../kinetics/temper.js";
+import { resolveSteel, type SteelInput } from "../plan/catalogue.js";
+import { requireValid } from "../schema/check.js";
+import { harden, type HardnessValue } from "../simulate/harden.js";
+
+function hrcOf({ mean_HRC, sd_HRC, hardness_HV }: HardnessValue) {
+  return { hrc: { mean: mean_HRC, sd: sd_HRC }, hv: hardness_HV };
+}
+
+function mediumOf(medium: string | { heatTransfer_W_m2K: number }) {
+  if (typeof medium !== "string") return { kind: "textbook" as const, heatTransfer_W_m2K: medium.heatTransfer_W_m2K };
+  const found = CATALOGUE.medium(medium);
+  if (found === undefined) {
+    const known = CATALOGUE.media.map(({ id }) => id).join(", ");
+    throw new InputError({ code: "unknown-medium", path: "/quench/medium", got: medium, allowed: known, message: `/quench/medium: no medium "${medium}"; there are ${known}, or { "heatTransfer_W_m2K": … }` });
+  }
+  return found;
+}
+
+export function hardenVerb(input: unknown) {
+  const { steel, priorStructure, section, austenitise, transfer_s, quench } = requireValid("VerbHarden", input);
+  const result = harden({
+    steel: resolveSteel(CATALOGUE, steel as SteelInput),
+    prior: priorStructure,
+    section,
+    heat_C: austenitise.temperature_C,
+    hold_s: austenitise.hold_min * 60,
+    transfer_s: transfer_s ?? 1.5,
+    medium: mediumOf(quench.medium),
+    bath_C: quench.bath_C,
+    agitation: quench.agitation ?? "mild",
+    bath_s: quench.time_s ?? null,
+    immersion: quench.immersion ?? { kind: "full" },
+  });
+  const { edge, spine, austenite } = result;
+  return {
+    surface: hrcOf(result.surface),
+    centre: hrcOf(result.centre),
+    ...(edge === null ? {} : { edge: hrcOf(edge) }),
+    ...(spine === null ? {} : { spine: hrcOf(spine) }),
+    martensite: result.martensite,
+    chanceHard: result.chanceHard,
+    retainedAustenite: result.retainedAustenite,
+    carbonInSolution_wtpct: austenite.solution_wtpct.C,
+    astmGrain: austenite.astmGrain,
+    ms_C: result.martensiteStart_C,
+    noseMargin_s: Number.isFinite(result.noseMargin_s) ? result.noseMargin_s : null,
+    straighten: result.straighten,
+    handWarm_s: result.handWarm_s,
+    ...(result.quenchLine_mm === null ? {} : { quenchLine_mm: result.quenchLine_mm }),
+    profile: result.profile.map(({ x_mm, y_mm, hardness_HRC, hardness_HV, martensite }) => ({
+      x_mm,
+      ...(y_mm === null ? {} : { y_mm }),
+      hrc: hardness_HRC,
+      hv: hardness_HV,
+      martensite,
+    })),
+    notices: result.notices,
+  };
+}
+
+export function temperVerb(input: unknown) {
+  const { steel, asQuenched, retainedAustenite, cycles } = requireValid("VerbTemper", input);
+  const resolved = resolveSteel(CATALOGUE, steel as SteelInput);
+  const given = asQuenched?.hrc;
+  const asQuenched_HRC = given === undefined ? undefined : typeof given === "number" ? given : given.mean;
+  const asQuenchedSd_HRC = typeof given === "object" ? (given.sd ?? 0) : 0;
+  const at = (aq?: number) =>
+    temperedHardness({
+      steel: resolved.temper,
+      cycles,
+      ...(aq === undefined ? {} : { asQuenched_HRC: aq }),
+      ...(retainedAustenite === undefined ? {} : { retainedAustenite }),
+    });
+  const { hardness_HRC, equivalent_C, model_HRC } = at(asQuenched_HRC);
+  const aq = asQuenched_HRC ?? resolved.temper.nominal_HRC;
+  const perPoint = hardness_HRC - at(aq - 1).hardness_HRC;
+  const band = resolved.file?.temper.embrittlement_C;
+  const shift = alloyShift_K(resolved.composition_wtpct);
+  const film_nm = cycles.reduce((film, cycle) => growFilm_nm(film, { ...cycle, alloyShift_K: shift }), 0);
+  const notices: Notice[] = [];
+  if (equivalent_C > 480) notices.push({ code: "outside-source-range", message: "Above 480 C equivalent the curve is good to about 3 HRC." });
+  if (equivalent_C < 150) notices.push({ code: "stress-not-relieved", message: "Below 150 C for an hour plain steel keeps its stresses." });
+  if (resolved.temper.nominal_HRC - aq > 3) {
+    notices.push({ code: "soft-as-quenched", message: "Soft after the quench: slack quench, lost carbon or kept austenite. A temper does not mend the first." });
+  }
+  if (resolved.file === null) notices.push({ code: "unlisted-steel", message: "Not a listed steel: general curve, wider spread." });
+  return {
+    hrc: { mean: hardness_HRC, sd: Math.hypot(model_HRC, perPoint * asQuenchedSd_HRC) },
+    hv: vickersFromRockwellC(hardness_HRC),
+    equivalent_C,
+    embrittlement: band !== undefined && equivalent_C >= band[0]! && equivalent_C <= band[1]!,
+    oxide: { name: oxideName(film_nm), hex: filmHex(film_nm) },
+    notices,
+  };
+}
+
+export function verdictVerb(input: unknown) {
+  const { prior, files = [], rockwell: tester, decarburised, piece_C } = requireValid("VerbVerdict", input);
+  if (prior === undefined && files.length === 0 && tester === undefined) {
+    throw new InputError({ code: "no-evidence", path: "", message: "Give a prior, files or rockwell readings: there is nothing to judge." });
+  }
+  const surface: Surface = decarburised === undefined ? "as-it-came" : decarburised ? "heated-long-unprotected" : "ground";
+  const { summary, notices, corrected } = hardnessVerdict({
+    ...(prior === undefined ? {} : { prior: { mean_HRC: prior.mean, sd_HRC: prior.sd } }),
+    strokes: files.map(({ hrc, result, fileSd }) => ({ hardness_HRC: hrc, result, ...(fileSd === undefined ? {} : { fileSpread_HRC: fileSd }) })),
+    ...(tester === undefined
+      ? {}
+      : {
+          rockwell: {
+            readings_HRC: tester.readings,
+            ...(tester.blockBias === undefined ? {} : { blockBias_HRC: tester.blockBias }),
+            ...(tester.blockReadings === undefined ? {} : { blockReadings: tester.blockReadings }),
+            ...(tester.radius_mm === undefined ? {} : { diameter_mm: 2 * tester.radius_mm }),
+            ...(tester.thickness_mm === undefined ? {} : { thickness_mm: tester.thickness_mm }),
+          },
+        }),
+    surface,
+    ...(piece_C === undefined ? {} : { piece_C }),
+  });
+  return {
+    hrc: { mean: summary.mean_HRC, sd: summary.sd_HRC },
+    p05: summary.p05_HRC,
+    p95: summary.p95_HRC,
+    ...(corrected === null ? {} : { rockwell: { raw: corrected.raw_HRC, corrected: corrected.corrected_HRC, standardError: corrected.standardError_HRC, n: corrected.count } }),
+    notices,
+  };
+}
+
+export function convertVerb(input: unknown) {
+  const { hrc: given, hv } = requireValid("VerbConvert", input);
+  const hrc = given ?? rockwellCFromVickers(hv!);
+  const notices: Notice[] = [];
+  if (hrc < 20) notices.push({ code: "below-scale", message: "Rockwell C does not hold below 20: use Vickers." });
+  if (hrc > 68) notices.push({ code: "outside-source-range", message: "Above the table's 68 HRC: extended in a line." });
+  return { hrc, hv: hv ?? vickersFromRockwellC(hrc), hb: brinellFromRockwellC(hrc), hra: rockwellAFromRockwellC(hrc), notices };
+}

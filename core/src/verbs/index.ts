@@ -1,0 +1,64 @@
+/** The verbs of the command line by name: plain input in, plain answer out, InputError for what makes no sense. */
+
+import { checkBook, type FileReport } from "../book/exchange.js";
+import { InputError } from "../errors.js";
+import { SCHEMAS, type SchemaName } from "../schema/index.js";
+import { glowVerb, oxideVerb } from "./colour.js";
+import { convertVerb, hardenVerb, temperVerb, verdictVerb } from "./hardness.js";
+import { steelsVerb, transformationsVerb } from "./steel.js";
+
+interface Verb {
+  readonly run: (input: unknown) => unknown;
+  readonly schema: SchemaName;
+  readonly about: string;
+  /** Verbs that can do without an input. */
+  readonly needsInput: boolean;
+}
+
+function checkFileVerb(input: unknown): FileReport {
+  const { ok, pieces, heats, problems } = checkBook(input);
+  return { ok, pieces, heats, problems };
+}
+
+const VERBS: Readonly<Record<string, Verb>> = {
+  steels: { run: steelsVerb, schema: "VerbSteels", about: "The steels of the catalogue", needsInput: false },
+  transformations: { run: transformationsVerb, schema: "VerbTransformations", about: "The temperatures that matter for a steel", needsInput: true },
+  harden: { run: hardenVerb, schema: "VerbHarden", about: "Heat, soak and quench a section", needsInput: true },
+  temper: { run: temperVerb, schema: "VerbTemper", about: "Hardness after tempering", needsInput: true },
+  verdict: { run: verdictVerb, schema: "VerbVerdict", about: "What files and tester readings say", needsInput: true },
+  convert: { run: convertVerb, schema: "VerbConvert", about: "Rockwell C, Vickers, Brinell and Rockwell A", needsInput: true },
+  glow: { run: glowVerb, schema: "VerbGlow", about: "How hot steel looks in a light", needsInput: true },
+  oxide: { run: oxideVerb, schema: "VerbOxide", about: "The temper colour of clean steel", needsInput: true },
+  "check-file": { run: checkFileVerb, schema: "Book", about: "Whether a Tembrak export is sound", needsInput: true },
+};
+
+export const VERB_NAMES: readonly string[] = Object.keys(VERBS);
+
+function verbOf(name: string): Verb {
+  const verb = Object.hasOwn(VERBS, name) ? VERBS[name] : undefined;
+  if (verb !== undefined) return verb;
+  throw new InputError({
+    code: "unknown-verb",
+    path: "",
+    got: name,
+    allowed: VERB_NAMES.join(", "),
+    message: `There is no verb "${name}". There are ${VERB_NAMES.join(", ")}, schema VERB and help.`,
+  });
+}
+
+export function verbNeedsInput(name: string): boolean {
+  return verbOf(name).needsInput;
+}
+
+export function runVerb(name: string, input: unknown): unknown {
+  return verbOf(name).run(input);
+}
+
+/** JSON Schema of a verb's input. */
+export function verbSchema(name: string): unknown {
+  return SCHEMAS[verbOf(name).schema];
+}
+
+export function verbHelp(): readonly { readonly verb: string; readonly about: string }[] {
+  return VERB_NAMES.map((verb) => ({ verb, about: VERBS[verb]!.about }));
+}

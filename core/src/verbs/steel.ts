@@ -1,0 +1,42 @@
+/** Verbs about the steel itself: steels, transformations. */
+
+import { CATALOGUE } from "../catalogue.js";
+import type { Notice } from "../errors.js";
+import { resolveSteel, type SteelInput } from "../plan/catalogue.js";
+import { requireValid } from "../schema/check.js";
+import { transformations } from "../simulate/transformations.js";
+
+export function steelsVerb(input: unknown) {
+  requireValid("VerbSteels", input ?? {});
+  return CATALOGUE.steels.map(({ id, name, family, about, composition_wtpct, austenitise_C, normalise_C, soak_min, soakDemand, bath, temper }) => ({
+    id,
+    name,
+    composition_wtpct: composition_wtpct.value,
+    family,
+    about,
+    austenitise_C: austenitise_C.range,
+    normalise_C: normalise_C.value,
+    soakDemand,
+    soak_min: soak_min.base,
+    bath: bath.medium,
+    nominalAsQuenched_hrc: temper.nominalAsQuenched_HRC ?? null,
+    embrittlement_C: temper.embrittlement_C,
+    source: { composition: composition_wtpct.source, heats: austenitise_C.source, temper: temper.source },
+  }));
+}
+
+/** Notices for a composition outside what the formulas were made for. */
+function compositionNotices({ C, Cr, Ni, Mn }: { C: number; Cr: number; Ni: number; Mn: number }): Notice[] {
+  if (C < 0.1 || C > 1.2 || Cr > 2 || Ni > 4 || Mn > 2) {
+    return [{ code: "outside-source-range", message: "The published formulas were fitted to 0.1 to 1.2 % carbon and low alloy." }];
+  }
+  return [];
+}
+
+export function transformationsVerb(input: unknown) {
+  const { steel, astmGrain, priorStructure } = requireValid("VerbTransformations", input);
+  const { composition_wtpct } = resolveSteel(CATALOGUE, steel as SteelInput);
+  const notices = compositionNotices(composition_wtpct);
+  if (astmGrain !== undefined) notices.push({ code: "grain-not-used", message: "The formulas used here do not depend on grain." });
+  return { ...transformations(composition_wtpct, priorStructure), notices };
+}

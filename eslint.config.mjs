@@ -1,0 +1,78 @@
+import js from "@eslint/js";
+import prettier from "eslint-config-prettier";
+import reactHooks from "eslint-plugin-react-hooks";
+import globals from "globals";
+import tseslint from "typescript-eslint";
+import { unitSuffix } from "./tools/unitSuffix.mjs";
+
+/** What a folder of core may not import. Data flows one way: style.md. */
+const forbid = (files, folders) => ({
+  files,
+  rules: {
+    "no-restricted-imports": [
+      "error",
+      { patterns: folders.map((folder) => ({ group: [`**/${folder}/*`], message: `data flows one way: ${folder} is further down` })) },
+    ],
+  },
+});
+const LATER = ["plan", "simulate", "job", "verbs", "book"];
+
+export default tseslint.config(
+  { ignores: ["**/dist/**", ".tsbuild/**", "core/src/generated/**", "node_modules/**", "test-results/**"] },
+  js.configs.recommended,
+  ...tseslint.configs.recommendedTypeChecked,
+  {
+    languageOptions: { parserOptions: { projectService: { allowDefaultProject: ["*.mjs", "tools/*.mjs"] }, tsconfigRootDir: import.meta.dirname } },
+    plugins: { tembrak: { rules: { "unit-suffix": unitSuffix } } },
+    rules: {
+      "tembrak/unit-suffix": "error",
+      "@typescript-eslint/no-non-null-assertion": "off",
+      "@typescript-eslint/prefer-nullish-coalescing": "error",
+      "@typescript-eslint/no-confusing-void-expression": "off",
+      "no-console": "error",
+      eqeqeq: "error",
+    },
+  },
+  { files: ["**/*.mjs"], ...tseslint.configs.disableTypeChecked },
+  { files: ["**/*.mjs", "tools/**"], languageOptions: { globals: globals.node }, rules: { "no-console": "off" } },
+  {
+    files: ["core/src/**"],
+    rules: {
+      "no-restricted-globals": ["error", "Date", "console", "fetch", "process", "window", "document", "performance"],
+      "no-restricted-properties": ["error", { object: "Math", property: "random", message: "chance comes in as a seed" }],
+      "no-restricted-syntax": [
+        "error",
+        { selector: "Program > VariableDeclaration[kind='let']", message: "no module state: a worker has its own copy" },
+        { selector: "Literal[value=273.15]", message: "only units.ts knows 273.15" },
+      ],
+    },
+  },
+  { files: ["core/src/units.ts"], rules: { "no-restricted-syntax": "off" } },
+  forbid(["core/src/numerics/**"], ["heat", "kinetics", "colour", "evidence", "shape", "schema", ...LATER]),
+  forbid(["core/src/schema/**"], ["heat", "kinetics", "colour", "evidence", "shape", ...LATER]),
+  forbid(["core/src/heat/**"], ["kinetics", "colour", "evidence", "shape", ...LATER]),
+  forbid(["core/src/kinetics/**"], ["heat", "colour", "evidence", "shape", ...LATER]),
+  forbid(["core/src/colour/**"], ["heat", "kinetics", "evidence", "shape", ...LATER]),
+  forbid(["core/src/evidence/**"], ["heat", "colour", "shape", ...LATER]),
+  forbid(["core/src/plan/**"], ["simulate", "job", "verbs", "book"]),
+  forbid(["core/src/simulate/**"], ["job", "verbs", "book"]),
+  {
+    files: ["app/src/**"],
+    ignores: ["app/src/format/**", "**/*.test.ts", "**/*.test.tsx"],
+    languageOptions: { globals: globals.browser },
+    plugins: { "react-hooks": reactHooks },
+    rules: {
+      ...reactHooks.configs.recommended.rules,
+      "no-restricted-properties": [
+        "error",
+        ...["exp", "log", "log10", "pow", "sqrt"].map((property) => ({ object: "Math", property, message: "no physics in app: core computes it" })),
+      ],
+      "no-restricted-imports": ["error", { patterns: [{ group: ["**/core/src/*", "@tembrak/core/*"], message: "core is imported by its index only" }] }],
+    },
+  },
+  {
+    files: ["**/test/**", "**/*.test.ts", "**/*.test.tsx", "e2e/**"],
+    rules: { "@typescript-eslint/no-unsafe-assignment": "off", "@typescript-eslint/no-unsafe-member-access": "off", "@typescript-eslint/no-unsafe-argument": "off" },
+  },
+  prettier,
+);

@@ -1,0 +1,2 @@
+/** Stands for style sheets in unit tests. */
+export default {};

@@ -1,0 +1,25 @@
+/** `npm run -s tembrak -- VERB [FILE.json]`: makes what is generated when it is missing, then runs the command line. */
+import { spawnSync } from "node:child_process";
+import { existsSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+
+const root = join(dirname(fileURLToPath(import.meta.url)), "..");
+const start = process.env.INIT_CWD ?? process.cwd();
+
+function fail(message) {
+  process.stderr.write(`${JSON.stringify({ error: { code: "not-installed", message, path: "" } })}\n`);
+  process.exit(2);
+}
+
+if (!existsSync(join(root, "node_modules/tsx"))) fail("Run npm ci first: the packages are not installed.");
+if (!existsSync(join(root, "core/src/generated/validators.js"))) {
+  const made = spawnSync(process.execPath, ["--import", "tsx", "tools/genValidators.ts"], { cwd: root, stdio: ["ignore", "ignore", "inherit"] });
+  if (made.status !== 0) fail("The validators could not be generated.");
+}
+const ran = spawnSync(process.execPath, ["--import", "tsx", join(root, "tools/cli.ts"), ...process.argv.slice(2)], {
+  cwd: root,
+  stdio: "inherit",
+  env: { ...process.env, TEMBRAK_CWD: start },
+});
+process.exit(ran.status ?? 1);

@@ -1,0 +1,50 @@
+/**
+ * Lint rule: a name that carries a unit may only meet a name with the same unit.
+ * The tails of two names standing directly on both sides of `=`, `:`, `+`, `-`, `<` and of `return` must agree.
+ */
+const UNITS = [
+  "C", "K", "F", "s", "ms", "min", "h", "m", "mm", "um", "nm", "in", "kg", "lb", "g", "L", "gal", "J", "W", "Pa", "kPa", "psi", "mol", "lux",
+  "HRC", "HV", "HBW", "HRA", "wtpct", "px",
+];
+const COMPOUND = [
+  "W_mK", "W_m2K", "J_m3K", "J_m3", "J_kg", "J_kgK", "kg_m3", "1_s", "1_K", "1_um", "C_s", "K_s", "J_molK", "cal_molK", "cd_m2", "W_m2", "m_K",
+  "lm_W", "nm_K", "K_wtpct", "HRC_K", "W_m2K4", "W_m2_sr_nm", "min_mm", "px_mm",
+];
+const BARE = new Set(["temperature", "thickness", "hardness", "duration"]);
+const ALL = [...COMPOUND, ...UNITS].sort((a, b) => b.length - a.length);
+
+function unitOf(name) {
+  if (typeof name !== "string" || name === name.toUpperCase()) return null;
+  return ALL.find((unit) => name.endsWith(`_${unit}`)) ?? null;
+}
+
+function nameOf(node) {
+  if (!node) return null;
+  if (node.type === "Identifier") return node.name;
+  if (node.type === "MemberExpression" && !node.computed && node.property.type === "Identifier") return node.property.name;
+  if (node.type === "CallExpression") return nameOf(node.callee);
+  if (node.type === "TSNonNullExpression" || node.type === "TSAsExpression") return nameOf(node.expression);
+  return null;
+}
+
+export const unitSuffix = {
+  meta: { type: "problem", schema: [], messages: { differ: "{{left}} and {{right}} have different units", bare: "{{name}} needs a unit suffix" } },
+  create(context) {
+    const meet = (node, a, b) => {
+      const [left, right] = [nameOf(a), nameOf(b)];
+      const [ua, ub] = [unitOf(left), unitOf(right)];
+      if (ua !== null && ub !== null && ua !== ub) context.report({ node, messageId: "differ", data: { left, right } });
+    };
+    const bare = (node) => {
+      const key = node.key ?? node;
+      if (key.type === "Identifier" && BARE.has(key.name)) context.report({ node: key, messageId: "bare", data: { name: key.name } });
+    };
+    return {
+      VariableDeclarator: (node) => node.id.type === "Identifier" && meet(node, node.id, node.init),
+      AssignmentExpression: (node) => ["=", "+=", "-="].includes(node.operator) && meet(node, node.left, node.right),
+      BinaryExpression: (node) => ["+", "-", "<", ">", "<=", ">=", "==="].includes(node.operator) && meet(node, node.left, node.right),
+      Property: (node) => !node.shorthand && node.parent.type === "ObjectExpression" && meet(node, node.key, node.value),
+      TSPropertySignature: bare,
+    };
+  },
+};
