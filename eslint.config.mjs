@@ -22,7 +22,9 @@ export default tseslint.config(
   js.configs.recommended,
   ...tseslint.configs.recommendedTypeChecked,
   {
-    languageOptions: { parserOptions: { projectService: { allowDefaultProject: ["*.mjs", "tools/*.mjs"] }, tsconfigRootDir: import.meta.dirname } },
+    languageOptions: {
+      parserOptions: { projectService: { allowDefaultProject: ["*.mjs", "tools/*.mjs"] }, tsconfigRootDir: import.meta.dirname },
+    },
     plugins: { tembrak: { rules: { "unit-suffix": unitSuffix } } },
     rules: {
       "tembrak/unit-suffix": "error",
@@ -65,14 +67,25 @@ export default tseslint.config(
       ...reactHooks.configs.recommended.rules,
       "no-restricted-properties": [
         "error",
-        ...["exp", "log", "log10", "pow", "sqrt"].map((property) => ({ object: "Math", property, message: "no physics in app: core computes it" })),
+        ...["exp", "log", "log10", "pow", "sqrt"].map((property) => ({
+          object: "Math",
+          property,
+          message: "no physics in app: core computes it",
+        })),
       ],
-      "no-restricted-imports": ["error", { patterns: [{ group: ["**/core/src/*", "@tembrak/core/*"], message: "core is imported by its index only" }] }],
+      "no-restricted-imports": [
+        "error",
+        { patterns: [{ group: ["**/core/src/*", "@tembrak/core/*"], message: "core is imported by its index only" }] },
+      ],
     },
   },
   {
     files: ["**/test/**", "**/*.test.ts", "**/*.test.tsx", "e2e/**"],
-    rules: { "@typescript-eslint/no-unsafe-assignment": "off", "@typescript-eslint/no-unsafe-member-access": "off", "@typescript-eslint/no-unsafe-argument": "off" },
+    rules: {
+      "@typescript-eslint/no-unsafe-assignment": "off",
+      "@typescript-eslint/no-unsafe-member-access": "off",
+      "@typescript-eslint/no-unsafe-argument": "off",
+    },
   },
   prettier,
 );

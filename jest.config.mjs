@@ -5,7 +5,10 @@ const common = {
   transform: {
     "^.+\\.tsx?$": [
       "@swc/jest",
-      { jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } }, module: { type: "es6" } },
+      {
+        jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } },
+        module: { type: "es6" },
+      },
     ],
   },
   moduleNameMapper: { "^(\\.{1,2}/.*)\\.js$": "$1", "\\.css$": "<rootDir>/tools/emptyModule.ts" },
@@ -15,7 +18,13 @@ const common = {
 export default {
   projects: [
     { ...common, displayName: "core", testMatch: ["<rootDir>/core/test/**/*.test.ts"] },
-    { ...common, displayName: "app", testMatch: ["<rootDir>/app/src/**/*.test.ts", "<rootDir>/app/src/**/*.test.tsx"], testEnvironment: "jsdom", setupFiles: ["<rootDir>/tools/jsdomSetup.ts"] },
+    {
+      ...common,
+      displayName: "app",
+      testMatch: ["<rootDir>/app/src/**/*.test.ts", "<rootDir>/app/src/**/*.test.tsx"],
+      testEnvironment: "jsdom",
+      setupFiles: ["<rootDir>/tools/jsdomSetup.ts"],
+    },
     { ...common, displayName: "server", testMatch: ["<rootDir>/server/**/*.test.ts", "<rootDir>/tools/**/*.test.ts"] },
   ],
 };

@@ -29,7 +29,8 @@ function answer(verb: string | undefined, argument: string | undefined, more: re
       return { ok, pieces, heats, problems: [{ path: "", message: error.message }] };
     }
   }
-  if (text.trim() === "") throw new InputError({ code: "missing", path: "", message: `${verb} needs an input: a file or JSON on standard input.` });
+  if (text.trim() === "")
+    throw new InputError({ code: "missing", path: "", message: `${verb} needs an input: a file or JSON on standard input.` });
   return runVerb(verb, parseJson(text));
 }
 

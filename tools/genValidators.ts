@@ -4,7 +4,7 @@ import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { Ajv2020 } from "ajv/dist/2020.js";
-import standalone from "ajv/dist/standalone/index.js";
+import standaloneModule from "ajv/dist/standalone/index.js";
 import addFormats from "ajv-formats";
 import { build } from "esbuild";
 import { StepSchema, TestSchema } from "../core/src/schema/book.js";
@@ -42,7 +42,9 @@ function withReferences(schema: unknown, isTop: boolean): unknown {
 
 const names = Object.keys(SCHEMAS) as (keyof typeof SCHEMAS)[];
 for (const [name, schema] of Object.entries(shared)) ajv.addSchema({ $id: name, ...(withReferences(schema, true) as object) });
-const source = standalone.default(ajv, Object.fromEntries(names.map((name) => [`validate${name}`, name])));
+// In Node's ESM the function sits on .default; the types say otherwise.
+const standalone = (standaloneModule as unknown as { default: typeof standaloneModule }).default;
+const source = standalone(ajv, Object.fromEntries(names.map((name) => [`validate${name}`, name])));
 const map = `\nexport const validators = { ${names.map((name) => `${name}: validate${name}`).join(", ")} };\n`;
 const bundled = await build({
   stdin: { contents: source + map, resolveDir: root, loader: "js" },

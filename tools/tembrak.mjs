@@ -14,7 +14,10 @@ function fail(message) {
 
 if (!existsSync(join(root, "node_modules/tsx"))) fail("Run npm ci first: the packages are not installed.");
 if (!existsSync(join(root, "core/src/generated/validators.js"))) {
-  const made = spawnSync(process.execPath, ["--import", "tsx", "tools/genValidators.ts"], { cwd: root, stdio: ["ignore", "ignore", "inherit"] });
+  const made = spawnSync(process.execPath, ["--import", "tsx", "tools/genValidators.ts"], {
+    cwd: root,
+    stdio: ["ignore", "ignore", "inherit"],
+  });
   if (made.status !== 0) fail("The validators could not be generated.");
 }
 const ran = spawnSync(process.execPath, ["--import", "tsx", join(root, "tools/cli.ts"), ...process.argv.slice(2)], {

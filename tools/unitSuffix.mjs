@@ -3,12 +3,63 @@
  * The tails of two names standing directly on both sides of `=`, `:`, `+`, `-`, `<` and of `return` must agree.
  */
 const UNITS = [
-  "C", "K", "F", "s", "ms", "min", "h", "m", "mm", "um", "nm", "in", "kg", "lb", "g", "L", "gal", "J", "W", "Pa", "kPa", "psi", "mol", "lux",
-  "HRC", "HV", "HBW", "HRA", "wtpct", "px",
+  "C",
+  "K",
+  "F",
+  "s",
+  "ms",
+  "min",
+  "h",
+  "m",
+  "mm",
+  "um",
+  "nm",
+  "in",
+  "kg",
+  "lb",
+  "g",
+  "L",
+  "gal",
+  "J",
+  "W",
+  "Pa",
+  "kPa",
+  "psi",
+  "mol",
+  "lux",
+  "HRC",
+  "HV",
+  "HBW",
+  "HRA",
+  "wtpct",
+  "px",
 ];
 const COMPOUND = [
-  "W_mK", "W_m2K", "J_m3K", "J_m3", "J_kg", "J_kgK", "kg_m3", "1_s", "1_K", "1_um", "C_s", "K_s", "J_molK", "cal_molK", "cd_m2", "W_m2", "m_K",
-  "lm_W", "nm_K", "K_wtpct", "HRC_K", "W_m2K4", "W_m2_sr_nm", "min_mm", "px_mm",
+  "W_mK",
+  "W_m2K",
+  "J_m3K",
+  "J_m3",
+  "J_kg",
+  "J_kgK",
+  "kg_m3",
+  "1_s",
+  "1_K",
+  "1_um",
+  "C_s",
+  "K_s",
+  "J_molK",
+  "cal_molK",
+  "cd_m2",
+  "W_m2",
+  "m_K",
+  "lm_W",
+  "nm_K",
+  "K_wtpct",
+  "HRC_K",
+  "W_m2K4",
+  "W_m2_sr_nm",
+  "min_mm",
+  "px_mm",
 ];
 const BARE = new Set(["temperature", "thickness", "hardness", "duration"]);
 const ALL = [...COMPOUND, ...UNITS].sort((a, b) => b.length - a.length);
@@ -28,7 +79,11 @@ function nameOf(node) {
 }
 
 export const unitSuffix = {
-  meta: { type: "problem", schema: [], messages: { differ: "{{left}} and {{right}} have different units", bare: "{{name}} needs a unit suffix" } },
+  meta: {
+    type: "problem",
+    schema: [],
+    messages: { differ: "{{left}} and {{right}} have different units", bare: "{{name}} needs a unit suffix" },
+  },
   create(context) {
     const meet = (node, a, b) => {
       const [left, right] = [nameOf(a), nameOf(b)];

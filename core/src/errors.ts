@@ -45,8 +45,7 @@ export class InputError extends Error {
   constructor({ code, path, got, allowed, message }: InputProblem) {
     const place = path === "" ? "the input" : path;
     super(
-      message ??
-        `${place}: ${code}${got === undefined ? "" : `; got ${shown(got)}`}${allowed === undefined ? "" : `, allowed ${allowed}`}`,
+      message ?? `${place}: ${code}${got === undefined ? "" : `; got ${shown(got)}`}${allowed === undefined ? "" : `, allowed ${allowed}`}`,
     );
     this.name = "InputError";
     this.code = code;

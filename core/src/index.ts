@@ -56,8 +56,9 @@ export {
 } from "./schema/book.js";
 export type { Section } from "./schema/parts.js";
 export { planRoute, structureBeforeHardening, targetOf, thickness_mm } from "./plan/route.js";
+export { hardenAgain, nextTemper, type NextTemper } from "./plan/nextTemper.js";
 export { actsOfRoute, stageOf, type Act, type Stage } from "./plan/acts.js";
-export { heatsDone, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";
+export { brittleSince, heatsDone, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";
 export { checkBook, parseJson, readBook, writeBook } from "./book/exchange.js";
 export { outlineOf, sawTooth, type Outline, type Point } from "./shape/outline.js";
 
@@ -92,7 +93,7 @@ export {
 export { alloyShift_K, filmHex, growFilm_nm, OXIDE_NAMES, oxideFilm_nm, oxideName } from "./colour/oxide.js";
 
 // What a test says
-export { hardnessVerdict, type VerdictInput } from "./evidence/verdict.js";
+export { hardnessVerdict, type HardnessVerdict, type VerdictInput } from "./evidence/verdict.js";
 export { hardnessOfNode_HRC, type FileResult, type FileStroke, type Surface } from "./evidence/belief.js";
 
 // Checking and the command line

@@ -49,7 +49,10 @@ function readNumber(text: string): { value: number; rest: string; fraction: bool
 }
 
 function tidy(text: string): string {
-  let out = text.trim().replace(/[\u2032\u2019]/g, "'").replace(/[\u2033\u201d]|''/g, '"');
+  let out = text
+    .trim()
+    .replace(/[\u2032\u2019]/g, "'")
+    .replace(/[\u2033\u201d]|''/g, '"');
   for (const [sign, written] of Object.entries(VULGAR)) out = out.replaceAll(sign, ` ${written}`);
   return out.trim().replace(/\s+/g, " ");
 }
@@ -88,10 +91,7 @@ export function parseLength(text: string, unit: LengthUnit): Parsed<{ length_mm:
  * A temperature as people write it: `815`, `815 C`, `1500F`, `205°`.
  * @returns temperature in C, and the unit it was written in.
  */
-export function parseTemperature(
-  text: string,
-  unit: TemperatureUnit,
-): Parsed<{ temperature_C: number; unit: TemperatureUnit }> {
+export function parseTemperature(text: string, unit: TemperatureUnit): Parsed<{ temperature_C: number; unit: TemperatureUnit }> {
   const clean = tidy(text).replace(/\u2212/g, "-");
   const found = new RegExp(`^(-?)(${NUMBER})\\s*(?:°|deg(?:rees)?\\.?|º)?\\s*(c|f|celsius|fahrenheit)?$`, "i").exec(clean);
   if (!found) {
@@ -140,10 +140,18 @@ export function questionLength(role: "thickness" | "height" | "length", length_m
   }
   if (length_mm > most_mm) {
     const probably = length_mm / 10;
-    return { code: "improbably-large", message: `Is it really ${Math.round(length_mm)} mm? Check the unit and the decimal point.`, probably };
+    return {
+      code: "improbably-large",
+      message: `Is it really ${Math.round(length_mm)} mm? Check the unit and the decimal point.`,
+      probably,
+    };
   }
   if (length_mm < least_mm) {
-    return { code: "improbably-small", message: `Is it really ${length_mm.toFixed(2)} mm? Check the unit.`, probably: millimetresFromInches(length_mm) };
+    return {
+      code: "improbably-small",
+      message: `Is it really ${length_mm.toFixed(2)} mm? Check the unit.`,
+      probably: millimetresFromInches(length_mm),
+    };
   }
   return null;
 }

@@ -31,7 +31,11 @@ export function parseJson(text: string): unknown {
     const said = error instanceof Error ? error.message : "";
     const position = /position (\d+)/.exec(said)?.[1];
     const isCut = /Unexpected end|Unterminated/.test(said);
-    const place = isCut ? `it ends too early, at ${placeOf(text, text.length)}` : position === undefined ? "it is not JSON" : `it stops making sense at ${placeOf(text, Number(position))}`;
+    const place = isCut
+      ? `it ends too early, at ${placeOf(text, text.length)}`
+      : position === undefined
+        ? "it is not JSON"
+        : `it stops making sense at ${placeOf(text, Number(position))}`;
     throw new InputError({ code: "invalid-json", path: "", message: `The text is damaged: ${place}.` });
   }
 }
@@ -80,7 +84,11 @@ export function readBook(text: string): Book {
   const report = checkBook(parseJson(text));
   if (report.book !== null) return report.book;
   const { path, message } = report.problems[0]!;
-  throw new InputError({ code: path === "/format" ? "not-a-tembrak-file" : path === "/formatVersion" ? "wrong-version" : "inconsistent", path, message });
+  throw new InputError({
+    code: path === "/format" ? "not-a-tembrak-file" : path === "/formatVersion" ? "wrong-version" : "inconsistent",
+    path,
+    message,
+  });
 }
 
 /** The text of a file: events in the order of their time, then of their id, so that equal books give equal text. */

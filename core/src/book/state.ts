@@ -81,8 +81,9 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
   const next = acts.find((act) => !doneAt_ms.has(act.id));
   const at = next === undefined ? acts.length : acts.indexOf(next);
   const nextSince_ms = at > 0 ? (doneAt_ms.get(acts[at - 1]!.id) ?? null) : null;
-  const quench = acts.find(({ kind }) => kind === "quench");
-  const tempered = acts.some((act) => act.kind === "temper" && doneAt_ms.has(act.id));
+  const isDone = ({ id: act }: Act): boolean => doneAt_ms.has(act);
+  const lastQuench = acts.map((act) => act.kind === "quench" && isDone(act)).lastIndexOf(true);
+  const isRelieved = acts.slice(lastQuench + 1).some((act) => (act.kind === "temper" || act.kind === "heat") && isDone(act));
   return {
     id,
     piece,
@@ -95,11 +96,20 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
     checks,
     tests,
     notes,
-    brittleSince_ms: tempered || quench === undefined ? null : (doneAt_ms.get(quench.id) ?? null),
+    brittleSince_ms: lastQuench < 0 || isRelieved ? null : (doneAt_ms.get(acts[lastQuench]!.id) ?? null),
     finishedAt_ms,
     stage: stageNow(route, next, doneAt_ms.size > 0, finishedAt_ms !== null),
     events,
   };
+}
+
+/** After this long in the first temper the piece is at heat and no longer brittle, min (judgement). */
+const RELIEVED_MIN = 15;
+
+/** Since when a piece is hard and untempered; null when it is not, or when its first temper has reached its heat. */
+export function brittleSince({ brittleSince_ms, next, nextSince_ms }: PieceState, now_ms: number): number | null {
+  const isAtHeat = next?.kind === "temper" && nextSince_ms !== null && now_ms - nextSince_ms > RELIEVED_MIN * 60000;
+  return isAtHeat ? null : brittleSince_ms;
 }
 
 /** Heats a piece has had: normalising, hardening and tempering acts that were done. */

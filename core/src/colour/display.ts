@@ -19,7 +19,13 @@ export function encodeSrgb(linear: number): number {
 }
 
 export function hexFromLinear(linear: Triple): string {
-  return `#${linear.map((v) => Math.round(255 * encodeSrgb(v)).toString(16).padStart(2, "0")).join("")}`;
+  return `#${linear
+    .map((v) =>
+      Math.round(255 * encodeSrgb(v))
+        .toString(16)
+        .padStart(2, "0"),
+    )
+    .join("")}`;
 }
 
 /** @source ottosson2020 */

@@ -169,9 +169,7 @@ export interface GlowReading {
 }
 
 function trueTemperature_C(dim_C: number, ambient: Ambient, exponent: number): number {
-  return temperatureOfLuminance_C(
-    (glowLuminance_cd_m2(dim_C) * adaptation(ambient, exponent)) / adaptation(REFERENCE_AMBIENT, exponent),
-  );
+  return temperatureOfLuminance_C((glowLuminance_cd_m2(dim_C) * adaptation(ambient, exponent)) / adaptation(REFERENCE_AMBIENT, exponent));
 }
 
 /**

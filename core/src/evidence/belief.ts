@@ -34,9 +34,7 @@ function normalised(weights: Float64Array): HardnessBelief {
 /** A belief from a prediction. */
 export function priorBelief(mean_HRC: number, sd_HRC: number): HardnessBelief {
   requireRange("/prior/sd", sd_HRC, 0.05, 50);
-  return normalised(
-    Float64Array.from({ length: NODES }, (_, i) => Math.exp(-0.5 * ((hardnessOfNode_HRC(i) - mean_HRC) / sd_HRC) ** 2)),
-  );
+  return normalised(Float64Array.from({ length: NODES }, (_, i) => Math.exp(-0.5 * ((hardnessOfNode_HRC(i) - mean_HRC) / sd_HRC) ** 2)));
 }
 
 /** How far on either side of its mark a file drags, and how unsure a hand is, HRC. Judgement: temper-note section 4. */

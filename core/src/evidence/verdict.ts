@@ -63,7 +63,8 @@ export function hardnessVerdict({ prior, strokes, rockwell: tester, surface, pie
     const { thickness_mm, ...readings } = tester;
     const result = rockwell(readings);
     corrected = result;
-    if (result.cylinder_HRC > MOST_CYLINDER_HRC) add("too-round", "The round is too small for this scale: the correction is more than 3 HRC.");
+    if (result.cylinder_HRC > MOST_CYLINDER_HRC)
+      add("too-round", "The round is too small for this scale: the correction is more than 3 HRC.");
     const least_mm = thinnestForRockwellC_mm(result.corrected_HRC);
     if (thickness_mm !== undefined && thickness_mm < least_mm) {
       add("too-thin", `Too thin for a Rockwell C test at this hardness: it takes ${least_mm.toFixed(2)} mm. Test the spine or the tang.`);

@@ -82,13 +82,9 @@ function atBathTemperature(medium: Medium & { kind: "oil" | "water" | "brine" },
 /** ln h is linear in surface temperature between these knots: 0, start of boiling, peak, Leidenfrost, 1200 C. */
 function boilingBoundary(curve: BoilingCurve, surroundings_C: number): Boundary {
   const xs = [0, curve.convectionStart_C, curve.peak_C, curve.leidenfrost_C, 1200];
-  const ln = [
-    curve.convection_W_m2K,
-    curve.convection_W_m2K,
-    curve.peak_W_m2K,
-    curve.film_W_m2K,
-    1.15 * curve.film_W_m2K,
-  ].map((h) => Math.log(h));
+  const ln = [curve.convection_W_m2K, curve.convection_W_m2K, curve.peak_W_m2K, curve.film_W_m2K, 1.15 * curve.film_W_m2K].map((h) =>
+    Math.log(h),
+  );
   // One exponential a step and node would be the slowest thing in the quench: a table each degree serves.
   const table = new Float64Array(1302);
   for (let T = 0; T < table.length; T++) {

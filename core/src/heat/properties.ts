@@ -36,7 +36,13 @@ export interface PlainMaterial {
   readonly volumeHeat_J_m3K: (temperature_C: number) => number;
 }
 
-function tabled(xs_C: readonly number[], k: readonly number[], cx_C: readonly number[], c: readonly number[], density_kg_m3: number): PlainMaterial {
+function tabled(
+  xs_C: readonly number[],
+  k: readonly number[],
+  cx_C: readonly number[],
+  c: readonly number[],
+  density_kg_m3: number,
+): PlainMaterial {
   return {
     conductivity_W_mK: (temperature_C) => linear(xs_C, k, temperature_C),
     volumeHeat_J_m3K: (temperature_C) => density_kg_m3 * linear(cx_C, c, temperature_C),

@@ -18,8 +18,7 @@ export interface JobAnswers {
 }
 
 export type JobOutcome<K extends Job["kind"] = Job["kind"]> =
-  | { readonly type: "done"; readonly answer: JobAnswers[K] }
-  | { readonly type: "failed"; readonly failure: JobFailure };
+  { readonly type: "done"; readonly answer: JobAnswers[K] } | { readonly type: "failed"; readonly failure: JobFailure };
 
 /** Checks and runs a job. Bad input comes back as data; anything else is a fault of ours and is thrown. */
 export function runJob(catalogue: Catalogue, unchecked: unknown): JobOutcome {

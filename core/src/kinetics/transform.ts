@@ -35,7 +35,13 @@ export interface StructureInput {
   readonly martensiteStartShift_K?: number;
 }
 
-export function startStructure({ nodes, austenite, barVanadium_wtpct, rateRatio = 1, martensiteStartShift_K = 0 }: StructureInput): NodeStructure {
+export function startStructure({
+  nodes,
+  austenite,
+  barVanadium_wtpct,
+  rateRatio = 1,
+  martensiteStartShift_K = 0,
+}: StructureInput): NodeStructure {
   const { solution_wtpct, extent, undissolved, nucleation_1_um, astmGrain } = austenite;
   const table = decompositionTable({ solution_wtpct, astmGrain, nucleation_1_um, barVanadium_wtpct, rateRatio });
   const startFerrite = 1 - extent;

@@ -53,11 +53,7 @@ export function monotoneCubic(xs: readonly number[], ys: readonly number[]): (x:
     const h = width[i]!;
     const t = (x - xs[i]!) / h;
     const u = 1 - t;
-    return (
-      ys[i]! * (1 + 2 * t) * u * u +
-      ys[i + 1]! * t * t * (3 - 2 * t) +
-      h * (slope[i]! * t * u * u - slope[i + 1]! * t * t * u)
-    );
+    return ys[i]! * (1 + 2 * t) * u * u + ys[i + 1]! * t * t * (3 - 2 * t) + h * (slope[i]! * t * u * u - slope[i + 1]! * t * t * u);
   };
 }
 

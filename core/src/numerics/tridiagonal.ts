@@ -6,13 +6,7 @@
  * `diagonal` and `right` are scratch and are overwritten; the answer is left in `right`.
  * All arrays hold at least `n` numbers from `offset` on. lower[offset] and upper[offset+n-1] are not read.
  */
-export function solveTridiagonal(
-  n: number,
-  lower: Float64Array,
-  diagonal: Float64Array,
-  upper: Float64Array,
-  right: Float64Array,
-): void {
+export function solveTridiagonal(n: number, lower: Float64Array, diagonal: Float64Array, upper: Float64Array, right: Float64Array): void {
   for (let i = 1; i < n; i++) {
     const w = lower[i]! / diagonal[i - 1]!;
     diagonal[i]! -= w * upper[i - 1]!;

@@ -3,15 +3,45 @@
 import type { Route, Step } from "../schema/book.js";
 
 export type Act =
-  | { readonly id: string; readonly kind: "heat"; readonly step: number; readonly target_C: number; readonly purpose: "normalise" | "harden"; readonly count: number; readonly of: number }
-  | { readonly id: string; readonly kind: "hold"; readonly step: number; readonly target_C: number; readonly hold_s: number; readonly purpose: "normalise" | "harden" }
+  | {
+      readonly id: string;
+      readonly kind: "heat";
+      readonly step: number;
+      readonly target_C: number;
+      readonly purpose: "normalise" | "harden";
+      readonly count: number;
+      readonly of: number;
+    }
+  | {
+      readonly id: string;
+      readonly kind: "hold";
+      readonly step: number;
+      readonly target_C: number;
+      readonly hold_s: number;
+      readonly purpose: "normalise" | "harden";
+    }
   | { readonly id: string; readonly kind: "air-cool"; readonly step: number; readonly coolTo: "black" | "hand-warm" }
   | { readonly id: string; readonly kind: "quench"; readonly step: number; readonly medium: string; readonly bath_C: number }
   | { readonly id: string; readonly kind: "straighten"; readonly step: number }
   | { readonly id: string; readonly kind: "cool-down"; readonly step: number }
   | { readonly id: string; readonly kind: "first-file"; readonly step: number }
-  | { readonly id: string; readonly kind: "oven"; readonly step: number; readonly target_C: number; readonly count: number; readonly of: number }
-  | { readonly id: string; readonly kind: "temper"; readonly step: number; readonly target_C: number; readonly hold_s: number; readonly count: number; readonly of: number }
+  | {
+      readonly id: string;
+      readonly kind: "oven";
+      readonly step: number;
+      readonly target_C: number;
+      readonly count: number;
+      readonly of: number;
+    }
+  | {
+      readonly id: string;
+      readonly kind: "temper";
+      readonly step: number;
+      readonly target_C: number;
+      readonly hold_s: number;
+      readonly count: number;
+      readonly of: number;
+    }
   | { readonly id: string; readonly kind: "prove"; readonly step: number };
 
 /** Where a piece hangs on the rack. */

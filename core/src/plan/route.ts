@@ -94,7 +94,7 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
 function quenchStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece): Step {
   const usual = steel.file?.bath.medium ?? "fast-oil";
   const isShallow = steel.file?.family === "high-carbon" && steel.composition_wtpct.Mn < 0.3;
-  const id = isShallow && thickness_mm(piece.section) > 8 ? "water" : usual;
+  const id = isShallow && thickness_mm(piece.section) > 6 ? "water" : usual;
   const medium = catalogue.medium(id)!;
   const why =
     medium.kind === "oil"
@@ -104,9 +104,13 @@ function quenchStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece): S
 }
 
 /** Hardness wanted by a use, HRC. */
-export function targetOf(catalogue: Catalogue, use: string): { low_HRC: number; high_HRC: number; mid_HRC: number; why: string; name: string } {
+export function targetOf(
+  catalogue: Catalogue,
+  use: string,
+): { low_HRC: number; high_HRC: number; mid_HRC: number; why: string; name: string } {
   const found = catalogue.use(use);
-  if (found === undefined) throw new InputError({ code: "not-a-choice", path: "/use", got: use, allowed: catalogue.uses.map((u) => u.id).join(", ") });
+  if (found === undefined)
+    throw new InputError({ code: "not-a-choice", path: "/use", got: use, allowed: catalogue.uses.map((u) => u.id).join(", ") });
   const [low, high] = found.target_HRC as [number, number];
   return { low_HRC: low, high_HRC: high, mid_HRC: 0.5 * (low + high), why: found.why, name: found.name };
 }
@@ -136,6 +140,11 @@ export function planRoute(catalogue: Catalogue, piece: Piece, school: School): R
   const before = structureBeforeHardening(piece, first);
   return {
     school,
-    steps: [...first, hardenStep(steel, piece, school, before), quenchStep(catalogue, steel, piece), ...temperSteps(catalogue, steel, piece)],
+    steps: [
+      ...first,
+      hardenStep(steel, piece, school, before),
+      quenchStep(catalogue, steel, piece),
+      ...temperSteps(catalogue, steel, piece),
+    ],
   };
 }

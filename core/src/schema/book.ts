@@ -53,7 +53,12 @@ export const StepSchema = tagged(
     coolTo: choice(["black", "hand-warm"] as const),
     why,
   }),
-  strict({ kind: Type.Literal("harden"), temperature_C: between(600, 1200, "Heat, C"), hold_min: between(0, 240, "Hold at heat, min"), why }),
+  strict({
+    kind: Type.Literal("harden"),
+    temperature_C: between(600, 1200, "Heat, C"),
+    hold_min: between(0, 240, "Hold at heat, min"),
+    why,
+  }),
   strict({
     kind: Type.Literal("quench"),
     medium: Type.String({ maxLength: 30 }),

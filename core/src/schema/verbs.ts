@@ -1,7 +1,17 @@
 /** Inputs of the command line's verbs. */
 
 import { Type } from "@sinclair/typebox";
-import { AgitationSchema, between, choice, CompositionSchema, CycleSchema, PriorStructureSchema, SectionSchema, strict, tagged } from "./parts.js";
+import {
+  AgitationSchema,
+  between,
+  choice,
+  CompositionSchema,
+  CycleSchema,
+  PriorStructureSchema,
+  SectionSchema,
+  strict,
+  tagged,
+} from "./parts.js";
 
 const SteelInput = Type.Unsafe<string | { composition_wtpct: { C: number } & Record<string, number> }>({
   description: "Id of a steel in the catalogue, or { composition_wtpct }",

@@ -60,6 +60,7 @@ function tangent(before: Point | undefined, here: Point, after: Point | undefine
 
 const HANDLE = 0.35;
 const PIECES_A_SPAN = 10;
+const BEVEL_POINTS = 10;
 
 /** A smooth line through points, broken at corners; each span a cubic, sampled. */
 function smoothLine(points: readonly Point[], corners: readonly boolean[]): Point[] {
@@ -86,8 +87,17 @@ interface Axis {
 }
 
 function axisOf(form: KindFile, length_mm: number): Axis {
-  const raw = (form.axis ?? [[0, 0], [0, 0.5], [0, 1]]).map((p) => ({ x: p[0]! * length_mm, y: p[1]! * length_mm }));
-  const points = smoothLine(raw, raw.map(() => false));
+  const raw = (
+    form.axis ?? [
+      [0, 0],
+      [0, 0.5],
+      [0, 1],
+    ]
+  ).map((p) => ({ x: p[0]! * length_mm, y: p[1]! * length_mm }));
+  const points = smoothLine(
+    raw,
+    raw.map(() => false),
+  );
   const along = [0];
   for (let i = 1; i < points.length; i++) along.push(along[i - 1]! + distance(points[i - 1]!, points[i]!));
   return { points, along };
@@ -111,10 +121,25 @@ function beside(axis: Axis, s: number, offset_mm: number): Point {
 function bevelLine(form: KindFile, axis: Axis, breadth: number, edge: readonly Point[]): Point[] {
   if (form.bevel === undefined || edge.length === 0) return [];
   const { depth, from, to } = form.bevel;
-  const inside = form.stations.filter(({ s }) => s >= from && s <= to);
-  if (inside.length < 2) return [];
-  const points = inside.map(({ s, edge: e, back }) => beside(axis, s, (e - depth * Math.min(1, e + back)) * breadth));
-  return smoothLine(points, points.map(() => false));
+  const offset = (s: number): number => {
+    const { stations } = form;
+    const i = Math.max(
+      1,
+      stations.findIndex((station) => station.s >= s),
+    );
+    const [a, b] = [stations[i - 1]!, stations[i]!];
+    const share = b.s > a.s ? (s - a.s) / (b.s - a.s) : 0;
+    const at = (end: "edge" | "back"): number => a[end] + share * (b[end] - a[end]);
+    return at("edge") - depth * Math.min(1, at("edge") + at("back"));
+  };
+  const points = Array.from({ length: BEVEL_POINTS }, (_, k) => {
+    const s = from + ((to - from) * k) / (BEVEL_POINTS - 1);
+    return beside(axis, s, offset(s) * breadth);
+  });
+  return smoothLine(
+    points,
+    points.map(() => false),
+  );
 }
 
 /** The silhouette of a piece drawn in a form. @throws InputError not-a-choice when the form is of another kind. */
@@ -125,8 +150,14 @@ export function outlineOf(piece: Piece, form: KindFile): Outline {
   const breadth = breadth_mm(piece);
   const axis = axisOf(form, piece.length_mm);
   const corners = form.stations.map(({ corner }) => corner === true);
-  const back = smoothLine(form.stations.map(({ s, back: b }) => beside(axis, s, -b * breadth)), corners);
-  const edge = smoothLine(form.stations.map(({ s, edge: e }) => beside(axis, s, e * breadth)), corners);
+  const back = smoothLine(
+    form.stations.map(({ s, back: b }) => beside(axis, s, -b * breadth)),
+    corners,
+  );
+  const edge = smoothLine(
+    form.stations.map(({ s, edge: e }) => beside(axis, s, e * breadth)),
+    corners,
+  );
   const contour = [...back, ...[...edge].reverse()];
   const xs = contour.map(({ x }) => x);
   const ys = contour.map(({ y }) => y);

@@ -113,7 +113,7 @@ export interface HardenResult {
 
 /** Half thickness of each column from edge to spine, m. */
 function wedgeColumns_m(spine_mm: number, edge_mm: number, count: number): number[] {
-  return Array.from({ length: count }, (_, j) => (0.0005 * (edge_mm + ((spine_mm - edge_mm) * (j + 0.5)) / count)));
+  return Array.from({ length: count }, (_, j) => 0.0005 * (edge_mm + ((spine_mm - edge_mm) * (j + 0.5)) / count));
 }
 
 /** Nodes across half a thickness; columns along a blade or a square. Good to 1 HRC at half of this. */
@@ -121,6 +121,11 @@ const PLATE_NODES = 41;
 const WEDGE_NODES = 10;
 const WEDGE_COLUMNS = 30;
 const SQUARE_NODES = 16;
+/** Change of temperature aimed at in a step where many cases are run, K. */
+const COARSE_STEP_K = 8;
+const COARSE_PLATE_NODES = 11;
+const COARSE_WEDGE_NODES = 6;
+const COARSE_WEDGE_COLUMNS = 18;
 
 interface Places {
   readonly grid: Grid;
@@ -130,20 +135,25 @@ interface Places {
   readonly spine: number | null;
 }
 
-function gridOf(section: Section): Places {
+/** Full for an answer; coarse for sliding through many, within 1 HRC of it away from a cliff. */
+export type Resolution = "full" | "coarse";
+
+function gridOf(section: Section, resolution: Resolution): Places {
+  const isFull = resolution === "full";
   if (section.shape === "plate" || section.shape === "round") {
     const size_mm = section.shape === "plate" ? section.thickness_mm : section.diameter_mm;
     const geometryExponent = section.shape === "plate" ? 0 : 1;
-    const grid = makeGrid({ nodes: PLATE_NODES, halfThickness_m: [size_mm / 2000], geometryExponent });
-    return { grid, surface: PLATE_NODES - 1, centre: 0, edge: null, spine: null };
+    const nodes = isFull ? PLATE_NODES : COARSE_PLATE_NODES;
+    const grid = makeGrid({ nodes, halfThickness_m: [size_mm / 2000], geometryExponent });
+    return { grid, surface: nodes - 1, centre: 0, edge: null, spine: null };
   }
   if (section.shape === "square") {
     const half_m = section.side_mm / 2000;
-    const m = SQUARE_NODES;
+    const m = isFull ? SQUARE_NODES : COARSE_WEDGE_NODES + 2;
     const grid = makeGrid({ nodes: m, halfThickness_m: Array.from({ length: m }, () => half_m), columnHeight_m: half_m / m });
     return { grid, surface: m - 1, centre: 0, edge: null, spine: null };
   }
-  const [m, n] = [WEDGE_COLUMNS, WEDGE_NODES];
+  const [m, n] = isFull ? [WEDGE_COLUMNS, WEDGE_NODES] : [COARSE_WEDGE_COLUMNS, COARSE_WEDGE_NODES];
   const grid = makeGrid({
     nodes: n,
     halfThickness_m: wedgeColumns_m(section.spine_mm, section.edge_mm, m),
@@ -263,7 +273,7 @@ function variations(count: number): Variation[] {
 
 function ensemble(plan: HardenPlan, place: "body" | "edge" | "spine", members: number): EnsembleSpread {
   const { size_mm, isRound } = placeSection(plan.section, place);
-  const nodes = 11;
+  const nodes = COARSE_PLATE_NODES;
   const grid = makeGrid({ nodes, halfThickness_m: [size_mm / 2000], geometryExponent: isRound ? 1 : 0 });
   const whole: HardenPlan = {
     ...plan,
@@ -274,7 +284,7 @@ function ensemble(plan: HardenPlan, place: "body" | "edge" | "spine", members: n
   const centre_HRC: number[] = [];
   let [surfaceHard, centreHard] = [0, 0];
   for (const v of variations(members)) {
-    const { structure } = runCase(whole, grid, [], v, 8);
+    const { structure } = runCase(whole, grid, [], v, COARSE_STEP_K);
     surface_HRC.push(rockwellCFromVickers(nodeHardness_HV(structure, nodes - 1)));
     centre_HRC.push(rockwellCFromVickers(nodeHardness_HV(structure, 0)));
     surfaceHard += hardened(structure, nodes - 1) / members;
@@ -301,7 +311,10 @@ const FIRST_TENTH = reducedTime(0.1);
  * How many seconds longer the watched place could have spent at its worst temperature before the first tenth of
  * ferrite, pearlite or bainite: the reduced time left, divided by the fastest rate (Scheil's rule of additive shares).
  */
-function noseMargin(curve: { time_s: Float64Array; temperature_C: Float64Array }, table: DecompositionTable): { margin_s: number; nose_C: number } {
+function noseMargin(
+  curve: { time_s: Float64Array; temperature_C: Float64Array },
+  table: DecompositionTable,
+): { margin_s: number; nose_C: number } {
   const answer = { margin_s: Infinity, nose_C: table.martensiteStart_C };
   const changes = [table.pearlite_1_s, table.bainite_1_s, table.ferriteLimit[Math.round(table.ac1_C)]! > 0.05 ? table.ferrite_1_s : null];
   for (const rate of changes) {
@@ -325,13 +338,13 @@ function noseMargin(curve: { time_s: Float64Array; temperature_C: Float64Array }
 /** Above this share of martensite at the surface, bending by hand is dangerous (common practice, no source). */
 const BENDS_NO_MORE = 0.5;
 
-function straightenWindow(result: QuenchResult, afterTransfer_s: number): HardenResult["straighten"] {
-  if (result.firstMartensite_s === null) return null;
-  const surface = result.curve.martensite[0]!;
-  const stiff = surface.findIndex((m) => m >= BENDS_NO_MORE);
-  if (stiff < 0) return null;
-  const from_s = Math.max(0, result.firstMartensite_s - afterTransfer_s);
-  return { from_s, to_s: Math.max(from_s, result.curve.time_s[stiff]! - afterTransfer_s) };
+/** Of the body of the piece: a thin edge hardens first, but it is the body that resists the bend. */
+function straightenWindow({ curve }: QuenchResult, afterTransfer_s: number): HardenResult["straighten"] {
+  const surface = curve.martensite[0]!;
+  const [begun, stiff] = [surface.findIndex((m) => m > 0), surface.findIndex((m) => m >= BENDS_NO_MORE)];
+  if (begun < 0 || stiff < 0) return null;
+  const from_s = Math.max(0, curve.time_s[begun]! - afterTransfer_s);
+  return { from_s, to_s: Math.max(from_s, curve.time_s[stiff]! - afterTransfer_s) };
 }
 
 /** Seconds in still air from one temperature to hand-warm, the piece being even in itself. */
@@ -396,7 +409,8 @@ function noticesOf(plan: HardenPlan, { austenite }: Case, chanceCentre: number, 
   if (plan.prior === "as-forged") add("grain-unknown", "The grain of a forged piece is not known; it is taken as coarse. Normalise first.");
   if (austenite.extent < 0.05) {
     add("not-austenite", `At ${Math.round(plan.heat_C)} C hardly any of this steel is austenite: it will not harden.`);
-  } else if (austenite.extent < 0.9) add("part-austenite", `Only ${Math.round(100 * austenite.extent)} % of the steel had become austenite.`);
+  } else if (austenite.extent < 0.9)
+    add("part-austenite", `Only ${Math.round(100 * austenite.extent)} % of the steel had become austenite.`);
   if (austenite.astmGrain < 6.5 && austenite.extent > 0.5) {
     add("coarse-grain", `Grain about ASTM ${austenite.astmGrain.toFixed(1)}: too hot or too long; normalise before another try.`);
   }
@@ -457,6 +471,7 @@ function quenchLine_mm(grid: Grid, structure: NodeStructure): number | null {
 export interface HardenOptions {
   /** Size of the ensemble; 0 leaves out the spread (for sliding through many cases). */
   readonly members?: number;
+  readonly resolution?: Resolution;
 }
 
 /**
@@ -466,11 +481,11 @@ export interface HardenOptions {
  * @source hardening-note (calibrated); every published part named where it stands
  * @error docs/validation.md; hardenability right to about a quarter in ideal diameter
  */
-export function harden(plan: HardenPlan, { members = MEMBERS }: HardenOptions = {}): HardenResult {
+export function harden(plan: HardenPlan, { members = MEMBERS, resolution = "full" }: HardenOptions = {}): HardenResult {
   requireSense(plan);
-  const { grid, surface, centre, edge, spine } = gridOf(plan.section);
+  const { grid, surface, centre, edge, spine } = gridOf(plan.section, resolution);
   const slowest = spine ?? centre;
-  const run = runCase(plan, grid, [surface, centre, slowest], AS_PLANNED);
+  const run = runCase(plan, grid, [surface, centre, slowest], AS_PLANNED, resolution === "full" ? undefined : COARSE_STEP_K);
   const { result, structure, austenite } = run;
   const body = members > 0 ? ensemble(plan, "body", members) : null;
   const at = (place: "edge" | "spine", node: number): HardnessValue =>
@@ -497,7 +512,8 @@ export function harden(plan: HardenPlan, { members = MEMBERS }: HardenOptions = 
     noseMargin_s: margin_s,
     nose_C,
     straighten: straightenWindow(result, transferEnd_s),
-    handWarm_s: (plan.bath_s === null && bathCold_s !== null ? bathCold_s : endOfRun_s + airCooling_s(plan.section, lastHot_C)) - transferEnd_s,
+    handWarm_s:
+      (plan.bath_s === null && bathCold_s !== null ? bathCold_s : endOfRun_s + airCooling_s(plan.section, lastHot_C)) - transferEnd_s,
     quenchLine_mm: plan.immersion.kind === "edge" ? quenchLine_mm(grid, structure) : null,
     profile: profileOf(plan.section, grid, structure),
     curve: thinned(result.curve, 240),

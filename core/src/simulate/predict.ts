@@ -15,7 +15,8 @@ import { transformations, type Transformations } from "./transformations.js";
 const TRANSFER_s = 1.5;
 
 function stepOf<K extends Step["kind"]>(route: Route, kind: K): Extract<Step, { kind: K }> {
-  const found = route.steps.find((step): step is Extract<Step, { kind: K }> => step.kind === kind);
+  // The last of its kind: a piece that was hardened again is what the last hardening made of it.
+  const found = route.steps.findLast((step): step is Extract<Step, { kind: K }> => step.kind === kind);
   if (found === undefined) throw new InputError({ code: "missing", path: "/route/steps", message: `The route has no step to ${kind}.` });
   return found;
 }
@@ -26,7 +27,12 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route): 
   const quench = stepOf(route, "quench");
   const medium = catalogue.medium(quench.medium);
   if (medium === undefined) {
-    throw new InputError({ code: "unknown-medium", path: "/route/steps", got: quench.medium, allowed: catalogue.media.map(({ id }) => id).join(", ") });
+    throw new InputError({
+      code: "unknown-medium",
+      path: "/route/steps",
+      got: quench.medium,
+      allowed: catalogue.media.map(({ id }) => id).join(", "),
+    });
   }
   return {
     steel: resolveSteel(catalogue, piece.steel),
@@ -94,7 +100,12 @@ interface TemperedPlace {
  * Tempering starts from the simulated structure but from the steel's own fully hardened figure: the simulation reads some
  * steels one to three points hard (hardening-note), the figure is what testers find.
  */
-function temperPlace(steel: HardenPlan["steel"]["temper"], cycles: readonly TemperCycle[], mean_HRC: number, sd_HRC: number): TemperedPlace {
+function temperPlace(
+  steel: HardenPlan["steel"]["temper"],
+  cycles: readonly TemperCycle[],
+  mean_HRC: number,
+  sd_HRC: number,
+): TemperedPlace {
   const asQuenched_HRC = Math.min(mean_HRC, steel.nominal_HRC);
   const at = (aq_HRC: number, shift_K: number): number =>
     temperedHardness({
@@ -189,27 +200,21 @@ function thicker(section: Section, ratio: number): Section {
   }
 }
 
-/** A place of a section as a plate or round of its own, which is quick and near enough for sliding. */
-function placesOf(section: Section): { working: Section; thickest: Section; isOne: boolean } {
-  if (section.shape !== "wedge") return { working: section, thickest: section, isOne: true };
-  return {
-    working: { shape: "plate", thickness_mm: Math.max(0.3, section.edge_mm) },
-    thickest: { shape: "plate", thickness_mm: section.spine_mm },
-    isOne: false,
-  };
+/** As quenched at the working place and at the thickest, quickly: coarse grid, no ensemble. */
+function quickHardness(plan: HardenPlan): { working_HRC: number; thickest_HRC: number; isHardThrough: boolean } {
+  const { edge, spine, surface, centre, chanceHard } = harden(plan, { members: 0, resolution: "coarse" });
+  const [working, thickest] = [edge ?? surface, spine ?? centre];
+  const isHardThrough = spine === null ? chanceHard.centre > 0.5 : spine.mean_HRC > working.mean_HRC - 3;
+  return { working_HRC: working.mean_HRC, thickest_HRC: thickest.mean_HRC, isHardThrough };
 }
 
-function quickAnswer(plan: HardenPlan, cycles: readonly TemperCycle[]): { working_HRC: number; thickest_HRC: number; isHardThrough: boolean } {
-  const { working, thickest, isOne } = placesOf(plan.section);
-  const at = (section: Section): HardenResult => harden({ ...plan, section }, { members: 0 });
-  const soft = at(thickest);
-  const hard = isOne ? soft : at(working);
+function quickAnswer(
+  plan: HardenPlan,
+  cycles: readonly TemperCycle[],
+): { working_HRC: number; thickest_HRC: number; isHardThrough: boolean } {
+  const { working_HRC, thickest_HRC, isHardThrough } = quickHardness(plan);
   const end = (mean_HRC: number): number => temperPlace(plan.steel.temper, cycles, mean_HRC, 0).tempered.mean_HRC;
-  return {
-    working_HRC: end(hard.surface.mean_HRC),
-    thickest_HRC: end(soft.centre.mean_HRC),
-    isHardThrough: soft.chanceHard.centre > 0.5,
-  };
+  return { working_HRC: end(working_HRC), thickest_HRC: end(thickest_HRC), isHardThrough };
 }
 
 const RANGES: Readonly<Record<Track, readonly [number, number]>> = { temper: [150, 450], heat: [720, 900], thickness: [0.5, 2] };
@@ -223,10 +228,15 @@ export function response(catalogue: Catalogue, piece: Piece, route: Route, track
   const xs = Array.from({ length: POINTS[track] }, (_, i) => low + ((high - low) * i) / (POINTS[track] - 1));
   const base = thickness_mm(piece.section);
   if (track === "temper") {
-    const fixed = quickAnswerPlaces(plan);
+    const fixed = quickHardness(plan);
     const end = (mean_HRC: number, temperature_C: number): number =>
-      temperPlace(plan.steel.temper, cycles.map((c) => ({ ...c, temperature_C })), mean_HRC, 0).tempered.mean_HRC;
-    return { track, points: xs.map((x) => ({ x, working_HRC: end(fixed.working, x), thickest_HRC: end(fixed.thickest, x) })) };
+      temperPlace(
+        plan.steel.temper,
+        cycles.map((c) => ({ ...c, temperature_C })),
+        mean_HRC,
+        0,
+      ).tempered.mean_HRC;
+    return { track, points: xs.map((x) => ({ x, working_HRC: end(fixed.working_HRC, x), thickest_HRC: end(fixed.thickest_HRC, x) })) };
   }
   return {
     track,
@@ -236,13 +246,6 @@ export function response(catalogue: Catalogue, piece: Piece, route: Route, track
       return { x: track === "heat" ? x : x * base, working_HRC, thickest_HRC };
     }),
   };
-}
-
-function quickAnswerPlaces(plan: HardenPlan): { working: number; thickest: number } {
-  const { working, thickest, isOne } = placesOf(plan.section);
-  const at = (section: Section): HardenResult => harden({ ...plan, section }, { members: 0 });
-  const soft = at(thickest);
-  return { working: (isOne ? soft : at(working)).surface.mean_HRC, thickest: soft.centre.mean_HRC };
 }
 
 /** The same piece in each of several baths at their usual temperatures. */

@@ -24,7 +24,8 @@ export interface QuenchInput {
   readonly grid: Grid;
   readonly start_C: number;
   readonly stages: readonly Stage[];
-  readonly body: { readonly kind: "steel"; readonly structure: NodeStructure } | { readonly kind: "plain"; readonly material: PlainMaterial };
+  readonly body:
+    { readonly kind: "steel"; readonly structure: NodeStructure } | { readonly kind: "plain"; readonly material: PlainMaterial };
   /** Nodes whose temperature and martensite are kept in time. */
   readonly watch: readonly number[];
   /** Largest change of temperature aimed at in one step, K. */
@@ -44,8 +45,6 @@ export interface QuenchResult {
   readonly curve: WatchedCurve;
   /** When each stage ended, s after the start. */
   readonly stageEnd_s: readonly number[];
-  /** When any node first reached its martensite start, s; null when none did. */
-  readonly firstMartensite_s: number | null;
   readonly steps: number;
 }
 
@@ -123,14 +122,18 @@ function readProperties(body: QuenchInput["body"], fields: Fields): void {
 export function runQuench({ grid, start_C, stages, body, watch, stepAim_K = 4 }: QuenchInput): QuenchResult {
   const count = grid.columns * grid.nodes;
   const array = (): Float64Array => new Float64Array(count);
-  const fields: Fields = { temperature_C: array().fill(start_C), conductivity_W_mK: array(), volumeHeat_J_m3K: array(), released_J_m3: array() };
+  const fields: Fields = {
+    temperature_C: array().fill(start_C),
+    conductivity_W_mK: array(),
+    volumeHeat_J_m3K: array(),
+    released_J_m3: array(),
+  };
   const [before, middle] = [array().fill(start_C), array()];
   const scratch = makeScratch(grid);
   const recorder = makeRecorder(watch.length);
   const structure = body.kind === "steel" ? body.structure : null;
   const T = fields.temperature_C;
   const stageEnd_s: number[] = [];
-  let firstMartensite_s: number | null = null;
   let time_s = 0;
   let steps = 0;
   record(recorder, 0, watch, T, structure);
@@ -168,7 +171,6 @@ export function runQuench({ grid, start_C, stages, body, watch, stepAim_K = 4 }:
         const move = Math.abs(T[i]! - before[i]!);
         if (move > largestMove) largestMove = move;
         if (T[i]! > hottest_C) hottest_C = T[i]!;
-        if (firstMartensite_s === null && structure !== null && T[i]! < structure.martensiteStart_C[i]!) firstMartensite_s = time_s;
       }
       record(recorder, time_s, watch, T, structure);
       if (stage.until_C !== undefined && hottest_C <= stage.until_C) break;
@@ -183,7 +185,6 @@ export function runQuench({ grid, start_C, stages, body, watch, stepAim_K = 4 }:
     temperature_C: T,
     curve: { time_s: cut(recorder.time_s), temperature_C: recorder.temperature_C.map(cut), martensite: recorder.martensite.map(cut) },
     stageEnd_s,
-    firstMartensite_s,
     steps,
   };
 }

@@ -24,6 +24,8 @@ export function oxideVerb(input: unknown) {
   const shift = steel === undefined ? 0 : alloyShift_K(resolveSteel(CATALOGUE, steel as SteelInput).composition_wtpct);
   const film_nm = oxideFilm_nm({ temperature_C, hold_min, alloyShift_K: shift });
   const notices: Notice[] =
-    hold_min < 1 || hold_min > 240 ? [{ code: "outside-source-range", message: "Outside what the colours were fitted to: 1 minute to 4 hours." }] : [];
+    hold_min < 1 || hold_min > 240
+      ? [{ code: "outside-source-range", message: "Outside what the colours were fitted to: 1 minute to 4 hours." }]
+      : [];
   return { hex: filmHex(film_nm), name: oxideName(film_nm), film_nm, notices };
 }

@@ -5,12 +5,7 @@ import { alloyShift_K, filmHex, growFilm_nm, oxideName } from "../colour/oxide.j
 import { InputError, type Notice } from "../errors.js";
 import type { Surface } from "../evidence/belief.js";
 import { hardnessVerdict } from "../evidence/verdict.js";
-import {
-  brinellFromRockwellC,
-  rockwellAFromRockwellC,
-  rockwellCFromVickers,
-  vickersFromRockwellC,
-} from "../kinetics/hardness.js";
+import { brinellFromRockwellC, rockwellAFromRockwellC, rockwellCFromVickers, vickersFromRockwellC } from "../kinetics/hardness.js";
 import { temperedHardness } from "../kinetics/temper.js";
 import { resolveSteel, type SteelInput } from "../plan/catalogue.js";
 import { requireValid } from "../schema/check.js";
@@ -25,7 +20,13 @@ function mediumOf(medium: string | { heatTransfer_W_m2K: number }) {
   const found = CATALOGUE.medium(medium);
   if (found === undefined) {
     const known = CATALOGUE.media.map(({ id }) => id).join(", ");
-    throw new InputError({ code: "unknown-medium", path: "/quench/medium", got: medium, allowed: known, message: `/quench/medium: no medium "${medium}"; there are ${known}, or { "heatTransfer_W_m2K": … }` });
+    throw new InputError({
+      code: "unknown-medium",
+      path: "/quench/medium",
+      got: medium,
+      allowed: known,
+      message: `/quench/medium: no medium "${medium}"; there are ${known}, or { "heatTransfer_W_m2K": … }`,
+    });
   }
   return found;
 }
@@ -92,10 +93,14 @@ export function temperVerb(input: unknown) {
   const shift = alloyShift_K(resolved.composition_wtpct);
   const film_nm = cycles.reduce((film, cycle) => growFilm_nm(film, { ...cycle, alloyShift_K: shift }), 0);
   const notices: Notice[] = [];
-  if (equivalent_C > 480) notices.push({ code: "outside-source-range", message: "Above 480 C equivalent the curve is good to about 3 HRC." });
+  if (equivalent_C > 480)
+    notices.push({ code: "outside-source-range", message: "Above 480 C equivalent the curve is good to about 3 HRC." });
   if (equivalent_C < 150) notices.push({ code: "stress-not-relieved", message: "Below 150 C for an hour plain steel keeps its stresses." });
   if (resolved.temper.nominal_HRC - aq > 3) {
-    notices.push({ code: "soft-as-quenched", message: "Soft after the quench: slack quench, lost carbon or kept austenite. A temper does not mend the first." });
+    notices.push({
+      code: "soft-as-quenched",
+      message: "Soft after the quench: slack quench, lost carbon or kept austenite. A temper does not mend the first.",
+    });
   }
   if (resolved.file === null) notices.push({ code: "unlisted-steel", message: "Not a listed steel: general curve, wider spread." });
   return {
@@ -111,12 +116,20 @@ export function temperVerb(input: unknown) {
 export function verdictVerb(input: unknown) {
   const { prior, files = [], rockwell: tester, decarburised, piece_C } = requireValid("VerbVerdict", input);
   if (prior === undefined && files.length === 0 && tester === undefined) {
-    throw new InputError({ code: "no-evidence", path: "", message: "Give a prior, files or rockwell readings: there is nothing to judge." });
+    throw new InputError({
+      code: "no-evidence",
+      path: "",
+      message: "Give a prior, files or rockwell readings: there is nothing to judge.",
+    });
   }
   const surface: Surface = decarburised === undefined ? "as-it-came" : decarburised ? "heated-long-unprotected" : "ground";
   const { summary, notices, corrected } = hardnessVerdict({
     ...(prior === undefined ? {} : { prior: { mean_HRC: prior.mean, sd_HRC: prior.sd } }),
-    strokes: files.map(({ hrc, result, fileSd }) => ({ hardness_HRC: hrc, result, ...(fileSd === undefined ? {} : { fileSpread_HRC: fileSd }) })),
+    strokes: files.map(({ hrc, result, fileSd }) => ({
+      hardness_HRC: hrc,
+      result,
+      ...(fileSd === undefined ? {} : { fileSpread_HRC: fileSd }),
+    })),
     ...(tester === undefined
       ? {}
       : {
@@ -135,7 +148,16 @@ export function verdictVerb(input: unknown) {
     hrc: { mean: summary.mean_HRC, sd: summary.sd_HRC },
     p05: summary.p05_HRC,
     p95: summary.p95_HRC,
-    ...(corrected === null ? {} : { rockwell: { raw: corrected.raw_HRC, corrected: corrected.corrected_HRC, standardError: corrected.standardError_HRC, n: corrected.count } }),
+    ...(corrected === null
+      ? {}
+      : {
+          rockwell: {
+            raw: corrected.raw_HRC,
+            corrected: corrected.corrected_HRC,
+            standardError: corrected.standardError_HRC,
+            n: corrected.count,
+          },
+        }),
     notices,
   };
 }

@@ -22,7 +22,12 @@ function checkFileVerb(input: unknown): FileReport {
 
 const VERBS: Readonly<Record<string, Verb>> = {
   steels: { run: steelsVerb, schema: "VerbSteels", about: "The steels of the catalogue", needsInput: false },
-  transformations: { run: transformationsVerb, schema: "VerbTransformations", about: "The temperatures that matter for a steel", needsInput: true },
+  transformations: {
+    run: transformationsVerb,
+    schema: "VerbTransformations",
+    about: "The temperatures that matter for a steel",
+    needsInput: true,
+  },
   harden: { run: hardenVerb, schema: "VerbHarden", about: "Heat, soak and quench a section", needsInput: true },
   temper: { run: temperVerb, schema: "VerbTemper", about: "Hardness after tempering", needsInput: true },
   verdict: { run: verdictVerb, schema: "VerbVerdict", about: "What files and tester readings say", needsInput: true },

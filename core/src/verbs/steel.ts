@@ -8,21 +8,23 @@ import { transformations } from "../simulate/transformations.js";
 
 export function steelsVerb(input: unknown) {
   requireValid("VerbSteels", input ?? {});
-  return CATALOGUE.steels.map(({ id, name, family, about, composition_wtpct, austenitise_C, normalise_C, soak_min, soakDemand, bath, temper }) => ({
-    id,
-    name,
-    composition_wtpct: composition_wtpct.value,
-    family,
-    about,
-    austenitise_C: austenitise_C.range,
-    normalise_C: normalise_C.value,
-    soakDemand,
-    soak_min: soak_min.base,
-    bath: bath.medium,
-    nominalAsQuenched_hrc: temper.nominalAsQuenched_HRC ?? null,
-    embrittlement_C: temper.embrittlement_C,
-    source: { composition: composition_wtpct.source, heats: austenitise_C.source, temper: temper.source },
-  }));
+  return CATALOGUE.steels.map(
+    ({ id, name, family, about, composition_wtpct, austenitise_C, normalise_C, soak_min, soakDemand, bath, temper }) => ({
+      id,
+      name,
+      composition_wtpct: composition_wtpct.value,
+      family,
+      about,
+      austenitise_C: austenitise_C.range,
+      normalise_C: normalise_C.value,
+      soakDemand,
+      soak_min: soak_min.base,
+      bath: bath.medium,
+      nominalAsQuenched_hrc: temper.nominalAsQuenched_HRC ?? null,
+      embrittlement_C: temper.embrittlement_C,
+      source: { composition: composition_wtpct.source, heats: austenitise_C.source, temper: temper.source },
+    }),
+  );
 }
 
 /** Notices for a composition outside what the formulas were made for. */

@@ -1,0 +1,164 @@
+/** One act fills the screen: what to do, what it is now, what is left, and the one key that ends it. */
+
+import type { Act, PieceState } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import { useEffect } from "react";
+import { Link, useParams } from "react-router";
+import { usePrediction } from "../../compute/useAnswers.js";
+import { actWords } from "../../format/actWords.js";
+import { showTimeOfDay } from "../../format/show.js";
+import { Hatches } from "../../parts/Drawing.js";
+import { useNow, usePiece, useSettings } from "../../store/useStore.js";
+import { CoolAct } from "./parts/CoolAct.js";
+import { HeatAct } from "./parts/HeatAct.js";
+import { QuenchAct } from "./parts/QuenchAct.js";
+import { TimerAct } from "./parts/TimerAct.js";
+import { readingWords } from "./readingWords.js";
+import { lastTap, useBench, type Bench } from "./useBench.js";
+import "./bench.css";
+
+export interface ActProps<K extends Act["kind"] = Act["kind"]> {
+  readonly state: PieceState;
+  readonly act: Extract<Act, { kind: K }>;
+  readonly bench: Bench;
+  readonly now_ms: number;
+}
+
+/** The key that ends the act; Space presses it, Backspace takes the last tap back. A foot switch sends these. */
+export function ActKey({
+  label,
+  note,
+  bench,
+  onPress,
+  isTest,
+}: {
+  label: string;
+  note?: string;
+  bench: Bench;
+  onPress: () => void;
+  isTest?: string;
+}) {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const target = event.target as HTMLElement | null;
+      if (event.repeat || target?.closest("button, a, input, [role=dialog]")) return;
+      if (event.key === " ") {
+        event.preventDefault();
+        onPress();
+      } else if (event.key === "Backspace") {
+        event.preventDefault();
+        bench.undo();
+      }
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+  if (isTest !== undefined) {
+    return (
+      <Button component={Link} to={isTest} variant="contained" className="bench-act">
+        {label}
+        {note ? <small>{note}</small> : null}
+      </Button>
+    );
+  }
+  return (
+    <Button variant="contained" className="bench-act" disabled={bench.isStoring} onClick={onPress}>
+      {label}
+      {note ? <small>{note}</small> : null}
+    </Button>
+  );
+}
+
+function ActScreen({ state, act, bench, now_ms }: ActProps) {
+  switch (act.kind) {
+    case "heat":
+      return <HeatAct state={state} act={act} bench={bench} now_ms={now_ms} />;
+    case "hold":
+    case "temper":
+      return <TimerAct state={state} act={act} bench={bench} now_ms={now_ms} />;
+    case "quench":
+    case "straighten":
+      return <QuenchAct state={state} act={act} bench={bench} now_ms={now_ms} />;
+    case "air-cool":
+    case "cool-down":
+    case "first-file":
+    case "oven":
+    case "prove":
+      return <CoolAct state={state} act={act} bench={bench} now_ms={now_ms} />;
+  }
+}
+
+function LogLine({ state, bench }: { state: PieceState; bench: Bench }) {
+  const units = useSettings();
+  const last = lastTap(state);
+  const event = state.events.find(({ id }) => id === last?.id);
+  return (
+    <div className="bench-log">
+      <span role="status">
+        {bench.trouble ?? (event ? `Stored ${showTimeOfDay(event.at_ms)}: ${readingWords(event, state, units)}` : "Nothing logged yet")}
+      </span>
+      {event ? (
+        <button type="button" onClick={bench.undo} disabled={bench.isStoring}>
+          Undo
+        </button>
+      ) : null}
+    </div>
+  );
+}
+
+function Running({ state, act }: { state: PieceState; act: Act }) {
+  const units = useSettings();
+  const now_ms = useNow(act.kind === "quench" || act.kind === "straighten" ? 100 : 500);
+  const bench = useBench(state);
+  // Asked early, so that the window to straighten is known before the bath.
+  usePrediction(state.piece, state.route);
+  const words = actWords(act, state.route, units);
+  const count = state.acts.indexOf(act) + 1;
+  return (
+    <main className="bench">
+      <Hatches />
+      <header className="bench-head">
+        <div>
+          <p className="bench-name">
+            {state.piece.name} <span>{state.piece.mark}</span>
+          </p>
+          <h1>{words.title}</h1>
+        </div>
+        <div className="bench-nav">
+          <span className="bench-count">
+            {count} of {state.acts.length}
+          </span>
+          <Button component={Link} to={`/piece/${state.id}`}>
+            Card
+          </Button>
+          <Button component={Link} to="/">
+            Rack
+          </Button>
+        </div>
+      </header>
+      <ActScreen state={state} act={act} bench={bench} now_ms={now_ms} />
+      <LogLine state={state} bench={bench} />
+      <p className="bench-caution">
+        <span className="why">{words.why} </span>
+        {words.caution}
+      </p>
+    </main>
+  );
+}
+
+export function BenchPage() {
+  const { id = "" } = useParams();
+  const state = usePiece(id);
+  if (state === undefined) return <main aria-busy="true" className="bench" />;
+  if (state === null || state.next === undefined) {
+    return (
+      <main className="bench">
+        <h1 style={{ fontSize: 36, lineHeight: "44px" }}>{state === null ? "There is no such piece." : "All its steps are done."}</h1>
+        <Button component={Link} to={state === null ? "/" : `/book/${state.id}`} variant="contained">
+          {state === null ? "Back to the rack" : "Its record"}
+        </Button>
+      </main>
+    );
+  }
+  return <Running state={state} act={state.next} />;
+}

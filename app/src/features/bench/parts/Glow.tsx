@@ -1,0 +1,146 @@
+/** The target as this light shows it, a shade short and a shade past; and the rule of glow with what the reading says. */
+
+import { glowHex, type Ambient } from "@tembrak/core";
+import { useId } from "react";
+import { showDegrees, type Units } from "../../../format/show.js";
+
+const SHADE_C = 28;
+
+/** Surround of a swatch by the light it is seen in: half of what a colour looks like comes from beside it. */
+function surroundOf(lux: number): string {
+  return lux <= 2 ? "#0a0908" : lux <= 100 ? "#1d1b19" : lux <= 500 ? "#777471" : lux < 20000 ? "#9ba0a3" : "#d9d3c4";
+}
+
+export function Swatch({ target_C, ambient, words }: { target_C: number; ambient: Ambient; words: string }) {
+  const facets = [target_C - SHADE_C, target_C, target_C + SHADE_C].map((T) => glowHex(T, ambient));
+  return (
+    <figure className="swatch">
+      <div className="swatch-ground" style={{ background: surroundOf(ambient.illuminance_lux) }}>
+        <i style={{ background: facets[0], flex: 1 }} />
+        <i style={{ background: facets[1], flex: 2.6 }} />
+        <i style={{ background: facets[2], flex: 1 }} />
+      </div>
+      <figcaption>
+        <span className="drawn">a shade short</span>
+        <b>look for this</b>
+        <span className="drawn">a shade past</span>
+      </figcaption>
+      <p>{words}</p>
+    </figure>
+  );
+}
+
+interface RuleProps {
+  readonly target_C: number;
+  readonly belief: { readonly mean_C: number; readonly sd_C: number } | null;
+  readonly lets_C: number | undefined;
+  readonly ambient: Ambient;
+  readonly units: Units;
+}
+
+/** Heights of a bell curve every quarter of a standard deviation from -3 to 3. */
+const BELL = [
+  0.011, 0.023, 0.044, 0.08, 0.135, 0.216, 0.325, 0.458, 0.607, 0.755, 0.882, 0.969, 1, 0.969, 0.882, 0.755, 0.607, 0.458, 0.325, 0.216,
+  0.135, 0.08, 0.044, 0.023, 0.011,
+];
+const WINDOW_C = 14;
+const CELLS = 40;
+
+export function GlowRule({ target_C, belief, lets_C, ambient, units }: RuleProps) {
+  const id = useId();
+  const W = 1000;
+  const low_C = Math.min(700, Math.round((target_C - 130) / 10) * 10);
+  const high_C = low_C + 220;
+  const xOf = (T: number): number => ((Math.min(high_C, Math.max(low_C, T)) - low_C) / (high_C - low_C)) * W;
+  const [jawLow, jawHigh] = [xOf(target_C - WINDOW_C), xOf(target_C + WINDOW_C)];
+  const curve =
+    belief && BELL.map((h, i) => `${xOf(belief.mean_C + (i - 12) * 0.25 * belief.sd_C).toFixed(1)} ${(58 - 46 * h).toFixed(1)}`);
+  const ticks = Array.from({ length: 12 }, (_, i) => low_C + 20 * i).filter((T) => T <= high_C);
+  const percent = (T: number): string => `${(xOf(T) / W) * 100}%`;
+  return (
+    <div className="rule">
+      <svg
+        viewBox={`0 0 ${W} 104`}
+        className="glow-rule"
+        role="img"
+        aria-label={`Wanted ${showDegrees(target_C, units)}${belief ? `, now about ${showDegrees(belief.mean_C, units)}` : ""}`}
+        preserveAspectRatio="none"
+      >
+        <defs>
+          <linearGradient id={id}>
+            {Array.from({ length: CELLS + 1 }, (_, i) => (
+              <stop key={i} offset={i / CELLS} stopColor={glowHex(low_C + (i / CELLS) * (high_C - low_C), ambient)} />
+            ))}
+          </linearGradient>
+        </defs>
+        <rect x={0} y={62} width={W} height={30} fill={`url(#${id})`} opacity={0.5} />
+        <rect x={jawLow} y={62} width={jawHigh - jawLow} height={30} fill={glowHex(target_C, ambient)} />
+        {curve ? (
+          <path
+            d={`M${curve.join("L")}`}
+            fill="var(--pale)"
+            fillOpacity={0.14}
+            stroke="var(--pale)"
+            strokeWidth={1.6}
+            vectorEffect="non-scaling-stroke"
+          />
+        ) : null}
+        {belief ? (
+          <line
+            x1={xOf(belief.mean_C)}
+            x2={xOf(belief.mean_C)}
+            y1={54}
+            y2={98}
+            stroke="var(--pale)"
+            strokeWidth={3}
+            vectorEffect="non-scaling-stroke"
+          />
+        ) : null}
+        {lets_C !== undefined && lets_C > low_C && lets_C < high_C ? (
+          <line
+            x1={xOf(lets_C)}
+            x2={xOf(lets_C)}
+            y1={34}
+            y2={92}
+            stroke="var(--ink2)"
+            strokeWidth={2}
+            strokeDasharray="1.5 4"
+            strokeLinecap="round"
+            vectorEffect="non-scaling-stroke"
+          />
+        ) : null}
+        {[
+          [jawLow, 9],
+          [jawHigh, -9],
+        ].map(([x, turn]) => (
+          <path
+            key={x}
+            d={`M${x! + turn!} 54H${x}V100H${x! + turn!}`}
+            fill="none"
+            stroke="var(--pale)"
+            strokeWidth={3}
+            vectorEffect="non-scaling-stroke"
+          />
+        ))}
+        {ticks.map((T) => (
+          <g key={T}>
+            <line x1={xOf(T)} x2={xOf(T)} y1={94} y2={100} stroke="var(--ink3)" strokeWidth={0.8} vectorEffect="non-scaling-stroke" />
+          </g>
+        ))}
+      </svg>
+      <div className="rule-words drawn" aria-hidden="true">
+        {ticks
+          .filter((T) => T % 40 === 0 && Math.abs(T - target_C) > 26)
+          .map((T) => (
+            <span key={T} style={{ left: percent(T) }}>
+              {showDegrees(T, units)}
+            </span>
+          ))}
+        <b style={{ left: percent(target_C) }}>wanted {showDegrees(target_C, units)}</b>
+        {lets_C !== undefined && lets_C > low_C && lets_C < high_C ? (
+          <i style={{ left: percent(lets_C) }}>lets go {showDegrees(lets_C, units)}</i>
+        ) : null}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,186 @@
+/** The bath and the window to straighten: seconds, the piece at its depth, jaws that close. One key. */
+
+import type { PieceState } from "@tembrak/core";
+import { usePrediction } from "../../../compute/useAnswers.js";
+import { actWords, mediumName } from "../../../format/actWords.js";
+import { showTemperature } from "../../../format/show.js";
+import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
+import { useSettings } from "../../../store/useStore.js";
+import { ActKey, type ActProps } from "../BenchPage.js";
+
+/** Shortest and usual time in a bath, s (common practice, no source). */
+const LEAST_s = 10;
+
+function bathIn_ms(state: PieceState): number | null {
+  const found = [...state.checks].reverse().find(({ reading }) => reading.check === "bath" && reading.state === "in");
+  return found?.at_ms ?? null;
+}
+
+function Tank({ state, isIn, medium, bath }: { state: PieceState; isIn: boolean; medium: string; bath: string }) {
+  const [W, H, level] = [700, 330, 96];
+  const box = drawPiece(state.piece, 1, "hang");
+  const k = Math.min(176 / box.height_px, 400 / box.width_px);
+  const drawn = drawPiece(state.piece, k, "hang");
+  const [x, y] = [W / 2 - drawn.width_px / 2, isIn ? level + 14 : -14];
+  const paint = {
+    stops: [
+      { at: 0, colour: "var(--scale)" },
+      { at: 1, colour: isIn ? "var(--black)" : "#a33015" },
+    ],
+    words: "",
+    now_C: isIn ? null : 760,
+    isGlowing: !isIn,
+  };
+  return (
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      className="tank"
+      role="img"
+      aria-label={`The piece ${isIn ? "under" : "above"} the ${medium}, tip down, edge leading. Move it along its edge, never sideways.`}
+    >
+      <path d={`M20 20V${H - 12}H${W - 20}V20h-13V${H - 26}H33V20z`} fill="url(#hatch-cut)" stroke="var(--steel)" strokeWidth={1.3} />
+      <rect x={33} y={level} width={W - 66} height={H - 26 - level} fill="var(--lift)" opacity={0.8} />
+      <g transform={`translate(${x} ${y})`}>
+        <Silhouette drawn={drawn} lie="hang" paint={paint} />
+      </g>
+      <line x1={33} x2={W - 33} y1={level} y2={level} stroke="var(--pale)" strokeWidth={1.6} />
+      <path d={`M52 ${level - 15}h20l-10 12zM56 ${level + 6}h12`} fill="none" stroke="var(--pale)" strokeWidth={1.3} />
+      <text x={46} y={H - 40} fontSize={18} fill="var(--ink2)" className="drawn">
+        {medium}, {bath}
+      </text>
+      <g transform={`translate(${W - 196} ${level + 54})`} stroke="var(--ink)" strokeWidth={2.4} fill="none">
+        <path d="M40 -22V58M34 -12l6-10 6 10M34 48l6 10 6-10" />
+        <text x={60} y={24} fontSize={18} fill="var(--ink)" stroke="none">
+          up, down
+        </text>
+      </g>
+      <g transform={`translate(${W - 196} ${level + 150})`} stroke="var(--ink2)" strokeWidth={1.4} fill="none">
+        <path d="M8 10h56M8 10l8-5M8 10l8 5M64 10l-8-5M64 10l-8 5M22 -8l28 36M50 -8l-28 36" />
+        <text x={74} y={16} fontSize={16} fill="var(--ink2)" stroke="none">
+          sideways
+        </text>
+      </g>
+    </svg>
+  );
+}
+
+function JawGauge({ gone_s, from_s, to_s }: { gone_s: number; from_s: number; to_s: number }) {
+  const W = 1000;
+  const span_s = Math.max(to_s * 1.45, 20);
+  const xOf = (s: number): number => Math.min(W, (s / span_s) * W);
+  const [a, b] = [xOf(from_s), xOf(to_s)];
+  const middle = 38;
+  return (
+    <svg
+      viewBox={`0 0 ${W} 76`}
+      preserveAspectRatio="none"
+      className="jaws"
+      role="img"
+      aria-label={`Straighten between ${Math.round(from_s)} and ${Math.round(to_s)} seconds after it went in`}
+    >
+      <rect x={0} y={4} width={a} height={68} fill="var(--lift)" />
+      <path
+        d={`M${a} 4Q${(a + b) / 2} 12 ${b} ${middle - 1}H${W}V4Z`}
+        fill="url(#hatch-cut)"
+        stroke="var(--steel)"
+        strokeWidth={1}
+        opacity={0.75}
+        vectorEffect="non-scaling-stroke"
+      />
+      <path
+        d={`M${a} 72Q${(a + b) / 2} 64 ${b} ${middle + 1}H${W}V72Z`}
+        fill="url(#hatch-cut)"
+        stroke="var(--steel)"
+        strokeWidth={1}
+        opacity={0.75}
+        vectorEffect="non-scaling-stroke"
+      />
+      <line x1={xOf(gone_s)} x2={xOf(gone_s)} y1={0} y2={76} stroke="var(--pale)" strokeWidth={4} vectorEffect="non-scaling-stroke" />
+    </svg>
+  );
+}
+
+export function QuenchAct({ state, act, bench, now_ms }: ActProps<"quench" | "straighten">) {
+  const settings = useSettings();
+  const prediction = usePrediction(state.piece, state.route);
+  const quench = state.route?.steps.find((step) => step.kind === "quench");
+  const words = actWords(act, state.route, settings);
+  const in_ms = bathIn_ms(state);
+  const gone_s = in_ms === null ? 0 : Math.max(0, (now_ms - in_ms) / 1000);
+  const window = prediction.data?.hardening.straighten ?? null;
+  const medium = mediumName(quench?.medium ?? "fast-oil").toLowerCase();
+  const bath = showTemperature(quench?.bath_C ?? 50, settings);
+  const isQuench = act.kind === "quench";
+  const isLocked = window !== null && gone_s > window.to_s;
+  const told = (() => {
+    if (in_ms === null) return "Press as it goes under";
+    if (isQuench) {
+      if (gone_s < LEAST_s) return `Keep it under, moving. Out in ${Math.ceil(LEAST_s - gone_s)}`;
+      return window !== null && gone_s < window.from_s ? "Out when you like, then sight the spine" : "Out, and sight the spine";
+    }
+    if (window === null) return "It did not harden much: take your time";
+    if (isLocked) return "Locked: it is brittle. Correct it in the temper";
+    return `${Math.max(0, Math.ceil(window.to_s - gone_s))} s to straighten, and closing`;
+  })();
+  return (
+    <>
+      <div className="bench-main quench">
+        <Tank state={state} isIn={isQuench && in_ms !== null} medium={medium} bath={bath} />
+        <div className="bench-left">
+          <div className="bench-now">
+            <span className="numeral" data-testid="numeral">
+              {in_ms === null ? "–" : Math.floor(gone_s)}
+            </span>
+          </div>
+          <p className="from2">{in_ms === null ? "not in the bath yet" : isQuench ? "seconds in the bath" : "seconds since it went in"}</p>
+          <p className="to-go">{told}</p>
+        </div>
+      </div>
+      {window !== null ? (
+        <div>
+          <JawGauge gone_s={gone_s} from_s={window.from_s} to_s={window.to_s} />
+          <div className="jaw-words drawn">
+            <span>in the bath</span>
+            <span>
+              straighten, {Math.round(window.from_s)} to {Math.round(window.to_s)} s by the model
+            </span>
+            <span>locked, brittle</span>
+          </div>
+        </div>
+      ) : null}
+      <div className="bench-keys">
+        {isQuench && in_ms === null ? (
+          <ActKey
+            label="It is in the bath"
+            note="as it goes under"
+            bench={bench}
+            onPress={() => bench.check({ check: "bath", state: "in" })}
+          />
+        ) : isQuench ? (
+          <ActKey
+            label="It is out"
+            note="or the foot switch"
+            bench={bench}
+            onPress={() => bench.done([{ kind: "check", act: act.id, reading: { check: "bath", state: "out" } }])}
+          />
+        ) : (
+          <>
+            <button
+              type="button"
+              className="log-key wide-key"
+              disabled={bench.isStoring}
+              onClick={() => bench.done([{ kind: "check", act: act.id, reading: { check: "straight", state: "bent" } }])}
+            >
+              Bent: leave it, correct it in the temper
+            </button>
+            <ActKey
+              label={words.done}
+              bench={bench}
+              onPress={() => bench.done([{ kind: "check", act: act.id, reading: { check: "straight", state: "straight" } }])}
+            />
+          </>
+        )}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,43 @@
+/** What was logged, in a few words. Pure. */
+
+import type { BookEvent, PieceState } from "@tembrak/core";
+import { actWords } from "../../format/actWords.js";
+import { showTemperature, type Units } from "../../format/show.js";
+
+const MAGNET = { sticks: "magnet sticks", weak: "magnet weak", free: "magnet lets go" } as const;
+
+export function readingWords(event: BookEvent, state: PieceState, units: Units): string {
+  switch (event.kind) {
+    case "check":
+      switch (event.reading.check) {
+        case "magnet":
+          return MAGNET[event.reading.state];
+        case "glow":
+          return `looks ${event.reading.name}`;
+        case "probe":
+          return `reads ${showTemperature(event.reading.temperature_C, units)}`;
+        case "bath":
+          return event.reading.state === "in" ? "in the bath" : "out of the bath";
+        case "straight":
+          return event.reading.state;
+      }
+      break;
+    case "act-done": {
+      const act = state.acts.find(({ id }) => id === event.act);
+      return act ? actWords(act, state.route, units).done.toLowerCase() : "step done";
+    }
+    case "test":
+      return event.test.readings_HRC.length > 0 ? "tester readings" : "file test";
+    case "piece":
+      return "described";
+    case "route":
+      return event.route.school === "forge" ? "planned for the forge" : "planned for the kiln";
+    case "note":
+      return event.text;
+    case "finished":
+      return "finished";
+    case "withdrawn":
+      return "taken back";
+  }
+  return "";
+}

@@ -1,0 +1,85 @@
+/** Everything that happened, piece by piece; and the file that carries it elsewhere. */
+
+import { CATALOGUE, heatsDone, type PieceState } from "@tembrak/core";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { Link } from "react-router";
+import { showMoment } from "../../format/show.js";
+import { Hatches } from "../../parts/Drawing.js";
+import { paintOf } from "../../parts/paint.js";
+import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
+import { useNow, usePieces, useSettings } from "../../store/useStore.js";
+import { Exchange } from "./Exchange.js";
+import { measured } from "./measured.js";
+import "./book.css";
+
+function Row({ state, now_ms, lux }: { state: PieceState; now_ms: number; lux: number }) {
+  const { piece } = state;
+  const box = drawPiece(piece, 1, "lay");
+  const k = Math.min(150 / box.width_px, 44 / box.height_px);
+  const drawn = drawPiece(piece, k, "lay");
+  const test = measured(state);
+  const end_ms = state.events[state.events.length - 1]?.at_ms ?? state.madeAt_ms;
+  return (
+    <li>
+      <Link to={`/book/${state.id}`} className="book-row">
+        <svg width={156} height={52} aria-hidden="true">
+          <g transform={`translate(${78 - drawn.width_px / 2} ${26 - drawn.height_px / 2})`}>
+            <Silhouette drawn={drawn} lie="lay" paint={paintOf(state, lux, now_ms)} />
+          </g>
+        </svg>
+        <span className="book-name">
+          <b>{piece.name}</b>
+          <small>
+            {piece.mark}, {CATALOGUE.steel(piece.steel)?.name ?? piece.steel}
+          </small>
+        </span>
+        <span>{state.finishedAt_ms === null ? `${heatsDone(state)} heats so far` : `${heatsDone(state)} heats`}</span>
+        <span>{test ?? (state.finishedAt_ms === null ? "in work" : "not tested")}</span>
+        <span className="book-when">{showMoment(end_ms)}</span>
+      </Link>
+    </li>
+  );
+}
+
+export function BookPage() {
+  const pieces = usePieces();
+  const { ambient_lux } = useSettings();
+  const now_ms = useNow(30000);
+  const [search, setSearch] = useState("");
+  if (pieces === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
+  const wanted = search.trim().toLowerCase();
+  const shown = [...pieces]
+    .reverse()
+    .filter(({ piece, notes }) =>
+      `${piece.name} ${piece.mark} ${piece.steel} ${notes.map(({ text }) => text).join(" ")}`.toLowerCase().includes(wanted),
+    );
+  return (
+    <main className="book">
+      <Hatches />
+      <header className="book-head">
+        <div>
+          <h1>The book</h1>
+          <p>
+            {pieces.length === 0
+              ? "Empty."
+              : `${pieces.length} piece${pieces.length === 1 ? "" : "s"}, every heat and every tap, in the order they happened.`}
+          </p>
+        </div>
+        <TextField
+          label="Find a piece, steel or note"
+          value={search}
+          onChange={(event) => setSearch(event.target.value)}
+          sx={{ minWidth: 260 }}
+        />
+      </header>
+      <ul className="book-list">
+        {shown.map((state) => (
+          <Row key={state.id} state={state} now_ms={now_ms} lux={ambient_lux} />
+        ))}
+      </ul>
+      {pieces.length > 0 && shown.length === 0 ? <p>Nothing in the book says &quot;{search}&quot;.</p> : null}
+      <Exchange count={pieces.length} />
+    </main>
+  );
+}

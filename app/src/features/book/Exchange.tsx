@@ -1,0 +1,159 @@
+/** The book as one file: out, and in again. A bad file says where it is bad and changes nothing. */
+
+import { InputError, readBook, writeBook, type Book } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useEffect, useRef, useState } from "react";
+import { showAgo, showBytes } from "../../format/show.js";
+import { askToPersist } from "../../store/boot.js";
+import { allEvents, mergeBook, replaceBook, writeSettings } from "../../store/db.js";
+import { useNow, useSettings } from "../../store/useStore.js";
+
+function fileName(shop: string, at_ms: number): string {
+  const word =
+    shop
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, "-")
+      .replace(/^-|-$/g, "") || "book";
+  return `${word}-${new Date(at_ms).toISOString().slice(0, 10)}.tembrak.json`;
+}
+
+function Stored() {
+  const [facts, setFacts] = useState<{ usage: number; isKept: boolean } | null>(null);
+  useEffect(() => {
+    void (async () => {
+      const estimate = await navigator.storage?.estimate?.();
+      setFacts({ usage: estimate?.usage ?? 0, isKept: await askToPersist() });
+    })();
+  }, []);
+  if (facts === null) return null;
+  return (
+    <>
+      {`Stored in this browser: ${showBytes(facts.usage)}. `}
+      {facts.isKept ? "The browser promised to keep it." : "The browser may clear it when space runs short: export often."}
+    </>
+  );
+}
+
+export function Exchange({ count }: { count: number }) {
+  const { shopName, exportedAt_ms } = useSettings();
+  const now_ms = useNow(30000);
+  const input = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [waiting, setWaiting] = useState<{ book: Book; name: string } | null>(null);
+  const [isEmptying, setIsEmptying] = useState(false);
+
+  const exportBook = async (): Promise<void> => {
+    const at_ms = Date.now();
+    const url = URL.createObjectURL(new Blob([writeBook(await allEvents(), at_ms)], { type: "application/json" }));
+    const link = document.createElement("a");
+    link.href = url;
+    link.download = fileName(shopName, at_ms);
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(url), 10000);
+    await writeSettings({ exportedAt_ms: at_ms });
+    setSaid(`Written to ${link.download}.`);
+  };
+
+  const take = async (book: Book, isReplacing: boolean): Promise<void> => {
+    setWaiting(null);
+    try {
+      if (isReplacing) await replaceBook(book.events);
+      const fresh = isReplacing ? book.events.length : await mergeBook(book.events);
+      setSaid(fresh === 0 ? "Everything in that file was already here." : `${fresh} entries brought in.`);
+      setTrouble(null);
+    } catch {
+      setTrouble("The browser would not store it. The book is as it was.");
+    }
+  };
+
+  const open = async (file: File | undefined): Promise<void> => {
+    if (file === undefined) return;
+    setSaid(null);
+    setTrouble(null);
+    try {
+      const book = readBook(await file.text());
+      if (count === 0) await take(book, true);
+      else setWaiting({ book, name: file.name });
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      setTrouble(`${file.name} was not brought in, and nothing in the book changed. ${error.message}`);
+    }
+  };
+
+  return (
+    <section className="exchange" aria-labelledby="exchange-h">
+      <h2 id="exchange-h">The book as a file</h2>
+      <p>
+        <Stored /> {exportedAt_ms === null ? "Never exported." : `Last exported ${showAgo(exportedAt_ms, now_ms)}.`}
+      </p>
+      <div className="exchange-keys">
+        <Button variant="contained" disabled={count === 0} onClick={() => void exportBook()}>
+          Export the book
+        </Button>
+        <Button onClick={() => input.current?.click()}>Bring in a book</Button>
+        <input
+          ref={input}
+          type="file"
+          accept=".json,application/json"
+          aria-label="Book file"
+          className="unseen"
+          tabIndex={-1}
+          onChange={(event) => {
+            void open(event.target.files?.[0]);
+            event.target.value = "";
+          }}
+        />
+        {count > 0 ? (
+          <Button variant="text" onClick={() => setIsEmptying(true)}>
+            Empty this book
+          </Button>
+        ) : null}
+      </div>
+      {said ? <p role="status">{said}</p> : null}
+      {trouble ? (
+        <p role="alert" className="exchange-trouble">
+          {trouble}
+        </p>
+      ) : null}
+      <Dialog open={waiting !== null} onClose={() => setWaiting(null)} maxWidth="sm">
+        <DialogTitle>There is a book here already</DialogTitle>
+        <DialogContent>
+          {waiting
+            ? `${waiting.name} holds ${waiting.book.events.length} entries. Add what is new in it to this book, or put it in this book's place?`
+            : ""}
+        </DialogContent>
+        <DialogActions>
+          <Button variant="text" onClick={() => setWaiting(null)}>
+            Neither
+          </Button>
+          <Button onClick={() => waiting && void take(waiting.book, true)}>In its place</Button>
+          <Button variant="contained" onClick={() => waiting && void take(waiting.book, false)}>
+            Add what is new
+          </Button>
+        </DialogActions>
+      </Dialog>
+      <Dialog open={isEmptying} onClose={() => setIsEmptying(false)} maxWidth="sm">
+        <DialogTitle>Empty this book?</DialogTitle>
+        <DialogContent>Every piece and every heat in this browser is erased. Export first if you may want it back.</DialogContent>
+        <DialogActions>
+          <Button variant="contained" onClick={() => setIsEmptying(false)}>
+            Leave it
+          </Button>
+          <Button
+            onClick={() => {
+              setIsEmptying(false);
+              void replaceBook([]).then(() => setSaid("The book is empty."));
+            }}
+          >
+            Erase it all
+          </Button>
+        </DialogActions>
+      </Dialog>
+    </section>
+  );
+}

@@ -1,0 +1,203 @@
+/** The record of one piece: what it is, what was found, and everything that was done, in order. */
+
+import { brittleSince, CATALOGUE, type PieceState } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+import { actWords } from "../../format/actWords.js";
+import { showHardness, showLength, showMoment, showNotches, showRange, type Units } from "../../format/show.js";
+import { Hatches } from "../../parts/Drawing.js";
+import { HeatLine } from "../../parts/HeatLine.js";
+import { paintOf } from "../../parts/paint.js";
+import { progressOf } from "../../parts/progress.js";
+import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
+import { usePrediction } from "../../compute/useAnswers.js";
+import { append } from "../../store/db.js";
+import { useNow, usePiece, useSettings } from "../../store/useStore.js";
+import { readingWords } from "../bench/readingWords.js";
+import { measured, verdictOfTest } from "./measured.js";
+import "./book.css";
+
+interface Line {
+  readonly id: string;
+  readonly at_ms: number;
+  readonly what: string;
+  readonly detail: string;
+}
+
+function linesOf(state: PieceState, units: Units): Line[] {
+  return state.events.map((event) => {
+    const base = { id: event.id, at_ms: event.at_ms };
+    if (event.kind === "test") {
+      const { summary } = verdictOfTest(event.test);
+      const strokes = event.test.strokes.map(({ file_HRC, result }) => `${file_HRC} ${result}`).join(", ");
+      const readings = event.test.readings_HRC.length > 0 ? `tester ${event.test.readings_HRC.join(", ")}` : "";
+      const said = [strokes, readings].filter((s) => s !== "").join("; ");
+      return {
+        ...base,
+        what: `Tested: ${showHardness(summary.mean_HRC, 1)} HRC, ${showRange(summary.p05_HRC, summary.p95_HRC)}`,
+        detail: `${said}${event.test.predicted ? `. Predicted ${event.test.predicted.mean_HRC.toFixed(1)}` : ""}`,
+      };
+    }
+    if (event.kind === "act-done") {
+      const act = state.acts.find(({ id }) => id === event.act);
+      return {
+        ...base,
+        what: act ? actWords(act, state.route, units).title : "A step that is no longer in the plan",
+        detail: act ? actWords(act, state.route, units).done : "",
+      };
+    }
+    if (event.kind === "check") return { ...base, what: `Checked: ${readingWords(event, state, units)}`, detail: "" };
+    if (event.kind === "note") return { ...base, what: "Note", detail: event.text };
+    if (event.kind === "route")
+      return {
+        ...base,
+        what: "Planned",
+        detail: `${event.route.steps.length} steps, ${event.route.school === "forge" ? "forge, a shade past the magnet" : "kiln, controlled soak"}`,
+      };
+    if (event.kind === "finished") return { ...base, what: "Finished", detail: "" };
+    return {
+      ...base,
+      what: "Described",
+      detail:
+        event.kind === "piece"
+          ? `${event.definition.name}, ${CATALOGUE.steel(event.definition.steel)?.name ?? event.definition.steel}`
+          : "",
+    };
+  });
+}
+
+function NewNote({ id }: { id: string }) {
+  const [text, setText] = useState("");
+  const add = (): void => {
+    if (text.trim() === "") return;
+    void append(id, [{ kind: "note", text: text.trim().slice(0, 4000) }]).then(() => setText(""));
+  };
+  return (
+    <div className="new-note">
+      <TextField label="Note what was different" value={text} onChange={(event) => setText(event.target.value)} multiline fullWidth />
+      <Button onClick={add} disabled={text.trim() === ""}>
+        Add the note
+      </Button>
+    </div>
+  );
+}
+
+function Record({ state }: { state: PieceState }) {
+  const settings = useSettings();
+  const now_ms = useNow(30000);
+  const { piece, route } = state;
+  const prediction = usePrediction(piece, route);
+  const box = drawPiece(piece, 1, "lay");
+  const k = Math.min(400 / box.width_px, 150 / box.height_px);
+  const drawn = drawPiece(piece, k, "lay");
+  const tempered = prediction.data?.working.tempered;
+  const found = measured(state);
+  return (
+    <main className="book">
+      <Hatches />
+      <header className="book-head">
+        <div>
+          <h1>
+            {piece.name} <span className="drawn">{showNotches(piece.mark)}</span>
+          </h1>
+          <p>
+            Mark {piece.mark}, {CATALOGUE.steel(piece.steel)?.name ?? piece.steel}, {showLength(piece.length_mm, settings)} long.{" "}
+            {state.finishedAt_ms ? `Finished ${showMoment(state.finishedAt_ms)}.` : "In work."}
+          </p>
+        </div>
+        <div style={{ display: "flex", gap: 10 }}>
+          <Button component={Link} to={`/piece/${state.id}/measure`}>
+            Correct
+          </Button>
+          <Button component={Link} to={`/piece/${state.id}`}>
+            Card
+          </Button>
+          {state.next?.kind === "prove" ? (
+            <Button variant="contained" component={Link} to={`/piece/${state.id}/test/prove`}>
+              Try the files
+            </Button>
+          ) : null}
+        </div>
+      </header>
+      <div className="record-top">
+        <svg
+          width="100%"
+          viewBox="0 0 420 160"
+          role="img"
+          aria-label={`${piece.name}, ${paintOf(state, settings.ambient_lux, now_ms).words}`}
+        >
+          <g transform={`translate(${210 - drawn.width_px / 2} ${80 - drawn.height_px / 2})`}>
+            <Silhouette
+              drawn={drawn}
+              lie="lay"
+              paint={paintOf(state, settings.ambient_lux, now_ms)}
+              isBrittle={brittleSince(state, now_ms) !== null}
+            />
+          </g>
+        </svg>
+        <div>
+          <p className="verdict-line">{found ? `Measured ${found}.` : "Not measured."}</p>
+          <p>
+            {tempered
+              ? `The model expected ${showHardness(tempered.mean_HRC, 1)} HRC, ${showRange(tempered.p05_HRC, tempered.p95_HRC)}.`
+              : ""}{" "}
+            {found ? "" : "Without a test this record says what was done, not what it is."}
+          </p>
+        </div>
+      </div>
+      {route ? (
+        <HeatLine
+          route={route}
+          trial={null}
+          steel={piece.steel}
+          lux={settings.ambient_lux}
+          levels={prediction.data?.transformations}
+          progress={progressOf(state, now_ms)}
+          checks={state.checks}
+          acts={state.acts}
+          units={settings}
+          label={`Heat line of the ${piece.name} as done`}
+        />
+      ) : null}
+      <h2>Everything that was done</h2>
+      <table className="record">
+        <thead className="unseen">
+          <tr>
+            <th>When</th>
+            <th>What</th>
+            <th>Detail</th>
+          </tr>
+        </thead>
+        <tbody>
+          {linesOf(state, settings).map(({ id, at_ms, what, detail }) => (
+            <tr key={id}>
+              <td className="drawn">{showMoment(at_ms)}</td>
+              <td>{what}</td>
+              <td>{detail}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <NewNote id={state.id} />
+    </main>
+  );
+}
+
+export function RecordPage() {
+  const { id = "" } = useParams();
+  const state = usePiece(id);
+  if (state === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
+  if (state === null) {
+    return (
+      <main className="book">
+        <h1>There is no such piece in the book.</h1>
+        <Button component={Link} to="/book" variant="contained">
+          To the book
+        </Button>
+      </main>
+    );
+  }
+  return <Record state={state} />;
+}

@@ -1,0 +1,2 @@
+export { BookPage } from "./BookPage.js";
+export { RecordPage } from "./RecordPage.js";

@@ -1,0 +1,135 @@
+/** One piece: its heat line, what it will be through the steel, the verdict, and what if. */
+
+import { CATALOGUE, planRoute, resolveSteel, type PieceState, type Route, type School } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { lazy, Suspense, useState } from "react";
+import { Link, useParams } from "react-router";
+import { usePrediction, useWhatIf } from "../../compute/useAnswers.js";
+import { nextActWords } from "../../format/actWords.js";
+import { showNotches } from "../../format/show.js";
+import { verdictWords } from "../../format/verdictWords.js";
+import { Hatches } from "../../parts/Drawing.js";
+import { HeatLine } from "../../parts/HeatLine.js";
+import { progressOf } from "../../parts/progress.js";
+import { append } from "../../store/db.js";
+import { useNow, usePiece, useSettings } from "../../store/useStore.js";
+import { StepsDialog } from "./parts/StepsDialog.js";
+import { VerdictPanel } from "./parts/VerdictPanel.js";
+import { WhatIfPanel } from "./parts/WhatIfPanel.js";
+import { useTrial } from "./useTrial.js";
+import "./card.css";
+
+const ThroughSteel = lazy(async () => ({ default: (await import("./parts/ThroughSteel.js")).ThroughSteel }));
+const TRACKS = ["temper", "heat", "thickness"] as const;
+
+function Card({ state, route }: { state: PieceState; route: Route }) {
+  const settings = useSettings();
+  const now_ms = useNow(5000);
+  const [stepsOpen, setStepsOpen] = useState(false);
+  const { piece } = state;
+  const view = useTrial(piece, route);
+  const prediction = usePrediction(view.piece, view.route);
+  const planned = usePrediction(piece, route);
+  const whatIf = useWhatIf(piece, route, TRACKS);
+  const { composition_wtpct } = resolveSteel(CATALOGUE, piece.steel);
+  const words = prediction.data && verdictWords(prediction.data, view.route, view.piece.section, composition_wtpct.C, settings);
+  const isStarted = state.doneAt_ms.size > 0;
+  const pickSchool = (school: School): void => {
+    view.drop();
+    void append(state.id, [{ kind: "route", route: planRoute(CATALOGUE, piece, school) }]);
+  };
+  return (
+    <main className="card">
+      <Hatches />
+      <header className="card-head">
+        <div>
+          <h1>
+            {piece.name}{" "}
+            <span>
+              {piece.mark}, {CATALOGUE.steel(piece.steel)?.name ?? piece.steel}
+            </span>{" "}
+            <span className="drawn notches" aria-label={`${piece.mark} notches`}>
+              {showNotches(piece.mark)}
+            </span>
+          </h1>
+          <p>{nextActWords(state, now_ms, settings).sentence}</p>
+        </div>
+        <div className="card-keys">
+          {isStarted ? null : (
+            <ToggleButtonGroup
+              exclusive
+              value={route.school}
+              aria-label="School"
+              onChange={(_, school: School | null) => school && pickSchool(school)}
+            >
+              <ToggleButton value="forge">Forge, a shade past the magnet</ToggleButton>
+              <ToggleButton value="kiln">Kiln, controlled soak</ToggleButton>
+            </ToggleButtonGroup>
+          )}
+          <Button onClick={() => setStepsOpen(true)}>Steps</Button>
+          <Button variant="contained" component={Link} to={state.next ? `/piece/${state.id}/bench` : `/book/${state.id}`}>
+            {state.next ? "To the bench" : "Its record"}
+          </Button>
+        </div>
+      </header>
+      <HeatLine
+        route={route}
+        trial={view.isTrying ? view.route : null}
+        steel={piece.steel}
+        lux={settings.ambient_lux}
+        levels={prediction.data?.transformations}
+        progress={progressOf(state, now_ms)}
+        checks={state.checks}
+        acts={state.acts}
+        units={settings}
+        label={`Heat line of the ${piece.name}. ${words?.headline ?? ""}`}
+      />
+      <div className="card-panels">
+        <section aria-labelledby="verdict-h" className="card-verdict">
+          <h2 id="verdict-h">{view.isTrying ? "Verdict, if you did this" : "Verdict"}</h2>
+          <VerdictPanel words={words} failure={prediction.error} isStale={prediction.isPlaceholderData} />
+        </section>
+        <section aria-labelledby="through-h" className="card-through">
+          <h2 id="through-h">Through the steel</h2>
+          {prediction.data ? (
+            <Suspense fallback={<p className="waiting">Drawing…</p>}>
+              <ThroughSteel prediction={prediction.data} section={view.piece.section} units={settings} />
+            </Suspense>
+          ) : null}
+        </section>
+        <section aria-labelledby="whatif-h" className="card-whatif">
+          <h2 id="whatif-h">What if</h2>
+          <WhatIfPanel
+            state={state}
+            route={route}
+            view={view}
+            whatIf={whatIf.data}
+            planned={planned.data}
+            prediction={prediction.data}
+            units={settings}
+          />
+        </section>
+      </div>
+      <StepsDialog isOpen={stepsOpen} onClose={() => setStepsOpen(false)} state={state} route={route} />
+    </main>
+  );
+}
+
+export function CardPage() {
+  const { id = "" } = useParams();
+  const state = usePiece(id);
+  if (state === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
+  if (state === null || state.route === null) {
+    return (
+      <main style={{ padding: 28, flex: 1 }}>
+        <h1>There is no such piece in the book.</h1>
+        <Button component={Link} to="/" variant="contained">
+          Back to the rack
+        </Button>
+      </main>
+    );
+  }
+  return <Card state={state} route={state.route} />;
+}

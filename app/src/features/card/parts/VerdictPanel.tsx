@@ -1,0 +1,49 @@
+/** The verdict: a sentence, its reasons, and where the spread comes from. */
+
+import type { VerdictWords } from "../../../format/verdictWords.js";
+
+interface Props {
+  readonly words: VerdictWords | undefined;
+  readonly failure: Error | null;
+  readonly isStale: boolean;
+}
+
+export function VerdictPanel({ words, failure, isStale }: Props) {
+  if (failure !== null) return <p className="waiting">It could not be worked out: {failure.message}</p>;
+  if (words === undefined) {
+    return (
+      <p className="waiting" role="status">
+        Working it out…
+      </p>
+    );
+  }
+  const most = Math.max(0.5, ...words.spread.map(({ sd_HRC }) => sd_HRC));
+  return (
+    <div aria-live="polite" style={{ opacity: isStale ? 0.6 : 1 }}>
+      <p className="verdict-line" data-testid="verdict">
+        {words.headline}
+      </p>
+      <ul className="verdict-reasons">
+        {words.reasons.map((reason) => (
+          <li key={reason}>{reason}</li>
+        ))}
+      </ul>
+      <dl className="spread-bars" aria-label="Where the spread comes from, HRC">
+        {words.spread.map(({ label, sd_HRC }) => (
+          <div key={label} style={{ display: "contents" }}>
+            <dt className="drawn">{label}</dt>
+            <dd className="drawn">
+              <i style={{ width: `${Math.max(2, (60 * sd_HRC) / most)}%` }} />
+              {`± ${sd_HRC.toFixed(1)}`}
+            </dd>
+          </div>
+        ))}
+      </dl>
+      {words.spread[0] ? (
+        <p className="spread-hint drawn">
+          The largest: {words.spread[0].label}; {words.spread[0].hint}.
+        </p>
+      ) : null}
+    </div>
+  );
+}

@@ -1,0 +1,150 @@
+/** What if: hotter, colder, thicker, another bath. Every answer beside the plan's; kept only when asked. */
+
+import { thickness_mm, type PieceState, type Prediction, type Route, type Track, type WhatIf } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import { mediumName } from "../../../format/actWords.js";
+import { showDegrees, showHardness, showLength, type Units } from "../../../format/show.js";
+import { CurveSlide } from "../../../parts/CurveSlide.js";
+import { append } from "../../../store/db.js";
+import type { TrialView } from "../useTrial.js";
+
+interface Props {
+  readonly state: PieceState;
+  readonly route: Route;
+  readonly view: TrialView;
+  readonly whatIf: WhatIf | undefined;
+  readonly planned: Prediction | undefined;
+  readonly prediction: Prediction | undefined;
+  readonly units: Units;
+}
+
+function signed(difference_HRC: number): string {
+  const rounded = Math.round(difference_HRC * 10) / 10;
+  if (rounded === 0) return "the same";
+  return rounded > 0 ? `+${rounded.toFixed(1)}` : `\u2212${Math.abs(rounded).toFixed(1)}`;
+}
+
+export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, units }: Props) {
+  if (whatIf === undefined || planned === undefined) {
+    return (
+      <p className="waiting" role="status">
+        Working it out…
+      </p>
+    );
+  }
+  const { trial } = view;
+  const temper = route.steps.find((step) => step.kind === "temper");
+  const heat = route.steps.find((step) => step.kind === "harden");
+  const quench = route.steps.find((step) => step.kind === "quench");
+  const thick_mm = thickness_mm(state.piece.section);
+  const isQuenched = state.acts.some((act) => act.kind === "quench" && state.doneAt_ms.has(act.id));
+  const isTempered = state.acts.some((act) => act.kind === "temper" && state.doneAt_ms.has(act.id));
+  const slides: readonly {
+    track: Track;
+    label: string;
+    planned: number;
+    value: number;
+    step: number;
+    show: (x: number) => string;
+    set: (x: number) => void;
+    isDone: boolean;
+  }[] = [
+    {
+      track: "temper",
+      label: "Temper",
+      planned: temper?.temperature_C ?? 200,
+      value: trial.temper_C ?? temper?.temperature_C ?? 200,
+      step: 5,
+      show: (x) => showDegrees(x, units),
+      set: (x) => view.set({ temper_C: x }),
+      isDone: isTempered,
+    },
+    {
+      track: "heat",
+      label: "Heat",
+      planned: heat?.temperature_C ?? 800,
+      value: trial.heat_C ?? heat?.temperature_C ?? 800,
+      step: 5,
+      show: (x) => showDegrees(x, units),
+      set: (x) => view.set({ heat_C: x }),
+      isDone: isQuenched,
+    },
+    {
+      track: "thickness",
+      label: "Thickness",
+      planned: thick_mm,
+      value: trial.thickness_mm ?? thick_mm,
+      step: 0.1,
+      show: (x) => showLength(x, units),
+      set: (x) => view.set({ thickness_mm: x }),
+      isDone: isQuenched,
+    },
+  ];
+  const mean = (prediction ?? planned).working.tempered.mean_HRC;
+  const placeWord = (prediction ?? planned).working.place;
+  const thickWord = (prediction ?? planned).thickest.place;
+  const keep = (): void => {
+    void append(state.id, [{ kind: "route", route: view.route }]).then(view.drop);
+  };
+  return (
+    <div>
+      {slides.map(({ track, label, planned: at, value, step, show, set, isDone }) => {
+        const points = whatIf.tracks.find((t) => t.track === track)?.points ?? [];
+        // Thickness is about the back of a blade: the edge hardens whatever the spine does.
+        const curve = points.map((p) => ({ x: p.x, y: track === "temper" ? p.working_HRC : p.thickest_HRC }));
+        const isMoved = value !== at;
+        const shown = track === "temper" ? mean : (prediction ?? planned).thickest.tempered.mean_HRC;
+        const before = track === "temper" ? planned.working.tempered.mean_HRC : planned.thickest.tempered.mean_HRC;
+        return (
+          <CurveSlide
+            key={track}
+            label={label}
+            points={curve}
+            value={value}
+            planned={at}
+            step={step}
+            band={track === "temper" ? planned.working.tempered.sd_HRC : 1.5}
+            show={show}
+            result={showHardness(shown, 1)}
+            difference={`${track === "temper" ? placeWord : thickWord}, ${isMoved ? signed(shown - before) : isDone ? "as done" : "as planned"}`}
+            onChange={set}
+          />
+        );
+      })}
+      <div className="bath-keys" role="group" aria-label="Bath">
+        {whatIf.baths.map((bath) => {
+          const isOn = (trial.medium ?? quench?.medium) === bath.medium;
+          return (
+            <button
+              key={bath.medium}
+              type="button"
+              className="bath-key"
+              aria-pressed={isOn}
+              onClick={() => view.set({ medium: bath.medium })}
+            >
+              <small className="drawn">{mediumName(bath.medium)}</small>
+              <b>
+                {bath.medium === "water" && state.piece.steel !== "1045" && state.piece.steel !== "1040"
+                  ? "may crack"
+                  : bath.isHardThrough
+                    ? showHardness(bath.working_HRC, 1)
+                    : `${thickWord} ${showHardness(bath.thickest_HRC)}`}
+              </b>
+            </button>
+          );
+        })}
+      </div>
+      <div className="trial-keys">
+        {view.isTrying ? (
+          <>
+            {trial.thickness_mm === undefined ? <Button onClick={keep}>Keep this in the plan</Button> : null}
+            <Button variant="text" onClick={view.drop}>
+              Back to the plan
+            </Button>
+          </>
+        ) : null}
+      </div>
+      {isQuenched && view.isTrying ? <p className="waiting">What is done stays as done; this counts for the next one.</p> : null}
+    </div>
+  );
+}

@@ -1,0 +1,61 @@
+/** What is being tried on the heat card: a route and a piece beside the planned ones, until kept or dropped. */
+
+import { CATALOGUE, thickness_mm, type Piece, type Route, type Section, type Step } from "@tembrak/core";
+import { useDeferredValue, useMemo, useState } from "react";
+
+export interface Trial {
+  readonly temper_C?: number;
+  readonly heat_C?: number;
+  /** Thickness of the thickest part, mm. */
+  readonly thickness_mm?: number;
+  readonly medium?: string;
+}
+
+function withThickness(section: Section, wanted_mm: number): Section {
+  const ratio = wanted_mm / thickness_mm(section);
+  switch (section.shape) {
+    case "plate":
+      return { ...section, thickness_mm: wanted_mm };
+    case "round":
+      return { ...section, diameter_mm: wanted_mm };
+    case "square":
+      return { ...section, side_mm: wanted_mm };
+    case "wedge":
+      return { ...section, spine_mm: wanted_mm, edge_mm: Math.max(0.1, section.edge_mm * ratio) };
+  }
+}
+
+function tried(step: Step, trial: Trial): Step {
+  if (step.kind === "temper" && trial.temper_C !== undefined) return { ...step, temperature_C: trial.temper_C };
+  if (step.kind === "harden" && trial.heat_C !== undefined) return { ...step, temperature_C: trial.heat_C };
+  if (step.kind === "quench" && trial.medium !== undefined && trial.medium !== step.medium) {
+    return { ...step, medium: trial.medium, bath_C: CATALOGUE.medium(trial.medium)?.usualBath_C ?? step.bath_C };
+  }
+  return step;
+}
+
+export interface TrialView {
+  readonly trial: Trial;
+  readonly isTrying: boolean;
+  readonly piece: Piece;
+  readonly route: Route;
+  readonly set: (change: Trial) => void;
+  readonly drop: () => void;
+}
+
+/** Applied at once to what is drawn; asked of the worker when the finger rests. */
+export function useTrial(piece: Piece, route: Route): TrialView {
+  const [trial, setTrial] = useState<Trial>({});
+  const settled = useDeferredValue(trial);
+  return useMemo(() => {
+    const isTrying = Object.keys(trial).length > 0;
+    return {
+      trial,
+      isTrying,
+      piece: settled.thickness_mm === undefined ? piece : { ...piece, section: withThickness(piece.section, settled.thickness_mm) },
+      route: Object.keys(settled).length === 0 ? route : { ...route, steps: route.steps.map((step) => tried(step, settled)) },
+      set: (change) => setTrial((before) => ({ ...before, ...change })),
+      drop: () => setTrial({}),
+    };
+  }, [trial, settled, piece, route]);
+}

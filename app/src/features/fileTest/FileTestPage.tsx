@@ -1,0 +1,151 @@
+/** A row of files and a few readings against what was predicted: what it is, how sure, and what follows. */
+
+import { CATALOGUE, hardenAgain, nextTemper, resolveSteel, targetOf, type PieceState, type Route } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { usePrediction } from "../../compute/useAnswers.js";
+import { showHardness, showRange } from "../../format/show.js";
+import { Hatches } from "../../parts/Drawing.js";
+import { append, type NewEvent } from "../../store/db.js";
+import { usePiece, useSettings } from "../../store/useStore.js";
+import { FileLadder } from "./parts/FileLadder.js";
+import { TestTools } from "./parts/TestTools.js";
+import { compareWords, evidenceWords, followUps, type FollowUp } from "./testWords.js";
+import { useTest } from "./useTest.js";
+import "./fileTest.css";
+
+const HOLD_MIN = 120;
+
+function Testing({ state, route, act }: { state: PieceState; route: Route; act: string }) {
+  const settings = useSettings();
+  const navigate = useNavigate();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const { piece } = state;
+  const isFirst = act !== "prove";
+  const prediction = usePrediction(piece, route);
+  const prior = isFirst ? prediction.data?.working.asQuenched : prediction.data?.working.tempered;
+  const { draft, setDraft, verdict, asEvent, isEmpty } = useTest(prior, piece.section, piece.section.shape === "wedge");
+  const target = targetOf(CATALOGUE, piece.use);
+  const { summary } = verdict;
+  const more = nextTemper({
+    steel: resolveSteel(CATALOGUE, piece.steel).temper,
+    asQuenched_HRC: prediction.data?.working.asQuenched.mean_HRC ?? 62,
+    done: route.steps.flatMap((s) => (s.kind === "temper" ? [{ temperature_C: s.temperature_C, hold_min: s.hold_min }] : [])),
+    measured_HRC: summary.mean_HRC,
+    measuredSd_HRC: summary.sd_HRC,
+    target_HRC: target.mid_HRC,
+    hold_min: HOLD_MIN,
+  });
+  const options = followUps(summary, isFirst, target, prior, more, settings, state);
+  const isNext = state.next?.id === act;
+  const store = async (events: readonly NewEvent[], to: string): Promise<void> => {
+    try {
+      await append(state.id, events);
+      await navigate(to);
+    } catch {
+      setTrouble("Not stored: the browser refused. Nothing was changed.");
+    }
+  };
+  const test: NewEvent = { kind: "test", act, test: asEvent() };
+  const done: readonly NewEvent[] = isNext ? [{ kind: "act-done", act }] : [];
+  const follow = ({ key }: FollowUp): void => {
+    if (key === "keep") {
+      const end: readonly NewEvent[] = isFirst ? done : [...done, { kind: "finished" }];
+      void store([test, ...end], isFirst ? `/piece/${state.id}/bench` : `/book/${state.id}`);
+    } else if (key === "temper" && more.outcome === "found") {
+      const temperature_C = Math.round(more.temperature_C / 5) * 5;
+      const step = { kind: "temper", temperature_C, hold_min: HOLD_MIN, why: "It came out harder than wanted." } as const;
+      void store([test, { kind: "route", route: { ...route, steps: [...route.steps, step] } }], `/piece/${state.id}/bench`);
+    } else if (key === "again") {
+      const top = CATALOGUE.steel(piece.steel)?.normalise_C.value ?? 870;
+      const normalise = {
+        kind: "normalise",
+        temperature_C: top,
+        hold_min: 0,
+        coolTo: "hand-warm",
+        why: "A soft quench is normalised before another try.",
+      } as const;
+      const steps = hardenAgain<Route["steps"][number]>(route.steps, normalise);
+      void store([test, ...done, { kind: "route", route: { ...route, steps } }], `/piece/${state.id}/bench`);
+    }
+  };
+  return (
+    <main className="test-page">
+      <Hatches />
+      <header className="card-head">
+        <div>
+          <h1>
+            {piece.name}{" "}
+            <span>
+              {piece.mark}, {isFirst ? "file test after the quench" : "test after the temper"}
+            </span>
+          </h1>
+          <p>
+            {isFirst ? "Still brittle: light strokes, do not clamp it. " : ""}New edge of the file, light stroke, at three places. Drag a
+            file to an answer or tap it.
+          </p>
+        </div>
+        <div className="card-keys">
+          <Button component={Link} to={`/piece/${state.id}`}>
+            Card
+          </Button>
+          <Button variant="contained" disabled={isEmpty} onClick={() => follow(options.find(({ key }) => key === "keep") ?? options[0]!)}>
+            Keep this result
+          </Button>
+        </div>
+      </header>
+      <div className="test-panels">
+        <FileLadder draft={draft} onChange={setDraft} verdict={verdict} prior={prior} wanted={isFirst ? null : target} />
+        <div className="test-says">
+          <div className="test-verdict">
+            <span className="test-numeral" data-testid="test-mean">
+              {showHardness(summary.mean_HRC, 1)}
+            </span>
+            <span>
+              <small>HRC</small>
+              <b data-testid="test-range">{showRange(summary.p05_HRC, summary.p95_HRC)}</b>
+            </span>
+          </div>
+          {isEmpty ? (
+            <p className="test-line">{prior ? "As predicted; nothing is tried yet." : "Nothing is tried yet."}</p>
+          ) : (
+            <>
+              <p className="test-line" aria-live="polite">
+                {compareWords(summary, prior, target, isFirst)}
+              </p>
+              <p className="test-why">{evidenceWords(draft).join(" ")}</p>
+            </>
+          )}
+          {verdict.notices
+            .filter(({ code }) => code !== "no-prior" && code !== "soft-skin-possible")
+            .map(({ code, message }) => (
+              <p key={code} className="test-notice">
+                {message}
+              </p>
+            ))}
+          <TestTools draft={draft} onChange={setDraft} />
+          {isEmpty ? null : (
+            <div className="test-next">
+              <h2>Next, one of</h2>
+              {options.map((option) => (
+                <button key={option.key} type="button" onClick={() => follow(option)}>
+                  <b>{option.title}</b>
+                  <small>{option.note}</small>
+                </button>
+              ))}
+            </div>
+          )}
+          {trouble ? <p role="alert">{trouble}</p> : null}
+        </div>
+      </div>
+    </main>
+  );
+}
+
+export function FileTestPage() {
+  const { id = "", act = "prove" } = useParams();
+  const state = usePiece(id);
+  if (!state || state.route === null) return <main aria-busy="true" style={{ flex: 1 }} />;
+  return <Testing state={state} route={state.route} act={act} />;
+}

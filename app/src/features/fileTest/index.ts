@@ -1,0 +1,1 @@
+export { FileTestPage } from "./FileTestPage.js";

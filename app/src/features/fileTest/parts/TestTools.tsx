@@ -1,0 +1,96 @@
+/** What else a test rests on: the surface, whether it is hand-warm, tester readings and how the tester reads its block. */
+
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { useState } from "react";
+import type { TestDraft } from "../useTest.js";
+
+interface Props {
+  readonly draft: TestDraft;
+  readonly onChange: (draft: TestDraft) => void;
+}
+
+/** Readings as typed: `59.1 58.8, 60`. Null with a sentence when a part is no hardness. */
+function readReadings(text: string): { readings: number[] } | { problem: string } {
+  const parts = text
+    .replace(/(\d),(\d)/g, "$1.$2")
+    .split(/[\s;,]+/)
+    .filter((part) => part !== "");
+  const readings: number[] = [];
+  for (const part of parts) {
+    const value = Number(part);
+    if (!Number.isFinite(value)) return { problem: `"${part}" is not a number.` };
+    if (value < 0 || value > 75) return { problem: `${part} HRC is not a reading a tester gives. Rockwell C runs from 20 to 68.` };
+    readings.push(value);
+  }
+  return { readings };
+}
+
+export function TestTools({ draft, onChange }: Props) {
+  const [isOpen, setIsOpen] = useState(false);
+  const [text, setText] = useState("");
+  const [bias, setBias] = useState("");
+  const read = readReadings(text);
+  const biasNumber = Number(bias.replace(",", "."));
+  const biasBad = bias.trim() !== "" && (!Number.isFinite(biasNumber) || Math.abs(biasNumber) > 10);
+  return (
+    <div className="test-tools">
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={draft.surface}
+        aria-label="Surface where it was tried"
+        onChange={(_, surface: TestDraft["surface"] | null) => surface && onChange({ ...draft, surface })}
+      >
+        <ToggleButton value="as-it-came">not ground</ToggleButton>
+        <ToggleButton value="ground">ground bright</ToggleButton>
+        <ToggleButton value="heated-long-unprotected">long in the fire</ToggleButton>
+      </ToggleButtonGroup>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={draft.isHandWarm ? "yes" : "no"}
+        aria-label="Can you hold it"
+        onChange={(_, v: string | null) => v && onChange({ ...draft, isHandWarm: v === "yes" })}
+      >
+        <ToggleButton value="yes">can be held</ToggleButton>
+        <ToggleButton value="no">still hot</ToggleButton>
+      </ToggleButtonGroup>
+      {isOpen ? (
+        <div className="tester">
+          <TextField
+            label="Tester readings, HRC"
+            value={text}
+            error={"problem" in read}
+            helperText={"problem" in read ? read.problem : "Flat ground steel, both faces, not the edge. 59.1 58.8 60"}
+            onChange={(event) => {
+              setText(event.target.value);
+              const next = readReadings(event.target.value);
+              if ("readings" in next) onChange({ ...draft, readings: next.readings });
+            }}
+            fullWidth
+          />
+          <TextField
+            label="Tester reads its block too high by"
+            value={bias}
+            error={biasBad}
+            helperText={biasBad ? "A number of HRC between -10 and 10." : "Leave empty when you have no block."}
+            onChange={(event) => {
+              setBias(event.target.value);
+              const value = Number(event.target.value.replace(",", "."));
+              onChange({
+                ...draft,
+                blockBias_HRC: event.target.value.trim() === "" || !Number.isFinite(value) || Math.abs(value) > 10 ? null : value,
+              });
+            }}
+            fullWidth
+          />
+        </div>
+      ) : (
+        <Button onClick={() => setIsOpen(true)}>Add tester readings</Button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,105 @@
+/** What a test says, in sentences, and what follows from it. */
+
+import { type Estimate, type NextTemper, type PieceState } from "@tembrak/core";
+import { showRange, showTemperature, type Units } from "../../format/show.js";
+import type { TestDraft } from "./useTest.js";
+
+interface Summary {
+  readonly mean_HRC: number;
+  readonly p05_HRC: number;
+  readonly p95_HRC: number;
+}
+
+/** Measured against predicted and against what the use wants. */
+export function compareWords(
+  summary: Summary,
+  prior: Estimate | undefined,
+  target: { readonly low_HRC: number; readonly high_HRC: number },
+  isFirst: boolean,
+): string {
+  const off = prior ? summary.mean_HRC - prior.mean_HRC : 0;
+  const against = !prior
+    ? "Nothing was predicted."
+    : Math.abs(off) < 0.5
+      ? "As predicted"
+      : `${Math.abs(off).toFixed(1)} ${off > 0 ? "harder" : "softer"} than predicted`;
+  if (isFirst) return `${against}, before the temper.`;
+  const { mean_HRC } = summary;
+  if (mean_HRC > target.high_HRC) return `${against}, and harder than the ${showRange(target.low_HRC, target.high_HRC)} its use wants.`;
+  if (mean_HRC < target.low_HRC) return `${against}, and softer than the ${showRange(target.low_HRC, target.high_HRC)} its use wants.`;
+  const middle = (target.low_HRC + target.high_HRC) / 2;
+  return `${against}, inside the ${mean_HRC >= middle ? "upper" : "lower"} half of what its use wants.`;
+}
+
+/** What each answer rules out. */
+export function evidenceWords({ strokes, readings, surface }: TestDraft): string[] {
+  const skated = [...strokes].filter(([, r]) => r === "skates").map(([f]) => f);
+  const bit = [...strokes].filter(([, r]) => r === "bites").map(([f]) => f);
+  const words: string[] = [];
+  if (skated.length > 0) words.push(`${Math.max(...skated)} skated: harder than that.`);
+  if (bit.length > 0) words.push(`${Math.min(...bit)} bit: softer than that.`);
+  if (readings.length > 0) words.push(`${readings.length} tester reading${readings.length > 1 ? "s" : ""}.`);
+  if (strokes.size > 0) {
+    words.push(
+      surface === "ground"
+        ? "Ground past the scale: a soft skin hiding hard steel is 3 in 100."
+        : surface === "as-it-came"
+          ? "Not ground: a soft skin hiding hard steel is 1 in 10."
+          : "Heated long in the open: it is an even chance that a soft skin hides hard steel.",
+    );
+  }
+  return words;
+}
+
+export interface FollowUp {
+  readonly key: "keep" | "temper" | "again";
+  readonly title: string;
+  readonly note: string;
+}
+
+/** The next acts on offer, the likeliest first. */
+export function followUps(
+  summary: Summary,
+  isFirst: boolean,
+  target: { readonly low_HRC: number; readonly high_HRC: number },
+  prior: Estimate | undefined,
+  more: NextTemper,
+  units: Units,
+  state: PieceState,
+): FollowUp[] {
+  const isSoft = isFirst && summary.mean_HRC < Math.max(target.low_HRC, (prior?.mean_HRC ?? 60) - 5);
+  const again: FollowUp = {
+    key: "again",
+    title: "Normalise and harden again",
+    note: "Grind past the skin and try once more first. Three hardenings are enough for any piece.",
+  };
+  if (isFirst) {
+    const on: FollowUp = {
+      key: "keep",
+      title: "Go on to the temper",
+      note: isSoft ? "It will not get harder in the oven." : "Hard enough. Within the hour.",
+    };
+    return isSoft ? [again, on] : [on];
+  }
+  const isInside = summary.mean_HRC >= target.low_HRC && summary.mean_HRC <= target.high_HRC;
+  const keep: FollowUp = {
+    key: "keep",
+    title: "Leave it and finish",
+    note: isInside
+      ? "It is where its use wants it."
+      : summary.mean_HRC < target.low_HRC
+        ? "Softer is tougher, and no failure."
+        : "Harder, and it may chip.",
+  };
+  if (more.outcome === "found") {
+    const count = state.acts.filter(({ kind }) => kind === "temper").length + 1;
+    const ordinal = ["", "first", "second", "third", "fourth", "fifth"][count] ?? `${count}th`;
+    const temper: FollowUp = {
+      key: "temper",
+      title: `A ${ordinal} temper at ${showTemperature(Math.round(more.temperature_C / 5) * 5, units)}`,
+      note: "2 h, for the middle of what its use wants; then try again.",
+    };
+    return isInside ? [keep, temper] : [temper, keep];
+  }
+  return summary.mean_HRC < target.low_HRC - 1 ? [keep, again] : [keep];
+}

@@ -1,0 +1,51 @@
+/** Corrects a piece's description: a further event, the old one stays in the book. */
+
+import { type Piece, type PieceState } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { append } from "../../store/db.js";
+import { usePiece } from "../../store/useStore.js";
+import { PieceForm } from "./PieceForm.js";
+import { useFaults } from "./useFaults.js";
+
+function Measure({ state }: { state: PieceState }) {
+  const navigate = useNavigate();
+  const [piece, setPiece] = useState<Piece>(state.piece);
+  const { faults, onFault, clear } = useFaults();
+  const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
+  const change = (next: Piece): void => {
+    if (next.form !== piece.form || next.section.shape !== piece.section.shape) clear();
+    setPiece(next);
+  };
+  return (
+    <main className="new-page">
+      <header>
+        <div>
+          <h1>Correct the {state.piece.name.toLowerCase()}</h1>
+          <p>Its plan stays as it is; the prediction follows the new measures.</p>
+        </div>
+      </header>
+      <PieceForm piece={piece} onChange={change} onFault={onFault} />
+      <div className="form-foot">
+        <Button
+          variant="contained"
+          disabled={!isReady}
+          onClick={() => void append(state.id, [{ kind: "piece", definition: piece }]).then(() => navigate(`/piece/${state.id}`))}
+        >
+          Keep these measures
+        </Button>
+        <Button component={Link} to={`/piece/${state.id}`} variant="text">
+          Leave as it was
+        </Button>
+      </div>
+    </main>
+  );
+}
+
+export function MeasurePage() {
+  const { id = "" } = useParams();
+  const state = usePiece(id);
+  if (!state) return <main aria-busy="true" style={{ flex: 1 }} />;
+  return <Measure state={state} />;
+}

@@ -1,0 +1,266 @@
+/** Describes a piece: what it is, of what steel, how it starts, what for, and its measures. Drawn to scale while typed. */
+
+import { CATALOGUE, type Piece, type Section } from "@tembrak/core";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { showLength, showNotches, type Units } from "../../format/show.js";
+import { DimH, DimV, Hatches } from "../../parts/Drawing.js";
+import { LengthField } from "../../parts/QuantityField.js";
+import { SectionDrawing } from "../../parts/SectionDrawing.js";
+import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
+import { useUnits } from "../../store/useStore.js";
+import { asShape, ORDERED_FORMS, pieceOfForm, SHAPE_WORDS, START_WORDS, type ShapeName } from "./draft.js";
+import "./newPiece.css";
+
+const SCALE_PAINT = {
+  stops: [
+    { at: 0, colour: "var(--scale)" },
+    { at: 1, colour: "var(--scale)" },
+  ],
+  words: "forge scale",
+  now_C: null,
+  isGlowing: false,
+};
+
+interface Props {
+  readonly piece: Piece;
+  readonly onChange: (piece: Piece) => void;
+  readonly onFault: (key: string, isBad: boolean) => void;
+}
+
+function FormPicker({ piece, onChange }: Pick<Props, "piece" | "onChange">) {
+  return (
+    <div className="forms" role="radiogroup" aria-label="Kind of piece">
+      {ORDERED_FORMS.map((form) => {
+        const sample = pieceOfForm(form, null, "1");
+        const box = drawPiece(sample, 1, "hang");
+        const k = Math.min(62 / box.width_px, 74 / box.height_px);
+        const drawn = drawPiece(sample, k, "hang");
+        return (
+          <button
+            key={form.id}
+            type="button"
+            role="radio"
+            aria-checked={piece.form === form.id}
+            className="form-key"
+            onClick={() => onChange(pieceOfForm(form, piece, piece.mark))}
+          >
+            <svg width={70} height={80} aria-hidden="true">
+              <g transform={`translate(${35 - drawn.width_px / 2} ${40 - drawn.height_px / 2})`}>
+                <Silhouette drawn={drawn} lie="hang" paint={SCALE_PAINT} />
+              </g>
+            </svg>
+            {form.name}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+function Measures({ piece, onChange, onFault, units }: Props & { units: Units }) {
+  const { section } = piece;
+  const set = (next: Section): void => onChange({ ...piece, section: next });
+  const field = (key: string) => ({ units, onFault: (bad: boolean) => onFault(key, bad) });
+  return (
+    <div className="measures">
+      <LengthField
+        {...field("length")}
+        label="Length over all"
+        role="length"
+        value_mm={piece.length_mm}
+        least_mm={5}
+        most_mm={3000}
+        onChange={(length_mm) => onChange({ ...piece, length_mm })}
+      />
+      {section.shape === "wedge" ? (
+        <>
+          <LengthField
+            {...field("height")}
+            label="Height, edge to back"
+            role="height"
+            value_mm={section.height_mm}
+            least_mm={2}
+            most_mm={400}
+            onChange={(height_mm) => set({ ...section, height_mm })}
+          />
+          <LengthField
+            {...field("spine")}
+            label="Thickness at the spine"
+            role="thickness"
+            value_mm={section.spine_mm}
+            least_mm={0.2}
+            most_mm={100}
+            onChange={(spine_mm) => set({ ...section, spine_mm })}
+          />
+          <LengthField
+            {...field("edge")}
+            label="Thickness at the edge now"
+            role="thickness"
+            value_mm={section.edge_mm}
+            least_mm={0.1}
+            most_mm={100}
+            suggestion={section.edge_mm < 0.7 ? "Thin for the fire: it may crack or wrinkle." : ""}
+            onChange={(edge_mm) => set({ ...section, edge_mm })}
+          />
+        </>
+      ) : section.shape === "plate" ? (
+        <LengthField
+          {...field("thick")}
+          label="Thickness"
+          role="thickness"
+          value_mm={section.thickness_mm}
+          least_mm={0.2}
+          most_mm={300}
+          onChange={(thickness_mm) => set({ ...section, thickness_mm })}
+        />
+      ) : section.shape === "round" ? (
+        <LengthField
+          {...field("thick")}
+          label="Diameter"
+          role="thickness"
+          value_mm={section.diameter_mm}
+          least_mm={0.2}
+          most_mm={300}
+          onChange={(diameter_mm) => set({ ...section, diameter_mm })}
+        />
+      ) : (
+        <LengthField
+          {...field("thick")}
+          label="Side"
+          role="thickness"
+          value_mm={section.side_mm}
+          least_mm={0.2}
+          most_mm={300}
+          onChange={(side_mm) => set({ ...section, side_mm })}
+        />
+      )}
+    </div>
+  );
+}
+
+function LivePiece({ piece, units }: { piece: Piece; units: Units }) {
+  const [W, H] = [330, 420];
+  const box = drawPiece(piece, 1, "hang");
+  const k = Math.min((W - 90) / box.width_px, (H - 56) / box.height_px);
+  const drawn = drawPiece(piece, k, "hang");
+  const [x, y] = [(W - drawn.width_px) / 2 + 14, 14];
+  return (
+    <figure className="live-piece">
+      <svg
+        viewBox={`0 0 ${W} ${H}`}
+        width="100%"
+        role="img"
+        aria-label={`${piece.name}, ${showLength(piece.length_mm, units)} long, drawn to scale`}
+      >
+        <g transform={`translate(${x} ${y})`}>
+          <Silhouette drawn={drawn} lie="hang" paint={SCALE_PAINT} />
+        </g>
+        <DimV x={x - 22} y1={y} y2={y + drawn.height_px} text={showLength(drawn.outline.box.height_mm, units)} />
+        <DimH x1={x} x2={x + drawn.width_px} y={y + drawn.height_px + 20} text={showLength(drawn.outline.box.width_mm, units)} />
+      </svg>
+      <svg viewBox="0 -20 330 40" width="100%" aria-hidden="true">
+        <SectionDrawing section={piece.section} scale_px_mm={2.6} mostWidth={240} units={units} />
+      </svg>
+      <figcaption>Drawn from your measures; the outline between them is the usual one of its kind.</figcaption>
+    </figure>
+  );
+}
+
+export function PieceForm({ piece, onChange, onFault }: Props) {
+  const units = useUnits();
+  const steel = CATALOGUE.steel(piece.steel);
+  const use = CATALOGUE.use(piece.use);
+  return (
+    <div className="piece-form">
+      <Hatches />
+      <div className="piece-fields">
+        <h2>What is it?</h2>
+        <FormPicker piece={piece} onChange={onChange} />
+        <div className="two">
+          <TextField
+            label="Name"
+            value={piece.name}
+            error={piece.name.trim() === ""}
+            helperText={piece.name.trim() === "" ? "Give it a name." : " "}
+            onChange={(e) => onChange({ ...piece, name: e.target.value.slice(0, 60) })}
+          />
+          <TextField
+            label="Mark that survives the fire"
+            value={piece.mark}
+            error={piece.mark.trim() === ""}
+            helperText={
+              piece.mark.trim() === ""
+                ? "A scribed line is lost in scale: file notches."
+                : `File ${showNotches(piece.mark)} into the tang. Scribed lines vanish in scale.`
+            }
+            onChange={(e) => onChange({ ...piece, mark: e.target.value.slice(0, 12) })}
+          />
+        </div>
+        <h2>Of what steel, and how does it start?</h2>
+        <div className="two">
+          <TextField
+            select
+            label="Steel"
+            value={piece.steel}
+            helperText={steel?.about ?? " "}
+            onChange={(e) => onChange({ ...piece, steel: e.target.value })}
+          >
+            {CATALOGUE.steels.map(({ id, name, composition_wtpct }) => (
+              <MenuItem key={id} value={id}>
+                {name}, {composition_wtpct.value.C.toFixed(2)} % carbon
+              </MenuItem>
+            ))}
+          </TextField>
+          <TextField
+            select
+            label="How it starts"
+            value={piece.start}
+            helperText={START_WORDS[piece.start][1]}
+            onChange={(e) => onChange({ ...piece, start: e.target.value as Piece["start"] })}
+          >
+            {(Object.keys(START_WORDS) as Piece["start"][]).map((start) => (
+              <MenuItem key={start} value={start}>
+                {START_WORDS[start][0]}
+              </MenuItem>
+            ))}
+          </TextField>
+        </div>
+        <h2>What is it for?</h2>
+        <TextField
+          select
+          fullWidth
+          label="Use"
+          value={piece.use}
+          helperText={use ? `Wants ${use.target_HRC[0]} to ${use.target_HRC[1]} HRC. ${use.why}` : " "}
+          onChange={(e) => onChange({ ...piece, use: e.target.value })}
+        >
+          {CATALOGUE.uses.map(({ id, name, target_HRC }) => (
+            <MenuItem key={id} value={id}>
+              {name}, {target_HRC[0]} to {target_HRC[1]} HRC
+            </MenuItem>
+          ))}
+        </TextField>
+        <h2>Measure it</h2>
+        <ToggleButtonGroup
+          exclusive
+          value={piece.section.shape}
+          aria-label="Shape of the section"
+          onChange={(_, shape: ShapeName | null) => shape && onChange({ ...piece, section: asShape(piece.section, shape) })}
+          sx={{ mb: 2, flexWrap: "wrap" }}
+        >
+          {(Object.keys(SHAPE_WORDS) as ShapeName[]).map((shape) => (
+            <ToggleButton key={shape} value={shape}>
+              {SHAPE_WORDS[shape]}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        <Measures key={`${piece.form}-${piece.section.shape}`} piece={piece} onChange={onChange} onFault={onFault} units={units} />
+        <p className="hint">Write it as you measure it: 4.8, 4.8 mm, 3/16, 1 1/4&quot;.</p>
+      </div>
+      <LivePiece piece={piece} units={units} />
+    </div>
+  );
+}

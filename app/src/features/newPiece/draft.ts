@@ -1,0 +1,97 @@
+/** A piece while it is being described, and what a form supplies until it is measured. Pure. */
+
+import { FORMS, type KindFile, type Piece, type School, type Section } from "@tembrak/core";
+
+export interface Draft {
+  readonly piece: Piece;
+  readonly school: School;
+}
+
+/** Forms in the order a smith looks for them. */
+const ORDER = [
+  "knife",
+  "billhook",
+  "sickle",
+  "drawknife",
+  "froe",
+  "hoof-knife",
+  "hay-knife",
+  "bark-spud",
+  "cold-chisel",
+  "wood-chisel",
+  "punch",
+  "awl",
+  "hammer",
+  "axe",
+  "sword",
+  "striker",
+  "spring",
+  "coupon",
+  "other",
+];
+
+export const ORDERED_FORMS: readonly KindFile[] = [...FORMS].sort((a, b) => ORDER.indexOf(a.id) - ORDER.indexOf(b.id));
+
+export const START_WORDS = {
+  "as-forged": ["As forged", "From the hammer, not normalised yet."],
+  normalised: ["Normalised already", "Heated and air cooled after forging."],
+  "fine-spheroidised": ["Bought, fine", "Soft annealed stock with fine round carbide."],
+  "coarse-spheroidised": ["Bought, coarse or unknown", "Soft annealed stock; the slowest to harden."],
+} as const;
+
+export const SCHOOL_WORDS = {
+  forge: ["Forge", "By colour and magnet: a shade past where it lets go."],
+  kiln: ["Kiln", "By thermometer: a controlled heat and a soak."],
+} as const;
+
+/** The piece as the form has it; what was typed before and still fits stays. */
+export function pieceOfForm(form: KindFile, before: Piece | null, mark: string): Piece {
+  return {
+    name: before !== null && !FORMS.some(({ name }) => name === before.name) ? before.name : form.name,
+    mark: before?.mark ?? mark,
+    kind: form.kind,
+    form: form.id,
+    steel: before?.steel ?? "1084",
+    start: before?.start ?? "as-forged",
+    use: form.use,
+    length_mm: form.usualLength_mm,
+    section: form.usualSection,
+  };
+}
+
+export type ShapeName = Section["shape"];
+
+export const SHAPE_WORDS: Readonly<Record<ShapeName, string>> = {
+  wedge: "Blade",
+  plate: "Flat, even",
+  round: "Round bar",
+  square: "Square bar",
+};
+
+/** Another shape of about the same size. */
+export function asShape(section: Section, shape: ShapeName): Section {
+  const thick =
+    section.shape === "wedge"
+      ? section.spine_mm
+      : section.shape === "plate"
+        ? section.thickness_mm
+        : section.shape === "round"
+          ? section.diameter_mm
+          : section.side_mm;
+  switch (shape) {
+    case "wedge":
+      return { shape, spine_mm: thick, edge_mm: Math.min(1, thick), height_mm: Math.max(8, thick * 6) };
+    case "plate":
+      return { shape, thickness_mm: thick };
+    case "round":
+      return { shape, diameter_mm: thick };
+    case "square":
+      return { shape, side_mm: thick };
+  }
+}
+
+/** The next whole number no piece carries yet. */
+export function nextMark(marks: readonly string[]): string {
+  const used = marks.map(Number).filter(Number.isInteger);
+  return String(Math.max(0, ...used) + 1);
+}

@@ -1,0 +1,2 @@
+export { NewPiecePage } from "./NewPiecePage.js";
+export { MeasurePage } from "./MeasurePage.js";

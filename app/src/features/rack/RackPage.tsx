@@ -1,0 +1,114 @@
+/** Home: every piece as it hangs, in the order of work, and the next act on top. */
+
+import type { PieceState } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { actWords, nextActWords, urgency } from "../../format/actWords.js";
+import { Hatches } from "../../parts/Drawing.js";
+import { useWide } from "../../parts/useWide.js";
+import { append } from "../../store/db.js";
+import { useNow, usePieces, useSettings } from "../../store/useStore.js";
+import { RackTall } from "./parts/RackTall.js";
+import { RackWide } from "./parts/RackWide.js";
+import "./rack.css";
+
+/** Acts that may be called done from the rack, without the bench. */
+const DONE_FROM_RACK = new Set(["oven", "temper", "air-cool", "cool-down"]);
+
+function NextAct({ state, now_ms }: { state: PieceState; now_ms: number }) {
+  const units = useSettings();
+  const navigate = useNavigate();
+  const [whyOpen, setWhyOpen] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const { sentence, reason } = nextActWords(state, now_ms, units);
+  const { next } = state;
+  const words = next && actWords(next, state.route, units);
+  const isWaiting = next?.kind === "temper" && state.nextSince_ms !== null && now_ms - state.nextSince_ms < next.hold_s * 1000;
+  const bench = `/piece/${state.id}/bench`;
+  const act = async (): Promise<void> => {
+    if (next === undefined) return void navigate(`/book/${state.id}`);
+    if (!DONE_FROM_RACK.has(next.kind) || isWaiting) return void navigate(bench);
+    try {
+      await append(state.id, [{ kind: "act-done", act: next.id }]);
+    } catch {
+      setTrouble("The browser would not store that. Nothing was changed; export the book and try again.");
+    }
+  };
+  const label = next === undefined ? "Its record" : DONE_FROM_RACK.has(next.kind) && !isWaiting ? words!.done : "To the bench";
+  return (
+    <header className="next-act">
+      <div className="next-words">
+        <h1>{sentence}</h1>
+        <p>{trouble ?? reason}</p>
+      </div>
+      <div className="next-keys">
+        <Button variant="contained" className="act-key" onClick={() => void act()}>
+          {label}
+        </Button>
+        <Button className="why-key" onClick={() => setWhyOpen(true)}>
+          Why
+        </Button>
+        <Button className="why-key new-key" component={Link} to="/new">
+          New piece
+        </Button>
+      </div>
+      <Dialog open={whyOpen} onClose={() => setWhyOpen(false)} maxWidth="sm">
+        <DialogTitle>Why this first</DialogTitle>
+        <DialogContent>
+          <p style={{ marginTop: 0 }}>{words?.why}</p>
+          {words?.caution ? <p>{words.caution}</p> : null}
+          <p style={{ color: "var(--ink2)", marginBottom: 0 }}>
+            Hot steel comes first, then what is brittle, then what is due out of the oven, then what waits.
+          </p>
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={() => setWhyOpen(false)}>Close</Button>
+        </DialogActions>
+      </Dialog>
+    </header>
+  );
+}
+
+function EmptyRack() {
+  return (
+    <main className="rack-empty">
+      <h1>Nothing hangs here yet.</h1>
+      <p>Measure a piece, say what steel it is, and Tembrak plans its heats, predicts what it will be and keeps its record.</p>
+      <div style={{ display: "flex", gap: 12, flexWrap: "wrap" }}>
+        <Button component={Link} to="/new" variant="contained" className="act-key">
+          New piece
+        </Button>
+        <Button component={Link} to="/book">
+          Bring in a book
+        </Button>
+      </div>
+    </main>
+  );
+}
+
+export function RackPage() {
+  const pieces = usePieces();
+  const { ambient_lux } = useSettings();
+  const now_ms = useNow(1000);
+  const isWide = useWide();
+  if (pieces === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
+  const hanging = pieces.filter(({ stage }) => stage !== "done");
+  if (hanging.length === 0) return <EmptyRack />;
+  const first = hanging.reduce((a, b) => (urgency(b, now_ms) > urgency(a, now_ms) ? b : a));
+  return (
+    <main className="rack">
+      <Hatches />
+      <NextAct key={first.id} state={first} now_ms={now_ms} />
+      {isWide ? (
+        <RackWide pieces={hanging} first={first.id} now_ms={now_ms} lux={ambient_lux} />
+      ) : (
+        <RackTall pieces={hanging} first={first.id} now_ms={now_ms} lux={ambient_lux} />
+      )}
+    </main>
+  );
+}

@@ -1,0 +1,1 @@
+export { RackPage } from "./RackPage.js";

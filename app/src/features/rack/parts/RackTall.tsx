@@ -1,0 +1,78 @@
+/** The rack on a phone: the rail stands at the left, pieces lie out from it at one scale, the most urgent first in view. */
+
+import { brittleSince, type PieceState } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import { Link } from "react-router";
+import { statusLine } from "../../../format/actWords.js";
+import { paintOf } from "../../../parts/paint.js";
+import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
+import { useUnits } from "../../../store/useStore.js";
+import { inOrder, STAGE_WORDS } from "./rackLayout.js";
+
+interface Props {
+  readonly pieces: readonly PieceState[];
+  readonly first: string;
+  readonly now_ms: number;
+  readonly lux: number;
+}
+
+const ROOM_PX = 208;
+
+function Row({
+  state,
+  isFirst,
+  now_ms,
+  lux,
+  scale_px_mm,
+}: {
+  state: PieceState;
+  isFirst: boolean;
+  now_ms: number;
+  lux: number;
+  scale_px_mm: number;
+}) {
+  const units = useUnits();
+  const drawn = drawPiece(state.piece, scale_px_mm, "lay");
+  const paint = paintOf(state, lux, now_ms);
+  const brittle_ms = brittleSince(state, now_ms);
+  const isBrittle = brittle_ms !== null;
+  const minutes = isBrittle ? Math.floor((now_ms - brittle_ms) / 60000) : 0;
+  const status = statusLine(state, now_ms, paint.now_C, units);
+  const height = drawn.height_px + 36;
+  return (
+    <Link to={`/piece/${state.id}`} className={isFirst ? "tall-row first" : "tall-row"}>
+      <svg
+        width={ROOM_PX + 16}
+        height={Math.max(64, height)}
+        role="img"
+        aria-label={`${state.piece.name}: ${paint.words}`}
+        style={{ flex: "none" }}
+      >
+        <rect x={1} y={0} width={7} height={Math.max(64, height)} fill="var(--lift)" stroke="var(--line2)" strokeWidth={0.9} />
+        <g transform={`translate(12 ${Math.max(14, (Math.max(64, height) - drawn.height_px) / 2)})`}>
+          <Silhouette drawn={drawn} lie="lay" paint={paint} isBrittle={isBrittle} />
+        </g>
+      </svg>
+      <span className="stage">{STAGE_WORDS[state.stage]}</span>
+      <span className="tall-words">
+        <b>{state.piece.name}</b> <span className="drawn">{state.piece.mark}</span>
+        <small>{isBrittle ? `${minutes} min brittle. Do not drop, clamp, bend or strike it.` : status}</small>
+      </span>
+    </Link>
+  );
+}
+
+export function RackTall({ pieces, first, now_ms, lux }: Props) {
+  const longest = Math.max(...pieces.map(({ piece }) => drawPiece(piece, 1, "lay").width_px));
+  const scale_px_mm = Math.min(0.62, ROOM_PX / longest);
+  return (
+    <div style={{ marginTop: 16 }}>
+      {inOrder(pieces).map((state) => (
+        <Row key={state.id} state={state} isFirst={state.id === first} now_ms={now_ms} lux={lux} scale_px_mm={scale_px_mm} />
+      ))}
+      <Button component={Link} to="/new" fullWidth sx={{ my: 2, minHeight: 60 }}>
+        New piece
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,240 @@
+/** The sentences of the work: what an act asks for, what ends it, why. All words that carry a unit are made here. */
+
+import { CATALOGUE, type Act, type PieceState, type Route } from "@tembrak/core";
+import { showClock, showDegrees, showDuration, showTemperature, showTimeOfDay, type Units } from "./show.js";
+
+export interface ActWords {
+  /** Imperative, without the piece's name: the title of a bench screen. */
+  readonly title: string;
+  /** Label of the one act, worded as the fact that ends it. */
+  readonly done: string;
+  readonly why: string;
+  /** Safety, brief, there where it matters; empty where nothing can hurt. */
+  readonly caution: string;
+}
+
+export function mediumName(id: string): string {
+  return CATALOGUE.medium(id)?.name ?? id;
+}
+
+function isWater(id: string): boolean {
+  const kind = CATALOGUE.medium(id)?.kind;
+  return kind === "water" || kind === "brine";
+}
+
+function reasonOf(route: Route | null, act: Act): string {
+  return route?.steps[act.step]?.why ?? "";
+}
+
+const BRITTLE = "Brittle: do not drop, clamp, straighten or strike it.";
+
+/** Words for one act of a route. */
+export function actWords(act: Act, route: Route | null, units: Units): ActWords {
+  const reason = reasonOf(route, act);
+  switch (act.kind) {
+    case "heat": {
+      const what = act.purpose === "normalise" ? `Normalise${act.of > 1 ? ` ${act.count} of ${act.of}` : ""}` : "Harden";
+      const next = route?.steps[act.step];
+      const hold = next !== undefined && "hold_min" in next && next.hold_min > 0;
+      const end =
+        act.purpose === "harden"
+          ? hold
+            ? "At heat: start the hold"
+            : "At heat: go to the bath"
+          : hold
+            ? "At heat: start the hold"
+            : "At heat: out to cool";
+      return {
+        title: `${what}: to ${showTemperature(act.target_C, units)}, evenly`,
+        done: end,
+        why: reason,
+        caution: "Eyes, gloves, natural fibres. Carbon monoxide: keep the air moving. Never a zinc-coated piece.",
+      };
+    }
+    case "hold":
+      return {
+        title: `Hold it at ${showTemperature(act.target_C, units)}`,
+        done: act.purpose === "harden" ? "Out of the fire: to the bath" : "Out to cool in air",
+        why: reason,
+        caution: act.purpose === "harden" ? "Before you move: lid and extinguisher in reach, path clear, metal tank that cannot tip." : "",
+      };
+    case "air-cool":
+      return {
+        title: act.coolTo === "black" ? "Let it cool in still air until it is black" : "Let it cool in still air until you can hold it",
+        done: act.coolTo === "black" ? "It is black" : "It is hand-warm",
+        why:
+          act.coolTo === "black"
+            ? "Black means the change is done; it may go back in the fire."
+            : "Cool right through before the hardening heat.",
+        caution: "Black steel still burns: about 400 °C looks cold. Tongs, and a marked place.",
+      };
+    case "quench":
+      return {
+        title: `Into the ${mediumName(act.medium).toLowerCase()} at ${showTemperature(act.bath_C, units)}, edge first`,
+        done: "It is out",
+        why: reason,
+        caution: isWater(act.medium)
+          ? "Steam: long tongs, face away. Steel may ping and crack; stay clear of it."
+          : "Oil may flare: lid, not water. Whole piece under before you move it. The maker's sheet says how hot the oil may get.",
+      };
+    case "straighten":
+      return {
+        title: "Sight along it. Straighten now or not at all",
+        done: "It is straight",
+        why: "While little of it is hard yet, a glove and a block will move it. Once it stiffens, stop.",
+        caution: "Gloves, gently, on wood. If it resists, stop: it will break, not bend.",
+      };
+    case "cool-down":
+      return {
+        title: "Let it cool right down to hand-warm",
+        done: "It is hand-warm",
+        why: "Hardening goes on until it is cold. A file tells nothing before.",
+        caution: BRITTLE,
+      };
+    case "first-file":
+      return {
+        title: "Try a file on it",
+        done: "Go on to the temper",
+        why: "Now you can still go back cheaply: a soft piece is normalised and hardened again.",
+        caution: BRITTLE,
+      };
+    case "oven":
+      return {
+        title: `Into the oven at ${showTemperature(act.target_C, units)}${act.of > 1 ? `, ${act.count} of ${act.of}` : ""}`,
+        done: "It is in the oven",
+        why: reason,
+        caution: act.count === 1 ? `${BRITTLE} An oven for steel is no oven for food.` : "Trust a second thermometer, not the dial.",
+      };
+    case "temper":
+      return {
+        title: `Temper ${act.of > 1 ? `${act.count} of ${act.of} ` : ""}at ${showTemperature(act.target_C, units)}`,
+        done: "Out, and cool to the touch",
+        why: reason,
+        caution: "Gloves: steel at this heat looks cold.",
+      };
+    case "prove":
+      return {
+        title: "Try it: files or tester on clean ground steel",
+        done: "Keep the result",
+        why: "What you measure now is what the book remembers.",
+        caution: "Eye protection for any bend or chop test.",
+      };
+  }
+}
+
+/** One short line under a piece's name on the rack. */
+export function statusLine(state: PieceState, now_ms: number, now_C: number | null, units: Units): string {
+  const { next, nextSince_ms, doneAt_ms, stage } = state;
+  if (stage === "done") return "Finished";
+  if (next === undefined) return "All done";
+  const since_s = nextSince_ms === null ? 0 : (now_ms - nextSince_ms) / 1000;
+  switch (next.kind) {
+    case "heat":
+      if (doneAt_ms.size === 0 && now_C === null) return "Ready for the fire";
+      if (now_C !== null) {
+        const left = Math.round(next.target_C - now_C);
+        return left > 5 ? `${showDegrees(now_C, units)}, wants ${showDegrees(next.target_C, units)}` : "At heat";
+      }
+      return `To ${showDegrees(next.target_C, units)}`;
+    case "hold":
+      return since_s < next.hold_s ? `${showClock(next.hold_s - since_s)} left at heat` : "Hold is over";
+    case "air-cool":
+      return next.coolTo === "black" ? "Cooling to black" : "Cooling to hand-warm";
+    case "quench":
+      return "To the bath";
+    case "straighten":
+      return "Straighten now";
+    case "cool-down":
+      return "Cooling down";
+    case "first-file":
+      return "Try a file";
+    case "oven":
+      return next.count === 1 && state.brittleSince_ms !== null
+        ? `Quenched ${showTimeOfDay(state.brittleSince_ms)}`
+        : `To the oven, ${showDegrees(next.target_C, units)}`;
+    case "temper":
+      return since_s < next.hold_s ? `${showClock(next.hold_s - since_s)} left at ${showDegrees(next.target_C, units)}` : "Take it out";
+    case "prove":
+      return "Try the files";
+  }
+}
+
+/** Which piece wants its smith first: larger is more urgent. */
+export function urgency({ next, nextSince_ms, brittleSince_ms, checks, doneAt_ms, stage }: PieceState, now_ms: number): number {
+  if (stage === "done" || next === undefined) return -1;
+  const since_s = nextSince_ms === null ? 0 : (now_ms - nextSince_ms) / 1000;
+  const brittle_min = brittleSince_ms === null ? 0 : (now_ms - brittleSince_ms) / 60000;
+  const isStarted = doneAt_ms.size > 0 || checks.some(({ act }) => act === next.id);
+  switch (next.kind) {
+    case "quench":
+      return 300;
+    case "straighten":
+      return 290;
+    case "hold":
+      return since_s > next.hold_s ? 280 : 240;
+    case "cool-down":
+    case "first-file":
+      return 180 + Math.min(30, brittle_min / 4);
+    case "oven":
+      return next.count === 1 ? 200 + Math.min(60, brittle_min / 4) : 120;
+    case "heat":
+      return isStarted ? 170 : 20;
+    case "air-cool":
+      return since_s > 300 ? 150 : 30;
+    case "temper":
+      return since_s > next.hold_s ? 140 : 10;
+    case "prove":
+      return 60;
+  }
+}
+
+export interface NextActWords {
+  readonly sentence: string;
+  readonly reason: string;
+}
+
+/** The line on top of the rack: imperative, the piece, and why now. */
+export function nextActWords(state: PieceState, now_ms: number, units: Units): NextActWords {
+  const name = `the ${state.piece.name.toLowerCase()}`;
+  const { next, brittleSince_ms, nextSince_ms, route } = state;
+  if (next === undefined) return { sentence: `Record ${name}.`, reason: "All its steps are done." };
+  const since_s = nextSince_ms === null ? 0 : (now_ms - nextSince_ms) / 1000;
+  const brittle = brittleSince_ms === null ? "" : `It has been brittle for ${showDuration((now_ms - brittleSince_ms) / 1000)}. `;
+  const reason = reasonOf(route, next);
+  switch (next.kind) {
+    case "heat":
+      return state.doneAt_ms.size === 0
+        ? { sentence: `Put ${name} in the fire.`, reason: `${reason} To ${showTemperature(next.target_C, units)}.` }
+        : { sentence: `Bring ${name} to ${showTemperature(next.target_C, units)}.`, reason };
+    case "hold":
+      return since_s < next.hold_s
+        ? { sentence: `Hold ${name} at heat, ${showClock(next.hold_s - since_s)} more.`, reason }
+        : { sentence: `Take ${name} out, now.`, reason: `Its hold was over ${showDuration(since_s - next.hold_s)} ago.` };
+    case "air-cool":
+      return { sentence: `See whether ${name} is ${next.coolTo}.`, reason: `Out of the fire for ${showDuration(since_s)}.` };
+    case "quench":
+      return { sentence: `Quench ${name}, now.`, reason: "It is out of the fire and losing heat." };
+    case "straighten":
+      return { sentence: `Sight along ${name} and straighten it, now.`, reason: "The window closes within a minute." };
+    case "cool-down":
+      return { sentence: `Let ${name} cool until you can hold it.`, reason: `${brittle}Hardening goes on until it is cold.` };
+    case "first-file":
+      return { sentence: `Try a file on ${name}.`, reason: `${brittle}Then straight to the oven.` };
+    case "oven":
+      return next.count === 1
+        ? {
+            sentence: `Put ${name} in the oven, now.`,
+            reason: `${brittle}Temper at ${showTemperature(next.target_C, units)}, within the hour.`,
+          }
+        : {
+            sentence: `Put ${name} back in the oven.`,
+            reason: `Temper ${next.count} of ${next.of} at ${showTemperature(next.target_C, units)}. ${reason}`,
+          };
+    case "temper":
+      return since_s < next.hold_s
+        ? { sentence: `Nothing to do for ${showDuration(next.hold_s - since_s)}.`, reason: `Then ${name} comes out of the oven.` }
+        : { sentence: `Take ${name} out of the oven.`, reason: `It has had its ${showDuration(next.hold_s)}.` };
+    case "prove":
+      return { sentence: `Try the files on ${name}.`, reason: "Both tempers are done. What you find closes its record." };
+  }
+}

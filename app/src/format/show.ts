@@ -1,0 +1,153 @@
+/** What the user reads: every quantity in the units of the shop, with no more decimals than the model carries. */
+
+import {
+  fahrenheitDifferenceFromCelsius,
+  fahrenheitFromCelsius,
+  inchesFromMillimetres,
+  type LengthUnit,
+  type TemperatureUnit,
+} from "@tembrak/core";
+
+export interface Units {
+  readonly temperature: TemperatureUnit;
+  readonly length: LengthUnit;
+}
+
+/** To a millionth of the shown unit, so that a typed number comes back as it was typed. */
+function steady(value: number): number {
+  return Math.round(value * 1e6) / 1e6;
+}
+
+/** Number of a temperature in the shop's unit. */
+export function temperatureNumber(temperature_C: number, { temperature }: Units): number {
+  return steady(temperature === "F" ? fahrenheitFromCelsius(temperature_C) : temperature_C);
+}
+
+/** `815°`: the unit stands once in the title block. */
+export function showDegrees(temperature_C: number, units: Units): string {
+  return `${Math.round(temperatureNumber(temperature_C, units))}°`;
+}
+
+/** `815 °C`, where it stands alone. */
+export function showTemperature(temperature_C: number, units: Units): string {
+  return `${Math.round(temperatureNumber(temperature_C, units))} °${units.temperature}`;
+}
+
+/** `28°` as a difference: converts without the 32. */
+export function showDifference(difference_C: number, { temperature }: Units): string {
+  return `${Math.round(temperature === "F" ? fahrenheitDifferenceFromCelsius(difference_C) : difference_C)}°`;
+}
+
+const SIXTEENTH = 64;
+
+function fraction(length_in: number): string {
+  const parts = Math.round(length_in * SIXTEENTH);
+  const whole = Math.floor(parts / SIXTEENTH);
+  let [top, bottom] = [parts % SIXTEENTH, SIXTEENTH];
+  while (top > 0 && top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];
+  if (top === 0) return `${whole}`;
+  return whole > 0 ? `${whole} ${top}/${bottom}` : `${top}/${bottom}`;
+}
+
+/** Number of a length as a drawing has it: `4.8`, `376`, or `3/16`, `14 13/16`. */
+export function lengthNumber(length_mm: number, { length }: Units): string {
+  if (length === "in") {
+    const inches = inchesFromMillimetres(length_mm);
+    const asFraction = Math.round(inches * SIXTEENTH) / SIXTEENTH;
+    return Math.abs(asFraction - inches) < 0.004 && inches >= 1 / SIXTEENTH
+      ? fraction(inches)
+      : String(steady(Math.round(inches * 1000) / 1000));
+  }
+  return length_mm >= 100 ? String(Math.round(length_mm)) : String(steady(Math.round(length_mm * 10) / 10));
+}
+
+/** `4.8 mm` or `3/16 in`. */
+export function showLength(length_mm: number, units: Units): string {
+  return `${lengthNumber(length_mm, units)} ${units.length}`;
+}
+
+/** The text a field starts with: exact, so that switching units and back changes nothing. */
+export function lengthText(length_mm: number, { length }: Units): string {
+  if (length === "mm") return String(steady(length_mm));
+  const inches = inchesFromMillimetres(length_mm);
+  const asFraction = Math.round(inches * SIXTEENTH) / SIXTEENTH;
+  return Math.abs(asFraction - inches) < 1e-7 ? fraction(inches) : String(steady(inches));
+}
+
+export function temperatureText(temperature_C: number, units: Units): string {
+  return String(temperatureNumber(temperature_C, units));
+}
+
+/** `9 s`, `26 min`, `2 h 34`. */
+export function showDuration(duration_s: number): string {
+  if (duration_s < 90) return `${Math.round(duration_s)} s`;
+  const minutes = Math.round(duration_s / 60);
+  if (minutes < 90) return `${minutes} min`;
+  const rest = minutes % 60;
+  return `${Math.floor(minutes / 60)} h${rest === 0 ? "" : ` ${String(rest).padStart(2, "0")}`}`;
+}
+
+/** A running clock: `6:40`, `1:12:05`. Never below zero. */
+export function showClock(duration_s: number): string {
+  const whole = Math.max(0, Math.floor(duration_s));
+  const [h, m, s] = [Math.floor(whole / 3600), Math.floor(whole / 60) % 60, whole % 60];
+  const two = (n: number): string => String(n).padStart(2, "0");
+  return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`;
+}
+
+/** Time of day, `14:21`. */
+export function showTimeOfDay(at_ms: number): string {
+  const d = new Date(at_ms);
+  return `${String(d.getHours()).padStart(2, "0")}:${String(d.getMinutes()).padStart(2, "0")}`;
+}
+
+const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+
+/** `25 November 2026, 14:21`. */
+export function showMoment(at_ms: number): string {
+  const d = new Date(at_ms);
+  return `${d.getDate()} ${MONTHS[d.getMonth()]} ${d.getFullYear()}, ${showTimeOfDay(at_ms)}`;
+}
+
+/** `3 days ago`, `just now`. */
+export function showAgo(then_ms: number, now_ms: number): string {
+  const minutes = Math.floor((now_ms - then_ms) / 60000);
+  if (minutes < 1) return "just now";
+  if (minutes < 90) return `${minutes} min ago`;
+  const hours = Math.round(minutes / 60);
+  if (hours < 36) return `${hours} h ago`;
+  return `${Math.round(hours / 24)} days ago`;
+}
+
+export function showHardness(hardness_HRC: number, decimals = 0): string {
+  return hardness_HRC < 20 ? "below 20" : hardness_HRC.toFixed(decimals);
+}
+
+/** `53 to 57`, rounded outwards by no more than the model carries. */
+export function showRange(low_HRC: number, high_HRC: number): string {
+  const low = Math.round(low_HRC);
+  const high = Math.round(high_HRC);
+  return low < 20 ? `below 20 to ${Math.max(20, high)}` : `${low} to ${high}`;
+}
+
+/** `3 in 10`. */
+export function showChance(chance: number): string {
+  if (chance >= 0.99) return "almost certain";
+  if (chance <= 0.01) return "almost never";
+  const tenths = Math.round(chance * 10);
+  if (tenths === 0) return "less than 1 in 10";
+  if (tenths === 10) return "more than 9 in 10";
+  return `${tenths} in 10`;
+}
+
+export function showBytes(bytes: number): string {
+  if (bytes < 1e6) return `${Math.max(1, Math.round(bytes / 1e3))} kB`;
+  return `${(bytes / 1e6).toFixed(1)} MB`;
+}
+
+/** Notches that survive the fire, in fives: 7 is IIIII II. */
+export function showNotches(mark: string): string {
+  const count = Number(mark);
+  if (!Number.isInteger(count) || count < 1 || count > 40) return mark;
+  return Array.from({ length: Math.ceil(count / 5) }, (_, i) => "|".repeat(Math.min(5, count - 5 * i))).join(" ");
+}

@@ -1,0 +1,110 @@
+/** The verdict in sentences: the number, the reason, the next act. */
+
+import { type Notice, type Prediction, type Route, type Section, type SpreadCause } from "@tembrak/core";
+import { mediumName } from "./actWords.js";
+import { showChance, showDuration, showHardness, showRange, showTemperature, type Units } from "./show.js";
+
+export interface VerdictWords {
+  readonly headline: string;
+  readonly reasons: readonly string[];
+  readonly spread: readonly { readonly label: string; readonly sd_HRC: number; readonly hint: string }[];
+}
+
+const NUMBERS = ["no", "one", "two", "three", "four", "five", "six"];
+
+function temperSentence(route: Route, { working, isEmbrittled }: Prediction, units: Units): string {
+  const cycles = route.steps.filter((step) => step.kind === "temper");
+  if (cycles.length === 0) return "No temper is planned: it stays brittle.";
+  const [first] = cycles;
+  const same = cycles.every((c) => c.temperature_C === first!.temperature_C && c.hold_min === first!.hold_min);
+  const about = `about ${showHardness(working.tempered.mean_HRC)} HRC, give or take ${Math.max(1, Math.round(working.tempered.sd_HRC))}`;
+  const word = NUMBERS[cycles.length] ?? String(cycles.length);
+  const times = cycles.length === 1 ? "Once" : `${word[0]!.toUpperCase()}${word.slice(1)} times`;
+  const what = same
+    ? `${times} ${showDuration(first!.hold_min * 60)} at ${showTemperature(first!.temperature_C, units)}`
+    : cycles.map((c) => `${showDuration(c.hold_min * 60)} at ${showTemperature(c.temperature_C, units)}`).join(", then ");
+  return `${what}: ${about}.${isEmbrittled ? " Toughness dips here; hardness does not show it." : ""}`;
+}
+
+function hardeningSentence(route: Route, { hardening, working, thickest }: Prediction, section: Section, units: Units): string {
+  const quench = route.steps.find((step) => step.kind === "quench");
+  const bath = quench ? `${mediumName(quench.medium).toLowerCase()} at ${showTemperature(quench.bath_C, units)}` : "the bath";
+  const { centre } = hardening.chanceHard;
+  const { noseMargin_s: margin, austenite } = hardening;
+  const spare = `${Math.abs(margin).toFixed(1)} s`;
+  if (austenite.extent < 0.5) return "It does not harden: at this heat too little of it has changed. Hotter.";
+  const workingIsHard = working.asQuenched.mean_HRC > 50 || working.asQuenched.mean_HRC > 0.9 * thickest.asQuenched.mean_HRC + 6;
+  if (centre > 0.6 && margin > 0) return `Hardens right through in ${bath}, ${spare} to spare at the ${thickest.place}.`;
+  if (centre > 0.6) return `Should harden right through in ${bath}, with nothing to spare at the ${thickest.place}.`;
+  if (section.shape === "wedge" && workingIsHard) {
+    return `The edge hardens in ${bath}; the spine is ${centre < 0.1 ? "too thick, and stays tough" : `on the brink, ${showChance(centre)} that it does`}.`;
+  }
+  if (hardening.surface.mean_HRC > 50) {
+    return `Hard at the surface, softer inside: too slow by ${spare} at the ${thickest.place} in ${bath}.`;
+  }
+  return `It fails in ${bath}: too slow by ${spare}. Thinner, or a faster bath.`;
+}
+
+function headline({ working, hardening }: Prediction): string {
+  const { tempered, place } = working;
+  const chance = hardening.chanceHard.surface;
+  if (tempered.sd_HRC > 4.5 && chance < 0.9) {
+    return `May fail: ${showChance(chance)} that it hardens.`;
+  }
+  const word = place === "edge" ? "Edge" : "Surface";
+  return `${word} will be ${showHardness(tempered.mean_HRC)} HRC, ${showRange(tempered.p05_HRC, tempered.p95_HRC)}.`;
+}
+
+function grainSentence({ hardening }: Prediction): string {
+  const grain = hardening.austenite.astmGrain;
+  if (hardening.austenite.extent < 0.5) return "";
+  const looks = grain >= 8.5 ? "fine as flour" : grain >= 6.5 ? "like fine sand" : "coarse as sugar";
+  return `Grain about ${grain.toFixed(0)}: ${looks} when broken.`;
+}
+
+function targetSentence({ target, chanceInTarget, working }: Prediction): string {
+  const { mean_HRC } = working.tempered;
+  const wanted = `${target.name} wants ${target.low_HRC} to ${target.high_HRC}`;
+  if (mean_HRC > target.high_HRC + 0.5) return `${wanted}: this is harder, and may chip. ${target.why}`;
+  if (mean_HRC < target.low_HRC - 0.5) return `${wanted}: this is softer, and tougher. ${target.why}`;
+  return `${wanted}: ${showChance(chanceInTarget)} that it lands there.`;
+}
+
+function carbonSentence({ hardening, target }: Prediction, steelCarbon_wtpct: number): string {
+  const C = hardening.austenite.solution_wtpct.C;
+  if (target.high_HRC < 57 || C > 0.58 || steelCarbon_wtpct < 0.62 || hardening.austenite.extent < 0.5) return "";
+  return `The bath is not the limit, the heat is: only ${C.toFixed(2)} % carbon dissolved. Longer, or a little hotter.`;
+}
+
+const CAUSES: Readonly<Record<SpreadCause, readonly [string, string]>> = {
+  hardening: ["heat, bath and steel", "a thermometer in the fire narrows it"],
+  oven: ["oven, not checked", "a second thermometer takes most of it away"],
+  "temper-model": ["steel to steel", "your own tests will narrow it"],
+  "as-quenched": ["as quenched", "a file after the quench narrows it"],
+};
+
+/** Notices worth a sentence of their own beside the verdict. */
+export function noticeSentences(notices: readonly Notice[]): readonly string[] {
+  return notices.filter(({ code }) => code !== "may-fail").map(({ message }) => message);
+}
+
+export function verdictWords(
+  prediction: Prediction,
+  route: Route,
+  section: Section,
+  steelCarbon_wtpct: number,
+  units: Units,
+): VerdictWords {
+  return {
+    headline: headline(prediction),
+    reasons: [
+      hardeningSentence(route, prediction, section, units),
+      carbonSentence(prediction, steelCarbon_wtpct),
+      temperSentence(route, prediction, units),
+      targetSentence(prediction),
+      grainSentence(prediction),
+      ...noticeSentences(prediction.notices),
+    ].filter((sentence) => sentence !== ""),
+    spread: prediction.spread.map(({ cause, sd_HRC }) => ({ label: CAUSES[cause][0], hint: CAUSES[cause][1], sd_HRC })),
+  };
+}

@@ -1,0 +1,45 @@
+/** The sheet every screen is drawn on: theme, words for a new version, and the title block at the foot. */
+
+import Button from "@mui/material/Button";
+import Snackbar from "@mui/material/Snackbar";
+import { useEffect } from "react";
+import { Outlet, useLocation } from "react-router";
+import { useRegisterSW } from "virtual:pwa-register/react";
+import { useSettings } from "../store/useStore.js";
+import { TitleBlock } from "./TitleBlock.js";
+
+export function Frame() {
+  const { theme } = useSettings();
+  const { pathname } = useLocation();
+  const atBench = pathname.endsWith("/bench");
+  useEffect(() => {
+    document.documentElement.dataset["theme"] = atBench ? (theme === "yard" ? "yard" : "bench") : theme;
+  }, [theme, atBench]);
+  useEffect(() => window.scrollTo(0, 0), [pathname]);
+  const {
+    needRefresh: [needRefresh, setNeedRefresh],
+    updateServiceWorker,
+  } = useRegisterSW();
+  return (
+    <div style={{ minHeight: "100dvh", display: "flex", flexDirection: "column" }}>
+      <div style={{ flex: 1, display: "flex", flexDirection: "column", minWidth: 0 }}>
+        <Outlet />
+      </div>
+      {atBench ? null : <TitleBlock />}
+      <Snackbar
+        open={needRefresh && !atBench}
+        message="A newer Tembrak is ready."
+        action={
+          <>
+            <Button variant="text" onClick={() => void updateServiceWorker(true)}>
+              Use it
+            </Button>
+            <Button variant="text" onClick={() => setNeedRefresh(false)}>
+              Later
+            </Button>
+          </>
+        }
+      />
+    </div>
+  );
+}

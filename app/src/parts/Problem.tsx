@@ -1,0 +1,22 @@
+/** Shown for an address that leads nowhere and for a fault of ours: what happened, and that nothing is lost. */
+
+import Button from "@mui/material/Button";
+import { Link, useRouteError } from "react-router";
+
+export function Problem() {
+  const error = useRouteError();
+  const said = error instanceof Error ? error.message : null;
+  return (
+    <main style={{ padding: 28, maxWidth: 720 }}>
+      <h1 style={{ fontSize: 36, lineHeight: "44px", fontWeight: 560, margin: "0 0 12px" }}>
+        {said === null ? "There is nothing at this address." : "Something went wrong on this screen."}
+      </h1>
+      <p style={{ color: "var(--ink2)" }}>
+        {said === null ? "The link may be old." : `It says: ${said}`} What you stored is safe: every tap is kept before it is shown.
+      </p>
+      <Button component={Link} to="/" variant="contained">
+        Back to the rack
+      </Button>
+    </main>
+  );
+}

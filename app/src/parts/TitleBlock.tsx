@@ -1,0 +1,180 @@
+/** The block at the foot of the sheet: where one can go, and the shop's present facts, each opening its own adjust sheet. */
+
+import { ambientFromLux, firstVisible_C } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { useState, type ReactNode } from "react";
+import { NavLink, useLocation } from "react-router";
+import { showTemperature, showTimeOfDay } from "../format/show.js";
+import { writeSettings, type Settings } from "../store/db.js";
+import { useNow, useSettings } from "../store/useStore.js";
+import "./titleBlock.css";
+
+export const LIGHTS = [
+  { lux: 1, name: "dark" },
+  { lux: 20, name: "dim" },
+  { lux: 300, name: "bright" },
+  { lux: 1000, name: "open shade" },
+  { lux: 50000, name: "sun" },
+] as const;
+
+export function lightName(lux: number): string {
+  return LIGHTS.reduce((best, light) => (Math.abs(Math.log2(light.lux / lux)) < Math.abs(Math.log2(best.lux / lux)) ? light : best)).name;
+}
+
+type Sheet = "light" | "units" | null;
+
+function Fact({ label, value, onOpen }: { label: string; value: string; onOpen?: () => void }) {
+  const inside = (
+    <>
+      <span className="drawn tb-label">{label}</span>
+      <span className="tb-value">{value}</span>
+    </>
+  );
+  if (!onOpen) return <div className="tb-fact tb-still">{inside}</div>;
+  return (
+    <button type="button" className="tb-fact" onClick={onOpen}>
+      {inside}
+    </button>
+  );
+}
+
+function Choice<T extends string | number>({
+  label,
+  value,
+  options,
+  onPick,
+}: {
+  label: string;
+  value: T;
+  options: readonly (readonly [T, string])[];
+  onPick: (value: T) => void;
+}) {
+  return (
+    <div style={{ margin: "14px 0" }}>
+      <div style={{ color: "var(--ink2)", marginBottom: 6 }}>{label}</div>
+      <ToggleButtonGroup
+        exclusive
+        value={value}
+        aria-label={label}
+        onChange={(_, picked: T | null) => picked !== null && onPick(picked)}
+        sx={{ flexWrap: "wrap" }}
+      >
+        {options.map(([option, text]) => (
+          <ToggleButton key={option} value={option}>
+            {text}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+    </div>
+  );
+}
+
+function AdjustSheet({ title, isOpen, onClose, children }: { title: string; isOpen: boolean; onClose: () => void; children: ReactNode }) {
+  return (
+    <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="sm">
+      <DialogTitle>{title}</DialogTitle>
+      <DialogContent>{children}</DialogContent>
+      <DialogActions>
+        <Button variant="contained" onClick={onClose}>
+          Done
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function LightSheet({ settings }: { settings: Settings }) {
+  const first_C = firstVisible_C(ambientFromLux(settings.ambient_lux));
+  return (
+    <>
+      <p style={{ margin: 0, color: "var(--ink2)" }}>
+        The same steel looks cooler in more light. Tell Tembrak the light in which you judge it.
+      </p>
+      <Choice
+        label="Light where you look at the steel"
+        value={LIGHTS.find(({ lux }) => lux === settings.ambient_lux)?.lux ?? 20}
+        options={LIGHTS.map(({ lux, name }) => [lux, name] as const)}
+        onPick={(ambient_lux) => void writeSettings({ ambient_lux })}
+      />
+      <p style={{ margin: 0 }}>
+        {settings.ambient_lux >= 20000
+          ? "Do not judge a heat in sunlight: most of the glow cannot be seen. Go into shade."
+          : `In this light the first glow shows at about ${showTemperature(first_C, settings)}.`}
+      </p>
+      <Choice
+        label="This screen"
+        value={settings.theme}
+        options={[
+          ["forge", "Forge, dim"],
+          ["yard", "Yard, daylight"],
+        ]}
+        onPick={(theme) => void writeSettings({ theme })}
+      />
+    </>
+  );
+}
+
+function UnitsSheet({ settings }: { settings: Settings }) {
+  return (
+    <>
+      <p style={{ margin: 0, color: "var(--ink2)" }}>Only what is shown changes. What is stored stays exactly as you gave it.</p>
+      <Choice
+        label="Temperature"
+        value={settings.temperature}
+        options={[
+          ["C", "Celsius"],
+          ["F", "Fahrenheit"],
+        ]}
+        onPick={(temperature) => void writeSettings({ temperature })}
+      />
+      <Choice
+        label="Length"
+        value={settings.length}
+        options={[
+          ["mm", "Millimetres"],
+          ["in", "Inches and fractions"],
+        ]}
+        onPick={(length) => void writeSettings({ length })}
+      />
+    </>
+  );
+}
+
+export function TitleBlock() {
+  const settings = useSettings();
+  const now_ms = useNow(10000);
+  const { pathname } = useLocation();
+  const [sheet, setSheet] = useState<Sheet>(null);
+  const inRack = !pathname.startsWith("/book");
+  return (
+    <footer className="title-block">
+      <div className="tb-name">
+        <span className="tb-title">Tembrak</span>
+        <span className="drawn tb-shop">{settings.shopName}</span>
+      </div>
+      <nav className="tb-nav" aria-label="Main">
+        <NavLink to="/" className={inRack ? "tb-link here" : "tb-link"}>
+          Rack
+        </NavLink>
+        <NavLink to="/book" className={inRack ? "tb-link" : "tb-link here"}>
+          Book
+        </NavLink>
+      </nav>
+      <Fact label="Light" value={`${lightName(settings.ambient_lux)}, ${settings.ambient_lux} lx`} onOpen={() => setSheet("light")} />
+      <Fact label="Units" value={`°${settings.temperature}, ${settings.length}`} onOpen={() => setSheet("units")} />
+      <Fact label="Clock" value={showTimeOfDay(now_ms)} />
+      <AdjustSheet title="Light" isOpen={sheet === "light"} onClose={() => setSheet(null)}>
+        <LightSheet settings={settings} />
+      </AdjustSheet>
+      <AdjustSheet title="Units" isOpen={sheet === "units"} onClose={() => setSheet(null)}>
+        <UnitsSheet settings={settings} />
+      </AdjustSheet>
+    </footer>
+  );
+}

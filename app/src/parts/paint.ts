@@ -1,0 +1,137 @@
+/** What a piece looks like now: the colour of its steel along its length, and the words for it. Pure. */
+
+import {
+  alloyShift_K,
+  ambientFromLux,
+  CATALOGUE,
+  filmHex,
+  glowHex,
+  growFilm_nm,
+  isGlowVisible,
+  oxideName,
+  readGlow,
+  GLOW_NAMES,
+  resolveSteel,
+  type LoggedCheck,
+  type PieceState,
+} from "@tembrak/core";
+
+export interface Paint {
+  /** From the tang or top (0) to the working end (1). CSS colours. */
+  readonly stops: readonly { readonly at: number; readonly colour: string }[];
+  readonly words: string;
+  /** What the last reading says it is, C; null when cold or unknown. */
+  readonly now_C: number | null;
+  readonly isGlowing: boolean;
+}
+
+/** A temperature that a logged check stands for, C; null when it stands for none. */
+export function checkTemperature_C({ reading }: LoggedCheck): number | null {
+  if (reading.check === "probe") return reading.temperature_C;
+  if (reading.check !== "glow") return null;
+  const band = GLOW_NAMES.find(({ name }) => name === reading.name);
+  return band ? (readGlow(band, ambientFromLux(reading.ambient_lux))?.mean_C ?? null) : null;
+}
+
+/** The newest reading of temperature in the act that is going on. */
+export function latestReading_C({ checks, next }: PieceState): number | null {
+  for (const logged of [...checks].reverse()) {
+    if (logged.act !== next?.id) continue;
+    const found = checkTemperature_C(logged);
+    if (found !== null) return found;
+  }
+  return null;
+}
+
+/** Time constant of a thin piece in still air, s: only for painting while it cools (judgement). */
+const AIR_HALF_s = 75;
+
+function plain(colour: string, words: string): Paint {
+  return {
+    stops: [
+      { at: 0, colour },
+      { at: 1, colour },
+    ],
+    words,
+    now_C: null,
+    isGlowing: false,
+  };
+}
+
+function glowing(now_C: number, lux: number, words: string): Paint {
+  const ambient = ambientFromLux(lux);
+  if (!isGlowVisible(now_C, ambient)) return { ...plain("var(--black)", words), now_C };
+  const at = (T: number): string => (isGlowVisible(T, ambient) ? glowHex(T, ambient) : "var(--black)");
+  return {
+    stops: [
+      { at: 0, colour: at(now_C - 420) },
+      { at: 0.22, colour: at(now_C - 190) },
+      { at: 0.42, colour: at(now_C - 40) },
+      { at: 1, colour: at(now_C) },
+    ],
+    words,
+    now_C,
+    isGlowing: true,
+  };
+}
+
+/** The oxide a piece carries from the tempers it has had, as logged or as planned. */
+function film(state: PieceState): { nm: number; name: string; hex: string } {
+  const shift = alloyShift_K(resolveSteel(CATALOGUE, state.piece.steel).composition_wtpct);
+  const nm = state.acts.reduce((d, act) => {
+    if (act.kind !== "temper" || !state.doneAt_ms.has(act.id)) return d;
+    return growFilm_nm(d, { temperature_C: act.target_C, hold_min: act.hold_s / 60, alloyShift_K: shift });
+  }, 0);
+  return { nm, name: oxideName(nm), hex: filmHex(nm) };
+}
+
+function inTemper(state: PieceState, now_ms: number): Paint {
+  const { next, nextSince_ms } = state;
+  const done = film(state);
+  if (next?.kind !== "temper" || nextSince_ms === null) {
+    return done.nm > 0 ? plain(done.hex, done.name) : plain("var(--hard)", "hard");
+  }
+  const shift = alloyShift_K(resolveSteel(CATALOGUE, state.piece.steel).composition_wtpct);
+  const minutes = Math.min((now_ms - nextSince_ms) / 60000, next.hold_s / 60);
+  const nm = growFilm_nm(done.nm, { temperature_C: next.target_C, hold_min: Math.max(0.1, minutes), alloyShift_K: shift });
+  return nm < 4 ? plain("var(--hard)", "in the oven") : plain(filmHex(nm), oxideName(nm));
+}
+
+function hardeningHeat_C({ route }: PieceState): number {
+  return route?.steps.find((step) => step.kind === "harden")?.temperature_C ?? 800;
+}
+
+/** How a piece looks. */
+export function paintOf(state: PieceState, lux: number, now_ms: number): Paint {
+  const { next, nextSince_ms, stage, doneAt_ms } = state;
+  if (stage === "done") return { ...plain("var(--bright)", "finished"), now_C: null };
+  if (doneAt_ms.size === 0 && latestReading_C(state) === null) {
+    return state.piece.start === "as-forged" ? plain("var(--scale)", "forge scale") : plain("var(--bright)", "as it came");
+  }
+  switch (next?.kind) {
+    case "heat":
+    case "hold": {
+      const read_C = latestReading_C(state);
+      if (next.kind === "hold") return glowing(read_C ?? next.target_C, lux, "at heat");
+      return read_C === null ? plain("var(--black)", "in the fire") : glowing(read_C, lux, "in the fire");
+    }
+    case "air-cool": {
+      const step = state.route?.steps[next.step];
+      const from_C = step?.kind === "normalise" ? step.temperature_C : 850;
+      const seconds = nextSince_ms === null ? 0 : Math.max(0, (now_ms - nextSince_ms) / 1000);
+      const now_C = 25 + (from_C - 25) * 2 ** (-seconds / AIR_HALF_s);
+      return glowing(now_C, lux, now_C > 520 ? "cooling" : "black");
+    }
+    case "quench":
+      return glowing(hardeningHeat_C(state), lux, "to the bath");
+    case "straighten":
+    case "cool-down":
+    case "first-file":
+      return plain("var(--hard)", "hard");
+    case "oven":
+    case "temper":
+    case "prove":
+    case undefined:
+      return inTemper(state, now_ms);
+  }
+}

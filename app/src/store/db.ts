@@ -1,0 +1,105 @@
+/** The browser's own store: an append-only log of events, and a few facts about the shop. */
+
+import { requireValid, type BookEvent, type LengthUnit, type TemperatureUnit } from "@tembrak/core";
+import Dexie, { type EntityTable, type Table } from "dexie";
+
+export type ThemeName = "forge" | "yard";
+
+export interface Settings {
+  readonly temperature: TemperatureUnit;
+  readonly length: LengthUnit;
+  readonly theme: ThemeName;
+  readonly ambient_lux: number;
+  readonly shopName: string;
+  readonly exportedAt_ms: number | null;
+  /** The book was filled from the demo, or emptied on purpose: never fill it again by itself. */
+  readonly isSettled: boolean;
+}
+
+export const DEFAULT_SETTINGS: Settings = {
+  temperature: "C",
+  length: "mm",
+  theme: "forge",
+  ambient_lux: 20,
+  shopName: "My forge",
+  exportedAt_ms: null,
+  isSettled: false,
+};
+
+interface SettingRow {
+  readonly key: keyof Settings;
+  readonly value: Settings[keyof Settings];
+}
+
+class TembrakStore extends Dexie {
+  events!: EntityTable<BookEvent & { id: string }, "id">;
+  settings!: Table<SettingRow, string>;
+
+  constructor(name: string) {
+    super(name);
+    this.version(1).stores({ events: "id, piece, at_ms", settings: "key" });
+  }
+}
+
+export const store = new TembrakStore("tembrak");
+
+let made = 0;
+
+/** Ids sort by the time they were made, also within one millisecond. */
+export function newId(at_ms: number): string {
+  made = (made + 1) % 46656;
+  const random = crypto.getRandomValues(new Uint32Array(1))[0]!.toString(36).padStart(7, "0");
+  return `${at_ms.toString(36).padStart(9, "0")}-${made.toString(36).padStart(3, "0")}-${random}`;
+}
+
+type WithoutMeta<E> = E extends BookEvent ? Omit<E, "id" | "piece" | "at_ms"> : never;
+export type NewEvent = WithoutMeta<BookEvent>;
+
+/**
+ * Stores what happened to a piece, all or nothing, and settles only when it is on disk.
+ * @throws InputError when an event does not fit its schema; a Dexie error when the browser refuses to store.
+ */
+export async function append(piece: string, happened: readonly NewEvent[], at_ms = Date.now()): Promise<readonly string[]> {
+  const events = happened.map((event) => requireValid("Event", { ...event, id: newId(at_ms), piece, at_ms }));
+  await store.events.bulkAdd(events as (BookEvent & { id: string })[]);
+  return events.map(({ id }) => id);
+}
+
+/** Every event as stored, each checked; what does not fit is left out and counted, never changed. */
+export async function allEvents(): Promise<BookEvent[]> {
+  return (await store.events.orderBy("at_ms").toArray()) as BookEvent[];
+}
+
+export async function eventsOf(piece: string): Promise<BookEvent[]> {
+  return (await store.events.where("piece").equals(piece).sortBy("at_ms")) as BookEvent[];
+}
+
+export async function readSettings(): Promise<Settings> {
+  const rows = await store.settings.toArray();
+  return { ...DEFAULT_SETTINGS, ...Object.fromEntries(rows.map(({ key, value }) => [key, value])) };
+}
+
+export async function writeSettings(change: Partial<Settings>): Promise<void> {
+  const rows = Object.entries(change).map(([key, value]) => ({ key, value }) as SettingRow);
+  await store.settings.bulkPut(rows);
+}
+
+/** Replaces the whole book in one transaction: on any error the old one is still there. */
+export async function replaceBook(events: readonly BookEvent[]): Promise<void> {
+  await store.transaction("rw", store.events, store.settings, async () => {
+    await store.events.clear();
+    await store.events.bulkAdd(events as (BookEvent & { id: string })[]);
+    await writeSettings({ isSettled: true });
+  });
+}
+
+/** Adds the events of a book that are not here yet. @returns how many were new. */
+export async function mergeBook(events: readonly BookEvent[]): Promise<number> {
+  return store.transaction("rw", store.events, store.settings, async () => {
+    const known = new Set(await store.events.bulkGet(events.map(({ id }) => id)).then((found) => found.flatMap((e) => (e ? [e.id] : []))));
+    const fresh = events.filter(({ id }) => !known.has(id));
+    await store.events.bulkAdd(fresh as (BookEvent & { id: string })[]);
+    await writeSettings({ isSettled: true });
+    return fresh.length;
+  });
+}

@@ -1,0 +1,210 @@
+/** The made-up shop of the demo: a small forge that makes tools for a crew restoring reed beds and hedges. */
+
+import { CATALOGUE, planRoute, actsOfRoute, requireValid, type BookEvent, type Piece, type School } from "@tembrak/core";
+import { newId } from "./db.js";
+
+interface Made {
+  readonly piece: Piece;
+  readonly school: School;
+  /** How many acts are done. */
+  readonly done: number;
+  /** Minutes ago that the last of them was done. */
+  readonly ago_min: number;
+  readonly extra?: (
+    acts: readonly string[],
+    at_ms: (back_min: number) => number,
+  ) => readonly (Omit<BookEvent, "id" | "piece"> & Record<string, unknown>)[];
+}
+
+const SHOP: readonly Made[] = [
+  {
+    piece: {
+      name: "Hoof knife",
+      mark: "1",
+      kind: "knife",
+      form: "hoof-knife",
+      steel: "1095",
+      start: "normalised",
+      use: "hoof-knife",
+      length_mm: 177,
+      section: { shape: "wedge", spine_mm: 3.2, edge_mm: 0.8, height_mm: 17 },
+    },
+    school: "forge",
+    done: 0,
+    ago_min: 70,
+  },
+  {
+    piece: {
+      name: "Bark spud",
+      mark: "2",
+      kind: "other",
+      form: "bark-spud",
+      steel: "5160",
+      start: "as-forged",
+      use: "spade",
+      length_mm: 269,
+      section: { shape: "wedge", spine_mm: 6, edge_mm: 1.2, height_mm: 86 },
+    },
+    school: "forge",
+    done: 0,
+    ago_min: 130,
+  },
+  {
+    piece: {
+      name: "Hay knife",
+      mark: "3",
+      kind: "knife",
+      form: "hay-knife",
+      steel: "80crv2",
+      start: "as-forged",
+      use: "chopper",
+      length_mm: 566,
+      section: { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 76 },
+    },
+    school: "forge",
+    done: 3,
+    ago_min: 2.2,
+  },
+  {
+    piece: {
+      name: "Froe",
+      mark: "4",
+      kind: "froe",
+      form: "froe",
+      steel: "5160",
+      start: "as-forged",
+      use: "froe",
+      length_mm: 314,
+      section: { shape: "wedge", spine_mm: 8.5, edge_mm: 1.5, height_mm: 60 },
+    },
+    school: "forge",
+    done: 6,
+    ago_min: 5,
+    extra: (acts, at) => [
+      { kind: "check", act: acts[6]!, at_ms: at(2), reading: { check: "magnet", state: "weak" } },
+      { kind: "check", act: acts[6]!, at_ms: at(1), reading: { check: "magnet", state: "free" } },
+      { kind: "check", act: acts[6]!, at_ms: at(0.4), reading: { check: "glow", name: "bright cherry", ambient_lux: 20 } },
+    ],
+  },
+  {
+    piece: {
+      name: "Reed sickle",
+      mark: "5",
+      kind: "hook",
+      form: "sickle",
+      steel: "1084",
+      start: "as-forged",
+      use: "sickle",
+      length_mm: 338,
+      section: { shape: "wedge", spine_mm: 4.2, edge_mm: 0.9, height_mm: 28 },
+    },
+    school: "forge",
+    done: 12,
+    ago_min: 41,
+    extra: (acts, at) => [
+      { kind: "check", act: acts[8]!, at_ms: at(47.2), reading: { check: "bath", state: "in" } },
+      { kind: "check", act: acts[8]!, at_ms: at(47), reading: { check: "bath", state: "out" } },
+      {
+        kind: "test",
+        act: acts[11]!,
+        at_ms: at(41.5),
+        test: {
+          strokes: [
+            { file_HRC: 60, result: "skates" },
+            { file_HRC: 65, result: "drags" },
+          ],
+          readings_HRC: [],
+          surface: "as-it-came",
+          piece_C: 35,
+        },
+      },
+    ],
+  },
+  {
+    piece: {
+      name: "Drawknife",
+      mark: "6",
+      kind: "drawknife",
+      form: "drawknife",
+      steel: "o1",
+      start: "fine-spheroidised",
+      use: "drawknife",
+      length_mm: 304,
+      section: { shape: "wedge", spine_mm: 6, edge_mm: 1, height_mm: 34 },
+    },
+    school: "kiln",
+    done: 7,
+    ago_min: 48,
+  },
+  {
+    piece: {
+      name: "Billhook",
+      mark: "7",
+      kind: "hook",
+      form: "billhook",
+      steel: "1075",
+      start: "as-forged",
+      use: "sickle",
+      length_mm: 376,
+      section: { shape: "wedge", spine_mm: 6.5, edge_mm: 0.9, height_mm: 62 },
+    },
+    school: "forge",
+    done: 15,
+    ago_min: 72,
+    extra: (acts, at) => [{ kind: "check", act: acts[14]!, at_ms: at(74), reading: { check: "probe", temperature_C: 285 } }],
+  },
+  {
+    piece: {
+      name: "Marking awl",
+      mark: "8",
+      kind: "punch",
+      form: "awl",
+      steel: "w1",
+      start: "normalised",
+      use: "punch",
+      length_mm: 144,
+      section: { shape: "round", diameter_mm: 8 },
+    },
+    school: "forge",
+    done: 10,
+    ago_min: 15,
+  },
+];
+
+/** How long before the last act each earlier one was done, min: twelve minutes a heat, two hours a temper. */
+function backFrom(acts: readonly { readonly kind: string }[], index: number, last: number): number {
+  const of = {
+    heat: 7,
+    hold: 3,
+    "air-cool": 9,
+    quench: 0.3,
+    straighten: 0.7,
+    "cool-down": 5,
+    "first-file": 3,
+    oven: 3,
+    temper: 121,
+    prove: 5,
+  } as Record<string, number>;
+  return acts.slice(index + 1, last + 1).reduce((sum, { kind }) => sum + (of[kind] ?? 5), 0);
+}
+
+/** The demo's events as if it were `now_ms`. Every one is checked like any other. */
+export function demoEvents(now_ms: number): BookEvent[] {
+  return SHOP.flatMap(({ piece, school, done, ago_min, extra }, n) => {
+    const id = `demo-${n + 1}`;
+    const route = planRoute(CATALOGUE, piece, school);
+    const acts = actsOfRoute(route);
+    const at = (back_min: number): number => Math.round(now_ms - back_min * 60000);
+    const first_ms = at(ago_min + backFrom(acts, -1, done - 1) + 30);
+    const events: Record<string, unknown>[] = [
+      { kind: "piece", at_ms: first_ms, definition: piece },
+      { kind: "route", at_ms: first_ms + 1000, route },
+      ...acts.slice(0, done).map((act, i) => ({ kind: "act-done", act: act.id, at_ms: at(ago_min + backFrom(acts, i, done - 1)) })),
+      ...(extra?.(
+        acts.map((act) => act.id),
+        at,
+      ) ?? []),
+    ];
+    return events.map((event) => requireValid("Event", { ...event, id: newId(event["at_ms"] as number), piece: id }));
+  });
+}

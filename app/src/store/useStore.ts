@@ -1,0 +1,41 @@
+/** Live views of the store for React. */
+
+import { piecesOf, pieceState, type PieceState } from "@tembrak/core";
+import { useLiveQuery } from "dexie-react-hooks";
+import { useEffect, useState } from "react";
+import type { Units } from "../format/show.js";
+import { allEvents, DEFAULT_SETTINGS, eventsOf, readSettings, type Settings } from "./db.js";
+
+/** Undefined while it is being read. */
+export function usePieces(): readonly PieceState[] | undefined {
+  return useLiveQuery(async () => piecesOf(await allEvents()), []);
+}
+
+/** Undefined while it is being read, null when there is no such piece. */
+export function usePiece(id: string): PieceState | null | undefined {
+  return useLiveQuery(async () => pieceState(id, await eventsOf(id)), [id]);
+}
+
+export function useSettings(): Settings {
+  return useLiveQuery(readSettings, []) ?? DEFAULT_SETTINGS;
+}
+
+export function useUnits(): Units {
+  const { temperature, length } = useSettings();
+  return { temperature, length };
+}
+
+/** The wall clock, as a value that changes every `interval_ms`. Right again after sleep: it reads the clock, it does not count. */
+export function useNow(interval_ms: number): number {
+  const [now_ms, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const tick = (): void => setNow(Date.now());
+    const timer = setInterval(tick, interval_ms);
+    document.addEventListener("visibilitychange", tick);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener("visibilitychange", tick);
+    };
+  }, [interval_ms]);
+  return now_ms;
+}

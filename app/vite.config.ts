@@ -1,0 +1,36 @@
+import react from "@vitejs/plugin-react";
+import { defineConfig } from "vite";
+import { VitePWA } from "vite-plugin-pwa";
+
+export default defineConfig({
+  root: import.meta.dirname,
+  plugins: [
+    react(),
+    VitePWA({
+      registerType: "prompt",
+      injectRegister: false,
+      inlineWorkboxRuntime: true,
+      manifest: {
+        name: "Tembrak",
+        short_name: "Tembrak",
+        description: "Heat treating simple steel by colour, magnet and thermometer",
+        theme_color: "#0d1215",
+        background_color: "#0d1215",
+        display: "standalone",
+        start_url: "/",
+        icons: [{ src: "/icon.svg", sizes: "any", type: "image/svg+xml" }],
+      },
+      workbox: {
+        globPatterns: [
+          "**/*.{js,css,html,svg}",
+          "**/*ysabeau-office-latin-wght-normal*.woff2",
+          "**/*barlow-semi-condensed-latin-{500,600}-normal*.woff2",
+        ],
+        navigateFallback: "/index.html",
+        navigateFallbackDenylist: [/^\/api\//],
+      },
+    }),
+  ],
+  build: { outDir: "dist", emptyOutDir: true, assetsInlineLimit: 0, target: "es2022", chunkSizeWarningLimit: 900 },
+  worker: { format: "es" },
+});

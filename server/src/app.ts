@@ -1,0 +1,56 @@
+/** The Express app: the built pages, what the server says of itself, and headers that allow nothing else. */
+
+import compression from "compression";
+import express, { type Express } from "express";
+import helmet from "helmet";
+
+export interface AppDeps {
+  /** Folder of the built app. */
+  readonly pages: string;
+  /** Whether an empty book may be filled with the made-up shop. */
+  readonly demo: boolean;
+}
+
+/** SHA-256 of the empty string: emotion's tags are empty in production and filled through insertRule. */
+const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
+
+export function makeApp({ pages, demo }: AppDeps): Express {
+  const app = express();
+  app.disable("x-powered-by");
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'none'"],
+          scriptSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          styleSrc: ["'self'", EMPTY_STYLE],
+          styleSrcAttr: ["'unsafe-inline'"],
+          imgSrc: ["'self'", "data:"],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          baseUri: ["'none'"],
+          formAction: ["'none'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      strictTransportSecurity: false, // loopback without TLS
+      crossOriginEmbedderPolicy: true,
+    }),
+  );
+  app.use(compression());
+  app.get("/api/config", (_request, response) => {
+    response.set("Cache-Control", "no-store").json({ demo });
+  });
+  app.use("/api", (_request, response) => {
+    response.status(404).json({ error: { code: "not-found", message: "There is nothing at this address.", path: "" } });
+  });
+  app.use("/assets", express.static(`${pages}/assets`, { immutable: true, maxAge: "1y", index: false, fallthrough: false }));
+  app.use(express.static(pages, { index: false, maxAge: 0 }));
+  app.get("/{*path}", (_request, response) => {
+    response.set("Cache-Control", "no-cache").sendFile("index.html", { root: pages });
+  });
+  return app;
+}

@@ -1,0 +1,23 @@
+/** `npm run demo`: installs what is missing, builds, and serves the app with the made-up shop in it. `-- --port N`. */
+import { spawn } from "node:child_process";
+import { join } from "node:path";
+import { ensurePackages, root, run } from "./setup.mjs";
+
+const args = process.argv.slice(2);
+const at = args.indexOf("--port");
+const given = at >= 0 ? args[at + 1] : args.find((a) => a.startsWith("--port="))?.slice(7);
+const port = Number(given ?? 4173);
+if (!Number.isInteger(port) || port < 1 || port > 65535) {
+  console.error(`--port wants a whole number from 1 to 65535; got ${given ?? "nothing"}.`);
+  process.exit(2);
+}
+ensurePackages();
+console.log("Building …");
+if (run(process.execPath, ["tools/build.mjs"]) !== 0) process.exit(1);
+const server = spawn(process.execPath, [join(root, "server/dist/main.js")], {
+  cwd: root,
+  stdio: "inherit",
+  env: { ...process.env, PORT: String(port), TEMBRAK_DEMO: "1", TEMBRAK_PAGES: join(root, "app/dist") },
+});
+for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill(signal));
+server.on("exit", (code) => process.exit(code ?? 0));
