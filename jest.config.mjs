@@ -6,7 +6,12 @@ const common = {
     "^.+\\.tsx?$": [
       "@swc/jest",
       {
-        jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } },
+        jsc: {
+          experimental: { keepImportAttributes: true },
+          target: "es2022",
+          parser: { syntax: "typescript", tsx: true },
+          transform: { react: { runtime: "automatic" } },
+        },
         module: { type: "es6" },
       },
     ],

@@ -48,6 +48,11 @@ function readNumber(text: string): { value: number; rest: string; fraction: bool
   return plain ? { value: toNumber(plain[0]), rest: text.slice(plain[0].length), fraction: false } : null;
 }
 
+/** To a nanometre: 3/16 in is 4.7625 mm, not 4.762499999999999. */
+function exactLength(length_mm: number): number {
+  return Math.round(length_mm * 1e6) / 1e6;
+}
+
 function tidy(text: string): string {
   let out = text
     .trim()
@@ -76,15 +81,15 @@ export function parseLength(text: string, unit: LengthUnit): Parsed<{ length_mm:
     const after = rest.slice(feet[0].length);
     const inches = after === "" ? { value: 0, rest: "" } : readNumber(after);
     if (!inches || !/^\s*(?:"|in|inch|inches)?\.?$/.test(inches.rest)) return unreadable;
-    return { ok: true, length_mm: millimetresFromInches(first.value * 12 + inches.value), unit: "in" };
+    return { ok: true, length_mm: exactLength(millimetresFromInches(first.value * 12 + inches.value)), unit: "in" };
   }
-  if (/^(?:"|in|inch|inches)\.?$/.test(rest)) return { ok: true, length_mm: millimetresFromInches(first.value), unit: "in" };
+  if (/^(?:"|in|inch|inches)\.?$/.test(rest)) return { ok: true, length_mm: exactLength(millimetresFromInches(first.value)), unit: "in" };
   if (/^(?:mm|millimet(?:er|re)s?)\.?$/.test(rest)) return { ok: true, length_mm: first.value, unit: "mm" };
   if (/^(?:cm|centimet(?:er|re)s?)\.?$/.test(rest)) return { ok: true, length_mm: first.value * 10, unit: "mm" };
   if (/^(?:m|met(?:er|re)s?)$/.test(rest)) return { ok: true, length_mm: first.value * 1000, unit: "mm" };
   if (rest !== "") return unreadable;
   const inInches = first.fraction || unit === "in";
-  return { ok: true, length_mm: inInches ? millimetresFromInches(first.value) : first.value, unit: inInches ? "in" : "mm" };
+  return { ok: true, length_mm: inInches ? exactLength(millimetresFromInches(first.value)) : first.value, unit: inInches ? "in" : "mm" };
 }
 
 /**
@@ -130,7 +135,7 @@ export function questionLength(role: "thickness" | "height" | "length", length_m
   if (role === "thickness" && length_mm > most_mm) {
     const stroke = /^(\d)(4|8|16|32)$/.exec(String(Math.round(length_mm)));
     if (stroke) {
-      const probably = millimetresFromInches(Number(stroke[1]) / Number(stroke[2]));
+      const probably = exactLength(millimetresFromInches(Number(stroke[1]) / Number(stroke[2])));
       return {
         code: "fraction-stroke-lost",
         message: `Did you mean ${stroke[1]}/${stroke[2]} in? ${Math.round(length_mm)} mm thick is more than an anvil's face.`,
@@ -159,7 +164,7 @@ export function questionLength(role: "thickness" | "height" | "length", length_m
 const HEATS: Readonly<Record<"harden" | "normalise" | "temper" | "bath", readonly [number, number]>> = {
   harden: [700, 1000],
   normalise: [700, 1050],
-  temper: [90, 680],
+  temper: [120, 680],
   bath: [-5, 120],
 };
 

@@ -169,6 +169,44 @@ const SHOP: readonly Made[] = [
     done: 10,
     ago_min: 15,
   },
+  {
+    piece: {
+      name: "Small billhook",
+      mark: "9",
+      kind: "hook",
+      form: "billhook",
+      steel: "1084",
+      start: "as-forged",
+      use: "sickle",
+      length_mm: 342,
+      section: { shape: "wedge", spine_mm: 5, edge_mm: 0.9, height_mm: 54 },
+    },
+    school: "forge",
+    done: 17,
+    ago_min: 1560,
+    extra: (acts, at) => [
+      { kind: "check", act: acts[6]!, at_ms: at(1835), reading: { check: "magnet", state: "free" } },
+      {
+        kind: "test",
+        act: "prove",
+        at_ms: at(1561),
+        test: {
+          strokes: [
+            { file_HRC: 50, result: "skates" },
+            { file_HRC: 55, result: "drags" },
+            { file_HRC: 60, result: "bites" },
+          ],
+          readings_HRC: [54.5, 55.5, 55],
+          blockBias_HRC: 0.4,
+          surface: "ground",
+          piece_C: 22,
+          predicted: { mean_HRC: 54.6, sd_HRC: 2 },
+        },
+      },
+      { kind: "note", at_ms: at(1558), text: "Rang true. Ground to 25 degrees a side, for the hedge at the lower sluice." },
+      { kind: "finished", at_ms: at(1559) },
+    ],
+  },
 ];
 
 /** How long before the last act each earlier one was done, min: twelve minutes a heat, two hours a temper. */

@@ -29,10 +29,14 @@ export function ac1_C({ Mn, Ni, Si, Cr, W }: Composition): number {
 
 /**
  * Upper critical temperature of a steel below the eutectoid, C. For display: the decomposition uses `a3_C`.
+ *
+ * Andrews's short form. The longer one with -30 Mn - 11 Cr also has +700 P, which nobody knows of his bar; without both it
+ * is nearer the handbook (docs/model/hardening.md).
  * @source andrews1965 (from memory)
+ * @error test/kinetics/temperatures.test.ts: within 30 C of eight handbook steels
  */
-export function ac3_C({ C, Ni, Si, V, Mo, W, Mn, Cr }: Composition): number {
-  return 910 - 203 * Math.sqrt(C) - 15.2 * Ni + 44.7 * Si + 104 * V + 31.5 * Mo + 13.1 * W - 30 * Mn - 11 * Cr;
+export function ac3_C({ C, Ni, Si, V, Mo, W }: Composition): number {
+  return 910 - 203 * Math.sqrt(C) - 15.2 * Ni + 44.7 * Si + 104 * V + 31.5 * Mo + 13.1 * W;
 }
 
 /** Carbon of the eutectoid, wt%. Calibrated by hand: hardening-note. */

@@ -32,6 +32,7 @@ export function ferriteHardness_HV(steel: Composition): number {
 export const RETAINED_AUSTENITE_HV = 350;
 export const CARBIDE_HV = 1000;
 
+// @source astmE140
 // ASTM E140 table 1: HRC, HV, HBW 3000 kgf (none above 65), HRA. From memory: HV and HBW sure, HRA within 0.1.
 const E140: readonly (readonly [number, number, number | null, number])[] = [
   [20, 238, 226, 60.5],

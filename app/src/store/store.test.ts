@@ -1,0 +1,80 @@
+import { afterEach, describe, expect, it } from "@jest/globals";
+import { piecesOf, pieceState, planRoute, CATALOGUE, readBook, writeBook, type BookEvent } from "@tembrak/core";
+import { allEvents, append, eventsOf, mergeBook, newId, readSettings, replaceBook, store, writeSettings } from "./db.js";
+import { demoEvents } from "./demoBook.js";
+
+const NOW_ms = Date.UTC(2026, 10, 25, 12);
+
+afterEach(async () => {
+  await store.events.clear();
+  await store.settings.clear();
+});
+
+describe("the store", () => {
+  it("keeps events as they were given, in order, and refuses what does not fit without keeping half", async () => {
+    const piece = demoEvents(NOW_ms).find((e) => e.kind === "piece")!;
+    await append("p", [{ kind: "piece", definition: (piece as Extract<BookEvent, { kind: "piece" }>).definition }], NOW_ms);
+    await expect(
+      append(
+        "p",
+        [
+          { kind: "note", text: "fine" },
+          { kind: "note", text: "" },
+        ],
+        NOW_ms,
+      ),
+    ).rejects.toThrow("/text");
+    expect(await eventsOf("p")).toHaveLength(1);
+  });
+  it("two taps in one millisecond keep their order", () => {
+    const ids = Array.from({ length: 200 }, () => newId(NOW_ms));
+    expect([...ids].sort()).toEqual(ids);
+    expect(newId(NOW_ms + 1) > ids[199]!).toBe(true);
+  });
+  it("export and import on an empty browser give the identical book", async () => {
+    await mergeBook(demoEvents(NOW_ms));
+    const before = await allEvents();
+    const text = writeBook(before, NOW_ms);
+    await store.events.clear();
+    await replaceBook(readBook(text).events);
+    const after = await allEvents();
+    expect(writeBook(after, NOW_ms)).toBe(text);
+    expect(piecesOf(after)).toEqual(piecesOf(before));
+  });
+  it("bringing the same book in twice adds nothing", async () => {
+    const events = demoEvents(NOW_ms);
+    expect(await mergeBook(events)).toBe(events.length);
+    expect(await mergeBook(events)).toBe(0);
+  });
+  it("a book that cannot be stored leaves the old one as it was", async () => {
+    const events = demoEvents(NOW_ms);
+    await mergeBook(events);
+    await expect(replaceBook([events[0]!, events[0]!])).rejects.toThrow();
+    expect(await store.events.count()).toBe(events.length);
+  });
+  it("settings start with their defaults and keep what is changed", async () => {
+    expect((await readSettings()).temperature).toBe("C");
+    await writeSettings({ temperature: "F" });
+    expect(await readSettings()).toMatchObject({ temperature: "F", length: "mm" });
+  });
+});
+
+describe("the demo shop", () => {
+  const pieces = piecesOf(demoEvents(NOW_ms));
+  it("shows every stage of the work, and one brittle piece that waits", () => {
+    expect(new Set(pieces.map(({ stage }) => stage))).toEqual(
+      new Set(["prepare", "normalise", "harden", "cool", "temper", "prove", "done"]),
+    );
+    expect(pieces.find(({ piece }) => piece.name === "Reed sickle")!.next?.kind).toBe("oven");
+  });
+  it("nothing in it lies in the future, and its routes are those of the core", () => {
+    for (const state of pieces) {
+      for (const { at_ms } of state.events) expect(at_ms).toBeLessThanOrEqual(NOW_ms);
+      expect(state.route).toEqual(planRoute(CATALOGUE, state.piece, state.route!.school));
+    }
+  });
+  it("a state can be made of any of its pieces alone", async () => {
+    await mergeBook(demoEvents(NOW_ms));
+    expect(pieceState("demo-4", await eventsOf("demo-4"))!.piece.name).toBe("Froe");
+  });
+});

@@ -1,0 +1,118 @@
+import { describe, expect, it } from "@jest/globals";
+import fc from "fast-check";
+import { CATALOGUE } from "../../src/catalogue.js";
+import { checkBook, readBook, writeBook } from "../../src/book/exchange.js";
+import { brittleSince, heatsDone, piecesOf, pieceState } from "../../src/book/state.js";
+import { actsOfRoute } from "../../src/plan/acts.js";
+import { planRoute } from "../../src/plan/route.js";
+import type { BookEvent, Piece } from "../../src/schema/book.js";
+
+const sickle: Piece = {
+  name: "Reed sickle",
+  mark: "5",
+  kind: "hook",
+  form: "sickle",
+  steel: "1084",
+  start: "normalised",
+  use: "sickle",
+  length_mm: 338,
+  section: { shape: "wedge", spine_mm: 4.2, edge_mm: 0.9, height_mm: 28 },
+};
+const route = planRoute(CATALOGUE, sickle, "forge");
+const acts = actsOfRoute(route);
+const MINUTE = 60000;
+
+/** A log in which the first `done` acts are done, a minute apart. */
+function log(done: number): BookEvent[] {
+  return [
+    { kind: "piece", id: "a", piece: "p", at_ms: 0, definition: sickle },
+    { kind: "route", id: "b", piece: "p", at_ms: 1, route },
+    ...acts
+      .slice(0, done)
+      .map((act, i): BookEvent => ({ kind: "act-done", id: `c${i}`, piece: "p", at_ms: (i + 1) * MINUTE, act: act.id })),
+  ];
+}
+const index = (kind: string): number => acts.findIndex((act) => act.kind === kind);
+
+describe("a piece is the sum of its events", () => {
+  it("walks through its acts one by one, each beginning when the last was done", () => {
+    for (let done = 0; done <= acts.length; done++) {
+      const state = pieceState("p", log(done))!;
+      expect(state.next?.id).toBe(acts[done]?.id);
+      if (done > 0) expect(state.nextSince_ms).toBe(done * MINUTE);
+    }
+  });
+  it("any order of arrival gives the same state", () => {
+    const events = log(6);
+    const wanted = JSON.stringify(pieceState("p", events)!.next);
+    fc.assert(
+      fc.property(
+        fc.shuffledSubarray(events, { minLength: events.length }),
+        (shuffled) => JSON.stringify(pieceState("p", shuffled)!.next) === wanted,
+      ),
+    );
+  });
+  it("a withdrawn tap counts no more, and the log keeps both", () => {
+    const events: BookEvent[] = [...log(3), { kind: "withdrawn", id: "w", piece: "p", at_ms: 10 * MINUTE, event: "c2" }];
+    expect(pieceState("p", events)!.next?.id).toBe(acts[2]!.id);
+    expect(events).toHaveLength(6);
+  });
+  it("brittle from the bath until the first temper has reached its heat", () => {
+    const [out, oven] = [index("quench") + 1, index("oven") + 1];
+    expect(pieceState("p", log(out - 1))!.brittleSince_ms).toBeNull();
+    const quenched = pieceState("p", log(out))!;
+    expect(brittleSince(quenched, 100 * MINUTE)).toBe(out * MINUTE);
+    const heating = pieceState("p", log(oven))!;
+    expect(brittleSince(heating, (oven + 10) * MINUTE)).toBe(out * MINUTE);
+    expect(brittleSince(heating, (oven + 16) * MINUTE)).toBeNull();
+    expect(pieceState("p", log(oven + 1))!.brittleSince_ms).toBeNull();
+  });
+  it("hangs on the rail of its next act, and counts its heats", () => {
+    expect(pieceState("p", log(0))!.stage).toBe("prepare");
+    expect(pieceState("p", log(1))!.stage).toBe("harden");
+    expect(pieceState("p", log(index("cool-down")))!.stage).toBe("cool");
+    expect(pieceState("p", log(index("temper")))!.stage).toBe("temper");
+    expect(pieceState("p", log(acts.length - 1))!.stage).toBe("prove");
+    expect(heatsDone(pieceState("p", log(acts.length))!)).toBe(3);
+    const finished = pieceState("p", [...log(acts.length), { kind: "finished", id: "f", piece: "p", at_ms: 99 * MINUTE }])!;
+    expect(finished.stage).toBe("done");
+  });
+});
+
+describe("the export file", () => {
+  it("comes back identical, whatever the order of the log", () => {
+    const events = log(8);
+    const text = writeBook(events, 5);
+    expect(readBook(text).events).toEqual(events);
+    fc.assert(fc.property(fc.shuffledSubarray(events, { minLength: events.length }), (shuffled) => writeBook(shuffled, 5) === text));
+    expect(piecesOf(readBook(text).events)).toEqual(piecesOf(events));
+  });
+  it("cut off anywhere, it is refused with a place and never with a stack", () => {
+    const text = writeBook(log(8), 5);
+    for (let cut = 1; cut < text.length - 2; cut += 97) {
+      expect(() => readBook(text.slice(0, cut))).toThrow(
+        /damaged: it (ends too early, at line \d+|stops making sense at line \d+|is not JSON)/,
+      );
+    }
+  });
+  it("a foreign file, another version and a bad value are each told apart", () => {
+    expect(() => readBook('{"hello": 1}')).toThrow(/not a Tembrak file/);
+    expect(() => readBook("[1, 2]")).toThrow(/not a Tembrak file/);
+    expect(() => readBook('{"format":"tembrak","formatVersion":9,"events":[]}')).toThrow(/version 9/);
+    const bad = JSON.parse(writeBook(log(3), 5)) as { events: { definition?: { length_mm: number } }[] };
+    bad.events[0]!.definition!.length_mm = -4;
+    expect(() => readBook(JSON.stringify(bad))).toThrow("/events/0/definition/length_mm");
+  });
+  it("an event twice, or about nothing, is found with its place", () => {
+    const twice = [...log(2), log(2)[2]!];
+    expect(checkBook({ format: "tembrak", formatVersion: 1, exportedAt_ms: 1, events: twice }).problems[0]!.path).toBe("/events/4/id");
+    const orphan = { ...log(1)[2]!, piece: "nobody" };
+    expect(checkBook({ format: "tembrak", formatVersion: 1, exportedAt_ms: 1, events: [orphan] }).problems[0]!.path).toBe(
+      "/events/0/piece",
+    );
+  });
+  it("reports pieces and heats of a sound one", () => {
+    const report = checkBook(JSON.parse(writeBook(log(acts.length), 5)));
+    expect(report).toMatchObject({ ok: true, pieces: 1, heats: 3, problems: [] });
+  });
+});

@@ -1,0 +1,112 @@
+import { describe, expect, it } from "@jest/globals";
+import { CATALOGUE } from "../../src/catalogue.js";
+import { astmGrainNumber, austenitise, heatingCurve, magnetLost_C, type PriorStructure } from "../../src/kinetics/austenite.js";
+import { decompositionTable } from "../../src/kinetics/decomposition.js";
+import { fullComposition } from "../../src/kinetics/composition.js";
+import { COMPLETE, extentAt, reducedTime } from "../../src/kinetics/extent.js";
+import { steel } from "../catalogue.js";
+import { outside } from "../outside.js";
+
+function after(id: string, prior: PriorStructure, heat_C: number, furnace_s: number) {
+  return austenitise({ steel: steel(id).composition_wtpct, prior, ...heatingCurve({ heat_C, hold_s: furnace_s - 360 }) });
+}
+
+describe("austenitising: the note's check values", () => {
+  const rows: readonly [string, PriorStructure, number, number, number][] = [
+    ["80crv2", "coarse-spheroidised", 830, 1080, 0.546],
+    ["80crv2", "fine-spheroidised", 830, 1080, 0.799],
+    ["80crv2", "pearlite", 788, 600, 0.55],
+    ["1084", "coarse-spheroidised", 815, 900, 0.84],
+    ["52100", "fine-spheroidised", 845, 1800, 0.626],
+  ];
+  for (const [id, prior, heat_C, furnace_s, carbon] of rows) {
+    it(`${id}, ${prior}, ${heat_C} C: ${carbon} % carbon in solution within 0.001`, () => {
+      expect(Math.abs(after(id, prior, heat_C, furnace_s).solution_wtpct.C - carbon)).toBeLessThan(0.0011);
+    });
+  }
+  it("52100: chromium 1.133, manganese 0.305, carbide 0.165 /um, grain 10.15", () => {
+    const { solution_wtpct, nucleation_1_um, astmGrain } = after("52100", "fine-spheroidised", 845, 1800);
+    expect(solution_wtpct.Cr).toBeCloseTo(1.133, 2);
+    expect(solution_wtpct.Mn).toBeCloseTo(0.305, 2);
+    expect(nucleation_1_um).toBeCloseTo(0.165, 2);
+    expect(astmGrain).toBeCloseTo(10.15, 1);
+  });
+});
+
+describe("austenitising: what must hold", () => {
+  it("ASTM grain 5 has a mean intercept of 56.6 um, 8 of 20 um (ASTM E112 table, from memory)", () => {
+    const shared = {
+      topic: "Grain",
+      source: "ASTM E112 table of mean intercepts, from memory",
+      unit: "ASTM number",
+      tolerance: 0.05,
+      because: "table digits",
+    };
+    outside({ ...shared, what: "mean intercept 56.6 um", wanted: 5, got: astmGrainNumber(56.6) });
+    outside({ ...shared, what: "mean intercept 20.0 um", wanted: 8, got: astmGrainNumber(20) });
+  });
+  it("longer or hotter never leaves less carbon in solution nor finer grain", () => {
+    for (const { id } of CATALOGUE.steels) {
+      const [short, long, hot] = [
+        after(id, "coarse-spheroidised", 800, 480),
+        after(id, "coarse-spheroidised", 800, 1800),
+        after(id, "coarse-spheroidised", 900, 480),
+      ];
+      expect(long.undissolved).toBeLessThanOrEqual(short.undissolved + 1e-12);
+      expect(hot.undissolved).toBeLessThanOrEqual(short.undissolved + 1e-12);
+      expect(long.grain_um).toBeGreaterThanOrEqual(short.grain_um);
+      expect(hot.grain_um).toBeGreaterThanOrEqual(short.grain_um);
+    }
+  });
+  it("80CrV2 needs its soak from coarse stock and hardly any from pearlite (trade)", () => {
+    expect(after("80crv2", "pearlite", 830, 480).solution_wtpct.C).toBeGreaterThan(
+      after("80crv2", "coarse-spheroidised", 830, 480).solution_wtpct.C + 0.1,
+    );
+  });
+  it("the magnet lets go between 720 and 770 C on heating, later from coarse stock than from pearlite", () => {
+    for (const { id } of CATALOGUE.steels) {
+      const x = steel(id).composition_wtpct;
+      const [pearlite, coarse] = [magnetLost_C(x, "pearlite"), magnetLost_C(x, "coarse-spheroidised")];
+      expect(pearlite).toBeLessThanOrEqual(coarse);
+      expect(coarse).toBeLessThanOrEqual(770);
+    }
+    const source = "common practice, no source: 727 to 771 C for steels near and above the eutectoid";
+    outside({
+      topic: "Magnet",
+      what: "1084 from pearlite lets go",
+      source,
+      unit: "C",
+      wanted: 749,
+      got: magnetLost_C(steel("1084").composition_wtpct, "pearlite"),
+      tolerance: 22,
+      because: "the range given",
+    });
+  });
+});
+
+describe("decomposition: the note's check values", () => {
+  const table = (c: object, astmGrain: number) => decompositionTable({ solution_wtpct: fullComposition(c), astmGrain });
+  const of1080 = table({ C: 0.79, Mn: 0.76, Si: 0.2, Cr: 0.05 }, 6);
+  it("1080: Ac1 721.5, Bs 562.9, rates .4592 and .04760", () => {
+    expect(of1080.ac1_C).toBeCloseTo(721.5, 1);
+    expect(of1080.bainiteStart_C).toBeCloseTo(562.9, 1);
+    expect(of1080.pearlite_1_s[600]).toBeCloseTo(0.4592, 4);
+    expect(of1080.bainite_1_s[400]).toBeCloseTo(0.0476, 4);
+  });
+  it("5160 and 1045", () => {
+    const [of5160, of1045] = [table({ C: 0.6, Mn: 0.87, Si: 0.25, Cr: 0.8 }, 7.5), table({ C: 0.45, Mn: 0.75, Si: 0.22, Cr: 0.08 }, 7)];
+    expect(of5160.pearlite_1_s[600]).toBeCloseTo(0.08454, 4);
+    expect(of5160.bainite_1_s[400]).toBeCloseTo(0.04183, 4);
+    expect(of1045.ferrite_1_s[650]).toBeCloseTo(0.5709, 3);
+    expect(of1045.ferriteLimit[650]).toBeCloseTo(0.106, 3);
+    expect(of1045.a3_C).toBeCloseTo(761.7, 1);
+  });
+  it("1080 at 600 C: 1, 50, 99 % after 1.4, 4.8, 8.2 s; the diagrams say about 1, 3 and 6 (known to be slow)", () => {
+    const t = (X: number): number => reducedTime(X) / of1080.pearlite_1_s[600]!;
+    expect([t(0.01), t(0.5), t(0.99)].map((s) => Number(s.toFixed(1)))).toEqual([1.4, 4.7, 8.1]);
+  });
+  it("the extent table goes there and back, and ends at 4.194", () => {
+    expect(COMPLETE).toBeCloseTo(4.194, 3);
+    for (const X of [1e-6, 1e-4, 0.01, 0.1, 0.5, 0.9, 0.99]) expect(extentAt(reducedTime(X)) / X).toBeCloseTo(1, 2);
+  });
+});

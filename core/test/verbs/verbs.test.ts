@@ -1,0 +1,171 @@
+import { describe, expect, it } from "@jest/globals";
+import { CATALOGUE } from "../../src/catalogue.js";
+import { InputError } from "../../src/errors.js";
+import { runJob } from "../../src/job/runJob.js";
+import { planRoute } from "../../src/plan/route.js";
+import { runVerb, VERB_NAMES, verbHelp, verbSchema } from "../../src/verbs/index.js";
+
+const good = {
+  steel: "1084",
+  priorStructure: "pearlite",
+  section: { shape: "plate", thickness_mm: 4 },
+  austenitise: { temperature_C: 815, hold_min: 5 },
+  quench: { medium: "fast-oil", bath_C: 55 },
+};
+
+function refusal(verb: string, input: unknown): InputError {
+  try {
+    runVerb(verb, input);
+  } catch (error) {
+    if (error instanceof InputError) return error;
+    throw error;
+  }
+  throw new Error("it was not refused");
+}
+
+interface Hrc {
+  readonly hrc: { readonly mean: number; readonly sd: number };
+  readonly hv: number;
+}
+
+describe("verbs answer in the shapes of the command line", () => {
+  it("harden a plate", () => {
+    const answer = runVerb("harden", good) as {
+      surface: Hrc;
+      centre: Hrc;
+      profile: { x_mm: number }[];
+      chanceHard: { centre: number };
+      edge?: unknown;
+    };
+    expect(answer.surface.hrc.mean).toBeGreaterThan(60);
+    expect(answer.surface.hrc.sd).toBeGreaterThan(0);
+    expect(answer.centre.hv).toBeGreaterThan(600);
+    expect(answer.profile[0]!.x_mm).toBe(0);
+    expect(answer.profile.at(-1)!.x_mm).toBeCloseTo(2, 9);
+    expect(answer.edge).toBeUndefined();
+    expect(Object.keys(answer)).toEqual(
+      expect.arrayContaining([
+        "martensite",
+        "retainedAustenite",
+        "carbonInSolution_wtpct",
+        "astmGrain",
+        "ms_C",
+        "noseMargin_s",
+        "straighten",
+        "handWarm_s",
+        "notices",
+      ]),
+    );
+  });
+  it("harden a wedge by composition, in a textbook bath", () => {
+    const answer = runVerb("harden", {
+      ...good,
+      steel: { composition_wtpct: { C: 0.84, Mn: 0.75 } },
+      section: { shape: "wedge", spine_mm: 4, edge_mm: 0.8, height_mm: 28 },
+      quench: { medium: { heatTransfer_W_m2K: 2500 }, bath_C: 40, immersion: { kind: "full" } },
+    }) as { edge: Hrc; spine: Hrc; profile: { y_mm: number }[] };
+    expect(answer.edge.hrc.mean).toBeGreaterThan(60);
+    expect(answer.spine.hrc.mean).toBeGreaterThan(30);
+    expect(answer.profile[0]!.y_mm).toBeGreaterThan(0);
+  });
+  it("temper, verdict, convert, glow, oxide, transformations, steels, check-file", () => {
+    expect(runVerb("temper", { steel: "1084", cycles: [{ temperature_C: 200, hold_min: 120 }] })).toMatchObject({
+      embrittlement: false,
+      oxide: { name: "straw" },
+    });
+    expect(runVerb("verdict", { prior: { mean: 60.5, sd: 2.5 }, files: [{ hrc: 60, result: "skates" }] })).toHaveProperty("p95");
+    expect(runVerb("convert", { hrc: 60 })).toMatchObject({ hv: 697, hb: 654, hra: 81.2 });
+    expect(runVerb("convert", { hv: 697 })).toMatchObject({ hrc: 60 });
+    expect(runVerb("glow", { temperature_C: 800, ambient_lux: 20 })).toMatchObject({
+      hex: "#d3310a",
+      name: "bright cherry",
+      visible: true,
+    });
+    expect(runVerb("glow", { temperature_C: 400, ambient_lux: 20 })).toMatchObject({ name: null, visible: false });
+    expect(runVerb("oxide", { temperature_C: 200, hold_min: 120 })).toMatchObject({ name: "straw", hex: "#c0a36e" });
+    expect(runVerb("transformations", { steel: "1045" })).toMatchObject({ acm_C: null });
+    expect(runVerb("transformations", { steel: "1095" })).toMatchObject({ ac3_C: null });
+    expect(runVerb("steels", undefined)).toHaveLength(16);
+    expect(runVerb("check-file", { hello: 1 })).toMatchObject({ ok: false, pieces: 0, heats: 0 });
+  });
+  it("every verb has help and a schema", () => {
+    expect(verbHelp().map(({ verb }) => verb)).toEqual(VERB_NAMES);
+    for (const name of VERB_NAMES) expect(verbSchema(name)).toHaveProperty("type");
+  });
+});
+
+describe("verbs refuse with a place", () => {
+  const rows: readonly [string, string, unknown, string, string][] = [
+    ["a missing field", "harden", { ...good, priorStructure: undefined }, "missing", "/priorStructure"],
+    ["a negative thickness", "harden", { ...good, section: { shape: "plate", thickness_mm: -1 } }, "out-of-range", "/section/thickness_mm"],
+    ["an absurd size", "harden", { ...good, section: { shape: "plate", thickness_mm: 9000 } }, "out-of-range", "/section/thickness_mm"],
+    ["an unknown shape", "harden", { ...good, section: { shape: "blob" } }, "not-a-choice", "/section/shape"],
+    ["a field of another shape", "harden", { ...good, section: { shape: "round", thickness_mm: 3 } }, "missing", "/section/diameter_mm"],
+    ["an unknown medium", "harden", { ...good, quench: { medium: "mercury", bath_C: 20 } }, "unknown-medium", "/quench/medium"],
+    ["an unknown steel", "harden", { ...good, steel: "1099" }, "unknown-steel", "/steel"],
+    ["too much carbon", "transformations", { steel: { composition_wtpct: { C: 4 } } }, "out-of-range", "/steel/composition_wtpct/C"],
+    [
+      "a bath hotter than the steel",
+      "harden",
+      { ...good, quench: { medium: "fast-oil", bath_C: 900 } },
+      "bath-hotter-than-steel",
+      "/quench/bath_C",
+    ],
+    [
+      "an edge deeper than the blade",
+      "harden",
+      {
+        ...good,
+        section: { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 25 },
+        quench: { ...good.quench, immersion: { kind: "edge", depth_mm: 30 } },
+      },
+      "edge-deeper-than-blade",
+      "/quench/immersion/depth_mm",
+    ],
+    [
+      "a hold below zero",
+      "temper",
+      { steel: "1084", cycles: [{ temperature_C: 200, hold_min: -5 }] },
+      "out-of-range",
+      "/cycles/0/hold_min",
+    ],
+    ["no cycles", "temper", { steel: "1084", cycles: [] }, "out-of-range", "/cycles"],
+    ["an unknown word", "glow", { temperature_C: 800, ambient_lux: 20, colour: "red" }, "unknown-property", "/colour"],
+    ["text for a number", "glow", { temperature_C: "hot", ambient_lux: 20 }, "wrong-type", "/temperature_C"],
+    ["nothing to judge", "verdict", {}, "no-evidence", ""],
+    ["an answer that is none", "verdict", { files: [{ hrc: 60, result: "slides" }] }, "not-a-choice", "/files/0/result"],
+    ["two scales at once", "convert", { hrc: 60, hv: 700 }, "out-of-range", ""],
+    ["an unknown verb", "frob", {}, "unknown-verb", ""],
+    ["not an object", "temper", [1], "wrong-type", ""],
+  ];
+  for (const [what, verb, input, code, path] of rows) {
+    it(what, () => {
+      const error = refusal(verb, JSON.parse(JSON.stringify(input)));
+      expect([error.code, error.path]).toEqual([code, path]);
+      expect(error.message.length).toBeGreaterThan(8);
+      expect(error.message).not.toContain("at Object.");
+    });
+  }
+  it("a name of Object's own is no verb", () => expect(refusal("constructor", {}).code).toBe("unknown-verb"));
+});
+
+describe("jobs of the worker", () => {
+  const piece = {
+    name: "Froe",
+    mark: "4",
+    kind: "froe",
+    steel: "5160",
+    start: "as-forged",
+    use: "froe",
+    length_mm: 314,
+    section: { shape: "wedge", spine_mm: 8.5, edge_mm: 1.5, height_mm: 60 },
+  } as const;
+  it("a good one is done, a bad one comes back as data", () => {
+    const route = planRoute(CATALOGUE, piece, "forge");
+    const done = runJob(CATALOGUE, { kind: "predict", piece, route });
+    expect(done.type).toBe("done");
+    expect(() => JSON.stringify(done)).not.toThrow();
+    const failed = runJob(CATALOGUE, { kind: "predict", piece: { ...piece, length_mm: -1 }, route });
+    expect(failed).toMatchObject({ type: "failed", failure: { code: "out-of-range", path: "/piece/length_mm" } });
+  });
+});

@@ -1,0 +1,56 @@
+/** At the bench: a closed tab loses no tap, undo is a further event, keys do what a foot switch sends. */
+
+import { DEMO } from "../ports.js";
+import { expect, test } from "./shop.js";
+
+test("a tab closed after a tap and opened again stands where it stood", async ({ page, context }) => {
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/piece/demo-4/bench`);
+  await page.getByRole("button", { name: "Magnet weak" }).click();
+  await expect(page.getByRole("status")).toContainText("magnet weak");
+  await page.getByRole("button", { name: "it looks" }).click();
+  await page.getByRole("button", { name: /^salmon/ }).click();
+  await expect(page.getByRole("status")).toContainText("looks salmon");
+  await page.close();
+
+  const again = await context.newPage();
+  await again.goto(`${DEMO}/piece/demo-4/bench`);
+  await expect(again.getByTestId("numeral")).toHaveText("875");
+  await again.getByRole("button", { name: "Undo" }).click();
+  await expect(again.getByRole("status")).toContainText("magnet weak");
+});
+
+test("space ends the act, backspace takes it back", async ({ page }) => {
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/piece/demo-3/bench`);
+  await expect(page.getByRole("heading", { name: /until it is black/ })).toBeVisible();
+  await page.keyboard.press("Space");
+  await expect(page.getByRole("heading", { name: /Normalise 3 of 3/ })).toBeVisible();
+  await page.keyboard.press("Backspace");
+  await expect(page.getByRole("heading", { name: /until it is black/ })).toBeVisible();
+});
+
+test("the oven from the rack: one press, and the piece hangs on the next rail", async ({ page }) => {
+  await page.clock.install();
+  await page.goto(DEMO);
+  await page.getByRole("button", { name: "It is in the oven" }).click();
+  await expect(page.getByRole("heading", { name: /reed sickle in the oven/ })).toBeHidden();
+  await expect(page.getByRole("link", { name: /Reed sickle.*left at 285°/ })).toBeVisible();
+  await page.clock.fastForward("00:20:00");
+  await expect(page.getByRole("link", { name: /Reed sickle.*1:39:\d\d left/ })).toBeVisible();
+});
+
+test("a bent piece is logged and not bent again", async ({ page }) => {
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/piece/demo-4/bench`);
+  await page.getByRole("button", { name: /start the hold/ }).click();
+  await page.getByRole("button", { name: /Out of the fire/ }).click();
+  await page.getByRole("button", { name: /It is in the bath/ }).click();
+  await page.getByRole("button", { name: /It is out/ }).click();
+  await page.getByRole("button", { name: /Bent: leave it/ }).click();
+  await expect(page.getByText("min brittle")).toBeVisible();
+  await expect(page.getByText(/do not drop, clamp, straighten or strike/)).toBeVisible();
+});

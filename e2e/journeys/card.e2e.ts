@@ -1,0 +1,82 @@
+/** On the heat card: what if hotter, another bath, thicker; the verdict follows and the plan changes only when kept. */
+
+import { DEMO } from "../ports.js";
+import { expect, fill, test } from "./shop.js";
+
+test("a slide, a bath and a kept plan", async ({ page }) => {
+  await page.goto(DEMO);
+  await page.getByRole("link", { name: /Hoof knife/ }).click();
+  const verdict = page.getByTestId("verdict");
+  await expect(verdict).toContainText("HRC");
+  const before = await verdict.textContent();
+
+  const temper = page.getByRole("slider", { name: /^Temper/ });
+  await temper.focus();
+  for (let i = 0; i < 12; i++) await page.keyboard.press("ArrowRight");
+  await expect(page.getByRole("heading", { name: "Verdict, if you did this" })).toBeVisible();
+  await expect(verdict).not.toHaveText(before!);
+  const after = await verdict.textContent();
+  expect(Number(/(\d+) HRC/.exec(after!)![1])).toBeLessThan(Number(/(\d+) HRC/.exec(before!)![1]));
+
+  await page.getByRole("button", { name: "Back to the plan" }).click();
+  await expect(verdict).toHaveText(before!);
+
+  await page.getByRole("button", { name: /^Medium oil/ }).click();
+  await expect(page.getByText(/medium oil/).first()).toBeVisible();
+  await page.getByRole("button", { name: "Keep this in the plan" }).click();
+  await expect(page.getByRole("heading", { name: "Verdict", exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("button", { name: /^Medium oil/ })).toHaveAttribute("aria-pressed", "true");
+
+  await page.getByRole("slider", { name: /^Thickness/ }).fill("6.4");
+  await expect(page.getByRole("heading", { name: "Verdict, if you did this" })).toBeVisible();
+});
+
+test("a wrong heat in the steps is asked about, a nonsense one keeps the button shut", async ({ page }) => {
+  await page.goto(DEMO);
+  await page.getByRole("link", { name: /Bark spud/ }).click();
+  await page.getByRole("button", { name: "Steps" }).click();
+  const heats = page.getByLabel(/^Heat, °C/);
+  await heats.nth(3).fill("475");
+  await expect(page.getByText(/will not harden steel. Did you mean 1475 °F/)).toBeVisible();
+  await page.getByRole("button", { name: "802 °C" }).click();
+  await heats.nth(0).fill("hot");
+  await expect(page.getByText(/is not a temperature/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Keep these steps" })).toBeDisabled();
+  await heats.nth(0).fill("875");
+  await page.getByRole("button", { name: "Keep these steps" }).click();
+  await expect(page.getByText("875°")).toBeVisible();
+  await expect(page.getByText("802°").first()).toBeVisible();
+});
+
+test("units switch at any time and back without a number changing", async ({ page }) => {
+  await page.goto(DEMO);
+  await page.getByRole("link", { name: /Bark spud/ }).click();
+  const verdict = page.getByTestId("verdict");
+  await expect(verdict).toContainText("HRC");
+  const said = await page.getByRole("main").innerText();
+  const units = async (a: string, b: string): Promise<void> => {
+    await page.getByRole("button", { name: /^Units/ }).click();
+    await page.getByRole("button", { name: a }).click();
+    await page.getByRole("button", { name: b }).click();
+    await page.getByRole("button", { name: "Done" }).click();
+  };
+  await units("Fahrenheit", "Inches and fractions");
+  await expect(page.getByText("1598°").first()).toBeVisible();
+  await units("Celsius", "Millimetres");
+  await expect(verdict).toContainText("HRC");
+  await expect.poll(() => page.getByRole("main").innerText()).toBe(said);
+});
+
+test("a correction of the measures is a further event, and the verdict follows", async ({ page }) => {
+  await page.goto(DEMO);
+  await page.getByRole("navigation").getByRole("link", { name: "Book" }).click();
+  await page.getByRole("link", { name: /Bark spud/ }).click();
+  await page.getByRole("link", { name: "Correct" }).click();
+  await fill(page, /Thickness at the spine/, "5");
+  await page.getByRole("button", { name: "Keep these measures" }).click();
+  await expect(page.getByTestId("verdict")).toContainText("HRC");
+  await page.getByRole("navigation").getByRole("link", { name: "Book" }).click();
+  await page.getByRole("link", { name: /Bark spud/ }).click();
+  await expect(page.getByRole("cell", { name: "Described" })).toHaveCount(2);
+});

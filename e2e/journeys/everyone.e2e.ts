@@ -1,0 +1,73 @@
+/** Every main view: no serious violation for anyone, in both lights, wide and on a phone. */
+
+import { DEMO } from "../ports.js";
+import { expect, expectAccessible, expectNoSideways, test } from "./shop.js";
+
+const VIEWS = [
+  ["rack", "/", /sickle/],
+  ["new piece", "/new", /Plan its heats/],
+  ["heat card", "/piece/demo-7", /HRC/],
+  ["bench, heating", "/piece/demo-4/bench", /look for this/],
+  ["bench, temper", "/piece/demo-6/bench", /left/],
+  ["file test", "/piece/demo-8/test/prove", /predicted/],
+  ["book", "/book", /Export the book/],
+  ["record", "/book/demo-9", /Everything that was done/],
+] as const;
+
+for (const [name, path, sign] of VIEWS) {
+  test(`${name}: axe finds nothing serious, wide and narrow, forge and yard`, async ({ page }) => {
+    await page.goto(DEMO);
+    await expect(page.getByText(/sickle/).first()).toBeVisible();
+    await page.goto(`${DEMO}${path}`);
+    await expect(page.getByText(sign).first()).toBeVisible();
+    await expectAccessible(page);
+    await expectNoSideways(page);
+    await page.setViewportSize({ width: 390, height: 844 });
+    await expect(page.getByText(sign).first()).toBeVisible();
+    await expectAccessible(page);
+    await expectNoSideways(page);
+    await page.evaluate(() => document.documentElement.setAttribute("data-theme", "yard"));
+    await expectAccessible(page);
+  });
+}
+
+test("at the bench on a phone nothing to press is under 56 px, magnet keys are 112", async ({ page }) => {
+  await page.goto(DEMO);
+  await expect(page.getByText(/sickle/).first()).toBeVisible();
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const path of ["/piece/demo-4/bench", "/piece/demo-5/bench", "/piece/demo-6/bench"]) {
+    await page.goto(`${DEMO}${path}`);
+    await expect(page.getByTestId("numeral")).toBeVisible();
+    for (const key of await page.getByRole("main").locator("button, a").all()) {
+      const box = (await key.boundingBox())!;
+      expect(box.height, await key.innerText()).toBeGreaterThanOrEqual(56);
+      expect(box.width, await key.innerText()).toBeGreaterThanOrEqual(56);
+    }
+  }
+  await page.goto(`${DEMO}/piece/demo-4/bench`);
+  for (const name of ["Magnet sticks", "Magnet weak", "Magnet lets go"]) {
+    const box = (await page.getByRole("button", { name }).boundingBox())!;
+    expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(111);
+  }
+  const act = (await page.getByRole("button", { name: /start the hold/ }).boundingBox())!;
+  expect(act.height).toBeGreaterThanOrEqual(110);
+  expect(act.y + act.height).toBeLessThanOrEqual(844);
+});
+
+test("by keyboard alone: from the rack to a piece to the bench", async ({ page }) => {
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  for (let i = 0; i < 30; i++) {
+    await page.keyboard.press("Tab");
+    const name = await page.evaluate(() => document.activeElement?.getAttribute("aria-label") ?? "");
+    if (name.startsWith("Froe")) break;
+  }
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { name: /Froe/ })).toBeVisible();
+  for (let i = 0; i < 20; i++) {
+    await page.keyboard.press("Tab");
+    if ((await page.evaluate(() => document.activeElement?.textContent ?? "")) === "To the bench") break;
+  }
+  await page.keyboard.press("Enter");
+  await expect(page.getByTestId("numeral")).toBeVisible();
+});

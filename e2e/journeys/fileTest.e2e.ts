@@ -1,0 +1,42 @@
+/** The row of files: dragged or tapped, and what follows from the answers. */
+
+import { DEMO } from "../ports.js";
+import { expect, test } from "./shop.js";
+
+test("a file dragged to its answer counts as a tap does", async ({ page }) => {
+  await page.goto(DEMO);
+  await page.getByRole("link", { name: /Marking awl/ }).click();
+  await page.getByRole("link", { name: "To the bench" }).click();
+  await page.getByRole("link", { name: "Try the files" }).click();
+  await expect(page.getByText(/nothing is tried yet/)).toBeVisible();
+  const before = Number(await page.getByTestId("test-mean").textContent());
+
+  const file = page.getByTestId("file-60");
+  const answer = page.getByRole("button", { name: "File 60 bites" });
+  const [from, to] = [(await file.boundingBox())!, (await answer.boundingBox())!];
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
+  await page.mouse.up();
+  await expect(answer).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("button", { name: "File 50 skates" }).click();
+  await expect(page.getByText(/60 bit: softer than that/)).toBeVisible();
+  expect(Number(await page.getByTestId("test-mean").textContent())).not.toBe(before);
+
+  await page.getByRole("button", { name: "File 50 skates" }).click();
+  await page.getByRole("button", { name: "File 65 skates" }).click();
+  await expect(page.getByText(/A harder file skated than one that bit/)).toBeVisible();
+  await page.getByRole("button", { name: "still hot" }).click();
+  await expect(page.getByText(/has not finished hardening/)).toBeVisible();
+});
+
+test("a soft piece is offered another hardening, and its route grows by one", async ({ page }) => {
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/piece/demo-5/test/4-first-file`);
+  for (const file of [65, 60, 55, 50]) await page.getByRole("button", { name: `File ${file} bites` }).click();
+  await page.getByRole("button", { name: "ground bright" }).click();
+  await page.getByRole("button", { name: /Normalise and harden again/ }).click();
+  await expect(page.getByText(/of 24|of 23|of 25/)).toBeVisible();
+  await expect(page.getByRole("heading", { name: /Normalise 4 of 4/ })).toBeVisible();
+});

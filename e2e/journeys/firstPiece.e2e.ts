@@ -1,0 +1,106 @@
+/** A newcomer's first piece, from an empty book to a verdict, through the bench to the record. */
+
+import { CATALOGUE, planRoute, predict, type Piece } from "../../core/src/index.js";
+import { EMPTY } from "../ports.js";
+import { expect, fill, test } from "./shop.js";
+
+test("measures a knife as people write it, gets a verdict that core gives too, runs it, tests it, finds it in the book", async ({
+  page,
+}) => {
+  await page.clock.install();
+  await page.goto(EMPTY);
+  await expect(page.getByRole("heading", { name: "Nothing hangs here yet." })).toBeVisible();
+  await page.getByRole("link", { name: "New piece" }).click();
+  await fill(page, /^Name/, "Reed knife");
+  await fill(page, /Length over all/, "9 1/2 in");
+  await expect(page.getByText("That is 241 mm.")).toBeVisible();
+  await fill(page, /Height, edge to back/, "28");
+  await fill(page, /Thickness at the spine/, "316");
+  await expect(page.getByText(/Did you mean 3\/16 in/)).toBeVisible();
+  await page.getByRole("button", { name: "4.8 mm" }).click();
+  await page.getByRole("button", { name: "Plan its heats" }).click();
+
+  const piece: Piece = {
+    name: "Reed knife",
+    mark: "1",
+    kind: "knife",
+    form: "knife",
+    steel: "1084",
+    start: "as-forged",
+    use: "knife",
+    length_mm: 241.3,
+    section: { shape: "wedge", spine_mm: 4.7625, edge_mm: 0.8, height_mm: 28 },
+  };
+  const wanted = predict(CATALOGUE, piece, planRoute(CATALOGUE, piece, "forge")).working.tempered;
+  await expect(page.getByTestId("verdict")).toContainText(`Edge will be ${Math.round(wanted.mean_HRC)} HRC`);
+  await expect(page.getByText(/to spare at the spine|right through|edge hardens/)).toBeVisible();
+
+  await page.getByRole("link", { name: "To the bench" }).click();
+  const numeral = page.getByTestId("numeral");
+  // Three normalising heats: to heat, out, cool.
+  for (let heat = 0; heat < 3; heat++) {
+    await page.getByRole("button", { name: "Magnet lets go" }).click();
+    await expect(page.getByRole("status")).toContainText("magnet lets go");
+    await page.getByRole("button", { name: /At heat: out to cool/ }).click();
+    await page.getByRole("button", { name: /It is (black|hand-warm)/ }).click();
+  }
+  // The probe, in the other unit.
+  await page.getByRole("button", { name: "probe reads" }).click();
+  await fill(page, /^Reading/, "1500 F");
+  await page.getByRole("button", { name: "Log it" }).click();
+  await expect(numeral).toHaveText("816");
+  await page.getByRole("button", { name: /At heat: start the hold/ }).click();
+
+  // A reload in the middle of a hold: the clock is right.
+  await expect(numeral).toHaveText(/^0:(30|29|28)$/);
+  await page.clock.fastForward(12_000);
+  await page.reload();
+  await expect(numeral).toHaveText(/^0:1[5-8]$/);
+  await page.getByRole("button", { name: /Out of the fire/ }).click();
+
+  await page.getByRole("button", { name: /It is in the bath/ }).click();
+  await page.clock.fastForward(11_000);
+  await expect(numeral).toHaveText(/^1[123]$/);
+  await page.getByRole("button", { name: /It is out/ }).click();
+  await page.getByRole("button", { name: "It is straight" }).click();
+  await expect(page.getByText("min brittle")).toBeVisible();
+  await page.getByRole("button", { name: "It is hand-warm" }).click();
+
+  await page.getByRole("link", { name: "Try the files" }).click();
+  await page.getByRole("button", { name: "File 60 skates" }).click();
+  await expect(page.getByTestId("test-mean")).toHaveText(/^6\d\.\d$/);
+  await page.getByRole("button", { name: /Go on to the temper/ }).click();
+
+  for (let cycle = 0; cycle < 2; cycle++) {
+    await page.getByRole("button", { name: "It is in the oven" }).click();
+    await page.clock.fastForward("02:00:05");
+    await expect(page.getByText("over. Go on now")).toBeVisible();
+    await page.getByRole("button", { name: /Out, and cool to the touch/ }).click();
+  }
+  await page.getByRole("link", { name: "Try the files" }).click();
+  await page.getByRole("button", { name: "File 55 skates" }).click();
+  await page.getByRole("button", { name: "File 65 bites" }).click();
+  await page.getByRole("button", { name: "ground bright" }).click();
+  await page.getByRole("button", { name: "Add tester readings" }).click();
+  await fill(page, /Tester readings/, "59 59,5 60");
+  await expect(page.getByTestId("test-mean")).toHaveText(/^59\.\d$/);
+  await page.getByRole("button", { name: /Leave it and finish/ }).click();
+
+  await expect(page.getByText(/^Measured 59\.\d HRC/)).toBeVisible();
+  await expect(page.getByRole("cell", { name: /Checked: reads 816 °C/ })).toBeVisible();
+  await page.goto(`${EMPTY}/book`);
+  await expect(page.getByRole("link", { name: /Reed knife/ })).toContainText("6 heats");
+});
+
+test("the kiln school asks for a soak, the forge does not", async ({ page }) => {
+  await page.goto(`${EMPTY}/new`);
+  await page.getByRole("radio", { name: /^Kiln/ }).click();
+  await page.getByRole("button", { name: "Plan its heats" }).click();
+  await expect(page.getByRole("button", { name: "Kiln, controlled soak" })).toHaveAttribute("aria-pressed", "true");
+  await page.getByRole("button", { name: "Steps" }).click();
+  await expect(page.getByText(/The soak brings the carbon into solution/)).toBeVisible();
+  await page.getByRole("button", { name: "Leave as it was" }).click();
+  await page.getByRole("button", { name: "Forge, a shade past the magnet" }).click();
+  await page.getByRole("button", { name: "Steps" }).click();
+  await expect(page.getByText(/Past the magnet by a shade/)).toBeVisible();
+});

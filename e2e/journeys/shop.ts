@@ -1,0 +1,41 @@
+/** What every journey stands on: a page that fails the test on any console error or blocked resource. */
+
+import { AxeBuilder } from "@axe-core/playwright";
+import { expect, test as base, type Page } from "@playwright/test";
+
+export const test = base.extend<{ page: Page }>({
+  page: async ({ page }, use) => {
+    const faults: string[] = [];
+    page.on("console", (message) => {
+      if (message.type() === "error") faults.push(message.text());
+    });
+    page.on("pageerror", (error) => faults.push(error.message));
+    await page.addInitScript(() => {
+      document.addEventListener("securitypolicyviolation", (event) => {
+        console.error(`blocked by the content policy: ${event.violatedDirective} ${event.blockedURI}`);
+      });
+    });
+    await use(page);
+    expect(faults.filter((fault) => !fault.includes("net::ERR_INTERNET_DISCONNECTED"))).toEqual([]);
+  },
+});
+
+/** No serious or critical violation. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
+  expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(" ")).join(" | ")}`)).toEqual([]);
+}
+
+/** Types into a field by its label. */
+export async function fill(page: Page, label: RegExp, text: string): Promise<void> {
+  await page.getByLabel(label).fill(text);
+}
+
+/** Nothing sticks out to the side of the page. */
+export async function expectNoSideways(page: Page): Promise<void> {
+  const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  expect(over).toBeLessThanOrEqual(0);
+}
+
+export { expect };

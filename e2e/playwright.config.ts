@@ -1,0 +1,38 @@
+import { defineConfig } from "@playwright/test";
+import { DEMO_PORT, EMPTY_PORT } from "./ports.js";
+
+const server = (port: number, demo: string) => ({
+  command: "node server/dist/main.js",
+  cwd: "..",
+  url: `http://127.0.0.1:${port}/api/config`,
+  env: { PORT: String(port), TEMBRAK_DEMO: demo },
+  reuseExistingServer: false,
+});
+
+export default defineConfig({
+  testDir: "journeys",
+  testMatch: "*.e2e.ts",
+  outputDir: "../test-results",
+  workers: 1,
+  fullyParallel: false,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: process.env["TEMBRAK_REPORT"] ? [["list"], ["json", { outputFile: process.env["TEMBRAK_REPORT"] }]] : [["list"]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    trace: process.env["TEMBRAK_TRACE"] ? "retain-on-failure" : "off",
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--no-first-run",
+      ],
+    },
+  },
+  webServer: [server(DEMO_PORT, "1"), server(EMPTY_PORT, "0")],
+});

@@ -1,0 +1,2 @@
+import type { Rule } from "eslint";
+export declare const unitSuffix: Rule.RuleModule;
