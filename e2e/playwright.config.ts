@@ -15,10 +15,11 @@ export default defineConfig({
   outputDir: "../test-results",
   workers: 1,
   fullyParallel: false,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 40_000,
+  expect: { timeout: 8_000 },
   reporter: process.env["TEMBRAK_REPORT"] ? [["list"], ["json", { outputFile: process.env["TEMBRAK_REPORT"] }]] : [["list"]],
   use: {
+    actionTimeout: 8_000,
     viewport: { width: 1280, height: 800 },
     trace: process.env["TEMBRAK_TRACE"] ? "retain-on-failure" : "off",
     launchOptions: {

@@ -5,7 +5,6 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { Ajv2020 } from "ajv/dist/2020.js";
 import standaloneModule from "ajv/dist/standalone/index.js";
-import addFormats from "ajv-formats";
 import { build } from "esbuild";
 import { StepSchema, TestSchema } from "../core/src/schema/book.js";
 import { SCHEMAS } from "../core/src/schema/index.js";
@@ -25,7 +24,6 @@ const ajv = new Ajv2020({
   strictRequired: false, // `required` stands beside a discriminator whose choices define the property
   strictTuples: false,
 });
-addFormats.default(ajv);
 
 /** Shapes that stand inside others: compiled once and called, not written out at every place. */
 const shared = { ...SCHEMAS, Section: SectionSchema, Composition: CompositionSchema, Step: StepSchema, Test: TestSchema };

@@ -88,11 +88,16 @@ export const unitSuffix = {
     const meet = (node, a, b) => {
       const [left, right] = [nameOf(a), nameOf(b)];
       const [ua, ub] = [unitOf(left), unitOf(right)];
-      if (ua !== null && ub !== null && ua !== ub) context.report({ node, messageId: "differ", data: { left, right } });
+      // A difference in kelvin is added to degrees Celsius.
+      const isShift = (node.operator === "+" || node.operator === "-") && [ua, ub].every((u) => u === "C" || u === "K");
+      if (ua !== null && ub !== null && ua !== ub && !isShift) context.report({ node, messageId: "differ", data: { left, right } });
     };
     const bare = (node) => {
       const key = node.key ?? node;
-      if (key.type === "Identifier" && BARE.has(key.name)) context.report({ node: key, messageId: "bare", data: { name: key.name } });
+      // A field that names a unit ("C" or "F") is no quantity: only numbers need a suffix.
+      const isNumber = node.typeAnnotation?.typeAnnotation?.type === "TSNumberKeyword";
+      if (isNumber && key.type === "Identifier" && BARE.has(key.name))
+        context.report({ node: key, messageId: "bare", data: { name: key.name } });
     };
     return {
       VariableDeclarator: (node) => node.id.type === "Identifier" && meet(node, node.id, node.init),

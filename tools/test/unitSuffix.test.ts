@@ -11,6 +11,7 @@ describe("the unit-suffix lint rule", () => {
         "const d = a_mm - b_mm;",
         "const x_K = kelvin(y_C);",
         "f({ hold_s: wait_s });",
+        "const next = heat_C + shift_K;",
         "const k = STEFAN_C - y_m;",
       ],
       invalid: [

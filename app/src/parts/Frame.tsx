@@ -15,7 +15,10 @@ export function Frame() {
   useEffect(() => {
     document.documentElement.dataset["theme"] = atBench ? (theme === "yard" ? "yard" : "bench") : theme;
   }, [theme, atBench]);
-  useEffect(() => window.scrollTo(0, 0), [pathname]);
+  useEffect(() => {
+    // In braces: newer browsers return a promise from scrollTo, and React would take it for a clean-up.
+    void window.scrollTo(0, 0);
+  }, [pathname]);
   const {
     needRefresh: [needRefresh, setNeedRefresh],
     updateServiceWorker,

@@ -192,7 +192,7 @@ export function HeatLine({ route, trial, steel, lux, levels, progress, checks, a
           </text>
         </svg>
       </button>
-      <div className="heat-scroll">
+      <div className="heat-scroll" tabIndex={0} role="group" aria-label="Heat line, scrolls sideways">
         <svg width={width} height={HEIGHT} role="img" aria-label={label}>
           <defs>
             <linearGradient id={`${id}g`} gradientUnits="userSpaceOnUse" x1={xOf(0)} y1={0} x2={xOf(1)} y2={0}>

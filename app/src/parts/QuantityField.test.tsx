@@ -80,9 +80,9 @@ describe("fields for what people type", () => {
     const { rerender } = render(<Spine units={METRIC} />);
     await type(/Spine/, "4.8");
     rerender(<Spine units={{ temperature: "F", length: "in" }} />);
-    expect((screen.getByLabelText(/Spine/) as HTMLInputElement).value).toBe("0.188976");
+    expect(screen.getByLabelText<HTMLInputElement>(/Spine/).value).toBe("0.188976");
     rerender(<Spine units={METRIC} />);
-    expect((screen.getByLabelText(/Spine/) as HTMLInputElement).value).toBe("4.8");
+    expect(screen.getByLabelText<HTMLInputElement>(/Spine/).value).toBe("4.8");
     expect(said()).toBe("4.8 good");
   });
   it("a 475 C hardening heat becomes 1475 F at one press", async () => {

@@ -59,7 +59,7 @@ function TypedField({ label, start, unit, read, showProbable, textOf, onValue, o
         value={text}
         disabled={isDisabled ?? false}
         error={problem !== null}
-        helperText={problem ?? (asks ? question.message : echo || suggestion || " ")}
+        helperText={problem ?? (asks ? question.message : echo === "" ? (suggestion ?? " ") : echo)}
         onChange={(event) => type(event.target.value)}
         fullWidth
         slotProps={{ htmlInput: { autoComplete: "off", spellCheck: false } }}

@@ -61,17 +61,17 @@ export type NewEvent = WithoutMeta<BookEvent>;
  */
 export async function append(piece: string, happened: readonly NewEvent[], at_ms = Date.now()): Promise<readonly string[]> {
   const events = happened.map((event) => requireValid("Event", { ...event, id: newId(at_ms), piece, at_ms }));
-  await store.events.bulkAdd(events as (BookEvent & { id: string })[]);
+  await store.events.bulkAdd(events);
   return events.map(({ id }) => id);
 }
 
 /** Every event as stored, each checked; what does not fit is left out and counted, never changed. */
 export async function allEvents(): Promise<BookEvent[]> {
-  return (await store.events.orderBy("at_ms").toArray()) as BookEvent[];
+  return await store.events.orderBy("at_ms").toArray();
 }
 
 export async function eventsOf(piece: string): Promise<BookEvent[]> {
-  return (await store.events.where("piece").equals(piece).sortBy("at_ms")) as BookEvent[];
+  return await store.events.where("piece").equals(piece).sortBy("at_ms");
 }
 
 export async function readSettings(): Promise<Settings> {
@@ -88,7 +88,7 @@ export async function writeSettings(change: Partial<Settings>): Promise<void> {
 export async function replaceBook(events: readonly BookEvent[]): Promise<void> {
   await store.transaction("rw", store.events, store.settings, async () => {
     await store.events.clear();
-    await store.events.bulkAdd(events as (BookEvent & { id: string })[]);
+    await store.events.bulkAdd(events);
     await writeSettings({ isSettled: true });
   });
 }
@@ -98,7 +98,7 @@ export async function mergeBook(events: readonly BookEvent[]): Promise<number> {
   return store.transaction("rw", store.events, store.settings, async () => {
     const known = new Set(await store.events.bulkGet(events.map(({ id }) => id)).then((found) => found.flatMap((e) => (e ? [e.id] : []))));
     const fresh = events.filter(({ id }) => !known.has(id));
-    await store.events.bulkAdd(fresh as (BookEvent & { id: string })[]);
+    await store.events.bulkAdd(fresh);
     await writeSettings({ isSettled: true });
     return fresh.length;
   });

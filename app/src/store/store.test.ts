@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
-import { piecesOf, pieceState, planRoute, CATALOGUE, readBook, writeBook, type BookEvent } from "@tembrak/core";
+import { piecesOf, pieceState, planRoute, CATALOGUE, readBook, writeBook } from "@tembrak/core";
 import { allEvents, append, eventsOf, mergeBook, newId, readSettings, replaceBook, store, writeSettings } from "./db.js";
 import { demoEvents } from "./demoBook.js";
 
@@ -13,7 +13,7 @@ afterEach(async () => {
 describe("the store", () => {
   it("keeps events as they were given, in order, and refuses what does not fit without keeping half", async () => {
     const piece = demoEvents(NOW_ms).find((e) => e.kind === "piece")!;
-    await append("p", [{ kind: "piece", definition: (piece as Extract<BookEvent, { kind: "piece" }>).definition }], NOW_ms);
+    await append("p", [{ kind: "piece", definition: piece.definition }], NOW_ms);
     await expect(
       append(
         "p",

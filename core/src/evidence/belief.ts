@@ -31,10 +31,23 @@ function normalised(weights: Float64Array): HardnessBelief {
   return weights.map((w) => w / sum);
 }
 
-/** A belief from a prediction. */
-export function priorBelief(mean_HRC: number, sd_HRC: number): HardnessBelief {
+/** What a piece is that failed to harden: pearlite and bainite, HRC (hardening-note: 30 ... 52). */
+const FAILED_HRC = 42;
+const FAILED_SD_HRC = 9;
+
+/**
+ * A belief from a prediction. With a chance of failing, part of it lies where unhardened steel is: a bell curve alone
+ * would rather believe in any soft skin than in a piece that was never hot enough.
+ */
+export function priorBelief(mean_HRC: number, sd_HRC: number, failChance = 0): HardnessBelief {
   requireRange("/prior/sd", sd_HRC, 0.05, 50);
-  return normalised(Float64Array.from({ length: NODES }, (_, i) => Math.exp(-0.5 * ((hardnessOfNode_HRC(i) - mean_HRC) / sd_HRC) ** 2)));
+  requireRange("/prior/failChance", failChance, 0, 1);
+  const bell = (middle: number, sd: number): HardnessBelief =>
+    normalised(Float64Array.from({ length: NODES }, (_, i) => Math.exp(-0.5 * ((hardnessOfNode_HRC(i) - middle) / sd) ** 2)));
+  const hard = bell(mean_HRC, sd_HRC);
+  if (failChance === 0) return hard;
+  const failed = bell(FAILED_HRC, FAILED_SD_HRC);
+  return hard.map((w, i) => (1 - failChance) * w + failChance * failed[i]!);
 }
 
 /** How far on either side of its mark a file drags, and how unsure a hand is, HRC. Judgement: temper-note section 4. */

@@ -21,7 +21,7 @@ import { MOST_CYLINDER_HRC, rockwell, thinnestForRockwellC_mm, type RockwellResu
 const KNOWING_NOTHING = { mean: 50, sd: 12 };
 
 export interface VerdictInput {
-  readonly prior?: { readonly mean_HRC: number; readonly sd_HRC: number };
+  readonly prior?: { readonly mean_HRC: number; readonly sd_HRC: number; readonly failChance?: number };
   readonly strokes: readonly FileStroke[];
   readonly rockwell?: {
     readonly readings_HRC: readonly number[];
@@ -50,7 +50,7 @@ export function hardnessVerdict({ prior, strokes, rockwell: tester, surface, pie
   const isHot = piece_C !== undefined && piece_C > HAND_WARM_C;
   if (isHot) add("too-hot-to-test", "Let it get to hand-warm first: it has not finished hardening. The files were not counted.");
   const counted = isHot ? [] : strokes;
-  const before = priorBelief(prior?.mean_HRC ?? KNOWING_NOTHING.mean, prior?.sd_HRC ?? KNOWING_NOTHING.sd);
+  const before = priorBelief(prior?.mean_HRC ?? KNOWING_NOTHING.mean, prior?.sd_HRC ?? KNOWING_NOTHING.sd, prior?.failChance);
   if (prior === undefined) add("no-prior", "Nothing was predicted, so the answer rests on the test alone.");
   let belief = afterFiles(before, counted, SKIN_CHANCE[surface]);
   const bracket = fileBracket(counted);

@@ -41,7 +41,7 @@ export function makeCatalogue({ steels, media, uses }: CatalogueFiles): Catalogu
   }
   return {
     steels: [...steels].sort((a, b) => a.order - b.order),
-    media: media as readonly Medium[],
+    media: media,
     uses: uses.uses,
     steel: (id) => steelMap.get(id),
     medium: (id) => mediumMap.get(id),

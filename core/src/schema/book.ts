@@ -94,7 +94,13 @@ export const TestSchema = strict({
   diameter_mm: Type.Optional(between(1, 300, "Diameter of a round where it was tested, mm")),
   surface: choice(["as-it-came", "ground", "heated-long-unprotected"] as const),
   piece_C: Type.Optional(between(-30, 700, "Temperature of the piece when tested, C")),
-  predicted: Type.Optional(strict({ mean_HRC: between(-50, 80, "HRC"), sd_HRC: between(0, 50, "HRC") })),
+  predicted: Type.Optional(
+    strict({
+      mean_HRC: between(-50, 80, "HRC"),
+      sd_HRC: between(0.05, 50, "HRC"),
+      failChance: Type.Optional(between(0, 1, "Chance that it never hardened")),
+    }),
+  ),
 });
 export type HardnessTest = Static<typeof TestSchema>;
 

@@ -4,7 +4,7 @@ import { HAND_WARM_C, ROOM_C } from "../constants.js";
 import { InputError, requireRange, type Notice } from "../errors.js";
 import { makeGrid, type Grid, type Surroundings } from "../heat/conduction.js";
 import { airBoundary, constantBoundary, mediumBoundary, type Agitation, type Boundary } from "../heat/media.js";
-import { STEEL_DENSITY_kg_m3, volumeHeat_J_m3K } from "../heat/properties.js";
+import { volumeHeat_J_m3K } from "../heat/properties.js";
 import { austenitise, heatingCurve, type Austenite, type PriorStructure } from "../kinetics/austenite.js";
 import type { DecompositionTable } from "../kinetics/decomposition.js";
 import { reducedTime } from "../kinetics/extent.js";

@@ -74,6 +74,8 @@ export interface Prediction {
   readonly isEmbrittled: boolean;
   readonly oxide: { readonly name: string; readonly hex: string };
   readonly target: { readonly low_HRC: number; readonly high_HRC: number; readonly why: string; readonly name: string };
+  /** Chance that it does not harden at all: by the ensemble, and never less than what no model knows of a shop. */
+  readonly failChance: number;
   /** Chance that the working place lands in the target, 0 ... 1. */
   readonly chanceInTarget: number;
   /** Where the spread of the working place comes from, largest first, HRC. */
@@ -85,6 +87,8 @@ export interface Prediction {
 const OVEN_K = 20;
 const PLACE_K = 4;
 const NINETY_PERCENT = 1.6449;
+/** A heat misjudged, a step forgotten: three pieces in a hundred (judgement). */
+const LEAST_FAIL = 0.03;
 
 function estimate(mean_HRC: number, sd_HRC: number): Estimate {
   return { mean_HRC, sd_HRC, p05_HRC: mean_HRC - NINETY_PERCENT * sd_HRC, p95_HRC: mean_HRC + NINETY_PERCENT * sd_HRC };
@@ -166,6 +170,7 @@ export function predict(catalogue: Catalogue, piece: Piece, route: Route): Predi
     isEmbrittled: band !== undefined && equivalent_C >= band[0]! && equivalent_C <= band[1]!,
     oxide: oxideOf(plan, cycles),
     target: { low_HRC, high_HRC, why, name },
+    failChance: Math.max(LEAST_FAIL, 1 - hardening.chanceHard.surface),
     chanceInTarget: normalCdf((high_HRC - mean_HRC) / sd_HRC) - normalCdf((low_HRC - mean_HRC) / sd_HRC),
     spread: working.spread,
     notices: hardening.notices,

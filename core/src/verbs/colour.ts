@@ -4,7 +4,7 @@ import { CATALOGUE } from "../catalogue.js";
 import { ambientFromLux, glowHex, glowName, isGlowVisible } from "../colour/glow.js";
 import { alloyShift_K, filmHex, oxideFilm_nm, oxideName } from "../colour/oxide.js";
 import type { Notice } from "../errors.js";
-import { resolveSteel, type SteelInput } from "../plan/catalogue.js";
+import { resolveSteel } from "../plan/catalogue.js";
 import { requireValid } from "../schema/check.js";
 
 export function glowVerb(input: unknown) {
@@ -21,7 +21,7 @@ export function glowVerb(input: unknown) {
 
 export function oxideVerb(input: unknown) {
   const { temperature_C, hold_min, steel } = requireValid("VerbOxide", input);
-  const shift = steel === undefined ? 0 : alloyShift_K(resolveSteel(CATALOGUE, steel as SteelInput).composition_wtpct);
+  const shift = steel === undefined ? 0 : alloyShift_K(resolveSteel(CATALOGUE, steel).composition_wtpct);
   const film_nm = oxideFilm_nm({ temperature_C, hold_min, alloyShift_K: shift });
   const notices: Notice[] =
     hold_min < 1 || hold_min > 240

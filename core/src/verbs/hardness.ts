@@ -7,7 +7,7 @@ import type { Surface } from "../evidence/belief.js";
 import { hardnessVerdict } from "../evidence/verdict.js";
 import { brinellFromRockwellC, rockwellAFromRockwellC, rockwellCFromVickers, vickersFromRockwellC } from "../kinetics/hardness.js";
 import { temperedHardness } from "../kinetics/temper.js";
-import { resolveSteel, type SteelInput } from "../plan/catalogue.js";
+import { resolveSteel } from "../plan/catalogue.js";
 import { requireValid } from "../schema/check.js";
 import { harden, type HardnessValue } from "../simulate/harden.js";
 
@@ -34,7 +34,7 @@ function mediumOf(medium: string | { heatTransfer_W_m2K: number }) {
 export function hardenVerb(input: unknown) {
   const { steel, priorStructure, section, austenitise, transfer_s, quench } = requireValid("VerbHarden", input);
   const result = harden({
-    steel: resolveSteel(CATALOGUE, steel as SteelInput),
+    steel: resolveSteel(CATALOGUE, steel),
     prior: priorStructure,
     section,
     heat_C: austenitise.temperature_C,
@@ -75,7 +75,7 @@ export function hardenVerb(input: unknown) {
 
 export function temperVerb(input: unknown) {
   const { steel, asQuenched, retainedAustenite, cycles } = requireValid("VerbTemper", input);
-  const resolved = resolveSteel(CATALOGUE, steel as SteelInput);
+  const resolved = resolveSteel(CATALOGUE, steel);
   const given = asQuenched?.hrc;
   const asQuenched_HRC = given === undefined ? undefined : typeof given === "number" ? given : given.mean;
   const asQuenchedSd_HRC = typeof given === "object" ? (given.sd ?? 0) : 0;

@@ -2,7 +2,7 @@
 
 import { CATALOGUE } from "../catalogue.js";
 import type { Notice } from "../errors.js";
-import { resolveSteel, type SteelInput } from "../plan/catalogue.js";
+import { resolveSteel } from "../plan/catalogue.js";
 import { requireValid } from "../schema/check.js";
 import { transformations } from "../simulate/transformations.js";
 
@@ -37,7 +37,7 @@ function compositionNotices({ C, Cr, Ni, Mn }: { C: number; Cr: number; Ni: numb
 
 export function transformationsVerb(input: unknown) {
   const { steel, astmGrain, priorStructure } = requireValid("VerbTransformations", input);
-  const { composition_wtpct } = resolveSteel(CATALOGUE, steel as SteelInput);
+  const { composition_wtpct } = resolveSteel(CATALOGUE, steel);
   const notices = compositionNotices(composition_wtpct);
   if (astmGrain !== undefined) notices.push({ code: "grain-not-used", message: "The formulas used here do not depend on grain." });
   return { ...transformations(composition_wtpct, priorStructure), notices };

@@ -109,4 +109,11 @@ describe("what must hold", () => {
     expect(at("ground")).toBeLessThan(at("as-it-came"));
     expect(at("as-it-came")).toBeLessThan(at("heated-long-unprotected"));
   });
+  it("a piece that failed is believed soft when every file bites, however sure the prediction was", () => {
+    const strokes = [65, 60, 55, 50].map((f) => stroke(f, "bites"));
+    const at = (failChance: number): number =>
+      hardnessVerdict({ prior: { mean_HRC: 64.5, sd_HRC: 1.7, failChance }, strokes, surface: "ground" }).summary.mean_HRC;
+    expect(at(0)).toBeGreaterThan(60); // a bell curve alone holds on to its prediction
+    expect(at(0.03)).toBeLessThan(48);
+  });
 });

@@ -1,8 +1,8 @@
 /** What a tap at the bench does: stored first, shown after. */
 
-import type { Check, PieceState } from "@tembrak/core";
+import { pieceState, type Check, type PieceState } from "@tembrak/core";
 import { useState } from "react";
-import { append, type NewEvent } from "../../store/db.js";
+import { append, eventsOf, type NewEvent } from "../../store/db.js";
 
 export interface Bench {
   /** Set while the last tap could not be stored. */
@@ -18,29 +18,38 @@ export function lastTap({ events }: PieceState): { readonly id: string; readonly
   return [...events].reverse().find(({ kind }) => kind === "check" || kind === "act-done" || kind === "test");
 }
 
-export function useBench(state: PieceState): Bench {
+/** The piece as it is stored now: what is on the screen may be a moment behind, or another tab ahead. */
+async function stored(id: string): Promise<PieceState | null> {
+  return pieceState(id, await eventsOf(id));
+}
+
+export function useBench({ id, next }: PieceState): Bench {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [isStoring, setIsStoring] = useState(false);
-  const keep = (events: readonly NewEvent[]): void => {
+  const keep = (make: () => Promise<readonly NewEvent[]>): void => {
     setIsStoring(true);
-    append(state.id, events)
+    make()
+      .then((events) => (events.length > 0 ? append(id, events) : undefined))
       .then(() => setTrouble(null))
       .catch(() => setTrouble("Not stored: the browser refused. Write it down, and export the book."))
       .finally(() => setIsStoring(false));
   };
-  const { next } = state;
   return {
     trouble,
     isStoring,
     done: (extra = []) => {
-      if (next) keep([...extra, { kind: "act-done", act: next.id }]);
+      if (next === undefined) return;
+      // A second press, or another tab, may have ended this act already: then there is nothing left to end.
+      keep(async () => ((await stored(id))?.next?.id === next.id ? [...extra, { kind: "act-done", act: next.id }] : []));
     },
     check: (reading) => {
-      if (next) keep([{ kind: "check", act: next.id, reading }]);
+      if (next) keep(() => Promise.resolve([{ kind: "check", act: next.id, reading }]));
     },
-    undo: () => {
-      const last = lastTap(state);
-      if (last) keep([{ kind: "withdrawn", event: last.id }]);
-    },
+    undo: () =>
+      keep(async () => {
+        const now = await stored(id);
+        const last = now === null ? undefined : lastTap(now);
+        return last ? [{ kind: "withdrawn", event: last.id }] : [];
+      }),
   };
 }

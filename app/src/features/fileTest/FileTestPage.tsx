@@ -25,7 +25,12 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const isFirst = act !== "prove";
   const prediction = usePrediction(piece, route);
   const prior = isFirst ? prediction.data?.working.asQuenched : prediction.data?.working.tempered;
-  const { draft, setDraft, verdict, asEvent, isEmpty } = useTest(prior, piece.section, piece.section.shape === "wedge");
+  const { draft, setDraft, verdict, asEvent, isEmpty } = useTest(
+    prior,
+    prediction.data?.failChance ?? 0,
+    piece.section,
+    piece.section.shape === "wedge",
+  );
   const target = targetOf(CATALOGUE, piece.use);
   const { summary } = verdict;
   const more = nextTemper({

@@ -28,12 +28,12 @@ export interface TestInHand {
   readonly isEmpty: boolean;
 }
 
-export function useTest(prior: Estimate | undefined, section: Section, isBlade: boolean): TestInHand {
+export function useTest(prior: Estimate | undefined, failChance: number, section: Section, isBlade: boolean): TestInHand {
   const [draft, setDraft] = useState<TestDraft>(EMPTY_TEST);
   const verdict = useMemo(() => {
     const { strokes, readings, blockBias_HRC, surface, isHandWarm } = draft;
     return hardnessVerdict({
-      ...(prior ? { prior: { mean_HRC: prior.mean_HRC, sd_HRC: prior.sd_HRC } } : {}),
+      ...(prior ? { prior: { mean_HRC: prior.mean_HRC, sd_HRC: prior.sd_HRC, failChance } } : {}),
       strokes: [...strokes].map(([hardness_HRC, result]) => ({
         hardness_HRC,
         result,
@@ -52,7 +52,7 @@ export function useTest(prior: Estimate | undefined, section: Section, isBlade: 
       surface,
       piece_C: isHandWarm ? HAND_C : TOO_HOT_C,
     });
-  }, [draft, prior, section, isBlade]);
+  }, [draft, prior, failChance, section, isBlade]);
   const asEvent = (): HardnessTest => ({
     strokes: [...draft.strokes].map(([file_HRC, result]) => ({ file_HRC, result })),
     readings_HRC: [...draft.readings],
@@ -60,7 +60,7 @@ export function useTest(prior: Estimate | undefined, section: Section, isBlade: 
     ...(section.shape === "round" ? { diameter_mm: section.diameter_mm } : {}),
     surface: draft.surface,
     piece_C: draft.isHandWarm ? HAND_C : TOO_HOT_C,
-    ...(prior ? { predicted: { mean_HRC: prior.mean_HRC, sd_HRC: prior.sd_HRC } } : {}),
+    ...(prior ? { predicted: { mean_HRC: prior.mean_HRC, sd_HRC: prior.sd_HRC, failChance } } : {}),
   });
   return { draft, setDraft, verdict, asEvent, isEmpty: draft.strokes.size === 0 && draft.readings.length === 0 };
 }

@@ -18,7 +18,7 @@ export function TimerAct({ state, act, bench, now_ms }: ActProps<"hold" | "tempe
       <div className="bench-main">
         <div className="bench-left">
           <div className="bench-now">
-            <span className="numeral" data-testid="numeral">
+            <span className={left_s >= 3600 || left_s <= -3600 ? "numeral long" : "numeral"} data-testid="numeral">
               {isOver ? showClock(-left_s) : showClock(left_s)}
             </span>
           </div>

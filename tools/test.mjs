@@ -1,0 +1,74 @@
+/** `npm test`: installs what it needs, then type check, lint, unit tests, build, journeys. Ends in `N passed, N failed`. */
+import { mkdirSync, readFileSync, rmSync } from "node:fs";
+import { join } from "node:path";
+import { ensureChromium, ensurePackages, root, run } from "./setup.mjs";
+
+const started = Date.now();
+ensurePackages();
+ensureChromium();
+rmSync(join(root, ".tbuild"), { recursive: true, force: true });
+mkdirSync(join(root, ".tbuild"), { recursive: true });
+
+let [passed, failed] = [0, 0];
+
+function step(name, command, args, options) {
+  const at = Date.now();
+  console.log(`\n== ${name}`);
+  const ok = run(command, args, options) === 0;
+  console.log(`== ${name}: ${ok ? "ok" : "FAILED"}, ${((Date.now() - at) / 1000).toFixed(1)} s`);
+  return ok;
+}
+
+/** A step that counts as one check. */
+function gate(...of) {
+  const ok = step(...of);
+  if (ok) passed++;
+  else failed++;
+  return ok;
+}
+
+function read(path) {
+  try {
+    return JSON.parse(readFileSync(path, "utf8"));
+  } catch {
+    return null;
+  }
+}
+
+const node = process.execPath;
+const bin = (path) => join(root, "node_modules", path);
+
+gate("generate", node, ["--import", "tsx", "tools/genValidators.ts"]);
+gate("types", node, [bin("typescript/bin/tsc"), "-b"]);
+gate("lint", node, [bin("eslint/bin/eslint.js"), "."]);
+gate("format", node, [bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", "."]);
+
+const unitReport = join(root, ".tbuild/unit.json");
+const unitOk = step("unit tests", node, [
+  "--experimental-vm-modules",
+  "--no-warnings",
+  bin("jest/bin/jest.js"),
+  "--json",
+  `--outputFile=${unitReport}`,
+  "--silent",
+]);
+const unit = read(unitReport);
+passed += unit?.numPassedTests ?? 0;
+failed += unit === null ? 1 : Math.max(unit.numFailedTests + unit.numRuntimeErrorTestSuites, unitOk ? 0 : 1);
+
+gate("validation page", node, ["--import", "tsx", "tools/writeValidation.ts"]);
+
+if (gate("build", node, ["tools/build.mjs"])) {
+  gate("size of the first load", node, ["tools/size.mjs"]);
+  const report = join(root, ".tbuild/journeys.json");
+  const ok = step("journeys", node, [bin("@playwright/test/cli.js"), "test", "-c", "e2e/playwright.config.ts"], {
+    env: { ...process.env, TEMBRAK_REPORT: report },
+  });
+  const stats = read(report)?.stats;
+  passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
+  failed += stats === undefined ? 1 : Math.max(stats.unexpected, ok ? 0 : 1);
+} else failed++;
+
+console.log(`\nAll in ${((Date.now() - started) / 60000).toFixed(1)} min.`);
+console.log(`${passed} passed, ${failed} failed`);
+process.exit(failed === 0 ? 0 : 1);
