@@ -3,7 +3,6 @@ import "@fontsource/barlow-semi-condensed/latin-500.css";
 import "@fontsource/barlow-semi-condensed/latin-600.css";
 import "./theme.css";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import CssBaseline from "@mui/material/CssBaseline";
 import { ThemeProvider } from "@mui/material/styles";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
@@ -42,7 +41,6 @@ createRoot(document.getElementById("root")!).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
       <ThemeProvider theme={theme}>
-        <CssBaseline enableColorScheme={false} />
         <RouterProvider router={router} />
       </ThemeProvider>
     </QueryClientProvider>
