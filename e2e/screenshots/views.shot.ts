@@ -34,7 +34,13 @@ const VIEWS: readonly View[] = [
     wait_ms: 6500,
   },
   { file: "bench-temper", path: "/piece/demo-6/bench", size: WIDE, sign: /left/ },
-  { file: "file-test", path: "/piece/demo-8/test/prove", size: WIDE, sign: /predicted/, press: ["File 55 skates", "File 50 skates", "File 60 bites", "ground bright"] },
+  {
+    file: "file-test",
+    path: "/piece/demo-8/test/prove",
+    size: WIDE,
+    sign: /predicted/,
+    press: ["File 55 skates", "File 50 skates", "File 60 bites", "ground bright"],
+  },
   { file: "book", path: "/book", size: WIDE, sign: /Export the book/ },
   { file: "record", path: "/book/demo-9", size: WIDE, sign: /Everything that was done/ },
 ];
@@ -52,6 +58,7 @@ for (const { file, path, size, sign, theme, press = [], wait_ms = 800 } of VIEWS
     if (path !== "/") await page.goto(`${DEMO}${path}`);
     await expect(page.getByText(sign).first()).toBeVisible();
     for (const name of press) await page.getByRole("button", { name }).first().click();
+    await page.mouse.move(size.width / 2, 2);
     await page.waitForTimeout(wait_ms);
     await page.screenshot({ path: `docs/screenshots/${file}.png`, animations: "disabled" });
   });

@@ -1,6 +1,6 @@
 /** The browser's own store: an append-only log of events, and a few facts about the shop. */
 
-import { requireValid, type BookEvent, type LengthUnit, type TemperatureUnit } from "@tembrak/core";
+import { check, requireValid, type BookEvent, type LengthUnit, type TemperatureUnit } from "@tembrak/core";
 import Dexie, { type EntityTable, type Table } from "dexie";
 
 export type ThemeName = "forge" | "yard";
@@ -65,13 +65,27 @@ export async function append(piece: string, happened: readonly NewEvent[], at_ms
   return events.map(({ id }) => id);
 }
 
-/** Every event as stored, each checked; what does not fit is left out and counted, never changed. */
+/** Rows that are events. What does not fit its schema is left where it is, unread: it breaks nothing and is not lost. */
+function readable(rows: readonly unknown[]): BookEvent[] {
+  return rows.flatMap((row) => {
+    const checked = check("Event", row);
+    return checked.ok ? [checked.value] : [];
+  });
+}
+
+/** Every event that can be read, in the order of time. */
 export async function allEvents(): Promise<BookEvent[]> {
-  return await store.events.orderBy("at_ms").toArray();
+  return readable(await store.events.orderBy("at_ms").toArray());
 }
 
 export async function eventsOf(piece: string): Promise<BookEvent[]> {
-  return await store.events.where("piece").equals(piece).sortBy("at_ms");
+  return readable(await store.events.where("piece").equals(piece).sortBy("at_ms"));
+}
+
+/** How many stored rows cannot be read. */
+export async function unreadableCount(): Promise<number> {
+  const rows = await store.events.toArray();
+  return rows.length - readable(rows).length;
 }
 
 export async function readSettings(): Promise<Settings> {

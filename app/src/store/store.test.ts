@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { piecesOf, pieceState, planRoute, CATALOGUE, readBook, writeBook } from "@tembrak/core";
-import { allEvents, append, eventsOf, mergeBook, newId, readSettings, replaceBook, store, writeSettings } from "./db.js";
+import { allEvents, append, eventsOf, mergeBook, newId, readSettings, replaceBook, store, unreadableCount, writeSettings } from "./db.js";
 import { demoEvents } from "./demoBook.js";
 
 const NOW_ms = Date.UTC(2026, 10, 25, 12);
@@ -25,6 +25,14 @@ describe("the store", () => {
       ),
     ).rejects.toThrow("/text");
     expect(await eventsOf("p")).toHaveLength(1);
+  });
+  it("a row that is no event is left where it is and breaks nothing", async () => {
+    await mergeBook(demoEvents(NOW_ms));
+    const good = (await allEvents()).length;
+    await store.events.put({ id: "zz", piece: "demo-1", at_ms: 5, kind: "act-done" } as never);
+    expect(await allEvents()).toHaveLength(good);
+    expect(await unreadableCount()).toBe(1);
+    expect(await store.events.count()).toBe(good + 1);
   });
   it("two taps in one millisecond keep their order", () => {
     const ids = Array.from({ length: 200 }, () => newId(NOW_ms));

@@ -9,7 +9,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import { useEffect, useRef, useState } from "react";
 import { showAgo, showBytes } from "../../format/show.js";
 import { askToPersist } from "../../store/boot.js";
-import { allEvents, mergeBook, replaceBook, writeSettings } from "../../store/db.js";
+import { allEvents, mergeBook, replaceBook, unreadableCount, writeSettings } from "../../store/db.js";
 import { useNow, useSettings } from "../../store/useStore.js";
 
 function fileName(shop: string, at_ms: number): string {
@@ -22,11 +22,11 @@ function fileName(shop: string, at_ms: number): string {
 }
 
 function Stored() {
-  const [facts, setFacts] = useState<{ usage: number; isKept: boolean } | null>(null);
+  const [facts, setFacts] = useState<{ usage: number; isKept: boolean; unreadable: number } | null>(null);
   useEffect(() => {
     void (async () => {
       const estimate = await navigator.storage?.estimate?.();
-      setFacts({ usage: estimate?.usage ?? 0, isKept: await askToPersist() });
+      setFacts({ usage: estimate?.usage ?? 0, isKept: await askToPersist(), unreadable: await unreadableCount() });
     })();
   }, []);
   if (facts === null) return null;
@@ -34,6 +34,7 @@ function Stored() {
     <>
       {`Stored in this browser: ${showBytes(facts.usage)}. `}
       {facts.isKept ? "The browser promised to keep it." : "The browser may clear it when space runs short: export often."}
+      {facts.unreadable > 0 ? ` ${facts.unreadable} stored entries cannot be read; they are left as they are.` : ""}
     </>
   );
 }

@@ -112,7 +112,13 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           />
         </section>
       </div>
-      <StepsDialog isOpen={stepsOpen} onClose={() => setStepsOpen(false)} state={state} route={route} />
+      <StepsDialog
+        isOpen={stepsOpen}
+        onClose={() => setStepsOpen(false)}
+        state={state}
+        route={route}
+        magnet_C={planned.data?.transformations.magnetLost_C}
+      />
     </main>
   );
 }

@@ -5,6 +5,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { steelFacts } from "../../format/sources.js";
 import { showLength, showNotches, type Units } from "../../format/show.js";
 import { DimH, DimV, Hatches } from "../../parts/Drawing.js";
 import { LengthField } from "../../parts/QuantityField.js";
@@ -205,7 +206,7 @@ export function PieceForm({ piece, onChange, onFault }: Props) {
             select
             label="Steel"
             value={piece.steel}
-            helperText={steel?.about ?? " "}
+            helperText={steel ? `${steel.about} ${steelFacts(steel, units)}` : " "}
             onChange={(e) => onChange({ ...piece, steel: e.target.value })}
           >
             {CATALOGUE.steels.map(({ id, name, composition_wtpct }) => (

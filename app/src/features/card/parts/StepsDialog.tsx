@@ -9,6 +9,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
 import { mediumName } from "../../../format/actWords.js";
 import { showDuration } from "../../../format/show.js";
+import { stepSource } from "../../../format/sources.js";
 import { DurationField, TemperatureField } from "../../../parts/QuantityField.js";
 import { append } from "../../../store/db.js";
 import { useUnits } from "../../../store/useStore.js";
@@ -37,9 +38,11 @@ interface Props {
   readonly onClose: () => void;
   readonly state: PieceState;
   readonly route: Route;
+  /** Where the magnet lets go, by the model. */
+  readonly magnet_C: number | undefined;
 }
 
-export function StepsDialog({ isOpen, onClose, state, route }: Props) {
+export function StepsDialog({ isOpen, onClose, state, route, magnet_C }: Props) {
   const units = useUnits();
   const [draft, setDraft] = useState<Route | null>(null);
   const [faults, setFaults] = useState<ReadonlySet<string>>(new Set());
@@ -73,6 +76,7 @@ export function StepsDialog({ isOpen, onClose, state, route }: Props) {
                 <div className="step-name">
                   <b>{nameOf(step)}</b>
                   <small>{step.why}</small>
+                  <small className="step-source">{stepSource(step, state.piece, route, magnet_C, units)}</small>
                 </div>
                 {step.kind === "quench" ? (
                   <TemperatureField
