@@ -1,0 +1,171 @@
+/** What is read off a hardening once it has run: seconds to spare, the window to straighten, the profile, what to mind. */
+
+import { HAND_WARM_C, ROOM_C } from "../constants.js";
+import type { Notice } from "../errors.js";
+import type { Grid } from "../heat/conduction.js";
+import { volumeHeat_J_m3K } from "../heat/properties.js";
+import type { DecompositionTable } from "../kinetics/decomposition.js";
+import { reducedTime } from "../kinetics/extent.js";
+import { rockwellCFromVickers } from "../kinetics/hardness.js";
+import { austeniteLeft, nodeHardness_HV, type NodeStructure } from "../kinetics/transform.js";
+import type { Section } from "../schema/parts.js";
+import { AIR, placeSection, type Case, type HardenPlan } from "./hardenCase.js";
+import type { QuenchResult } from "./quench.js";
+
+export interface ProfilePoint {
+  /** Plate and round: from the surface. Wedge and square: from the mid-plane through the thickness. */
+  readonly x_mm: number;
+  /** Wedge and square: up from the edge or the centre line. */
+  readonly y_mm: number | null;
+  readonly hardness_HRC: number;
+  readonly hardness_HV: number;
+  readonly martensite: number;
+  readonly retainedAustenite: number;
+}
+
+export interface CoolingCurve {
+  readonly time_s: readonly number[];
+  readonly surface_C: readonly number[];
+  readonly centre_C: readonly number[];
+}
+
+/** When a piece may be straightened, s after it went in. */
+export interface StraightenWindow {
+  readonly from_s: number;
+  readonly to_s: number;
+}
+
+/** Reduced time at which a change has its first tenth: about 1.5 HRC, the least a file or tester would notice. */
+const FIRST_TENTH = reducedTime(0.1);
+
+/**
+ * How many seconds longer the watched place could have spent at its worst temperature before the first tenth of
+ * ferrite, pearlite or bainite: the reduced time left, divided by the fastest rate (Scheil's rule of additive shares).
+ */
+export function noseMargin(
+  curve: { time_s: Float64Array; temperature_C: Float64Array },
+  table: DecompositionTable,
+): { margin_s: number; nose_C: number } {
+  const answer = { margin_s: Infinity, nose_C: table.martensiteStart_C };
+  const changes = [table.pearlite_1_s, table.bainite_1_s, table.ferriteLimit[Math.round(table.ac1_C)]! > 0.05 ? table.ferrite_1_s : null];
+  for (const rate of changes) {
+    if (rate === null) continue;
+    let used = 0;
+    for (let i = 1; i < curve.time_s.length; i++) {
+      const T = 0.5 * (curve.temperature_C[i]! + curve.temperature_C[i - 1]!);
+      if (T <= table.martensiteStart_C) break;
+      used += rate[Math.min(1000, Math.max(0, Math.round(T)))]! * (curve.time_s[i]! - curve.time_s[i - 1]!);
+    }
+    const from = Math.max(0, Math.ceil(table.martensiteStart_C));
+    let nose_C = from;
+    for (let T = from; T <= 1000; T++) if (rate[T]! > rate[nose_C]!) nose_C = T;
+    if (!(rate[nose_C]! > 0)) continue;
+    const margin_s = (FIRST_TENTH - used) / rate[nose_C]!;
+    if (margin_s < answer.margin_s) Object.assign(answer, { margin_s, nose_C });
+  }
+  return answer;
+}
+
+/** Above this share of martensite at the surface, bending by hand is dangerous (common practice, no source). */
+const BENDS_NO_MORE = 0.5;
+
+/** Of the body of the piece: a thin edge hardens first, but it is the body that resists the bend. */
+export function straightenWindow({ curve }: QuenchResult, afterTransfer_s: number): StraightenWindow | null {
+  const surface = curve.martensite[0]!;
+  const [begun, stiff] = [surface.findIndex((m) => m > 0), surface.findIndex((m) => m >= BENDS_NO_MORE)];
+  if (begun < 0 || stiff < 0) return null;
+  const from_s = Math.max(0, curve.time_s[begun]! - afterTransfer_s);
+  return { from_s, to_s: Math.max(from_s, curve.time_s[stiff]! - afterTransfer_s) };
+}
+
+/** Seconds in still air from one temperature to hand-warm, the piece being even in itself. */
+export function airCooling_s(section: Section, from_C: number): number {
+  if (from_C <= HAND_WARM_C) return 0;
+  const { size_mm, isRound } = placeSection(section, "body");
+  const volumePerArea_m = size_mm / 1000 / (isRound ? 4 : 2);
+  let [T, time_s] = [from_C, 0];
+  while (T > HAND_WARM_C && time_s < 1e5) {
+    const loss = AIR.heatTransfer_W_m2K(T) * (T - ROOM_C);
+    const rate_K_s = loss / (volumePerArea_m * volumeHeat_J_m3K(T, 0, 1));
+    const step_s = Math.min(5, 0.5 / rate_K_s);
+    T -= rate_K_s * step_s;
+    time_s += step_s;
+  }
+  return time_s;
+}
+
+const UNCALIBRATED = new Set(["metal-plates", "vermiculite", "quench-paste"]);
+
+/** Something worth knowing about the result. */
+export function noticesOf(plan: HardenPlan, { austenite }: Case, chanceCentre: number, outcome: QuenchResult["outcome"]): Notice[] {
+  const notices: Notice[] = [];
+  const x = plan.steel.composition_wtpct;
+  const add = (code: string, message: string): void => void notices.push({ code, message });
+  if (x.C < 0.3) add("outside-source-range", "The model was made for 0.3 to 1.1 % carbon; below that it is a rough guide.");
+  if (x.C > 1.1) add("outside-source-range", "The model was made for up to 1.1 % carbon.");
+  if (x.Cr > 1.7 || x.Ni > 2.2 || x.Mo > 0.6) add("outside-source-range", "More alloy than the model was made for.");
+  if (plan.medium.kind !== "textbook" && UNCALIBRATED.has(plan.medium.id)) {
+    add("uncalibrated-medium", `Nobody measured ${plan.medium.name.toLowerCase()} for this model: treat the result as a guess.`);
+  }
+  if (plan.prior === "as-forged") add("grain-unknown", "The grain of a forged piece is not known; it is taken as coarse. Normalise first.");
+  if (austenite.extent < 0.05) {
+    add("not-austenite", `At ${Math.round(plan.heat_C)} C hardly any of this steel is austenite: it will not harden.`);
+  } else if (austenite.extent < 0.9)
+    add("part-austenite", `Only ${Math.round(100 * austenite.extent)} % of the steel had become austenite.`);
+  if (austenite.astmGrain < 6.5 && austenite.extent > 0.5) {
+    add("coarse-grain", `Grain about ASTM ${austenite.astmGrain.toFixed(1)}: too hot or too long; normalise before another try.`);
+  }
+  if (chanceCentre > 0.1 && chanceCentre < 0.9) {
+    add("may-fail", `May fail: about ${Math.round(10 * chanceCentre)} times in 10 it hardens at the centre.`);
+  }
+  if (plan.section.shape === "wedge" && plan.section.spine_mm - plan.section.edge_mm > 0.35 * plan.section.height_mm) {
+    add("steep-wedge", "The taper is steeper than the section model was made for.");
+  }
+  if (outcome === "step-limit") add("step-limit", "The cooling was followed only part of the way.");
+  return notices;
+}
+
+/** At most `most` points of a curve, always with both ends. */
+export function thinned(curve: QuenchResult["curve"], most: number): CoolingCurve {
+  const n = curve.time_s.length;
+  const stride = Math.max(1, Math.ceil(n / most));
+  const keep = Array.from({ length: n }, (_, i) => i).filter((i) => i % stride === 0 || i === n - 1);
+  const pick = (a: Float64Array): number[] => keep.map((i) => a[i]!);
+  return { time_s: pick(curve.time_s), surface_C: pick(curve.temperature_C[0]!), centre_C: pick(curve.temperature_C[1]!) };
+}
+
+/** Every node, surface to centre or edge to spine. */
+export function profileOf(section: Section, grid: Grid, structure: NodeStructure): ProfilePoint[] {
+  const { columns, nodes, halfThickness_m, columnHeight_m } = grid;
+  const isOneColumn = columns === 1;
+  const points: ProfilePoint[] = [];
+  for (let j = 0; j < columns; j++) {
+    for (let k = 0; k < nodes; k++) {
+      const i = isOneColumn ? nodes - 1 - k : k;
+      const node = j * nodes + i;
+      const fromMiddle_mm = (1000 * halfThickness_m[j]! * i) / (nodes - 1);
+      const hardness_HV = nodeHardness_HV(structure, node);
+      points.push({
+        x_mm: isOneColumn ? 1000 * halfThickness_m[j]! - fromMiddle_mm : fromMiddle_mm,
+        y_mm: isOneColumn ? null : 1000 * columnHeight_m * (j + 0.5),
+        hardness_HRC: rockwellCFromVickers(hardness_HV),
+        hardness_HV,
+        martensite: structure.martensite[node]!,
+        retainedAustenite: austeniteLeft(structure, node),
+      });
+    }
+  }
+  return points;
+}
+
+/** Height above the edge where martensite on the mid-plane falls through a half, mm; null when it never does. */
+export function quenchLine_mm(grid: Grid, structure: NodeStructure): number | null {
+  const at = (j: number): number => structure.martensite[j * grid.nodes]!;
+  for (let j = 1; j < grid.columns; j++) {
+    if (at(j - 1) >= 0.5 && at(j) < 0.5) {
+      const share = (at(j - 1) - 0.5) / (at(j - 1) - at(j));
+      return 1000 * grid.columnHeight_m * (j - 0.5 + share);
+    }
+  }
+  return null;
+}
