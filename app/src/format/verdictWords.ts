@@ -80,7 +80,6 @@ const CAUSES: Readonly<Record<SpreadCause, readonly [string, string]>> = {
   hardening: ["heat, bath and steel", "a thermometer in the fire narrows it"],
   oven: ["oven, not checked", "a second thermometer takes most of it away"],
   "temper-model": ["steel to steel", "your own tests will narrow it"],
-  "as-quenched": ["as quenched", "a file after the quench narrows it"],
 };
 
 /** Notices worth a sentence of their own beside the verdict. */

@@ -57,12 +57,19 @@ export type NewEvent = WithoutMeta<BookEvent>;
 
 /**
  * Stores what happened to a piece, all or nothing, and settles only when it is on disk.
+ *
+ * The log of a piece never runs backwards: when the clock was set back, or the last entry came from a machine ahead of
+ * this one, the new entry follows a millisecond after it.
  * @throws InputError when an event does not fit its schema; a Dexie error when the browser refuses to store.
  */
-export async function append(piece: string, happened: readonly NewEvent[], at_ms = Date.now()): Promise<readonly string[]> {
-  const events = happened.map((event) => requireValid("Event", { ...event, id: newId(at_ms), piece, at_ms }));
-  await store.events.bulkAdd(events);
-  return events.map(({ id }) => id);
+export async function append(piece: string, happened: readonly NewEvent[], now_ms = Date.now()): Promise<readonly string[]> {
+  return store.transaction("rw", store.events, async () => {
+    const before = (await store.events.where("piece").equals(piece).sortBy("at_ms")).at(-1);
+    const at_ms = Math.max(now_ms, before === undefined ? 0 : before.at_ms + 1);
+    const events = happened.map((event) => requireValid("Event", { ...event, id: newId(at_ms), piece, at_ms }));
+    await store.events.bulkAdd(events);
+    return events.map(({ id }) => id);
+  });
 }
 
 /** Rows that are events. What does not fit its schema is left where it is, unread: it breaks nothing and is not lost. */

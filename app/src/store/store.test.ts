@@ -34,6 +34,13 @@ describe("the store", () => {
     expect(await unreadableCount()).toBe(1);
     expect(await store.events.count()).toBe(good + 1);
   });
+  it("with the clock set back the log still runs forward", async () => {
+    await mergeBook(demoEvents(NOW_ms));
+    await append("demo-1", [{ kind: "note", text: "after" }], NOW_ms - 86400000);
+    const events = await eventsOf("demo-1");
+    expect(events.at(-1)).toMatchObject({ kind: "note", text: "after" });
+    expect(events.at(-1)!.at_ms).toBeGreaterThan(events.at(-2)!.at_ms);
+  });
   it("two taps in one millisecond keep their order", () => {
     const ids = Array.from({ length: 200 }, () => newId(NOW_ms));
     expect([...ids].sort()).toEqual(ids);

@@ -60,7 +60,7 @@ export interface Estimate {
   readonly p95_HRC: number;
 }
 
-export type SpreadCause = "hardening" | "oven" | "temper-model" | "as-quenched";
+export type SpreadCause = "hardening" | "oven" | "temper-model";
 
 export interface Prediction {
   readonly hardening: HardenResult;

@@ -1,0 +1,131 @@
+import { describe, expect, it } from "@jest/globals";
+import { actsOfRoute, CATALOGUE, planRoute, predict, resolveSteel, STARTS, type Piece, type Route } from "@tembrak/core";
+import { actWords, mediumName } from "./actWords.js";
+import { steelFacts, stepSource } from "./sources.js";
+import { verdictWords } from "./verdictWords.js";
+
+const METRIC = { temperature: "C", length: "mm" } as const;
+const INCHES = { temperature: "F", length: "in" } as const;
+const knife: Piece = {
+  name: "Knife",
+  mark: "1",
+  kind: "knife",
+  steel: "1084",
+  start: "normalised",
+  use: "knife",
+  length_mm: 240,
+  section: { shape: "wedge", spine_mm: 3, edge_mm: 0.8, height_mm: 28 },
+};
+
+function verdict(change: Partial<Piece>, alter: (route: Route) => Route = (r) => r) {
+  const piece = { ...knife, ...change };
+  const route = alter(planRoute(CATALOGUE, piece, "forge"));
+  const carbon = resolveSteel(CATALOGUE, piece.steel).composition_wtpct.C;
+  return verdictWords(predict(CATALOGUE, piece, route), route, piece.section, carbon, METRIC);
+}
+
+const inBath =
+  (medium: string, bath_C: number) =>
+  (route: Route): Route => ({ ...route, steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, medium, bath_C } : s)) });
+const atHeat =
+  (temperature_C: number) =>
+  (route: Route): Route => ({ ...route, steps: route.steps.map((s) => (s.kind === "harden" ? { ...s, temperature_C } : s)) });
+
+describe("the verdict in sentences", () => {
+  it("a thin blade in its oil: hardens right through, with seconds to spare, and what the tempers give", () => {
+    const { headline, reasons } = verdict({});
+    expect(headline).toMatch(/^Edge will be \d\d HRC, \d\d to \d\d\.$/);
+    expect(reasons[0]).toMatch(/^Hardens right through in fast oil at 55 °C, \d+\.\d s to spare at the spine\.$/);
+    expect(reasons.join(" ")).toMatch(/Two times 2 h at \d{3} °C: about \d\d HRC, give or take \d/);
+    expect(reasons.join(" ")).toMatch(/General knife wants 58 to 61: \d in 10 that it lands there/);
+  });
+  it("too slow a bath: it says which place fails and by how much", () => {
+    const { reasons } = verdict({ section: { shape: "plate", thickness_mm: 12 } }, inBath("slow-oil", 55));
+    expect(reasons[0]).toMatch(/It fails in slow oil at 55 °C: too slow by \d+\.\d s|Hard at the surface, softer inside/);
+  });
+  it("a thick back: the edge hardens, the spine does not, and that is no failure", () => {
+    const { reasons } = verdict({ section: { shape: "wedge", spine_mm: 14, edge_mm: 1, height_mm: 70 } });
+    expect(reasons[0]).toMatch(/The edge hardens in fast oil at 55 °C; the spine is (too thick, and stays tough|on the brink)/);
+  });
+  it("not hot enough: it does not harden, hotter", () => {
+    expect(verdict({}, atHeat(700)).reasons[0]).toMatch(/It does not harden: at this heat too little of it has changed\. Hotter\./);
+  });
+  it("at the cliff: may fail with a chance, never one number", () => {
+    const { headline } = verdict(
+      { steel: "80crv2", start: "coarse-spheroidised", section: { shape: "plate", thickness_mm: 6.35 } },
+      (route) => ({ ...inBath("slow-oil", 55)(route), steps: inBath("slow-oil", 55)(route).steps.filter((s) => s.kind !== "normalise") }),
+    );
+    expect(headline).toMatch(/^May fail: \d in 10 that it hardens\.$/);
+  });
+  it("carbon that stayed in carbide is named as the cause, not the bath", () => {
+    const { reasons } = verdict(
+      { steel: "80crv2", start: "coarse-spheroidised", use: "slicer", section: { shape: "plate", thickness_mm: 2 } },
+      (route) => ({ ...route, steps: route.steps.filter((s) => s.kind !== "normalise") }),
+    );
+    expect(reasons.join(" ")).toMatch(/The bath is not the limit, the heat is: only 0\.\d\d % carbon dissolved/);
+  });
+  it("a temper in the trough is told, not refused", () => {
+    expect(verdict({ use: "sickle" }).reasons.join(" ")).toMatch(/Toughness dips here/);
+  });
+  it("names the largest part of its spread and what would shrink it", () => {
+    const { spread } = verdict({});
+    expect(spread).toHaveLength(3);
+    expect(spread[0]!.sd_HRC).toBeGreaterThanOrEqual(spread[2]!.sd_HRC);
+    for (const { hint } of spread) expect(hint.length).toBeGreaterThan(15);
+  });
+  it("no sentence shows a number that is none", () => {
+    for (const { id } of CATALOGUE.steels) {
+      const { headline, reasons } = verdict({ steel: id });
+      expect([headline, ...reasons].join(" ")).not.toMatch(/NaN|undefined|Infinity|null/);
+    }
+  });
+});
+
+describe("the words of the acts", () => {
+  const route = planRoute(CATALOGUE, { ...knife, start: "as-forged" }, "kiln");
+  const acts = actsOfRoute(route);
+  it("every act has a title, a fact that ends it and a reason, in the user's units", () => {
+    for (const act of acts) {
+      for (const units of [METRIC, INCHES]) {
+        const { title, done, why } = actWords(act, route, units);
+        for (const text of [title, done, why]) expect(text.length).toBeGreaterThan(6);
+        if (units === INCHES) expect(title).not.toContain("°C");
+      }
+    }
+  });
+  it("where work can hurt it says so: fire, bath, brittle steel, the oven", () => {
+    const caution = (kind: string): string =>
+      actWords(
+        acts.find((a) => a.kind === kind)!,
+        route,
+        METRIC,
+      ).caution;
+    expect(caution("heat")).toMatch(/gloves/i);
+    expect(caution("quench")).toMatch(/lid, not water/);
+    expect(caution("cool-down")).toMatch(/do not drop, clamp, straighten or strike/);
+    expect(caution("oven")).toMatch(/no oven for food/);
+    expect(caution("air-cool")).toMatch(/still burns/);
+  });
+  it("water warns of steam, not of flames", () => {
+    const wet = planRoute(CATALOGUE, { ...knife, steel: "1045" }, "forge");
+    const quench = actsOfRoute(wet).find((a) => a.kind === "quench")!;
+    expect(actWords(quench, wet, METRIC).caution).toMatch(/Steam/);
+    expect(mediumName("water")).toBe("Water");
+  });
+});
+
+describe("where the numbers come from", () => {
+  it("every step of every start and school names its source", () => {
+    for (const start of STARTS) {
+      for (const school of ["forge", "kiln"] as const) {
+        const piece = { ...knife, start };
+        const route = planRoute(CATALOGUE, piece, school);
+        for (const step of route.steps)
+          expect(stepSource(step, piece, route, 736, METRIC)).toMatch(/from memory|common practice, no source|fitted/);
+      }
+    }
+  });
+  it("a steel says its heat, its soak and its bath", () => {
+    expect(steelFacts(CATALOGUE.steel("80crv2")!, INCHES)).toBe("Hardens from 1499° to 1553 °F after a real soak, in fast oil.");
+  });
+});

@@ -1,0 +1,81 @@
+import { describe, expect, it } from "@jest/globals";
+import { makeGrid, type Surroundings } from "../../src/heat/conduction.js";
+import { airBoundary, constantBoundary } from "../../src/heat/media.js";
+import { austenitise, heatingCurve } from "../../src/kinetics/austenite.js";
+import { austeniteLeft, nodeHardness_HV, startStructure } from "../../src/kinetics/transform.js";
+import { runQuench } from "../../src/simulate/quench.js";
+import { steel } from "../catalogue.js";
+import { outside } from "../outside.js";
+
+function austenite(id: string, heat_C: number) {
+  return austenitise({ steel: steel(id).composition_wtpct, prior: "pearlite", ...heatingCurve({ heat_C, hold_s: 300 }) });
+}
+
+function run(id: string, heat_C: number, thickness_mm: number, face: ReturnType<typeof constantBoundary>, duration_s: number, nodes = 21) {
+  const grid = makeGrid({ nodes, halfThickness_m: [thickness_mm / 2000] });
+  const structure = startStructure({ nodes, austenite: austenite(id, heat_C), barVanadium_wtpct: steel(id).composition_wtpct.V });
+  const surroundings: Surroundings = { faces: [face], foot: null, top: null };
+  const result = runQuench({
+    grid,
+    start_C: heat_C,
+    stages: [{ surroundings, duration_s, longestStep_s: 1 }],
+    body: { kind: "steel", structure },
+    watch: [nodes - 1, 0],
+  });
+  return { result, structure, grid };
+}
+
+describe("cooling while the structure changes", () => {
+  it("fractions stay fractions and sum to one at every node, in every bath", () => {
+    for (const h of [30, 300, 1500, 6000]) {
+      for (const id of ["1045", "1084", "5160", "o1"]) {
+        const { structure, grid } = run(id, 830, 8, constantBoundary(h, 40), 200);
+        for (let i = 0; i < grid.nodes; i++) {
+          const parts = [
+            structure.ferrite[i]!,
+            structure.pearlite[i]!,
+            structure.bainite[i]!,
+            structure.martensite[i]!,
+            austeniteLeft(structure, i),
+          ];
+          for (const part of parts) expect(part).toBeGreaterThanOrEqual(0);
+          expect(parts.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
+          expect(nodeHardness_HV(structure, i)).toBeGreaterThan(90);
+        }
+      }
+    }
+  });
+  it("a thin 1084 in air warms again as its pearlite forms, between 600 and 700 C (trade: the shadow passes, the magnet returns)", () => {
+    const { result } = run("1084", 870, 3, airBoundary(0.8, 8, 25), 220);
+    const T = result.curve.temperature_C[1]!;
+    const rises = [...T].map((value, i) => (i > 0 && value > T[i - 1]! ? value : NaN)).filter((value) => !Number.isNaN(value));
+    expect(rises.length).toBeGreaterThan(3);
+    outside({
+      topic: "Magnet",
+      what: "1084, 3 mm in still air: where it warms again",
+      source: "common practice, no source: the magnet returns at 600 to 680 C in slow air cooling",
+      unit: "C",
+      wanted: 640,
+      got: Math.min(...rises),
+      tolerance: 40,
+      because: "the range given",
+    });
+  });
+  it("never colder than its bath, never hotter than it was, and it ends where the bath is", () => {
+    const { result } = run("5160", 845, 6, constantBoundary(1500, 60), 400);
+    for (const curve of result.curve.temperature_C) for (const T of curve) expect(T).toBeLessThanOrEqual(845 + 1e-9);
+    for (const T of result.temperature_C) expect(Math.abs(T - 60)).toBeLessThan(2);
+    expect(result.outcome).toBe("finished");
+  });
+  it("martensite never goes back, whatever comes after", () => {
+    const { result } = run("1084", 815, 4, constantBoundary(2500, 50), 60);
+    for (const M of result.curve.martensite) for (let i = 1; i < M.length; i++) expect(M[i]!).toBeGreaterThanOrEqual(M[i - 1]!);
+  });
+  it("twice the nodes move a hardness by 1 HV in 100 at most", () => {
+    const at = (nodes: number): number => {
+      const { structure } = run("5160", 845, 12, constantBoundary(1200, 55), 300, nodes);
+      return nodeHardness_HV(structure, 0);
+    };
+    expect(Math.abs(at(41) / at(21) - 1)).toBeLessThan(0.01);
+  });
+});

@@ -1,0 +1,79 @@
+/** When things go wrong: storage refused, two tabs, an address that leads nowhere. Nothing is lost, everything is said. */
+
+import { DEMO } from "../ports.js";
+import { expect, test } from "./shop.js";
+
+test("a browser that refuses to store: the tap is told as not stored and not shown as done", async ({ page }) => {
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/piece/demo-4/bench`);
+  await expect(page.getByRole("status")).toContainText("looks bright cherry");
+  await page.evaluate(() => {
+    const refuse = (): never => {
+      throw new DOMException("no room left", "QuotaExceededError");
+    };
+    IDBObjectStore.prototype.add = refuse;
+    IDBObjectStore.prototype.put = refuse;
+  });
+  await page.getByRole("button", { name: "Magnet sticks" }).click();
+  await expect(page.getByRole("status")).toContainText("Not stored");
+  await expect(page.getByRole("button", { name: "Magnet sticks" })).toHaveAttribute("aria-pressed", "false");
+  await page.getByRole("button", { name: /start the hold/ }).click();
+  await expect(page.getByRole("heading", { name: /Harden: to 815/ })).toBeVisible();
+});
+
+test("two tabs at one bench: a tap in one shows in the other, and an act ends once", async ({ page, context }) => {
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/piece/demo-3/bench`);
+  const other = await context.newPage();
+  await other.goto(`${DEMO}/piece/demo-3/bench`);
+  await expect(other.getByRole("heading", { name: /until it is black/ })).toBeVisible();
+  // Both pressed before either has heard of the other.
+  await Promise.all([page, other].map((tab) => tab.getByRole("button", { name: "It is black" }).dispatchEvent("click")));
+  for (const tab of [page, other]) await expect(tab.getByRole("heading", { name: /Normalise 3 of 3/ })).toBeVisible();
+  await other.getByRole("button", { name: "Magnet weak" }).click();
+  await expect(page.getByRole("button", { name: "Magnet weak" })).toHaveAttribute("aria-pressed", "true");
+});
+
+test("an address that leads nowhere says so and leads back", async ({ page }) => {
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  for (const path of ["/nowhere", "/piece/none", "/piece/none/bench", "/book/none"]) {
+    await page.goto(`${DEMO}${path}`);
+    await expect(page.getByRole("heading", { name: /nothing at this address|no such piece/ })).toBeVisible();
+    await expect(page.getByRole("link", { name: /Back to the rack|To the book/ })).toBeVisible();
+  }
+});
+
+test("bringing in a book beside one that is there: what is new is added, nothing twice", async ({ page }, info) => {
+  await page.goto(`${DEMO}/book`);
+  await expect(page.getByText(/9 pieces/)).toBeVisible();
+  const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Export the book" }).click()]);
+  const file = info.outputPath("book.tembrak.json");
+  await download.saveAs(file);
+  await page.getByRole("link", { name: /Froe/ }).click();
+  await page.getByLabel("Note what was different").fill("after the export");
+  await page.getByRole("button", { name: "Add the note" }).click();
+  await page.getByRole("navigation").getByRole("link", { name: "Book" }).click();
+  await page.getByLabel("Book file").setInputFiles(file);
+  await page.getByRole("button", { name: "Add what is new" }).click();
+  await expect(page.getByText("Everything in that file was already here.")).toBeVisible();
+  await page.getByLabel("Book file").setInputFiles(file);
+  await page.getByRole("button", { name: "In its place" }).click();
+  await expect(page.getByText(/\d+ entries brought in/)).toBeVisible();
+  await page.getByLabel("Find a piece, steel or note").fill("after the export");
+  await expect(page.getByText(/Nothing in the book says/)).toBeVisible();
+});
+
+test("emptied on purpose, the book stays empty after a reload", async ({ page }) => {
+  await page.goto(`${DEMO}/book`);
+  await expect(page.getByText(/9 pieces/)).toBeVisible();
+  await page.getByRole("button", { name: "Empty this book" }).click();
+  await page.getByRole("button", { name: "Erase it all" }).click();
+  await expect(page.getByText("The book is empty.")).toBeVisible();
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: "Nothing hangs here yet." })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("heading", { name: "Nothing hangs here yet." })).toBeVisible();
+});

@@ -1,0 +1,55 @@
+import { describe, expect, it } from "@jest/globals";
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+
+function run(args: readonly string[], input?: string) {
+  const ran = spawnSync(process.execPath, ["--import", "tsx", "tools/cli.ts", ...args], {
+    encoding: "utf8",
+    ...(input === undefined ? { input: "" } : { input }),
+  });
+  return { status: ran.status, out: ran.stdout, err: ran.stderr };
+}
+
+describe("the command line as a script sees it", () => {
+  it("answers with one JSON document on standard output and nothing on standard error", () => {
+    const { status, out, err } = run(["convert"], '{"hrc": 60}');
+    expect([status, err]).toEqual([0, ""]);
+    expect(JSON.parse(out)).toMatchObject({ hv: 697 });
+  });
+  it("reads a file too, from where it was called", () => {
+    const folder = mkdtempSync(join(tmpdir(), "tembrak-cli-"));
+    writeFileSync(join(folder, "in.json"), '{"temperature_C": 800, "ambient_lux": 20}');
+    const { status, out } = run(["glow", join(folder, "in.json")]);
+    expect(status).toBe(0);
+    expect(JSON.parse(out)).toMatchObject({ hex: "#d3310a" });
+  });
+  const rows: readonly [string, readonly string[], string | undefined, string][] = [
+    ["a value that means nothing", ["glow"], '{"temperature_C": 800, "ambient_lux": -1}', "out-of-range"],
+    ["text that is not JSON", ["temper"], '{"steel": "1084",', "invalid-json"],
+    ["no input", ["harden"], "", "missing"],
+    ["no such file", ["harden", "nowhere.json"], undefined, "unreadable"],
+    ["no such verb", ["melt"], "{}", "unknown-verb"],
+  ];
+  for (const [what, args, input, code] of rows) {
+    it(`${what}: status 2, nothing on standard output, one error object on standard error`, () => {
+      const { status, out, err } = run(args, input);
+      expect([status, out]).toEqual([2, ""]);
+      const { error } = JSON.parse(err) as { error: { code: string; message: string; path: string } };
+      expect(error.code).toBe(code);
+      expect(Object.keys(error)).toEqual(["code", "message", "path"]);
+      expect(err).not.toMatch(/\n\s+at /);
+    });
+  }
+  it("help lists the verbs, schema prints a JSON Schema, steels needs no input", () => {
+    expect(JSON.parse(run(["help"]).out)).toHaveProperty("verbs");
+    expect(JSON.parse(run(["schema", "harden"]).out)).toHaveProperty("properties.section");
+    expect(JSON.parse(run(["steels"]).out)).toHaveLength(16);
+  });
+  it("check-file answers about a damaged file instead of failing", () => {
+    const { status, out } = run(["check-file"], '{"format": "tembrak", ');
+    expect(status).toBe(0);
+    expect(JSON.parse(out)).toMatchObject({ ok: false, pieces: 0, problems: [{ path: "" }] });
+  });
+});
