@@ -27,6 +27,7 @@ const UNITS = [
   "psi",
   "mol",
   "lux",
+  "mV",
   "HRC",
   "HV",
   "HBW",

@@ -32,6 +32,17 @@ test("a slide, a bath and a kept plan", async ({ page }) => {
   await expect(page.getByRole("heading", { name: "Verdict, if you did this" })).toBeVisible();
 });
 
+test("the cooling curve says the same seconds as the verdict", async ({ page }) => {
+  await page.goto(DEMO);
+  await page.getByRole("link", { name: /Hoof knife/ }).click();
+  await expect(page.getByText(/\d\.\d s to spare at the spine\./)).toBeVisible();
+  const seconds = /(\d+\.\d) s to spare/.exec(await page.getByRole("main").innerText())![1]!;
+  await page.getByRole("button", { name: "cooling" }).click();
+  await expect(page.getByRole("img", { name: `${seconds} s to spare at the spine` })).toBeVisible();
+  await page.getByRole("button", { name: "hardness" }).click();
+  await expect(page.getByRole("img", { name: /Hardness from spine to edge/ })).toBeVisible();
+});
+
 test("a wrong heat in the steps is asked about, a nonsense one keeps the button shut", async ({ page }) => {
   await page.goto(DEMO);
   await page.getByRole("link", { name: /Bark spud/ }).click();

@@ -23,6 +23,8 @@ const MediumInput = Type.Unsafe<string | { heatTransfer_W_m2K: number }>({
   anyOf: [Type.String(), strict({ heatTransfer_W_m2K: between(0.1, 1e6, "The same at every temperature, W/(m2 K)") })],
 });
 
+type CoolMaterial = "steel" | "nickel" | "inconel-600" | { conductivity_W_mK: number; density_kg_m3: number; heatCapacity_J_kgK: number };
+
 const mean = between(-50, 80, "HRC");
 const Hrc = Type.Unsafe<number | { mean: number; sd?: number }>({
   description: "HRC, or { mean, sd }",
@@ -100,5 +102,33 @@ export const VERB_SCHEMAS = {
     temperature_C: between(0, 700, "C"),
     hold_min: between(0, 6000, "min"),
     steel: Type.Optional(SteelInput),
+  }),
+  VerbTtt: strict({ steel: SteelInput, astmGrain: Type.Optional(between(0, 14, "ASTM grain number")) }),
+  VerbJominy: strict({ steel: SteelInput, astmGrain: Type.Optional(between(0, 14, "ASTM grain number")) }),
+  VerbCool: strict({
+    section: SectionSchema,
+    start_C: between(-100, 1400, "Temperature at the start, C"),
+    medium: MediumInput,
+    bath_C: between(-100, 1300, "Temperature of the surroundings, C"),
+    agitation: Type.Optional(AgitationSchema),
+    time_s: between(0.01, 100000, "How long to follow it, s"),
+    material: Type.Optional(
+      Type.Unsafe<CoolMaterial>({
+        anyOf: [
+          Type.String({ enum: ["steel", "nickel", "inconel-600"] }),
+          strict({
+            conductivity_W_mK: between(0.01, 2000, "W/(m K)"),
+            density_kg_m3: between(1, 30000, "kg/m3"),
+            heatCapacity_J_kgK: between(1, 20000, "J/(kg K)"),
+          }),
+        ],
+      }),
+    ),
+  }),
+  VerbThermocouple: strict({
+    type: Type.Literal("K"),
+    emf_mV: Type.Optional(between(-10, 60, "mV")),
+    temperature_C: Type.Optional(between(-270, 1372, "C")),
+    coldJunction_C: Type.Optional(between(-40, 80, "C")),
   }),
 };

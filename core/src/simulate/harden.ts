@@ -11,16 +11,18 @@ import {
   noticesOf,
   profileOf,
   quenchLine_mm,
+  startCurve,
   straightenWindow,
   thinned,
   type CoolingCurve,
   type ProfilePoint,
+  type StartPoint,
   type StraightenWindow,
 } from "./hardenReadings.js";
 import { ensemble, MEMBERS, valueAt, type HardnessValue } from "./hardenSpread.js";
 
 export type { HardenPlan, Immersion, Resolution } from "./hardenCase.js";
-export type { CoolingCurve, ProfilePoint } from "./hardenReadings.js";
+export type { CoolingCurve, ProfilePoint, StartPoint } from "./hardenReadings.js";
 export type { HardnessValue } from "./hardenSpread.js";
 
 export interface HardenResult {
@@ -43,6 +45,9 @@ export interface HardenResult {
   readonly quenchLine_mm: number | null;
   readonly profile: readonly ProfilePoint[];
   readonly curve: CoolingCurve;
+  readonly startCurve: readonly StartPoint[];
+  /** Where the start curve ends: below it the change that was wanted begins. */
+  readonly ac1_C: number;
   readonly notices: readonly Notice[];
 }
 
@@ -95,6 +100,8 @@ export function harden(plan: HardenPlan, { members = MEMBERS, resolution = "full
     quenchLine_mm: plan.immersion.kind === "edge" ? quenchLine_mm(grid, structure) : null,
     profile: profileOf(plan.section, grid, structure),
     curve: thinned(result.curve, 240),
+    startCurve: startCurve(structure.table),
+    ac1_C: structure.table.ac1_C,
     notices: noticesOf(plan, run, chanceHard.centre, result.outcome),
   };
 }

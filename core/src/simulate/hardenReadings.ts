@@ -66,6 +66,25 @@ export function noseMargin(
   return answer;
 }
 
+export interface StartPoint {
+  readonly temperature_C: number;
+  /** First hundredth of ferrite, pearlite or bainite at constant heat, s. */
+  readonly start_s: number;
+}
+
+const FIRST_HUNDREDTH = reducedTime(0.01);
+
+/** Where change begins in this steel as it was heated: what a cooling curve has to pass in time. */
+export function startCurve(table: DecompositionTable): StartPoint[] {
+  const hasFerrite = table.ferriteLimit[Math.round(table.ac1_C)]! > 0.05;
+  const points: StartPoint[] = [];
+  for (let T = Math.ceil(table.martensiteStart_C / 5) * 5; T < table.ac1_C; T += 5) {
+    const rate_1_s = Math.max(table.pearlite_1_s[T]!, table.bainite_1_s[T]!, hasFerrite ? table.ferrite_1_s[T]! : 0);
+    if (rate_1_s > 0) points.push({ temperature_C: T, start_s: FIRST_HUNDREDTH / rate_1_s });
+  }
+  return points;
+}
+
 /** Above this share of martensite at the surface, bending by hand is dangerous (common practice, no source). */
 const BENDS_NO_MORE = 0.5;
 

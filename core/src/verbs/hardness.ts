@@ -9,26 +9,11 @@ import { brinellFromRockwellC, rockwellAFromRockwellC, rockwellCFromVickers, vic
 import { temperedHardness } from "../kinetics/temper.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { requireValid } from "../schema/check.js";
+import { resolveMedium } from "./medium.js";
 import { harden, type HardnessValue } from "../simulate/harden.js";
 
 function hrcOf({ mean_HRC, sd_HRC, hardness_HV }: HardnessValue) {
   return { hrc: { mean: mean_HRC, sd: sd_HRC }, hv: hardness_HV };
-}
-
-function mediumOf(medium: string | { heatTransfer_W_m2K: number }) {
-  if (typeof medium !== "string") return { kind: "textbook" as const, heatTransfer_W_m2K: medium.heatTransfer_W_m2K };
-  const found = CATALOGUE.medium(medium);
-  if (found === undefined) {
-    const known = CATALOGUE.media.map(({ id }) => id).join(", ");
-    throw new InputError({
-      code: "unknown-medium",
-      path: "/quench/medium",
-      got: medium,
-      allowed: known,
-      message: `/quench/medium: no medium "${medium}"; there are ${known}, or { "heatTransfer_W_m2K": … }`,
-    });
-  }
-  return found;
 }
 
 export function hardenVerb(input: unknown) {
@@ -40,7 +25,7 @@ export function hardenVerb(input: unknown) {
     heat_C: austenitise.temperature_C,
     hold_s: austenitise.hold_min * 60,
     transfer_s: transfer_s ?? 1.5,
-    medium: mediumOf(quench.medium),
+    medium: resolveMedium(quench.medium, "/quench/medium"),
     bath_C: quench.bath_C,
     agitation: quench.agitation ?? "mild",
     bath_s: quench.time_s ?? null,

@@ -4,6 +4,7 @@ import { checkBook, type FileReport } from "../book/exchange.js";
 import { InputError } from "../errors.js";
 import { SCHEMAS, type SchemaName } from "../schema/index.js";
 import { glowVerb, oxideVerb } from "./colour.js";
+import { coolVerb, jominyVerb, thermocoupleVerb, tttVerb } from "./curves.js";
 import { convertVerb, hardenVerb, temperVerb, verdictVerb } from "./hardness.js";
 import { steelsVerb, transformationsVerb } from "./steel.js";
 
@@ -29,6 +30,10 @@ const VERBS: Readonly<Record<string, Verb>> = {
     needsInput: true,
   },
   harden: { run: hardenVerb, schema: "VerbHarden", about: "Heat, soak and quench a section", needsInput: true },
+  ttt: { run: tttVerb, schema: "VerbTtt", about: "Start and end of each change at constant heat", needsInput: true },
+  cool: { run: coolVerb, schema: "VerbCool", about: "Cooling of a section or a probe that does not change", needsInput: true },
+  jominy: { run: jominyVerb, schema: "VerbJominy", about: "Hardness along an end-quenched bar", needsInput: true },
+  thermocouple: { run: thermocoupleVerb, schema: "VerbThermocouple", about: "Type K voltage and temperature", needsInput: true },
   temper: { run: temperVerb, schema: "VerbTemper", about: "Hardness after tempering", needsInput: true },
   verdict: { run: verdictVerb, schema: "VerbVerdict", about: "What files and tester readings say", needsInput: true },
   convert: { run: convertVerb, schema: "VerbConvert", about: "Rockwell C, Vickers, Brinell and Rockwell A", needsInput: true },

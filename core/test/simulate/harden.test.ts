@@ -213,6 +213,35 @@ describe("hardening: what must hold", () => {
   });
 });
 
+describe("the cooling curve against the start of change", () => {
+  const after = (medium: string) =>
+    harden(plan({ steel: "1084", prior: "pearlite", section: slab(5), heat_C: 815, furnace_s: 600, medium }), quick);
+  it("the start curve has one nose, between 450 and 650 C, and reaches from Ms to Ac1", () => {
+    const { startCurve, martensiteStart_C, ac1_C } = after("fast-oil");
+    const nose = startCurve.reduce((a, b) => (b.start_s < a.start_s ? b : a));
+    expect(nose.temperature_C).toBeGreaterThan(450);
+    expect(nose.temperature_C).toBeLessThan(650);
+    expect(startCurve[0]!.temperature_C - martensiteStart_C).toBeLessThan(6);
+    expect(ac1_C - startCurve.at(-1)!.temperature_C).toBeLessThan(6);
+  });
+  it("more seconds to spare in a faster bath, fewer in a thicker piece", () => {
+    const margins = ["slow-oil", "medium-oil", "fast-oil", "water"].map((medium) => after(medium).noseMargin_s);
+    for (let i = 1; i < margins.length; i++) expect(margins[i]!).toBeGreaterThan(margins[i - 1]!);
+    const thick = harden(
+      plan({ steel: "1084", prior: "pearlite", section: slab(10), heat_C: 815, furnace_s: 600, medium: "fast-oil" }),
+      quick,
+    );
+    expect(thick.noseMargin_s).toBeLessThan(after("fast-oil").noseMargin_s);
+  });
+  it("hardened through when seconds are to spare, not when they are far below none", () => {
+    for (const medium of ["slow-oil", "fast-oil", "water"]) {
+      const { noseMargin_s, centre } = after(medium);
+      if (noseMargin_s > 0.2) expect(centre.mean_HRC).toBeGreaterThan(62);
+      if (noseMargin_s < -3) expect(centre.mean_HRC).toBeLessThan(58);
+    }
+  });
+});
+
 describe("sections", () => {
   it("a wedge whose edge and back are alike hardens like a plate of that thickness", () => {
     const [wedge, plate] = [

@@ -15,6 +15,7 @@ import { HeatLine } from "../../parts/HeatLine.js";
 import { progressOf } from "../../parts/progress.js";
 import { append } from "../../store/db.js";
 import { useNow, usePiece, useSettings } from "../../store/useStore.js";
+import { CoolingDrawing } from "./parts/CoolingDrawing.js";
 import { StepsDialog } from "./parts/StepsDialog.js";
 import { VerdictPanel } from "./parts/VerdictPanel.js";
 import { WhatIfPanel } from "./parts/WhatIfPanel.js";
@@ -28,6 +29,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const settings = useSettings();
   const now_ms = useNow(5000);
   const [stepsOpen, setStepsOpen] = useState(false);
+  const [drawing, setDrawing] = useState<"hardness" | "cooling">("hardness");
   const { piece } = state;
   const view = useTrial(piece, route);
   const prediction = usePrediction(view.piece, view.route);
@@ -92,10 +94,23 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           <VerdictPanel words={words} failure={prediction.error} isStale={prediction.isPlaceholderData} />
         </section>
         <section aria-labelledby="through-h" className="card-through">
-          <h2 id="through-h">Through the steel</h2>
+          <h2 id="through-h">
+            Through the steel
+            <span className="views" role="group" aria-label="What to draw">
+              {(["hardness", "cooling"] as const).map((kind) => (
+                <button key={kind} type="button" aria-pressed={drawing === kind} onClick={() => setDrawing(kind)}>
+                  {kind}
+                </button>
+              ))}
+            </span>
+          </h2>
           {prediction.data ? (
             <Suspense fallback={<p className="waiting">Drawing…</p>}>
-              <ThroughSteel prediction={prediction.data} section={view.piece.section} units={settings} />
+              {drawing === "hardness" ? (
+                <ThroughSteel prediction={prediction.data} section={view.piece.section} units={settings} />
+              ) : (
+                <CoolingDrawing prediction={prediction.data} units={settings} />
+              )}
             </Suspense>
           ) : null}
         </section>
