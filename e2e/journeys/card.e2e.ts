@@ -65,6 +65,8 @@ test("units switch at any time and back without a number changing", async ({ pag
   await page.getByRole("link", { name: /Bark spud/ }).click();
   const verdict = page.getByTestId("verdict");
   await expect(verdict).toContainText("HRC");
+  await expect(page.getByText("edge, as planned")).toBeVisible();
+  await expect(page.getByText(/^HRC\. Dashed as quenched/)).toBeVisible();
   const said = await page.getByRole("main").innerText();
   const units = async (a: string, b: string): Promise<void> => {
     await page.getByRole("button", { name: /^Units/ }).click();

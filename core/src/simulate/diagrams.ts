@@ -71,7 +71,7 @@ export function isothermalDiagram(steel: Composition, astmGrain = USUAL_GRAIN): 
 /** The bar of ASTM A255: 25.4 mm round, 100 mm long, water on one end. @source astmA255 */
 const BAR_RADIUS_m = 0.0127;
 const BAR_LENGTH_m = 0.1;
-const COLUMNS = 100;
+const COLUMNS = 64;
 const NODES = 4;
 /** Water jet on the end: calibrated by hand, hardening-note section 9.3. */
 const JET_W_m2K = 20000;
@@ -122,9 +122,10 @@ export function endQuench(steel: Composition, astmGrain?: number): EndQuench {
   runQuench({
     grid,
     start_C,
-    stages: [{ surroundings, duration_s: 900, until_C: 120, longestStep_s: 2 }],
+    stages: [{ surroundings, duration_s: 900, until_C: 200, longestStep_s: 4 }],
     body: { kind: "steel", structure },
     watch: [],
+    stepAim_K: 8,
   });
   formMartensite(structure, new Float64Array(COLUMNS * NODES).fill(ROOM_C));
   const hardness_HV = alongBar(structure, (node) => nodeHardness_HV(structure, node));

@@ -1,5 +1,4 @@
 import { describe, expect, it } from "@jest/globals";
-import { CATALOGUE } from "../../src/catalogue.js";
 import { typeKTemperature_C, typeKVoltage_mV } from "../../src/heat/thermocouple.js";
 import { constantBoundary } from "../../src/heat/media.js";
 import { fullComposition } from "../../src/kinetics/composition.js";
@@ -38,8 +37,8 @@ describe("the end-quenched bar", () => {
       });
     });
   }
-  it("never harder further from the end, for every steel, and the bar stays finite", () => {
-    for (const { id } of CATALOGUE.steels) {
+  it("never harder further from the end, for shallow and deep hardening steel, and the bar stays finite", () => {
+    for (const id of ["1095", "1045", "80crv2", "o1", "l6"]) {
       const { points } = endQuench(steel(id).composition_wtpct);
       expect(points[0]!.distance_mm).toBeCloseTo(25.4 / 16, 9);
       for (let i = 1; i < points.length; i++) {
