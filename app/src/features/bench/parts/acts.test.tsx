@@ -1,0 +1,98 @@
+import { afterEach, describe, expect, it } from "@jest/globals";
+import { cleanup, render, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { piecesOf, type Act, type Check, type PieceState } from "@tembrak/core";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { MemoryRouter } from "react-router";
+import { demoEvents } from "../../../store/demoBook.js";
+import type { Bench } from "../useBench.js";
+import { HeatAct } from "./HeatAct.js";
+import { TimerAct } from "./TimerAct.js";
+
+const NOW_ms = Date.UTC(2026, 10, 25, 12);
+const pieces = piecesOf(demoEvents(NOW_ms));
+const named = (name: string): PieceState => pieces.find(({ piece }) => piece.name === name)!;
+type Of<K extends Act["kind"]> = Extract<Act, { kind: K }>;
+
+afterEach(cleanup);
+
+function hand(): Bench & { readonly checks: Check[]; presses: number } {
+  const bench = {
+    trouble: null,
+    isStoring: false,
+    presses: 0,
+    checks: [] as Check[],
+    done: () => void bench.presses++,
+    check: (c: Check) => void bench.checks.push(c),
+    undo: () => undefined,
+  };
+  return bench;
+}
+
+function show(screenOf: React.ReactNode) {
+  return render(
+    <QueryClientProvider client={new QueryClient()}>
+      <MemoryRouter>{screenOf}</MemoryRouter>
+    </QueryClientProvider>,
+  );
+}
+
+describe("a timer at the bench", () => {
+  const state = named("Drawknife");
+  const act = state.next as Of<"temper">;
+  const at = (after_s: number) => show(<TimerAct state={state} act={act} bench={hand()} now_ms={state.nextSince_ms! + after_s * 1000} />);
+  it("counts from the stored start and the clock on the wall, whatever happened in between", () => {
+    at(600);
+    expect(screen.getByTestId("numeral").textContent).toBe("1:50:00");
+    expect(screen.getByText("left")).toBeTruthy();
+    expect(screen.getByText("1:50:00 too early")).toBeTruthy();
+  });
+  it("when it is over it says by how much, and the key asks no more", () => {
+    at(7200 + 95);
+    expect(screen.getByTestId("numeral").textContent).toBe("1:35");
+    expect(screen.getByText("over. Go on now")).toBeTruthy();
+    expect(screen.queryByText(/too early/)).toBeNull();
+  });
+  it("a clock that was set back shows no more than the whole time", () => {
+    at(0);
+    expect(screen.getByTestId("numeral").textContent).toBe("2:00:00");
+  });
+});
+
+describe("bringing it to heat", () => {
+  const state = named("Froe");
+  const act = state.next as Of<"heat">;
+  it("shows the newest reading with its range, and how far to go", () => {
+    show(<HeatAct state={state} act={act} bench={hand()} now_ms={NOW_ms} />);
+    expect(screen.getByTestId("numeral").textContent).toBe("825");
+    expect(screen.getByText(/^78\d and 86\d$/)).toBeTruthy();
+    expect(screen.getByText("At heat")).toBeTruthy();
+  });
+  it("without a reading it shows what is wanted and asks for a check", () => {
+    show(<HeatAct state={{ ...state, checks: [] }} act={act} bench={hand()} now_ms={NOW_ms} />);
+    expect(screen.getByTestId("numeral").textContent).toBe("815");
+    expect(screen.getByText("Check it: magnet, colour or probe")).toBeTruthy();
+  });
+  it("one tap a magnet check, with its own key pressed in", async () => {
+    const bench = hand();
+    show(<HeatAct state={state} act={act} bench={bench} now_ms={NOW_ms} />);
+    await userEvent.click(screen.getByRole("button", { name: "Magnet sticks" }));
+    expect(bench.checks).toEqual([{ check: "magnet", state: "sticks" }]);
+    expect(screen.getByRole("button", { name: "Magnet lets go" }).getAttribute("aria-pressed")).toBe("true");
+  });
+  it("a probe reading above what was wanted tells to let it fall", () => {
+    const hot = { id: "x", at_ms: NOW_ms, act: act.id, reading: { check: "probe", temperature_C: 880 } } as const;
+    show(<HeatAct state={{ ...state, checks: [...state.checks, hot] }} act={act} bench={hand()} now_ms={NOW_ms} />);
+    expect(screen.getByText("65° past. Let it fall back")).toBeTruthy();
+  });
+  it("the space bar ends the act, but not while a button has the focus", async () => {
+    const bench = hand();
+    show(<HeatAct state={state} act={act} bench={bench} now_ms={NOW_ms} />);
+    await userEvent.keyboard(" ");
+    expect(bench.presses).toBe(1);
+    screen.getByRole("button", { name: "Magnet weak" }).focus();
+    await userEvent.keyboard(" ");
+    expect(bench.presses).toBe(1);
+    expect(bench.checks).toHaveLength(1);
+  });
+});

@@ -1,0 +1,101 @@
+import { describe, expect, it } from "@jest/globals";
+import { actsOfRoute, CATALOGUE, planRoute, pieceState, type BookEvent, type NextTemper, type Piece } from "@tembrak/core";
+import { compareWords, evidenceWords, followUps } from "./testWords.js";
+import { EMPTY_TEST, type TestDraft } from "./useTest.js";
+
+const UNITS = { temperature: "C", length: "mm" } as const;
+const TARGET = { low_HRC: 52, high_HRC: 57 };
+const around = (mean_HRC: number) => ({ mean_HRC, sd_HRC: 1.2, p05_HRC: mean_HRC - 2, p95_HRC: mean_HRC + 2 });
+const PRIOR = around(55);
+const ENOUGH: NextTemper = { outcome: "enough" };
+const HOTTER: NextTemper = { outcome: "found", temperature_C: 283.4, ifMaterial_C: 290, ifOven_C: 283.4, offset_HRC: 0.4 };
+
+const hook: Piece = {
+  name: "Billhook",
+  mark: "7",
+  kind: "hook",
+  steel: "1075",
+  start: "normalised",
+  use: "sickle",
+  length_mm: 376,
+  section: { shape: "wedge", spine_mm: 6, edge_mm: 1, height_mm: 60 },
+};
+const route = planRoute(CATALOGUE, hook, "forge");
+const state = pieceState("p", [
+  { kind: "piece", id: "a", piece: "p", at_ms: 0, definition: hook },
+  { kind: "route", id: "b", piece: "p", at_ms: 1, route },
+  ...actsOfRoute(route).map((act, i): BookEvent => ({ kind: "act-done", id: `c${i}`, piece: "p", at_ms: 2 + i, act: act.id })),
+])!;
+
+const draft = (change: Partial<TestDraft>): TestDraft => ({ ...EMPTY_TEST, ...change });
+
+describe("what a test says against what was predicted and wanted", () => {
+  it("as predicted, harder, softer", () => {
+    expect(compareWords(around(55.2), PRIOR, TARGET, false)).toBe("As predicted, inside the upper half of what its use wants.");
+    expect(compareWords(around(53.2), PRIOR, TARGET, false)).toBe(
+      "1.8 softer than predicted, inside the lower half of what its use wants.",
+    );
+    expect(compareWords(around(59), PRIOR, TARGET, false)).toBe("4.0 harder than predicted, and harder than the 52 to 57 its use wants.");
+    expect(compareWords(around(49), PRIOR, TARGET, false)).toBe("6.0 softer than predicted, and softer than the 52 to 57 its use wants.");
+  });
+  it("before the temper the use is not asked", () => {
+    expect(compareWords(around(64), around(64.4), TARGET, true)).toBe("As predicted, before the temper.");
+  });
+  it("without a prediction it says so", () => {
+    expect(compareWords(around(55), undefined, TARGET, true)).toMatch(/^Nothing was predicted/);
+  });
+});
+
+describe("what each answer rules out", () => {
+  it("the hardest that skates and the softest that bites, readings, and the skin", () => {
+    const words = evidenceWords(
+      draft({
+        strokes: new Map([
+          [50, "skates"],
+          [55, "skates"],
+          [60, "bites"],
+          [65, "bites"],
+        ]),
+        readings: [56.1, 56.4],
+        surface: "ground",
+      }),
+    );
+    expect(words).toEqual([
+      "55 skated: harder than that.",
+      "60 bit: softer than that.",
+      "2 tester readings.",
+      "Ground past the scale: a soft skin hiding hard steel is 3 in 100.",
+    ]);
+  });
+  it("says how likely a soft skin is for each surface, and nothing of it without a file", () => {
+    const one = new Map([[60, "bites" as const]]);
+    expect(evidenceWords(draft({ strokes: one })).at(-1)).toMatch(/1 in 10/);
+    expect(evidenceWords(draft({ strokes: one, surface: "heated-long-unprotected" })).at(-1)).toMatch(/even chance/);
+    expect(evidenceWords(draft({ readings: [60] }))).toEqual(["1 tester reading."]);
+  });
+});
+
+describe("what follows", () => {
+  const next = (mean: number, isFirst: boolean, more: NextTemper = ENOUGH) =>
+    followUps(around(mean), isFirst, TARGET, isFirst ? around(64) : PRIOR, more, UNITS, state);
+  it("hard after the quench: on to the temper, nothing else", () => {
+    expect(next(64, true).map(({ key }) => key)).toEqual(["keep"]);
+  });
+  it("soft after the quench: another hardening first, going on is still allowed and says what it means", () => {
+    const offered = next(48, true);
+    expect(offered.map(({ key }) => key)).toEqual(["again", "keep"]);
+    expect(offered[1]!.note).toBe("It will not get harder in the oven.");
+  });
+  it("inside what the use wants: leave it, or a further temper second", () => {
+    expect(next(55, false, HOTTER).map(({ key }) => key)).toEqual(["keep", "temper"]);
+  });
+  it("too hard: the third temper first, rounded to what an oven can be set to", () => {
+    const offered = next(59, false, HOTTER);
+    expect(offered[0]).toMatchObject({ key: "temper", title: "A third temper at 285 °C" });
+  });
+  it("softer than wanted is no failure; well below, hardening again is on offer", () => {
+    expect(next(51.5, false).map(({ key }) => key)).toEqual(["keep"]);
+    expect(next(51.5, false)[0]!.note).toMatch(/no failure/);
+    expect(next(46, false).map(({ key }) => key)).toEqual(["keep", "again"]);
+  });
+});

@@ -1,0 +1,55 @@
+/** A smith who thinks in inches and Fahrenheit, in a kiln: no metric number in the way, and the book keeps what was meant. */
+
+import { readFileSync } from "node:fs";
+import { EMPTY } from "../ports.js";
+import { expect, fill, test } from "./shop.js";
+
+test("a drawknife in inches and Fahrenheit, by the kiln, to the soak", async ({ page }, info) => {
+  await page.clock.install();
+  await page.goto(`${EMPTY}/new`);
+  await page.getByRole("button", { name: /^Units/ }).click();
+  await page.getByRole("button", { name: "Fahrenheit" }).click();
+  await page.getByRole("button", { name: "Inches and fractions" }).click();
+  await page.getByRole("button", { name: "Done" }).click();
+  await page.getByRole("radio", { name: "Drawknife" }).click();
+  await fill(page, /Length over all, in/, "12");
+  await fill(page, /Height, edge to back, in/, "1 3/8");
+  await fill(page, /Thickness at the spine, in/, "1/4");
+  await fill(page, /Thickness at the edge now, in/, "3/64");
+  await page.getByLabel("Steel").click();
+  await page.getByRole("option", { name: /^O1/ }).click();
+  await page.getByRole("radio", { name: /^Kiln/ }).click();
+  await page.getByRole("button", { name: "Plan its heats" }).click();
+  await expect(page.getByTestId("verdict")).toContainText("HRC");
+  await expect(page.getByRole("main")).not.toContainText("°C");
+
+  await page.getByRole("button", { name: "Steps" }).click();
+  await page
+    .getByLabel(/^Heat, °F/)
+    .nth(2)
+    .fill("805");
+  await expect(page.getByText(/805 °F is odd for a hardening heat. Did you mean 805 °C/)).toBeVisible();
+  await page.getByRole("button", { name: "1481 °F" }).click();
+  await page.getByRole("button", { name: "Keep these steps" }).click();
+  await expect(page.getByText("1481°").first()).toBeVisible();
+
+  await page.getByRole("link", { name: "To the bench" }).click();
+  await page.getByRole("button", { name: "probe reads" }).click();
+  await fill(page, /^Reading, °F/, "1590");
+  await page.getByRole("button", { name: "Log it" }).click();
+  await expect(page.getByTestId("numeral")).toHaveText("1590");
+  await page.getByRole("button", { name: /start the hold/ }).click();
+  await page.clock.fastForward("00:04:00");
+  await expect(page.getByTestId("numeral")).toHaveText(/^[56]:\d\d$/);
+
+  await page.goto(`${EMPTY}/book`);
+  const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Export the book" }).click()]);
+  const file = info.outputPath("book.tembrak.json");
+  await download.saveAs(file);
+  const { events } = JSON.parse(readFileSync(file, "utf8")) as {
+    events: { kind: string; definition?: { length_mm: number; section: { spine_mm: number } }; reading?: { temperature_C: number } }[];
+  };
+  const { length_mm, section } = events.find(({ kind }) => kind === "piece")!.definition!;
+  expect([length_mm, section.spine_mm]).toEqual([304.8, 6.35]);
+  expect(events.find(({ kind }) => kind === "check")!.reading!.temperature_C).toBeCloseTo(865.556, 2);
+});
