@@ -48,6 +48,7 @@ const unitOk = step("unit tests", node, [
   "--experimental-vm-modules",
   "--no-warnings",
   bin("jest/bin/jest.js"),
+  "--testTimeout=30000",
   "--json",
   `--outputFile=${unitReport}`,
   "--silent",
