@@ -209,6 +209,7 @@ function thicker(section: Section, ratio: number): Section {
 function quickHardness(plan: HardenPlan): { working_HRC: number; thickest_HRC: number; isHardThrough: boolean } {
   const { edge, spine, surface, centre, chanceHard } = harden(plan, { members: 0, resolution: "coarse" });
   const [working, thickest] = [edge ?? surface, spine ?? centre];
+  // Within 3 HRC of the edge a file tells no difference (judgement).
   const isHardThrough = spine === null ? chanceHard.centre > 0.5 : spine.mean_HRC > working.mean_HRC - 3;
   return { working_HRC: working.mean_HRC, thickest_HRC: thickest.mean_HRC, isHardThrough };
 }

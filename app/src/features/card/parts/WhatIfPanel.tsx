@@ -124,7 +124,7 @@ export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, u
             >
               <small className="drawn">{mediumName(bath.medium)}</small>
               <b>
-                {bath.medium === "water" && state.piece.steel !== "1045" && state.piece.steel !== "1040"
+                {bath.medium === "water" && quench?.medium !== "water"
                   ? "may crack"
                   : bath.isHardThrough
                     ? showHardness(bath.working_HRC, 1)
