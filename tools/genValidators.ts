@@ -8,7 +8,7 @@ import standaloneModule from "ajv/dist/standalone/index.js";
 import { build } from "esbuild";
 import { StepSchema, TestSchema } from "../core/src/schema/book.js";
 import { SCHEMAS } from "../core/src/schema/index.js";
-import { CompositionSchema, SectionSchema } from "../core/src/schema/parts.js";
+import { BodySectionSchema, CompositionSchema, SectionSchema } from "../core/src/schema/parts.js";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const out = join(root, "core/src/generated");
@@ -26,7 +26,14 @@ const ajv = new Ajv2020({
 });
 
 /** Shapes that stand inside others: compiled once and called, not written out at every place. */
-const shared = { ...SCHEMAS, Section: SectionSchema, Composition: CompositionSchema, Step: StepSchema, Test: TestSchema };
+const shared = {
+  ...SCHEMAS,
+  Section: SectionSchema,
+  BodySection: BodySectionSchema,
+  Composition: CompositionSchema,
+  Step: StepSchema,
+  Test: TestSchema,
+};
 const nameOfText = new Map(Object.entries(shared).map(([name, schema]) => [JSON.stringify(schema), name]));
 
 /** The schema with every shared shape inside it replaced by a reference. */
@@ -75,12 +82,14 @@ writeFileSync(
   join(out, "data.ts"),
   `// Made by tools/genValidators.ts from core/data. Do not edit.
 import type { KindFile } from "../schema/kind.js";
+import type { KineticsFile } from "../schema/kinetics.js";
 import type { MediumFile } from "../schema/medium.js";
 import type { SteelFile, UsesFile } from "../schema/steel.js";
 
 export const steelFiles = [\n${files("steels")}\n] as unknown as readonly SteelFile[];
 export const mediumFiles = [\n${files("media")}\n] as unknown as readonly MediumFile[];
 export const usesFile = ${readFileSync(join(data, "uses/uses.json"), "utf8").trim()} as unknown as UsesFile;
+export const kineticsFile = ${readFileSync(join(data, "kinetics/kinetics.json"), "utf8").trim()} as unknown as KineticsFile;
 export const kindFiles = [\n${files("kinds")}\n] as unknown as readonly KindFile[];
 `,
 );

@@ -1,7 +1,7 @@
 /** Short names the tests share. */
 
 import { CATALOGUE } from "../src/catalogue.js";
-import type { PriorStructure } from "../src/kinetics/austenite.js";
+import type { PriorStructure } from "../src/kinetics/structure.js";
 import { resolveSteel, type SteelInput } from "../src/plan/catalogue.js";
 import type { Section } from "../src/schema/parts.js";
 import type { HardenPlan } from "../src/simulate/harden.js";

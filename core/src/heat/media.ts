@@ -122,3 +122,48 @@ export function mediumBoundary(medium: Medium, bath_C: number, agitation: Agitat
   curve.peak_C += 20 * a;
   return boilingBoundary(curve, bath_C);
 }
+
+/** Conductivity of a dry refractory coat, W/(m K): furnace cement and fired clay, 0.5 to 1.5 (from memory). Not calibrated. */
+export const CLAY_W_mK = 0.8;
+const HOTTEST_C = 1300;
+
+/**
+ * A surface under a coat of clay: the bath sees the coat, the steel sees what the coat lets through. The coat's own heat
+ * is left out; where the bath's curve allows more than one balance, the coldest coat is taken, since a coat that passes
+ * little heat soon boils and then wets.
+ */
+export function coatedBoundary(bath: Boundary, thickness_m: number, conductivity_W_mK = CLAY_W_mK): Boundary {
+  if (!(thickness_m > 0)) return bath;
+  const resistance = thickness_m / conductivity_W_mK;
+  const { surroundings_C } = bath;
+  const table = new Float64Array(HOTTEST_C + 2);
+  for (let T = 0; T < table.length; T++) {
+    const span = T - surroundings_C;
+    if (Math.abs(span) < 1) {
+      table[T] = 1 / (1 / bath.heatTransfer_W_m2K(surroundings_C) + resistance);
+      continue;
+    }
+    const surplus = (share: number): number => {
+      const coat_C = surroundings_C + share * span;
+      return (bath.heatTransfer_W_m2K(coat_C) * share * resistance) / (1 - share) - 1;
+    };
+    // The first share of the way up at which the coat gives the bath what it gets from the steel.
+    let high = 0;
+    while (high < 0.999 && surplus(high) < 0) high += 0.005;
+    let low = Math.max(0, high - 0.005);
+    for (let i = 0; i < 30; i++) {
+      const middle = 0.5 * (low + high);
+      if (surplus(middle) < 0) low = middle;
+      else high = middle;
+    }
+    table[T] = (1 - high) / resistance;
+  }
+  return {
+    surroundings_C,
+    heatTransfer_W_m2K: (surface_C) => {
+      const T = surface_C < 0 ? 0 : surface_C > HOTTEST_C ? HOTTEST_C : surface_C;
+      const i = Math.floor(T);
+      return table[i]! + (T - i) * (table[i + 1]! - table[i]!);
+    },
+  };
+}

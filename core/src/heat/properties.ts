@@ -66,3 +66,18 @@ export const NICKEL: PlainMaterial = tabled(
   [440, 475, 515, 570, 640, 560, 525, 545, 585],
   8900,
 );
+
+/** Austenitic stainless steel of a cladding (18 % Cr, 8 % Ni). It does not change. Properties from memory. */
+export const STAINLESS: PlainMaterial = tabled(
+  [20, 100, 300, 500, 800, 1000],
+  [14.9, 16.2, 18.9, 21.5, 25.4, 28],
+  [20, 200, 400, 600, 800, 1000],
+  [477, 530, 560, 585, 610, 640],
+  7900,
+);
+
+/** Iron or mild steel of a cladding, without its own changes: ferrite throughout. */
+export const MILD_STEEL: PlainMaterial = {
+  conductivity_W_mK: (T) => conductivity_W_mK(T, 0, 0),
+  volumeHeat_J_m3K: (T) => volumeHeat_J_m3K(T, 0, 0),
+};

@@ -1,7 +1,5 @@
 /** Composition of a steel by weight per cent, and the carbon lines of its phase diagram. */
 
-import { clamp } from "../numerics/interpolate.js";
-
 export interface Composition {
   readonly C: number;
   readonly Mn: number;
@@ -45,7 +43,7 @@ export function eutectoidCarbon_wtpct({ Cr, Mn, Si }: Composition): number {
 }
 
 /** Slope of the Acm line, K per wt% C: 0.77 at 727 to 2.11 at 1148 of the iron-carbon diagram. */
-const ACM_SLOPE_K_wtpct = 314;
+export const ACM_SLOPE_K_wtpct = 314;
 
 /** Carbon that austenite can hold beside carbide at a temperature, wt%. */
 export function acmCarbon_wtpct(steel: Composition, temperature_C: number): number {
@@ -57,9 +55,14 @@ export function acm_C(steel: Composition): number {
   return ac1_C(steel) + ACM_SLOPE_K_wtpct * (steel.C - eutectoidCarbon_wtpct(steel));
 }
 
+/** Where the A3 line of a steel meets carbon-free iron, C. Calibrated by hand: hardening-note. */
+export function ferriteEnd_C({ Si, Mn, Cr }: Composition): number {
+  return 910 + 44.7 * Si - 24 * Mn - 11 * Cr;
+}
+
 /** Carbon of austenite beside ferrite at a temperature, wt%. Calibrated by hand: hardening-note. */
 export function a3Carbon_wtpct(steel: Composition, temperature_C: number): number {
-  const T0 = 910 + 44.7 * steel.Si - 24 * steel.Mn - 11 * steel.Cr;
+  const T0 = ferriteEnd_C(steel);
   const Ac1 = ac1_C(steel);
   if (temperature_C >= T0) return 0;
   if (temperature_C <= Ac1) return eutectoidCarbon_wtpct(steel);
@@ -73,15 +76,4 @@ export function a3_C(steel: Composition): number {
   let T = Ac1;
   while (a3Carbon_wtpct(steel, T) > steel.C && T < 1000) T += 1;
   return Math.max(Ac1 + 5, T);
-}
-
-/** Greatest share of ferrite at a temperature, by the lever rule on the A3 line drawn on below Ac1. */
-export function ferriteLimit(steel: Composition, temperature_C: number): number {
-  const Ac1 = ac1_C(steel);
-  if (temperature_C >= Ac1) {
-    const line = a3Carbon_wtpct(steel, temperature_C);
-    return clamp((line - steel.C) / (line - 0.01), 0, 1);
-  }
-  const line = acmCarbon_wtpct(steel, temperature_C);
-  return line > steel.C ? clamp((line - steel.C) / (line - 0.02), 0, 1) : 0;
 }

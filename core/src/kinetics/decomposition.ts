@@ -1,12 +1,151 @@
-/** How fast austenite becomes ferrite, pearlite and bainite at a temperature, tabulated for one composition in solution. */
+/** How fast austenite becomes ferrite, pearlite and bainite at a temperature. */
 
-import { GAS_cal_molK } from "../constants.js";
-import { kelvin } from "../units.js";
-import { a3_C, ac1_C, ferriteLimit, type Composition } from "./composition.js";
-import { bainiteHardness_HV, ferriteHardness_HV, pearliteHardness_HV } from "./hardness.js";
-import { martensiteStart_C } from "./martensite.js";
+import { a3_C, ac1_C, ACM_SLOPE_K_wtpct, eutectoidCarbon_wtpct, ferriteEnd_C, type Composition } from "./composition.js";
+import { bainiteCarbonRatio, BAINITE_HV, ferriteHardness_HV, pearliteCarbonRatio, PEARLITE_EUTECTOID_C, PEARLITE_HV } from "./hardness.js";
+import { atDegree, KINETICS, LAST_C, type Kinetics } from "./kinetics.js";
+import { martensiteRate_1_K, martensiteStart_C } from "./martensite.js";
 
-/** Rates, limits and hardness of what forms, one entry a degree from 0 to `LAST_C`. Rates in reduced time a second. */
+/** Grain, alloy and driving force of the three changes. */
+export interface DecompositionInput {
+  /** Composition in solution, wt%. */
+  readonly solution_wtpct: Composition;
+  readonly astmGrain: number;
+  /** Undissolved carbide that helps pearlite to begin, 1/um. */
+  readonly nucleation_1_um?: number;
+  /** Vanadium counts as in the bar, not as in solution. */
+  readonly barVanadium_wtpct?: number;
+  /** Multiplies all three rates: 1 as fitted; the ensemble varies it. */
+  readonly rateRatio?: number;
+  readonly kinetics?: Kinetics;
+}
+
+/**
+ * What one austenite brings to the rates, so that a rate is a few products and two table look-ups.
+ * Factors in 1/s of reduced time (extent.ts) per K cubed (pearlite, ferrite) or squared (bainite).
+ */
+export interface Coefficients {
+  ac1_C: number;
+  a3_C: number;
+  bainiteStart_C: number;
+  martensiteStart_C: number;
+  martensiteRate_1_K: number;
+  carbon_wtpct: number;
+  eutectoid_wtpct: number;
+  /** Where the A3 line meets pure iron, C. */
+  ferriteEnd_C: number;
+  pearlite: number;
+  /** Share of the slower alloy diffusion in pearlite. */
+  alloyDelay: number;
+  ferrite: number;
+  bainite: number;
+  /** Hardness of pearlite: base table shifted, times a ratio, plus; of bainite: ratio; of ferrite, HV. */
+  pearliteShift_K: number;
+  pearliteRatio: number;
+  pearliteMore_HV: number;
+  bainiteRatio: number;
+  ferrite_HV: number;
+}
+
+/** @source li1998 (from memory) */
+export function bainiteStart_C({ C, Mn, Ni, Cr, Mo }: Composition): number {
+  return 637 - 58 * C - 35 * Mn - 15 * Ni - 34 * Cr - 41 * Mo;
+}
+
+/**
+ * @source kirkaldy1984 (form, from memory); free constants fitted: core/data/kinetics, docs/model/hardening.md
+ * @error test/simulate/diagrams.test.ts
+ */
+export function coefficientsOf({
+  solution_wtpct: x,
+  astmGrain,
+  nucleation_1_um = 0,
+  barVanadium_wtpct,
+  rateRatio = 1,
+  kinetics = KINETICS,
+}: DecompositionInput): Coefficients {
+  const { C, Mn, Si, Cr, Ni, Mo, W } = x;
+  const k = kinetics.constants;
+  const V = barVanadium_wtpct ?? x.V;
+  const grain = (exponent: number): number => 2 ** 2.5 * 2 ** (exponent * (astmGrain - 6)) * rateRatio;
+  const slowP =
+    k.pearliteScale *
+    (k.pearliteBase + k.pearliteChromium * Cr + k.pearliteMolybdenum * Mo * (1 + 4 * Ni)) *
+    Math.exp(
+      k.pearliteManganese * (Mn - 0.75) +
+        k.pearliteVanadium * V +
+        k.pearliteNickel * Ni +
+        k.pearliteSilicon * (Si - 0.22) +
+        k.pearliteTungsten * W +
+        k.pearliteCarbon * (Math.min(C, 0.8) - 0.8),
+    );
+  const slowF = k.ferriteScale * (59.6 * Mn + 1.45 * Ni + 67.7 * Cr + 244 * Mo) * Math.exp(k.ferriteVanadium * V + (Si - 0.22));
+  const slowB =
+    k.bainiteScale *
+    (k.bainiteBase + k.bainiteCarbon * C + k.bainiteChromium * Cr + k.bainiteMolybdenum * Mo) *
+    Math.exp(k.bainiteManganese * Mn + k.bainiteSilicon * (Si - 0.22) + k.bainiteNickel * Ni + k.bainiteTungsten * W);
+  const Ac1 = ac1_C(x);
+  return {
+    ac1_C: Ac1,
+    a3_C: a3_C(x),
+    bainiteStart_C: bainiteStart_C(x),
+    martensiteStart_C: martensiteStart_C(x),
+    martensiteRate_1_K: martensiteRate_1_K(x),
+    carbon_wtpct: C,
+    eutectoid_wtpct: eutectoidCarbon_wtpct(x),
+    ferriteEnd_C: ferriteEnd_C(x),
+    pearlite: (grain(k.pearliteGrain) * (1 + k.pearliteCarbideSites_um * nucleation_1_um)) / slowP,
+    alloyDelay: 0.01 * Cr + 0.52 * Mo,
+    ferrite: slowF <= 0 ? 0 : grain(k.ferriteGrain) / slowF,
+    bainite: grain(k.bainiteGrain) / slowB,
+    pearliteShift_K: PEARLITE_EUTECTOID_C - Ac1,
+    pearliteRatio: pearliteCarbonRatio(x),
+    pearliteMore_HV: 15 * Cr,
+    bainiteRatio: bainiteCarbonRatio(x),
+    ferrite_HV: ferriteHardness_HV(x),
+  };
+}
+
+/** Rates of reduced time, 1/s. Pearlite is stopped 50 C below the martensite start. */
+export function pearliteRate_1_s(c: Coefficients, kinetics: Kinetics, T: number): number {
+  if (T >= c.ac1_C || T <= c.martensiteStart_C - 50) return 0;
+  const below = c.ac1_C - T;
+  const delay = atDegree(kinetics.pearliteDelay, T) + c.alloyDelay * atDegree(kinetics.alloyDelay, T);
+  return (c.pearlite * below * below * below) / delay;
+}
+
+export function ferriteRate_1_s(c: Coefficients, kinetics: Kinetics, T: number): number {
+  if (T >= c.a3_C) return 0;
+  const below = c.a3_C - T;
+  return c.ferrite * below * below * below * atDegree(kinetics.ferriteSpeed, T);
+}
+
+export function bainiteRate_1_s(c: Coefficients, kinetics: Kinetics, T: number): number {
+  if (T >= c.bainiteStart_C) return 0;
+  const below = c.bainiteStart_C - T;
+  return (c.bainite * below * below) / atDegree(kinetics.bainiteDelay, T);
+}
+
+/** Greatest share of ferrite at a temperature, by the lever rule on the A3 line drawn on below Ac1. */
+export function ferriteLimitOf(c: Coefficients, T: number): number {
+  const C = c.carbon_wtpct;
+  if (T >= c.ac1_C) {
+    const share = (c.ferriteEnd_C - T) / (c.ferriteEnd_C - c.ac1_C);
+    const line = share <= 0 ? 0 : c.eutectoid_wtpct * share * share;
+    return line <= C ? 0 : Math.min(1, (line - C) / (line - 0.01));
+  }
+  const line = c.eutectoid_wtpct + (T - c.ac1_C) / ACM_SLOPE_K_wtpct;
+  return line <= C ? 0 : Math.min(1, (line - C) / (line - 0.02));
+}
+
+export function pearliteHardnessOf_HV(c: Coefficients, T: number): number {
+  return atDegree(PEARLITE_HV, T + c.pearliteShift_K) * c.pearliteRatio + c.pearliteMore_HV;
+}
+
+export function bainiteHardnessOf_HV(c: Coefficients, T: number): number {
+  return atDegree(BAINITE_HV, T) * c.bainiteRatio;
+}
+
+/** Rates and limits at every degree from 0 to LAST_C, for diagrams and for the margin at the nose. */
 export interface DecompositionTable {
   readonly ac1_C: number;
   readonly a3_C: number;
@@ -16,75 +155,21 @@ export interface DecompositionTable {
   readonly ferrite_1_s: Float64Array;
   readonly bainite_1_s: Float64Array;
   readonly ferriteLimit: Float64Array;
-  readonly pearlite_HV: Float64Array;
-  readonly bainite_HV: Float64Array;
-  readonly ferrite_HV: number;
 }
 
-export const LAST_C = 1000;
-
-/** Grain, alloy and driving force of the three changes. Exponents and scales calibrated: hardening-note section 5. */
-export interface DecompositionInput {
-  /** Composition in solution, wt%. */
-  readonly solution_wtpct: Composition;
-  readonly astmGrain: number;
-  /** Undissolved carbide that helps pearlite to begin, 1/um. */
-  readonly nucleation_1_um?: number;
-  /** Vanadium counts as in the bar, not as in solution. */
-  readonly barVanadium_wtpct?: number;
-  /** Multiplies all three rates: 1 as calibrated; the ensemble varies it. */
-  readonly rateRatio?: number;
-}
-
-/** @source li1998 (from memory) */
-export function bainiteStart_C({ C, Mn, Ni, Cr, Mo }: Composition): number {
-  return 637 - 58 * C - 35 * Mn - 15 * Ni - 34 * Cr - 41 * Mo;
-}
-
-/**
- * Rates of pearlite, ferrite and bainite, 1/s of reduced time (extent.ts), at one temperature.
- * @source kirkaldy1984 (form, from memory); coefficients calibrated: hardening-note section 5
- */
-function makeRates({ solution_wtpct: x, astmGrain, nucleation_1_um = 0, barVanadium_wtpct, rateRatio = 1 }: DecompositionInput) {
-  const { C, Mn, Si, Cr, Ni, Mo, W } = x;
-  const V = barVanadium_wtpct ?? x.V;
-  const grain = (exponent: number): number => 2 ** 2.5 * 2 ** (exponent * (astmGrain - 6)) * rateRatio;
-  const [gP, gF, gB] = [grain(0.26), grain(0.41), grain(0.29)];
-  const alloyP =
-    1.2 *
-    (1.79 + 8 * (Cr + Mo + 4 * Mo * Ni)) *
-    Math.exp(1.2 * (Mn - 0.75) + 3.5 * V + 0.5 * Ni + (Si - 0.22) + 0.6 * W + (Math.min(C, 0.8) - 0.8));
-  const alloyF = (59.6 * Mn + 1.45 * Ni + 67.7 * Cr + 244 * Mo) * Math.exp(3.5 * V + (Si - 0.22));
-  const alloyB = 2.1e-4 * (2.34 + 10.1 * C + 3.8 * Cr + 19 * Mo) * Math.exp(0.7 * Mn + 0.6 * (Si - 0.22) + 0.55 * Ni + 0.3 * W);
-  const [Ac1, A3, Bs, Ms] = [ac1_C(x), a3_C(x), bainiteStart_C(x), martensiteStart_C(x)];
-  const boltzmann = (Q_cal: number, TK: number): number => Math.exp(Q_cal / (GAS_cal_molK * TK));
-  return {
-    pearlite_1_s: (T: number): number => {
-      if (T >= Ac1 || T <= Ms - 50) return 0;
-      const inverseDiffusion = boltzmann(27500, kelvin(T)) + (0.01 * Cr + 0.52 * Mo) * boltzmann(37000, kelvin(T));
-      return (gP * (1 + 3.5 * nucleation_1_um) * (Ac1 - T) ** 3) / (inverseDiffusion * alloyP);
-    },
-    ferrite_1_s: (T: number): number => (T >= A3 || alloyF <= 0 ? 0 : (gF * (A3 - T) ** 3 * boltzmann(-23500, kelvin(T))) / alloyF),
-    bainite_1_s: (T: number): number => (T >= Bs ? 0 : (gB * (Bs - T) ** 2 * boltzmann(-27500, kelvin(T))) / alloyB),
-  };
-}
-
-/** Rates for every degree. A few milliseconds; made once for each austenite. */
 export function decompositionTable(input: DecompositionInput): DecompositionTable {
-  const x = input.solution_wtpct;
-  const rates = makeRates(input);
-  const each = (f: (temperature_C: number) => number): Float64Array => Float64Array.from({ length: LAST_C + 1 }, (_, T) => f(T));
+  const kinetics = input.kinetics ?? KINETICS;
+  const c = coefficientsOf(input);
+  const each = (f: (c: Coefficients, kinetics: Kinetics, T: number) => number): Float64Array =>
+    Float64Array.from({ length: LAST_C + 1 }, (_, T) => f(c, kinetics, T));
   return {
-    ac1_C: ac1_C(x),
-    a3_C: a3_C(x),
-    bainiteStart_C: bainiteStart_C(x),
-    martensiteStart_C: martensiteStart_C(x),
-    pearlite_1_s: each(rates.pearlite_1_s),
-    ferrite_1_s: each(rates.ferrite_1_s),
-    bainite_1_s: each(rates.bainite_1_s),
-    ferriteLimit: each((T) => ferriteLimit(x, T)),
-    pearlite_HV: each((T) => pearliteHardness_HV(x, T)),
-    bainite_HV: each((T) => bainiteHardness_HV(x, T)),
-    ferrite_HV: ferriteHardness_HV(x),
+    ac1_C: c.ac1_C,
+    a3_C: c.a3_C,
+    bainiteStart_C: c.bainiteStart_C,
+    martensiteStart_C: c.martensiteStart_C,
+    pearlite_1_s: each(pearliteRate_1_s),
+    ferrite_1_s: each(ferriteRate_1_s),
+    bainite_1_s: each(bainiteRate_1_s),
+    ferriteLimit: each((_, __, T) => ferriteLimitOf(c, T)),
   };
 }

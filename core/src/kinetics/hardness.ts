@@ -1,7 +1,7 @@
 /** Hardness of what austenite becomes, and conversion between scales. */
 
 import { clamp, linear, linearExtended } from "../numerics/interpolate.js";
-import { ac1_C, type Composition } from "./composition.js";
+import type { Composition } from "./composition.js";
 
 const MARTENSITE_C_wtpct = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1.0, 1.2];
 const MARTENSITE_HV = [200, 330, 440, 525, 630, 738, 832, 892, 930, 955, 970, 985];
@@ -11,16 +11,27 @@ export function martensiteHardness_HV(carbon_wtpct: number): number {
   return linear(MARTENSITE_C_wtpct, MARTENSITE_HV, carbon_wtpct);
 }
 
-/** Pearlite by the temperature it formed at, HV. @source hardening-note (isothermal hardness of 1080 from memory) */
-export function pearliteHardness_HV(steel: Composition, formed_C: number): number {
-  const base = linear([540, 593, 649, 704, 730], [395, 372, 318, 205, 180], formed_C + 727 - ac1_C(steel));
-  return base * (0.55 + 0.45 * clamp(steel.C / 0.77, 0, 1.1)) + 15 * steel.Cr;
+function tableHardness_HV(at_C: readonly number[], hardness_HV: readonly number[]): Float64Array {
+  return Float64Array.from({ length: 1001 }, (_, T) => linear(at_C, hardness_HV, T));
 }
 
-/** Bainite by the temperature it formed at, HV. @source hardening-note (isothermal hardness of 1080 from memory) */
-export function bainiteHardness_HV(steel: Composition, formed_C: number): number {
-  const base = linear([200, 260, 316, 371, 427, 482, 560], [680, 605, 520, 440, 408, 395, 385], formed_C);
-  return base * (0.6 + 0.4 * clamp(steel.C / 0.8, 0, 1.1));
+/**
+ * Pearlite of a eutectoid steel by the temperature it formed at, HV, one entry a degree; another steel reads it shifted by
+ * how far its Ac1 lies from that of plain steel.
+ * @source hardening-note (isothermal hardness of 1080 from memory)
+ */
+export const PEARLITE_HV = tableHardness_HV([540, 593, 649, 704, 730], [395, 372, 318, 205, 180]);
+export const PEARLITE_EUTECTOID_C = 727;
+
+export function pearliteCarbonRatio({ C }: Composition): number {
+  return 0.55 + 0.45 * clamp(C / 0.77, 0, 1.1);
+}
+
+/** Bainite of 0.8 % carbon by the temperature it formed at, HV. @source hardening-note (isothermal hardness of 1080 from memory) */
+export const BAINITE_HV = tableHardness_HV([200, 260, 316, 371, 427, 482, 560], [680, 605, 520, 440, 408, 395, 385]);
+
+export function bainiteCarbonRatio({ C }: Composition): number {
+  return 0.6 + 0.4 * clamp(C / 0.8, 0, 1.1);
 }
 
 /** Ferrite, HV. @source hardening-note */
@@ -133,4 +144,22 @@ export function rockwellAFromRockwellC(hardness_HRC: number): number {
 export function a255InitialHardness_HRC(carbon_wtpct: number): number {
   const c = carbon_wtpct;
   return 35.395 + 6.99 * c + 312.33 * c ** 2 - 821.744 * c ** 3 + 1015.479 * c ** 4 - 538.346 * c ** 5;
+}
+
+/**
+ * Hardness of a structure half martensite, by its carbon, HRC (0 ... 0.66 wt% C).
+ * @source astmA255, half martensite (from memory)
+ */
+export function a255HalfHardness_HRC(carbon_wtpct: number): number {
+  const c = carbon_wtpct;
+  return 22.974 + 6.214 * c + 356.364 * c ** 2 - 1091.488 * c ** 3 + 1464.88 * c ** 4 - 750.441 * c ** 5;
+}
+
+/**
+ * How much softer a mixture is than the sum of its parts, as a share of `mixtureDrop_HV`: the first tenth of soft
+ * structure costs most, and a structure without martensite nothing. The shape is that of Hodge and Orehoski's lines at
+ * 99, 95, 90, 80 and 50 % martensite (from memory), the same at every carbon.
+ */
+export function mixtureShare(soft: number): number {
+  return soft <= 0 || soft >= 1 ? 0 : (1 - soft) * Math.sqrt(soft);
 }

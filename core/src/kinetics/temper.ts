@@ -54,8 +54,14 @@ const RESISTANCE: readonly {
 }));
 
 /** Hollomon-Jaffe constant for hours. @source hollomonJaffe1945 (from memory) */
-function hollomonConstant(carbon_wtpct: number): number {
+export function hollomonConstant(carbon_wtpct: number): number {
   return 21.3 - 5.8 * carbon_wtpct;
+}
+
+/** The parameter P = K (C + log10 t) after more time at an absolute temperature: what was done before counts as time there. */
+export function addTemper_K(P: number, absolute_K: number, time_h: number, constant: number): number {
+  const before_h = P > 0 ? 10 ** (P / absolute_K - constant) : 0;
+  return Math.max(P, absolute_K * (constant + Math.log10(before_h + time_h)));
 }
 
 /**
@@ -74,9 +80,7 @@ export function equivalentTemperature_C(cycles: readonly TemperCycle[], carbon_w
     requireRange(`/cycles/${i}/temperature_C`, temperature_C, 0, 750);
     requireRange(`/cycles/${i}/hold_min`, hold_min, 0, 6000);
     if (hold_min === 0) return;
-    const K = kelvin(temperature_C);
-    const before_h = P > 0 ? 10 ** (P / K - C) : 0;
-    P = Math.max(P, K * (C + Math.log10(before_h + hold_min / 60)));
+    P = addTemper_K(P, kelvin(temperature_C), hold_min / 60, C);
   });
   return P > 0 ? Math.max(20, celsiusFromKelvin(P / C)) : 20;
 }
@@ -108,7 +112,8 @@ export interface Tempered {
   readonly model_HRC: number;
 }
 
-const RETAINED_SOFT_HV = 250;
+/** Retained austenite in a tempered piece, HV. */
+export const TEMPERED_RETAINED_HV = 250;
 
 /**
  * Hardness after tempering. Martensite follows the steel's curve; what was pearlite or bainite hardly changes; retained
@@ -123,10 +128,10 @@ export function temperedHardness({ steel, cycles, asQuenched_HRC, retainedAusten
   const [v0, vm] = [vickersFromRockwellC(steel.nominal_HRC), vickersFromRockwellC(martensite_HRC)];
   const vn = 230 + 165 * Math.min(steel.carbonInSolution_wtpct, 0.8);
   const vnTempered = vn * (1 - 0.2 * smoothstep(Te, 480, 700));
-  const withoutRetained = (vickersFromRockwellC(AQ) - ra * RETAINED_SOFT_HV) / (1 - ra);
+  const withoutRetained = (vickersFromRockwellC(AQ) - ra * TEMPERED_RETAINED_HV) / (1 - ra);
   const share = clamp((withoutRetained - vn) / (v0 - vn), 0, 1.05);
   const phi = smoothstep(Te, 200, 300);
-  const retained = (1 - phi) * RETAINED_SOFT_HV + phi * vm;
+  const retained = (1 - phi) * TEMPERED_RETAINED_HV + phi * vm;
   const mixed = (1 - ra) * (share * vm + (1 - share) * vnTempered) + ra * retained;
   const inWorkingRange = Te >= 150 && Te <= 425;
   const base = steel.isListed ? (inWorkingRange ? 0.8 : 1.3) : inWorkingRange ? 1.3 : 2;

@@ -1,73 +1,16 @@
-/** Carries the structure of every node through a change of temperature: ferrite, pearlite, bainite, martensite, hardness. */
+/** What cooling does to a node: ferrite, pearlite and bainite by their rates, then martensite. */
 
-import { clamp } from "../numerics/interpolate.js";
-import type { Austenite } from "./austenite.js";
-import type { Composition } from "./composition.js";
-import { decompositionTable, LAST_C, type DecompositionTable } from "./decomposition.js";
+import {
+  bainiteHardnessOf_HV,
+  bainiteRate_1_s,
+  ferriteLimitOf,
+  ferriteRate_1_s,
+  pearliteHardnessOf_HV,
+  pearliteRate_1_s,
+} from "./decomposition.js";
 import { COMPLETE, extentAt, reducedTime } from "./extent.js";
-import { CARBIDE_HV, martensiteHardness_HV, RETAINED_AUSTENITE_HV } from "./hardness.js";
-import { martensiteRate_1_K, startDrop_K } from "./martensite.js";
-
-export interface NodeStructure {
-  readonly table: DecompositionTable;
-  readonly solution_wtpct: Composition;
-  readonly startFerrite: number;
-  readonly undissolved: number;
-  readonly martensiteRate_1_K: number;
-  /** Fractions of each node, 0 ... 1; what is left of 1 is austenite. */
-  readonly ferrite: Float64Array;
-  readonly pearlite: Float64Array;
-  readonly bainite: Float64Array;
-  readonly martensite: Float64Array;
-  /** Martensite start of each node, C: new ferrite enriches the austenite beside it. */
-  readonly martensiteStart_C: Float64Array;
-  /** Sum of fraction x hardness at formation of ferrite, pearlite and bainite, HV. */
-  readonly formedHardness_HV: Float64Array;
-  readonly change: { readonly ferrite: Float64Array; readonly pearlite: Float64Array; readonly bainite: Float64Array };
-}
-
-export interface StructureInput {
-  readonly nodes: number;
-  readonly austenite: Austenite;
-  readonly barVanadium_wtpct: number;
-  readonly rateRatio?: number;
-  /** Added to the martensite start: 0 as published; the ensemble varies it. */
-  readonly martensiteStartShift_K?: number;
-}
-
-export function startStructure({
-  nodes,
-  austenite,
-  barVanadium_wtpct,
-  rateRatio = 1,
-  martensiteStartShift_K = 0,
-}: StructureInput): NodeStructure {
-  const { solution_wtpct, extent, undissolved, nucleation_1_um, astmGrain } = austenite;
-  const table = decompositionTable({ solution_wtpct, astmGrain, nucleation_1_um, barVanadium_wtpct, rateRatio });
-  const startFerrite = 1 - extent;
-  const Ms = table.martensiteStart_C + martensiteStartShift_K;
-  const filled = (value: number): Float64Array => new Float64Array(nodes).fill(value);
-  return {
-    table: { ...table, martensiteStart_C: Ms },
-    solution_wtpct,
-    startFerrite,
-    undissolved,
-    martensiteRate_1_K: martensiteRate_1_K(solution_wtpct),
-    ferrite: filled(startFerrite),
-    pearlite: filled(0),
-    bainite: filled(0),
-    martensite: filled(0),
-    martensiteStart_C: filled(Ms),
-    formedHardness_HV: filled(startFerrite * table.ferrite_HV),
-    change: { ferrite: filled(0), pearlite: filled(0), bainite: filled(0) },
-  };
-}
-
-function at(table: Float64Array, temperature_C: number): number {
-  const T = temperature_C < 0 ? 0 : temperature_C > LAST_C ? LAST_C : temperature_C;
-  const i = T >= LAST_C ? LAST_C - 1 : Math.floor(T);
-  return table[i]! + (T - i) * (table[i + 1]! - table[i]!);
-}
+import { startDrop_K } from "./martensite.js";
+import { austeniteCarbon_wtpct, austeniteLeft, MOST_ENRICHED_wtpct, refresh, undissolvedFraction, type Structure } from "./structure.js";
 
 /** Growth of a change that stands at extent X, by a rate over a step; 0 ... 1 - X. */
 function growth(X: number, rate_1_s: number, dt_s: number): number {
@@ -78,30 +21,41 @@ function growth(X: number, rate_1_s: number, dt_s: number): number {
 }
 
 /**
- * Works out, without applying it, what one step changes in every node; `temperature_C` is that of the middle of the step.
+ * Works out, without applying it, what one step changes in every node; `temperature_C` is that of the middle of the step,
+ * `move_K` its change so far: ferrite above Ac1 forms only while the node cools.
  * @returns the largest fraction any node would change by.
  */
-export function proposeChange(s: NodeStructure, temperature_C: Float64Array, dt_s: number): number {
-  const { table, ferrite, pearlite, bainite, martensite, change } = s;
+export function proposeChange(s: Structure, temperature_C: Float64Array, before_C: Float64Array, dt_s: number): number {
+  const { ferrite, pearlite, bainite, martensite, change, kinetics } = s;
+  const count = s.isEven ? 1 : s.count;
   let largest = 0;
-  for (let i = 0; i < temperature_C.length; i++) {
+  for (let i = 0; i < count; i++) {
     change.ferrite[i] = 0;
     change.pearlite[i] = 0;
     change.bainite[i] = 0;
     const T = temperature_C[i]!;
-    if (martensite[i]! > 0.01 || T <= s.martensiteStart_C[i]! - 1 || T >= table.a3_C) continue;
-    const [F, P, B] = [ferrite[i]!, pearlite[i]!, bainite[i]!];
-    const left = 1 - F - P - B - martensite[i]!;
+    const M = martensite[i]!;
+    if (M > 0.01) continue;
+    const F = ferrite[i]!;
+    const P = pearlite[i]!;
+    const B = bainite[i]!;
+    const left = 1 - F - P - B - M;
     if (left <= 1e-9) continue;
+    if (s.isStale[i] === 1) {
+      if (T > before_C[i]!) continue;
+      refresh(s, i);
+    }
+    const c = s.coefficients[i]!;
+    if (T <= s.martensiteStart_C[i]! - 1 || T >= c.a3_C || (T >= c.ac1_C && T > before_C[i]!)) continue;
     let dF = 0;
-    const limit = at(table.ferriteLimit, T);
+    const limit = ferriteLimitOf(c, T);
     if (limit > 0.005 && F < 0.999 * limit) {
-      dF = (growth(F / limit, at(table.ferrite_1_s, T), dt_s) * limit * (1 - F - P - B)) / (1 - F);
+      dF = (growth(F / limit, ferriteRate_1_s(c, kinetics, T), dt_s) * limit * (1 - F - P - B)) / (1 - F);
     }
     const roomP = 1 - F - B;
     const roomB = 1 - F - P;
-    const dP = roomP <= 0 ? 0 : growth(P / roomP, at(table.pearlite_1_s, T), dt_s) * roomP;
-    const dB = roomB <= 0 ? 0 : growth(B / roomB, at(table.bainite_1_s, T), dt_s) * roomB;
+    const dP = roomP <= 0 ? 0 : growth(P / roomP, pearliteRate_1_s(c, kinetics, T), dt_s) * roomP;
+    const dB = roomB <= 0 ? 0 : growth(B / roomB, bainiteRate_1_s(c, kinetics, T), dt_s) * roomB;
     const sum = dF + dP + dB;
     if (sum <= 0) continue;
     const scale = sum > left ? left / sum : 1;
@@ -113,50 +67,73 @@ export function proposeChange(s: NodeStructure, temperature_C: Float64Array, dt_
   return largest;
 }
 
-/** Carbon of the austenite beside new ferrite, wt%. */
-function enrichedCarbon_wtpct(s: NodeStructure, ferrite: number): number {
-  const C = s.solution_wtpct.C;
-  const fresh = (ferrite - s.startFerrite) / (1 - s.startFerrite);
-  if (!(fresh > 0)) return C;
-  return Math.max(C, Math.min(C / (1 - Math.min(fresh, 0.6)), 0.9));
+/** Undercooling at which new carbide begins to stand as lamellae, and from which it all does, K; carbide needed beside it. */
+const ALL_ROUND_K = 25;
+const ALL_LAMELLAR_K = 60;
+const ENOUGH_CARBIDE = 0.02;
+
+/**
+ * Share of new pearlite whose carbide goes onto round carbide that is there: all just below Ac1, none far below.
+ * @source verhoevenGibson1998 (the divorced eutectoid, from memory); the two undercoolings are a judgement
+ */
+function divorcedShare(undissolved: number, undercooling_K: number): number {
+  const near = (ALL_LAMELLAR_K - undercooling_K) / (ALL_LAMELLAR_K - ALL_ROUND_K);
+  return Math.min(1, undissolved / ENOUGH_CARBIDE) * (near < 0 ? 0 : near > 1 ? 1 : near);
 }
 
 /** Applies the proposed change. `temperature_C` is that at which it happened. */
-export function applyChange(s: NodeStructure, temperature_C: Float64Array): void {
-  const { table, change } = s;
-  for (let i = 0; i < temperature_C.length; i++) {
-    const [dF, dP, dB] = [change.ferrite[i]!, change.pearlite[i]!, change.bainite[i]!];
+export function applyChange(s: Structure, temperature_C: Float64Array): void {
+  const { change } = s;
+  const count = s.isEven ? 1 : s.count;
+  for (let i = 0; i < count; i++) {
+    const dF = change.ferrite[i]!;
+    const dP = change.pearlite[i]!;
+    const dB = change.bainite[i]!;
     if (dF + dP + dB === 0) continue;
     const T = temperature_C[i]!;
+    const c = s.coefficients[i]!;
+    const carbon = austeniteCarbon_wtpct(s, i);
+    const round = dP > 0 ? divorcedShare(undissolvedFraction(s, i), c.ac1_C - T) : 0;
     s.ferrite[i]! += dF;
     s.pearlite[i]! += dP;
     s.bainite[i]! += dB;
-    s.formedHardness_HV[i]! += dF * table.ferrite_HV + dP * at(table.pearlite_HV, T) + dB * at(table.bainite_HV, T);
+    s.lamellarCarbon_wtpct[i]! += ((1 - round) * dP + dB) * carbon;
+    if (round > 0) {
+      const loose = s.looseCarbon_wtpct[i]!;
+      s.looseCarbon_wtpct[i] = loose + round * dP * carbon;
+      s.carbide_um[i]! *= Math.cbrt(s.looseCarbon_wtpct[i]! / loose);
+      s.spheroidite[i]! += round * dP;
+    }
+    const pearlite_HV = round * c.ferrite_HV + (1 - round) * pearliteHardnessOf_HV(c, T);
+    s.formedHardness_HV[i]! += dF * c.ferrite_HV + dP * pearlite_HV + dB * bainiteHardnessOf_HV(c, T);
     if (dF > 0) {
-      s.martensiteStart_C[i] = table.martensiteStart_C + startDrop_K(s.solution_wtpct.C, enrichedCarbon_wtpct(s, s.ferrite[i]!));
+      const rich = Math.max(c.carbon_wtpct, Math.min(austeniteCarbon_wtpct(s, i), MOST_ENRICHED_wtpct));
+      s.martensiteStart_C[i] = c.martensiteStart_C + startDrop_K(c.carbon_wtpct, rich);
     }
   }
 }
 
 /** Lets martensite form down to the temperatures given; it never goes back. */
-export function formMartensite(s: NodeStructure, temperature_C: Float64Array): void {
-  for (let i = 0; i < temperature_C.length; i++) {
+export function formMartensite(s: Structure, temperature_C: Float64Array): void {
+  const count = s.isEven ? 1 : s.count;
+  for (let i = 0; i < count; i++) {
+    if (temperature_C[i]! >= s.martensiteStart_C[i]!) continue;
+    const austenite = 1 - s.ferrite[i]! - s.pearlite[i]! - s.bainite[i]!;
+    if (austenite <= 1e-9) continue;
+    if (s.isStale[i] === 1) refresh(s, i);
     const Ms = s.martensiteStart_C[i]!;
     if (temperature_C[i]! >= Ms) continue;
-    const austenite = 1 - s.ferrite[i]! - s.pearlite[i]! - s.bainite[i]!;
-    const M = austenite * -Math.expm1(-s.martensiteRate_1_K * (Ms - temperature_C[i]!));
-    if (M > s.martensite[i]!) s.martensite[i] = M;
+    const M = austenite * -Math.expm1(-s.coefficients[i]!.martensiteRate_1_K * (Ms - temperature_C[i]!));
+    const grown = M - s.martensite[i]!;
+    if (grown <= 0) continue;
+    s.martensiteCarbon_wtpct[i]! +=
+      Math.min(1, grown / Math.max(austeniteLeft(s, i), 1e-9)) *
+      (s.bar.C - s.looseCarbon_wtpct[i]! - s.lamellarCarbon_wtpct[i]! - s.martensiteCarbon_wtpct[i]!);
+    s.martensite[i] = M;
   }
 }
 
-/** Austenite left in a node, 0 ... 1. */
-export function austeniteLeft(s: NodeStructure, i: number): number {
-  return clamp(1 - s.ferrite[i]! - s.pearlite[i]! - s.bainite[i]! - s.martensite[i]!, 0, 1);
-}
-
-/** Hardness of a node as it stands, HV: mixed linearly by fraction, undissolved carbide on top. */
-export function nodeHardness_HV(s: NodeStructure, i: number): number {
-  const martensite = s.martensite[i]! * martensiteHardness_HV(enrichedCarbon_wtpct(s, s.ferrite[i]!));
-  const matrix = s.formedHardness_HV[i]! + martensite + RETAINED_AUSTENITE_HV * austeniteLeft(s, i);
-  return matrix * (1 - s.undissolved) + CARBIDE_HV * s.undissolved;
+/** True when a magnet holds the node: below the Curie point, a tenth or more of it not austenite. */
+export function isMagnetic(s: Structure, i: number, temperature_C: number, curie_C: number): boolean {
+  return temperature_C < curie_C && austeniteLeft(s, i) <= 0.9;
 }

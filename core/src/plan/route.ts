@@ -1,7 +1,8 @@
 /** The steps from normalising to temper for a piece, by school, each with the code of its reason. */
 
 import { InputError } from "../errors.js";
-import { magnetLost_C, type PriorStructure } from "../kinetics/austenite.js";
+import { magnetLost_C } from "../kinetics/austenite.js";
+import type { PriorStructure } from "../kinetics/structure.js";
 import { temperatureForHardness } from "../kinetics/temper.js";
 import type { Piece, Route, School, Step } from "../schema/book.js";
 import type { Section } from "../schema/parts.js";

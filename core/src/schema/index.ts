@@ -3,6 +3,7 @@
 import { BookSchema, EventSchema, PieceSchema, RouteSchema } from "./book.js";
 import { JobSchema } from "./job.js";
 import { KindSchema } from "./kind.js";
+import { KineticsSchema } from "./kinetics.js";
 import { MediumSchema } from "./medium.js";
 import { SteelSchema, UsesSchema } from "./steel.js";
 import { VERB_SCHEMAS } from "./verbs.js";
@@ -14,6 +15,7 @@ export const SCHEMAS = {
   Route: RouteSchema,
   Job: JobSchema,
   Kind: KindSchema,
+  Kinetics: KineticsSchema,
   Medium: MediumSchema,
   Steel: SteelSchema,
   Uses: UsesSchema,

@@ -25,9 +25,7 @@ export function between(minimum: number, maximum: number, description: string) {
 export const PriorStructureSchema = choice(["pearlite", "fine-spheroidised", "coarse-spheroidised", "as-forged"] as const);
 export const AgitationSchema = choice(["none", "mild", "strong"] as const);
 
-/** Cross section of a piece or of a test body, in mm. */
-export const SectionSchema = tagged(
-  "shape",
+const SECTIONS = [
   strict({ shape: Type.Literal("plate"), thickness_mm: between(0.2, 300, "Thickness of a plate cooled on both faces, mm") }),
   strict({ shape: Type.Literal("round"), diameter_mm: between(0.2, 300, "Diameter of a round bar, mm") }),
   strict({ shape: Type.Literal("square"), side_mm: between(0.2, 300, "Side of a square bar, mm") }),
@@ -37,8 +35,39 @@ export const SectionSchema = tagged(
     edge_mm: between(0.1, 100, "Thickness at the edge when it is hardened, mm"),
     height_mm: between(2, 400, "From edge to back, mm"),
   }),
-);
+] as const;
+
+/** Cross section of a piece, in mm. */
+export const SectionSchema = tagged("shape", ...SECTIONS);
 export type Section = Static<typeof SectionSchema>;
+
+const EndSchema = strict({
+  shape: Type.Literal("end"),
+  diameter_mm: between(2, 300, "Across the face that is quenched (a round of the same area), mm"),
+  length_mm: between(5, 400, "How far the body reaches back from that face, mm"),
+});
+/** A section, or the end of a bar cooled from one face: a hammer, an anvil tool, the standard bar. */
+export const BodySectionSchema = tagged("shape", ...SECTIONS, EndSchema);
+export type BodySection = Static<typeof BodySectionSchema>;
+
+export const ImmersionSchema = tagged(
+  "kind",
+  strict({ kind: Type.Literal("full") }),
+  strict({ kind: Type.Literal("edge"), depth_mm: between(0, 400, "Depth of the edge, or of the face, under the bath, mm") }),
+);
+export type Immersion = Static<typeof ImmersionSchema>;
+
+export const CoatSchema = strict({
+  thickness_mm: between(0.1, 20, "Thickness of the clay when dry, mm"),
+  from_mm: between(0, 400, "Height above the edge from which the clay covers the blade, mm"),
+});
+export type Coat = Static<typeof CoatSchema>;
+
+export const CladdingSchema = strict({
+  material: choice(["stainless", "mild-steel"] as const),
+  core_mm: between(0.1, 100, "Thickness of the core between the claddings, mm"),
+});
+export type Cladding = Static<typeof CladdingSchema>;
 
 /** wt% of the elements the models know. */
 export const CompositionSchema = strict({

@@ -4,13 +4,16 @@ import { Type } from "@sinclair/typebox";
 import {
   AgitationSchema,
   between,
+  BodySectionSchema,
   choice,
+  CladdingSchema,
+  CoatSchema,
   CompositionSchema,
   CycleSchema,
+  ImmersionSchema,
   PriorStructureSchema,
   SectionSchema,
   strict,
-  tagged,
 } from "./parts.js";
 
 const SteelInput = Type.Unsafe<string | { composition_wtpct: { C: number } & Record<string, number> }>({
@@ -43,7 +46,7 @@ export const VERB_SCHEMAS = {
   VerbHarden: strict({
     steel: SteelInput,
     priorStructure: PriorStructureSchema,
-    section: SectionSchema,
+    section: BodySectionSchema,
     austenitise: strict({ temperature_C: between(20, 1300, "Heat, C"), hold_min: between(0, 1440, "Time at heat, min") }),
     transfer_s: Type.Optional(between(0, 600, "From fire to bath, s")),
     quench: strict({
@@ -51,14 +54,10 @@ export const VERB_SCHEMAS = {
       bath_C: between(-100, 1300, "Bath temperature, C"),
       agitation: Type.Optional(AgitationSchema),
       time_s: Type.Optional(between(0, 86400, "Time in the bath, s")),
-      immersion: Type.Optional(
-        tagged(
-          "kind",
-          strict({ kind: Type.Literal("full") }),
-          strict({ kind: Type.Literal("edge"), depth_mm: between(0, 400, "Depth of the edge under the bath, mm") }),
-        ),
-      ),
+      immersion: Type.Optional(ImmersionSchema),
     }),
+    coat: Type.Optional(CoatSchema),
+    cladding: Type.Optional(CladdingSchema),
   }),
   VerbTemper: strict({
     steel: SteelInput,

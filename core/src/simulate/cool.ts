@@ -5,7 +5,7 @@ import { makeGrid, type Grid, type Surroundings } from "../heat/conduction.js";
 import type { Boundary } from "../heat/media.js";
 import { INCONEL_600, NICKEL, volumeHeat_J_m3K, conductivity_W_mK, type PlainMaterial } from "../heat/properties.js";
 import type { Section } from "../schema/parts.js";
-import { runQuench } from "./quench.js";
+import { runCourse } from "./course.js";
 
 export type CoolMaterial =
   | "steel"
@@ -83,10 +83,10 @@ export function coolBody({ section, start_C, face, time_s, material }: CoolPlan)
   }
   const { grid, surroundings, surface } = gridOf(section, face);
   const row = section.shape === "wedge" ? Math.floor(grid.columns / 2) * grid.nodes : 0;
-  const { curve } = runQuench({
+  const { curve } = runCourse({
     grid,
     start_C,
-    stages: [{ surroundings, duration_s: time_s, longestStep_s: Math.max(0.05, time_s / 200) }],
+    stretches: [{ kind: "exchange", surroundings, duration_s: time_s, longestStep_s: Math.max(0.05, time_s / 200) }],
     body: { kind: "plain", material: materialOf(material) },
     watch: [row + surface, row],
     stepAim_K: 2,

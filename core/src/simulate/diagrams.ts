@@ -1,15 +1,20 @@
 /** Two pictures of hardenability that handbooks print: the start and end of change at constant heat, and the end-quenched bar. */
 
 import { ROOM_C } from "../constants.js";
-import { makeGrid, type Surroundings } from "../heat/conduction.js";
+import type { Surroundings } from "../heat/conduction.js";
 import { airBoundary, constantBoundary } from "../heat/media.js";
 import { a3_C, acm_C, type Composition } from "../kinetics/composition.js";
 import { decompositionTable, type DecompositionTable } from "../kinetics/decomposition.js";
 import { reducedTime } from "../kinetics/extent.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
-import { formMartensite, nodeHardness_HV, startStructure, type NodeStructure } from "../kinetics/transform.js";
-import { austenitise, heatingCurve } from "../kinetics/austenite.js";
-import { runQuench } from "./quench.js";
+import { heatingCurve } from "../kinetics/austenite.js";
+import { follow } from "../kinetics/follow.js";
+import { grainOfNumber_um } from "../kinetics/grain.js";
+import { KINETICS, type Kinetics } from "../kinetics/kinetics.js";
+import { makeStructure, nodeHardness_HV } from "../kinetics/structure.js";
+import { formMartensite } from "../kinetics/transform.js";
+import { runCourse } from "./course.js";
+import { gridOf } from "./section.js";
 
 /** Grain of a steel hardened as it should be, where nobody says otherwise, ASTM number. */
 export const USUAL_GRAIN = 7;
@@ -56,8 +61,8 @@ function noseOf(table: DecompositionTable): IsothermalDiagram["nose"] {
  * @source kirkaldy1984 (form), coefficients calibrated: hardening-note section 5
  * @error test/simulate/diagrams.test.ts: 1080 nose 30 to 80 % slow and 40 C high, a known compromise
  */
-export function isothermalDiagram(steel: Composition, astmGrain = USUAL_GRAIN): IsothermalDiagram {
-  const table = decompositionTable({ solution_wtpct: steel, astmGrain });
+export function isothermalDiagram(steel: Composition, astmGrain = USUAL_GRAIN, kinetics: Kinetics = KINETICS): IsothermalDiagram {
+  const table = decompositionTable({ solution_wtpct: steel, astmGrain, kinetics });
   const from_C = table.martensiteStart_C;
   const hasFerrite = table.ferriteLimit[Math.round(table.ac1_C)]! > 0.02;
   return {
@@ -69,12 +74,7 @@ export function isothermalDiagram(steel: Composition, astmGrain = USUAL_GRAIN): 
 }
 
 /** The bar of ASTM A255: 25.4 mm round, 100 mm long, water on one end. @source astmA255 */
-const BAR_RADIUS_m = 0.0127;
-const BAR_LENGTH_m = 0.1;
-const COLUMNS = 64;
-const NODES = 4;
-/** Water jet on the end: calibrated by hand, hardening-note section 9.3. */
-const JET_W_m2K = 20000;
+const BAR = { shape: "end", diameter_mm: 25.4, length_mm: 100 } as const;
 const DISTANCES_16ths = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 12, 14, 16, 18, 20, 22, 24, 28, 32];
 
 export interface EndQuench {
@@ -82,59 +82,66 @@ export interface EndQuench {
   readonly points: readonly { readonly distance_mm: number; readonly hardness_HRC: number; readonly martensite: number }[];
   /** Where half is martensite, mm; null when the bar never gets there. */
   readonly half_mm: number | null;
-}
-
-function alongBar(structure: NodeStructure, read: (node: number) => number): (distance_m: number) => number {
-  const dy = BAR_LENGTH_m / COLUMNS;
-  return (distance_m) => {
-    const x = Math.min(COLUMNS - 1.001, Math.max(0, distance_m / dy - 0.5));
-    const j = Math.floor(x);
-    const at = (k: number): number => read(k * NODES + NODES - 1);
-    return at(j) + (x - j) * (at(j + 1) - at(j));
-  };
+  /** Cooling at 704 C at the same distances, K/s: what the standard prints for its bar. */
+  readonly rateAt704_K_s: readonly (number | null)[];
 }
 
 /** Half an hour at heat, from a normalised bar. @source astmA255 */
 const SOAK_s = 1800;
+const WATER_C = 25;
+
+/** Rate at which a watched curve passes 704 C, K/s; null when it never does. */
+function rateAt704_K_s(time_s: Float64Array, T: Float64Array): number | null {
+  const i = T.findIndex((value) => value < 704.4);
+  if (i < 1) return null;
+  const [a, b] = [Math.max(0, i - 3), Math.min(T.length - 1, i + 2)];
+  return (T[a]! - T[b]!) / (time_s[b]! - time_s[a]!);
+}
 
 /**
  * The end-quenched bar, normalised and soaked as the standard has it; hardness at the surface of its flats.
  * @param astmGrain in place of the grain the model gives.
  */
-export function endQuench(steel: Composition, astmGrain?: number): EndQuench {
-  const grid = makeGrid({
-    nodes: NODES,
-    halfThickness_m: Array.from({ length: COLUMNS }, () => BAR_RADIUS_m),
-    columnHeight_m: BAR_LENGTH_m / COLUMNS,
-    geometryExponent: 1,
-  });
+export function endQuench(steel: Composition, astmGrain?: number, kinetics: Kinetics = KINETICS): EndQuench {
+  const { grid } = gridOf(BAR, "full");
+  const { columns, nodes, columnMiddle_m } = grid;
   // 30 C over the line of the steel, between the 845 and 925 C of the standard's table of heats.
   const start_C = Math.max(845, Math.min(925, Math.max(a3_C(steel), Math.min(acm_C(steel), 840)) + 30));
-  const soaked = austenitise({ steel, prior: "pearlite", ...heatingCurve({ heat_C: start_C, hold_s: SOAK_s }) });
-  const austenite = astmGrain === undefined ? soaked : { ...soaked, astmGrain };
-  const structure = startStructure({ nodes: COLUMNS * NODES, austenite, barVanadium_wtpct: steel.V });
+  const structure = makeStructure({ nodes: columns * nodes, bar_wtpct: steel, prior: "pearlite", kinetics });
+  follow({ structure, ...heatingCurve({ heat_C: start_C, hold_s: SOAK_s }) });
+  if (astmGrain !== undefined) structure.grain_um.fill(grainOfNumber_um(astmGrain));
   const air = airBoundary(0.8, 8, ROOM_C);
   const surroundings: Surroundings = {
-    faces: Array.from({ length: COLUMNS }, () => air),
-    foot: constantBoundary(JET_W_m2K, ROOM_C),
+    faces: Array.from({ length: columns }, () => air),
+    foot: constantBoundary(kinetics.constants.jet_W_m2K, WATER_C),
     top: air,
   };
-  runQuench({
+  const watch = Array.from({ length: columns }, (_, j) => j * nodes + nodes - 1);
+  const { curve } = runCourse({
     grid,
     start_C,
-    stages: [{ surroundings, duration_s: 900, until_C: 200, longestStep_s: 4 }],
+    stretches: [{ kind: "exchange", surroundings, duration_s: 900, until_C: 200, longestStep_s: 4 }],
     body: { kind: "steel", structure },
-    watch: [],
+    watch,
     stepAim_K: 8,
   });
-  formMartensite(structure, new Float64Array(COLUMNS * NODES).fill(ROOM_C));
-  const hardness_HV = alongBar(structure, (node) => nodeHardness_HV(structure, node));
-  const martensite = alongBar(structure, (node) => structure.martensite[node]!);
-  const points = DISTANCES_16ths.map((n) => {
-    const distance_mm = (n * 25.4) / 16;
-    return { distance_mm, hardness_HRC: rockwellCFromVickers(hardness_HV(distance_mm / 1000)), martensite: martensite(distance_mm / 1000) };
-  });
+  formMartensite(structure, new Float64Array(columns * nodes).fill(ROOM_C));
+  const along = (read: (column: number) => number) => (distance_m: number) => {
+    let j = 0;
+    while (j < columns - 2 && columnMiddle_m[j + 1]! < distance_m) j++;
+    const share = Math.max(0, (distance_m - columnMiddle_m[j]!) / (columnMiddle_m[j + 1]! - columnMiddle_m[j]!));
+    return read(j) + share * (read(j + 1) - read(j));
+  };
+  const hardness_HV = along((j) => nodeHardness_HV(structure, watch[j]!));
+  const martensite = along((j) => structure.martensite[watch[j]!]!);
+  const rate_K_s = along((j) => rateAt704_K_s(curve.time_s, curve.temperature_C[j]!) ?? NaN);
+  const distances_mm = DISTANCES_16ths.map((n) => (n * 25.4) / 16);
+  const points = distances_mm.map((distance_mm) => ({
+    distance_mm,
+    hardness_HRC: rockwellCFromVickers(hardness_HV(distance_mm / 1000)),
+    martensite: martensite(distance_mm / 1000),
+  }));
   let half_mm: number | null = null;
   for (let mm = 0.5; mm < 90 && half_mm === null; mm += 0.1) if (martensite(mm / 1000) < 0.5) half_mm = mm;
-  return { points, half_mm };
+  return { points, half_mm, rateAt704_K_s: distances_mm.map((mm) => rate_K_s(mm / 1000)) };
 }

@@ -3,8 +3,11 @@
 import { HAND_WARM_C } from "../constants.js";
 import type { Notice } from "../errors.js";
 import type { Austenite } from "../kinetics/austenite.js";
-import { austeniteLeft } from "../kinetics/transform.js";
-import { AS_PLANNED, COARSE_STEP_K, gridOf, hardened, requireSense, runCase, type HardenPlan, type Resolution } from "./hardenCase.js";
+import { decompositionTable } from "../kinetics/decomposition.js";
+import type { Kinetics } from "../kinetics/kinetics.js";
+import { austeniteLeft } from "../kinetics/structure.js";
+import { hardened, requireSense, runCase, type HardenPlan } from "./hardenCase.js";
+import type { Resolution } from "./section.js";
 import {
   airCooling_s,
   noseMargin,
@@ -19,9 +22,10 @@ import {
   type StartPoint,
   type StraightenWindow,
 } from "./hardenReadings.js";
-import { ensemble, MEMBERS, valueAt, type HardnessValue } from "./hardenSpread.js";
+import { ensemble, MEMBERS, valueAt, type HardnessValue, type Place } from "./hardenSpread.js";
 
-export type { HardenPlan, Immersion, Resolution } from "./hardenCase.js";
+export type { HardenPlan } from "./hardenCase.js";
+export type { Resolution } from "./section.js";
 export type { CoolingCurve, ProfilePoint, StartPoint } from "./hardenReadings.js";
 export type { HardnessValue } from "./hardenSpread.js";
 
@@ -32,8 +36,8 @@ export interface HardenResult {
   readonly edge: HardnessValue | null;
   readonly spine: HardnessValue | null;
   readonly martensite: { readonly surface: number; readonly centre: number };
-  /** Chance that the place hardens, 0 ... 1. */
-  readonly chanceHard: { readonly surface: number; readonly centre: number };
+  /** Chance that the place hardens, 0 ... 1; of a wedge also at its edge (where it works) and at its spine. */
+  readonly chanceHard: { readonly surface: number; readonly centre: number; readonly working: number; readonly thickest: number };
   readonly retainedAustenite: number;
   readonly austenite: Austenite;
   readonly martensiteStart_C: number;
@@ -55,6 +59,8 @@ export interface HardenOptions {
   /** Size of the ensemble; 0 leaves out the spread (for sliding through many cases). */
   readonly members?: number;
   readonly resolution?: Resolution;
+  /** Other constants than the fitted ones: for the fit itself. */
+  readonly kinetics?: Kinetics;
 }
 
 /**
@@ -64,34 +70,42 @@ export interface HardenOptions {
  * @source hardening-note (calibrated); every published part named where it stands
  * @error docs/validation.md; hardenability right to about a quarter in ideal diameter
  */
-export function harden(plan: HardenPlan, { members = MEMBERS, resolution = "full" }: HardenOptions = {}): HardenResult {
+export function harden(plan: HardenPlan, { members = MEMBERS, resolution = "full", kinetics }: HardenOptions = {}): HardenResult {
   requireSense(plan);
-  const { grid, surface, centre, edge, spine } = gridOf(plan.section, resolution);
-  const slowest = spine ?? centre;
-  const run = runCase(plan, grid, [surface, centre, slowest], AS_PLANNED, resolution === "full" ? undefined : COARSE_STEP_K);
-  const { result, structure, austenite } = run;
-  const body = members > 0 ? ensemble(plan, "body", members) : null;
-  const at = (place: "edge" | "spine", node: number): HardnessValue =>
-    valueAt(structure, node, members > 0 ? ensemble(plan, place, Math.ceil(members / 2)).centre_HRC : []);
-  const [transferEnd_s, bathEnd_s] = result.stageEnd_s as [number, number, number];
-  const { margin_s, nose_C } = noseMargin({ time_s: result.curve.time_s, temperature_C: result.curve.temperature_C[2]! }, structure.table);
+  const given = kinetics === undefined ? {} : { kinetics };
+  const run = runCase(plan, { resolution, watch: ({ surface, centre, spine }) => [surface, centre, spine ?? centre], ...given });
+  const { places, result, structure, austenite } = run;
+  const { grid, surface, centre } = places;
+  const others = members > 0 ? ensemble(plan, members, kinetics) : null;
+  const at = (place: Place): HardnessValue => valueAt(structure, places, place, others);
+  const [transferEnd_s, bathEnd_s] = result.end_s as [number, number, number];
+  const table = decompositionTable({
+    solution_wtpct: austenite.solution_wtpct,
+    astmGrain: austenite.astmGrain,
+    nucleation_1_um: austenite.nucleation_1_um,
+    barVanadium_wtpct: plan.steel.composition_wtpct.V,
+    ...given,
+  });
+  const { margin_s, nose_C } = noseMargin({ time_s: result.curve.time_s, temperature_C: result.curve.temperature_C[2]! }, table);
   const lastHot_C = result.temperature_C.reduce((a, b) => Math.max(a, b), -Infinity);
   const endOfRun_s = result.curve.time_s[result.curve.time_s.length - 1]!;
   const bathCold_s = plan.bath_C + 5 <= HAND_WARM_C ? bathEnd_s : null;
   const chanceHard = {
-    surface: body?.surfaceHard ?? hardened(structure, surface),
-    centre: body?.centreHard ?? hardened(structure, centre),
+    surface: others?.chanceHard.surface ?? hardened(structure, surface),
+    centre: others?.chanceHard.centre ?? hardened(structure, centre),
+    working: others?.chanceHard[places.edge === null ? "surface" : "edge"] ?? hardened(structure, places.edge ?? surface),
+    thickest: others?.chanceHard[places.spine === null ? "centre" : "spine"] ?? hardened(structure, places.spine ?? centre),
   };
   return {
-    surface: valueAt(structure, surface, body?.surface_HRC ?? []),
-    centre: valueAt(structure, centre, body?.centre_HRC ?? []),
-    edge: edge === null ? null : at("edge", edge),
-    spine: spine === null ? null : at("spine", spine),
+    surface: at("surface"),
+    centre: at("centre"),
+    edge: places.edge === null ? null : at("edge"),
+    spine: places.spine === null ? null : at("spine"),
     martensite: { surface: structure.martensite[surface]!, centre: structure.martensite[centre]! },
     chanceHard,
     retainedAustenite: austeniteLeft(structure, centre),
     austenite,
-    martensiteStart_C: structure.table.martensiteStart_C,
+    martensiteStart_C: table.martensiteStart_C,
     noseMargin_s: margin_s,
     nose_C,
     straighten: straightenWindow(result, transferEnd_s),
@@ -100,8 +114,8 @@ export function harden(plan: HardenPlan, { members = MEMBERS, resolution = "full
     quenchLine_mm: plan.immersion.kind === "edge" ? quenchLine_mm(grid, structure) : null,
     profile: profileOf(plan.section, grid, structure),
     curve: thinned(result.curve, 240),
-    startCurve: startCurve(structure.table),
-    ac1_C: structure.table.ac1_C,
-    notices: noticesOf(plan, run, chanceHard.centre, result.outcome),
+    startCurve: startCurve(table),
+    ac1_C: table.ac1_C,
+    notices: noticesOf(plan, run, chanceHard.thickest, result.outcome),
   };
 }

@@ -7,10 +7,11 @@ import { volumeHeat_J_m3K } from "../heat/properties.js";
 import type { DecompositionTable } from "../kinetics/decomposition.js";
 import { reducedTime } from "../kinetics/extent.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
-import { austeniteLeft, nodeHardness_HV, type NodeStructure } from "../kinetics/transform.js";
-import type { Section } from "../schema/parts.js";
-import { AIR, placeSection, type Case, type HardenPlan } from "./hardenCase.js";
-import type { QuenchResult } from "./quench.js";
+import { austeniteLeft, nodeHardness_HV, type Structure } from "../kinetics/structure.js";
+import type { BodySection } from "../schema/parts.js";
+import type { CourseResult } from "./course.js";
+import { bodySize, type Case, type HardenPlan } from "./hardenCase.js";
+import { AIR } from "./section.js";
 
 export interface ProfilePoint {
   /** Plate and round: from the surface. Wedge and square: from the mid-plane through the thickness. */
@@ -89,7 +90,7 @@ export function startCurve(table: DecompositionTable): StartPoint[] {
 const BENDS_NO_MORE = 0.5;
 
 /** Of the body of the piece: a thin edge hardens first, but it is the body that resists the bend. */
-export function straightenWindow({ curve }: QuenchResult, afterTransfer_s: number): StraightenWindow | null {
+export function straightenWindow({ curve }: CourseResult, afterTransfer_s: number): StraightenWindow | null {
   const surface = curve.martensite[0]!;
   const [begun, stiff] = [surface.findIndex((m) => m > 0), surface.findIndex((m) => m >= BENDS_NO_MORE)];
   if (begun < 0 || stiff < 0) return null;
@@ -98,9 +99,9 @@ export function straightenWindow({ curve }: QuenchResult, afterTransfer_s: numbe
 }
 
 /** Seconds in still air from one temperature to hand-warm, the piece being even in itself. */
-export function airCooling_s(section: Section, from_C: number): number {
+export function airCooling_s(section: BodySection, from_C: number): number {
   if (from_C <= HAND_WARM_C) return 0;
-  const { size_mm, isRound } = placeSection(section, "body");
+  const { size_mm, isRound } = bodySize(section);
   const volumePerArea_m = size_mm / 1000 / (isRound ? 4 : 2);
   let [T, time_s] = [from_C, 0];
   while (T > HAND_WARM_C && time_s < 1e5) {
@@ -116,7 +117,7 @@ export function airCooling_s(section: Section, from_C: number): number {
 const UNCALIBRATED = new Set(["metal-plates", "vermiculite", "quench-paste"]);
 
 /** Something worth knowing about the result. */
-export function noticesOf(plan: HardenPlan, { austenite }: Case, chanceCentre: number, outcome: QuenchResult["outcome"]): Notice[] {
+export function noticesOf(plan: HardenPlan, { austenite }: Case, chanceCentre: number, outcome: CourseResult["outcome"]): Notice[] {
   const notices: Notice[] = [];
   const x = plan.steel.composition_wtpct;
   const add = (code: string, message: string): void => void notices.push({ code, message });
@@ -145,7 +146,7 @@ export function noticesOf(plan: HardenPlan, { austenite }: Case, chanceCentre: n
 }
 
 /** At most `most` points of a curve, always with both ends. */
-export function thinned(curve: QuenchResult["curve"], most: number): CoolingCurve {
+export function thinned(curve: CourseResult["curve"], most: number): CoolingCurve {
   const n = curve.time_s.length;
   const stride = Math.max(1, Math.ceil(n / most));
   const keep = Array.from({ length: n }, (_, i) => i).filter((i) => i % stride === 0 || i === n - 1);
@@ -154,8 +155,8 @@ export function thinned(curve: QuenchResult["curve"], most: number): CoolingCurv
 }
 
 /** Every node, surface to centre or edge to spine. */
-export function profileOf(section: Section, grid: Grid, structure: NodeStructure): ProfilePoint[] {
-  const { columns, nodes, halfThickness_m, columnHeight_m } = grid;
+export function profileOf(section: BodySection, grid: Grid, structure: Structure): ProfilePoint[] {
+  const { columns, nodes, halfThickness_m, columnMiddle_m } = grid;
   const isOneColumn = columns === 1;
   const points: ProfilePoint[] = [];
   for (let j = 0; j < columns; j++) {
@@ -166,7 +167,7 @@ export function profileOf(section: Section, grid: Grid, structure: NodeStructure
       const hardness_HV = nodeHardness_HV(structure, node);
       points.push({
         x_mm: isOneColumn ? 1000 * halfThickness_m[j]! - fromMiddle_mm : fromMiddle_mm,
-        y_mm: isOneColumn ? null : 1000 * columnHeight_m * (j + 0.5),
+        y_mm: isOneColumn ? null : 1000 * columnMiddle_m[j]!,
         hardness_HRC: rockwellCFromVickers(hardness_HV),
         hardness_HV,
         martensite: structure.martensite[node]!,
@@ -178,12 +179,12 @@ export function profileOf(section: Section, grid: Grid, structure: NodeStructure
 }
 
 /** Height above the edge where martensite on the mid-plane falls through a half, mm; null when it never does. */
-export function quenchLine_mm(grid: Grid, structure: NodeStructure): number | null {
+export function quenchLine_mm(grid: Grid, structure: Structure): number | null {
   const at = (j: number): number => structure.martensite[j * grid.nodes]!;
   for (let j = 1; j < grid.columns; j++) {
     if (at(j - 1) >= 0.5 && at(j) < 0.5) {
       const share = (at(j - 1) - 0.5) / (at(j - 1) - at(j));
-      return 1000 * grid.columnHeight_m * (j - 0.5 + share);
+      return 1000 * (grid.columnMiddle_m[j - 1]! + share * (grid.columnMiddle_m[j]! - grid.columnMiddle_m[j - 1]!));
     }
   }
   return null;

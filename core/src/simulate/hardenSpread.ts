@@ -1,13 +1,27 @@
-/** How sure a hardening is: a small seeded ensemble over what is uncertain in steel, heat and bath. */
+/** How sure a hardening is: a small seeded ensemble over what the model and what the smith does not know. */
 
-import { makeGrid } from "../heat/conduction.js";
+import type { Kinetics } from "../kinetics/kinetics.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
-import { nodeHardness_HV, type NodeStructure } from "../kinetics/transform.js";
+import { nodeHardness_HV, type Structure } from "../kinetics/structure.js";
 import { normalDraws } from "../numerics/sampling.js";
-import { COARSE_PLATE_NODES, COARSE_STEP_K, hardened, placeSection, runCase, type HardenPlan, type Variation } from "./hardenCase.js";
+import { hardened, runCase, type HardenPlan, type Variation } from "./hardenCase.js";
+import type { Places } from "./section.js";
 
-/** Standard deviations of the inputs, assumed and not measured: hardening-note section 10. */
-const SPREAD = { lnRate: 0.4, lnBath: 0.25, lnDissolution: 0.35, heat_K: 8, martensiteStart_K: 12, carbon: 0.025, alloy: 0.08 };
+/** Standard deviations assumed, not measured: hardening-note section 10; thickness and transfer are judgements. */
+const SPREAD: Readonly<Record<keyof Variation, number>> = {
+  rateRatio: 0.4,
+  bathRatio: 0.25,
+  dissolutionRatio: 0.35,
+  martensiteStart_K: 12,
+  heat_K: 8,
+  carbonRatio: 0.025,
+  alloyRatio: 0.08,
+  thicknessRatio: 0.03,
+  transferRatio: 0.3,
+};
+const NAMES = Object.keys(SPREAD) as (keyof Variation)[];
+/** What the model does not know; the rest is what the smith does not. */
+const MODEL: ReadonlySet<keyof Variation> = new Set<keyof Variation>(["rateRatio", "bathRatio", "dissolutionRatio", "martensiteStart_K"]);
 /** What is left when nothing is uncertain: reading, steel to steel, and the known one to three points of bias. */
 const FLOOR_HRC = 1.5;
 export const MEMBERS = 24;
@@ -15,59 +29,81 @@ const SEED = 20;
 
 export interface HardnessValue {
   readonly mean_HRC: number;
+  /** Of the two below together. */
   readonly sd_HRC: number;
+  /** From what the model does not know: rates, bath, dissolution, martensite start, and a floor. */
+  readonly model_HRC: number;
+  /** From what the smith does not know: heat, composition, thickness, time to the bath. */
+  readonly input_HRC: number;
   readonly hardness_HV: number;
 }
 
-interface EnsembleSpread {
-  readonly surface_HRC: readonly number[];
-  readonly centre_HRC: readonly number[];
-  readonly surfaceHard: number;
-  readonly centreHard: number;
+const PLACES = ["surface", "centre", "edge", "spine"] as const;
+export type Place = (typeof PLACES)[number];
+
+export interface Ensemble {
+  readonly hardness_HRC: Readonly<Record<Place, readonly number[]>>;
+  readonly chanceHard: Readonly<Record<Place, number>>;
+  readonly draws: readonly (readonly number[])[];
 }
 
-/** Variations of kinetics, bath, heat and steel, the same for every question. */
-function variations(count: number): Variation[] {
-  return normalDraws(count, 7, SEED).map(([a, b, c, d, e, f, g]) => ({
-    rateRatio: Math.exp(SPREAD.lnRate * a!),
-    bathRatio: Math.exp(SPREAD.lnBath * b!),
-    dissolutionRatio: Math.exp(SPREAD.lnDissolution * c!),
-    heat_K: SPREAD.heat_K * d!,
-    martensiteStart_K: SPREAD.martensiteStart_K * e!,
-    carbonRatio: 1 + SPREAD.carbon * f!,
-    alloyRatio: 1 + SPREAD.alloy * g!,
-  }));
-}
-
-export function ensemble(plan: HardenPlan, place: "body" | "edge" | "spine", members: number): EnsembleSpread {
-  const { size_mm, isRound } = placeSection(plan.section, place);
-  const nodes = COARSE_PLATE_NODES;
-  const grid = makeGrid({ nodes, halfThickness_m: [size_mm / 2000], geometryExponent: isRound ? 1 : 0 });
-  const whole: HardenPlan = {
-    ...plan,
-    section: isRound ? { shape: "round", diameter_mm: size_mm } : { shape: "plate", thickness_mm: size_mm },
-    immersion: { kind: "full" },
+function variationOf(draw: readonly number[]): Variation {
+  const [a, b, c, d, e, f, g, h, t] = draw as [number, number, number, number, number, number, number, number, number];
+  return {
+    rateRatio: Math.exp(SPREAD.rateRatio * a),
+    bathRatio: Math.exp(SPREAD.bathRatio * b),
+    dissolutionRatio: Math.exp(SPREAD.dissolutionRatio * c),
+    martensiteStart_K: SPREAD.martensiteStart_K * d,
+    heat_K: SPREAD.heat_K * e,
+    carbonRatio: 1 + SPREAD.carbonRatio * f,
+    alloyRatio: Math.max(0, 1 + SPREAD.alloyRatio * g),
+    thicknessRatio: Math.max(0.5, 1 + SPREAD.thicknessRatio * h),
+    transferRatio: Math.exp(SPREAD.transferRatio * t),
   };
-  const surface_HRC: number[] = [];
-  const centre_HRC: number[] = [];
-  let [surfaceHard, centreHard] = [0, 0];
-  for (const v of variations(members)) {
-    const { structure } = runCase(whole, grid, [], v, COARSE_STEP_K);
-    surface_HRC.push(rockwellCFromVickers(nodeHardness_HV(structure, nodes - 1)));
-    centre_HRC.push(rockwellCFromVickers(nodeHardness_HV(structure, 0)));
-    surfaceHard += hardened(structure, nodes - 1) / members;
-    centreHard += hardened(structure, 0) / members;
+}
+
+/** Runs the section itself, coarsely, for every member. The draws are the same for every question. */
+export function ensemble(plan: HardenPlan, members: number, kinetics?: Kinetics): Ensemble {
+  const draws = normalDraws(members, NAMES.length, SEED);
+  const hardness_HRC: Record<Place, number[]> = { surface: [], centre: [], edge: [], spine: [] };
+  const chanceHard: Record<Place, number> = { surface: 0, centre: 0, edge: 0, spine: 0 };
+  for (const draw of draws) {
+    const { places, structure } = runCase(plan, {
+      variation: variationOf(draw),
+      resolution: "coarse",
+      untilSettled: true,
+      ...(kinetics === undefined ? {} : { kinetics }),
+    });
+    for (const place of PLACES) {
+      const node = places[place];
+      if (node === null) continue;
+      hardness_HRC[place].push(rockwellCFromVickers(nodeHardness_HV(structure, node)));
+      chanceHard[place] += hardened(structure, node) / members;
+    }
   }
-  return { surface_HRC, centre_HRC, surfaceHard, centreHard };
+  return { hardness_HRC, chanceHard, draws };
 }
 
-function standardDeviation(values: readonly number[]): number {
-  const mean = values.reduce((a, b) => a + b, 0) / values.length;
-  return Math.sqrt(values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / Math.max(1, values.length - 1));
+/** Variance of the members, and the share of it that goes with the model's own unknowns (by correlation with the draws). */
+function splitVariance(values: readonly number[], draws: readonly (readonly number[])[]): { variance: number; modelShare: number } {
+  const n = values.length;
+  if (n < 2) return { variance: 0, modelShare: 1 };
+  const mean = values.reduce((a, b) => a + b, 0) / n;
+  const variance = values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / (n - 1);
+  let [model, input] = [0, 0];
+  NAMES.forEach((name, k) => {
+    const covariance = values.reduce((sum, v, i) => sum + (v - mean) * draws[i]![k]!, 0) / (n - 1);
+    if (MODEL.has(name)) model += covariance * covariance;
+    else input += covariance * covariance;
+  });
+  return { variance, modelShare: model + input > 0 ? model / (model + input) : 1 };
 }
 
-export function valueAt(structure: NodeStructure, node: number, members_HRC: readonly number[]): HardnessValue {
-  const hardness_HV = nodeHardness_HV(structure, node);
-  const sd_HRC = Math.hypot(FLOOR_HRC, members_HRC.length > 1 ? standardDeviation(members_HRC) : 0);
-  return { mean_HRC: rockwellCFromVickers(hardness_HV), sd_HRC, hardness_HV };
+export function valueAt(structure: Structure, places: Places, place: Place, members: Ensemble | null): HardnessValue {
+  const hardness_HV = nodeHardness_HV(structure, places[place]!);
+  const { variance, modelShare } =
+    members === null ? { variance: 0, modelShare: 1 } : splitVariance(members.hardness_HRC[place], members.draws);
+  const model_HRC = Math.hypot(FLOOR_HRC, Math.sqrt(variance * modelShare));
+  const input_HRC = Math.sqrt(variance * (1 - modelShare));
+  return { mean_HRC: rockwellCFromVickers(hardness_HV), sd_HRC: Math.hypot(model_HRC, input_HRC), model_HRC, input_HRC, hardness_HV };
 }

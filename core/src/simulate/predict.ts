@@ -3,12 +3,15 @@
 import { InputError, type Notice } from "../errors.js";
 import { alloyShift_K, growFilm_nm, filmHex, oxideName } from "../colour/oxide.js";
 import { normalCdf } from "../numerics/normal.js";
+import { rockwellCFromVickers } from "../kinetics/hardness.js";
+import { nodeHardness_HV } from "../kinetics/structure.js";
 import { temperedHardness, type TemperCycle } from "../kinetics/temper.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
 import { structureBeforeHardening, targetOf, thickness_mm } from "../plan/route.js";
 import type { Piece, Route, Step } from "../schema/book.js";
-import type { Section } from "../schema/parts.js";
 import { harden, type HardenPlan, type HardenResult, type ProfilePoint } from "./harden.js";
+import { hardened, requireSense, runCase } from "./hardenCase.js";
+import { thicker } from "./section.js";
 import { transformations, type Transformations } from "./transformations.js";
 
 /** Seconds from fire to bath when nobody says otherwise. */
@@ -170,7 +173,7 @@ export function predict(catalogue: Catalogue, piece: Piece, route: Route): Predi
     isEmbrittled: band !== undefined && equivalent_C >= band[0]! && equivalent_C <= band[1]!,
     oxide: oxideOf(plan, cycles),
     target: { low_HRC, high_HRC, why, name },
-    failChance: Math.max(LEAST_FAIL, 1 - hardening.chanceHard.surface),
+    failChance: Math.max(LEAST_FAIL, 1 - hardening.chanceHard.working),
     chanceInTarget: normalCdf((high_HRC - mean_HRC) / sd_HRC) - normalCdf((low_HRC - mean_HRC) / sd_HRC),
     spread: working.spread,
     notices: hardening.notices,
@@ -192,26 +195,15 @@ export interface BathResponse {
   readonly isHardThrough: boolean;
 }
 
-function thicker(section: Section, ratio: number): Section {
-  switch (section.shape) {
-    case "plate":
-      return { ...section, thickness_mm: section.thickness_mm * ratio };
-    case "round":
-      return { ...section, diameter_mm: section.diameter_mm * ratio };
-    case "square":
-      return { ...section, side_mm: section.side_mm * ratio };
-    case "wedge":
-      return { ...section, spine_mm: section.spine_mm * ratio, edge_mm: section.edge_mm * ratio };
-  }
-}
-
 /** As quenched at the working place and at the thickest, quickly: coarse grid, no ensemble. */
 function quickHardness(plan: HardenPlan): { working_HRC: number; thickest_HRC: number; isHardThrough: boolean } {
-  const { edge, spine, surface, centre, chanceHard } = harden(plan, { members: 0, resolution: "coarse" });
-  const [working, thickest] = [edge ?? surface, spine ?? centre];
+  requireSense(plan);
+  const { structure, places } = runCase(plan, { resolution: "coarse", untilSettled: true });
+  const at = (node: number): number => rockwellCFromVickers(nodeHardness_HV(structure, node));
+  const [working_HRC, thickest_HRC] = [at(places.edge ?? places.surface), at(places.spine ?? places.centre)];
   // Within 3 HRC of the edge a file tells no difference (judgement).
-  const isHardThrough = spine === null ? chanceHard.centre > 0.5 : spine.mean_HRC > working.mean_HRC - 3;
-  return { working_HRC: working.mean_HRC, thickest_HRC: thickest.mean_HRC, isHardThrough };
+  const isHardThrough = places.spine === null ? hardened(structure, places.centre) === 1 : thickest_HRC > working_HRC - 3;
+  return { working_HRC, thickest_HRC, isHardThrough };
 }
 
 function quickAnswer(

@@ -1,6 +1,7 @@
 /** The temperatures that matter for a steel. */
 
-import { CURIE_C, magnetLost_C, type PriorStructure } from "../kinetics/austenite.js";
+import { CURIE_C, magnetLost_C } from "../kinetics/austenite.js";
+import type { PriorStructure } from "../kinetics/structure.js";
 import { ac1_C, ac3_C, acm_C, eutectoidCarbon_wtpct, type Composition } from "../kinetics/composition.js";
 import { martensiteNineTenths_C, martensiteStart_C } from "../kinetics/martensite.js";
 

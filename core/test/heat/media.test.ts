@@ -3,7 +3,7 @@ import { CATALOGUE } from "../../src/catalogue.js";
 import { makeGrid } from "../../src/heat/conduction.js";
 import { airBoundary, mediumBoundary, type Agitation } from "../../src/heat/media.js";
 import { INCONEL_600, NICKEL } from "../../src/heat/properties.js";
-import { runQuench } from "../../src/simulate/quench.js";
+import { runCourse } from "../../src/simulate/course.js";
 import { outside } from "../outside.js";
 
 const at = (id: string, bath_C: number, agitation: Agitation) => mediumBoundary(CATALOGUE.medium(id)!, bath_C, agitation);
@@ -49,10 +49,10 @@ function probe(material: typeof NICKEL, exponent: 1 | 2, diameter_mm: number, st
   const watch = Array.from({ length: 21 }, (_, i) => i);
   return {
     grid,
-    run: runQuench({
+    run: runCourse({
       grid,
       start_C,
-      stages: [{ surroundings, duration_s: time_s, longestStep_s: 0.1 }],
+      stretches: [{ kind: "exchange", surroundings, duration_s: time_s, longestStep_s: 0.1 }],
       body: { kind: "plain", material },
       watch,
     }),

@@ -2,7 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { harden } from "../../src/simulate/harden.js";
-import type { PriorStructure } from "../../src/kinetics/austenite.js";
+import type { PriorStructure } from "../../src/kinetics/structure.js";
 import { plan, slab } from "../catalogue.js";
 import { outside } from "../outside.js";
 

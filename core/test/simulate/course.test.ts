@@ -1,24 +1,22 @@
 import { describe, expect, it } from "@jest/globals";
 import { makeGrid, type Surroundings } from "../../src/heat/conduction.js";
 import { airBoundary, constantBoundary } from "../../src/heat/media.js";
-import { austenitise, heatingCurve } from "../../src/kinetics/austenite.js";
-import { austeniteLeft, nodeHardness_HV, startStructure } from "../../src/kinetics/transform.js";
-import { runQuench } from "../../src/simulate/quench.js";
+import { heatingCurve } from "../../src/kinetics/austenite.js";
+import { follow } from "../../src/kinetics/follow.js";
+import { austeniteLeft, makeStructure, nodeHardness_HV } from "../../src/kinetics/structure.js";
+import { runCourse } from "../../src/simulate/course.js";
 import { steel } from "../catalogue.js";
 import { outside } from "../outside.js";
 
-function austenite(id: string, heat_C: number) {
-  return austenitise({ steel: steel(id).composition_wtpct, prior: "pearlite", ...heatingCurve({ heat_C, hold_s: 300 }) });
-}
-
 function run(id: string, heat_C: number, thickness_mm: number, face: ReturnType<typeof constantBoundary>, duration_s: number, nodes = 21) {
   const grid = makeGrid({ nodes, halfThickness_m: [thickness_mm / 2000] });
-  const structure = startStructure({ nodes, austenite: austenite(id, heat_C), barVanadium_wtpct: steel(id).composition_wtpct.V });
+  const structure = makeStructure({ nodes, bar_wtpct: steel(id).composition_wtpct, prior: "pearlite" });
+  follow({ structure, ...heatingCurve({ heat_C, hold_s: 300 }) });
   const surroundings: Surroundings = { faces: [face], foot: null, top: null };
-  const result = runQuench({
+  const result = runCourse({
     grid,
     start_C: heat_C,
-    stages: [{ surroundings, duration_s, longestStep_s: 1 }],
+    stretches: [{ kind: "exchange", surroundings, duration_s, longestStep_s: 1 }],
     body: { kind: "steel", structure },
     watch: [nodes - 1, 0],
   });

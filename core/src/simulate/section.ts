@@ -1,0 +1,186 @@
+/** A section as the computation sees it: its grid, the places that are named, its cladding, and what surrounds each face. */
+
+import { ROOM_C } from "../constants.js";
+import { makeGrid, type Grid, type Surroundings } from "../heat/conduction.js";
+import { airBoundary, coatedBoundary, constantBoundary, mediumBoundary, type Agitation, type Boundary } from "../heat/media.js";
+import { MILD_STEEL, STAINLESS } from "../heat/properties.js";
+import type { Structure } from "../kinetics/structure.js";
+import type { Medium } from "../schema/medium.js";
+import type { BodySection, Cladding, Coat, Immersion } from "../schema/parts.js";
+import type { Body } from "./course.js";
+
+/** Fine for a picture, full for an answer; coarse for sliding through many, within 1 HRC of it away from a cliff. */
+export type Resolution = "fine" | "full" | "coarse";
+
+interface Counts {
+  readonly plate: number;
+  readonly square: number;
+  readonly wedge: readonly [columns: number, nodes: number];
+  readonly end: readonly [columns: number, nodes: number];
+}
+
+/** Nodes across half a thickness; columns along a blade, a square or from a quenched face. */
+const COUNTS: Readonly<Record<Resolution, Counts>> = {
+  fine: { plate: 41, square: 24, wedge: [64, 24], end: [80, 8] },
+  full: { plate: 41, square: 16, wedge: [30, 10], end: [48, 6] },
+  coarse: { plate: 11, square: 8, wedge: [14, 5], end: [24, 4] },
+};
+
+/** Change of temperature aimed at in a step, K. */
+export const STEP_K: Readonly<Record<Resolution, number>> = { fine: 4, full: 4, coarse: 8 };
+
+export interface Places {
+  readonly grid: Grid;
+  readonly surface: number;
+  readonly centre: number;
+  readonly edge: number | null;
+  readonly spine: number | null;
+}
+
+/** Half thickness of each column from edge to spine, m. */
+function wedgeColumns_m(spine_mm: number, edge_mm: number, count: number): number[] {
+  return Array.from({ length: count }, (_, j) => 0.0005 * (edge_mm + ((spine_mm - edge_mm) * (j + 0.5)) / count));
+}
+
+/** Heights that grow by a constant ratio from the quenched face, the first a fifth of the mean, m. */
+function growingHeights_m(length_m: number, count: number): number[] {
+  // Found by halving: the ratio whose series fills the length.
+  let [low, high] = [1, 1.5];
+  const first_m = length_m / count / 5;
+  const filled = (ratio: number): number => (ratio === 1 ? first_m * count : (first_m * (ratio ** count - 1)) / (ratio - 1));
+  for (let i = 0; i < 60; i++) {
+    const middle = 0.5 * (low + high);
+    if (filled(middle) < length_m) low = middle;
+    else high = middle;
+  }
+  return Array.from({ length: count }, (_, j) => first_m * low ** j);
+}
+
+export function gridOf(section: BodySection, resolution: Resolution): Places {
+  const counts = COUNTS[resolution];
+  switch (section.shape) {
+    case "plate":
+    case "round": {
+      const size_mm = section.shape === "plate" ? section.thickness_mm : section.diameter_mm;
+      const nodes = counts.plate;
+      const grid = makeGrid({ nodes, halfThickness_m: [size_mm / 2000], geometryExponent: section.shape === "plate" ? 0 : 1 });
+      return { grid, surface: nodes - 1, centre: 0, edge: null, spine: null };
+    }
+    case "square": {
+      const half_m = section.side_mm / 2000;
+      const m = counts.square;
+      const grid = makeGrid({ nodes: m, halfThickness_m: Array.from({ length: m }, () => half_m), columnHeight_m: half_m / m });
+      return { grid, surface: m - 1, centre: 0, edge: null, spine: null };
+    }
+    case "wedge": {
+      const [m, n] = counts.wedge;
+      const grid = makeGrid({
+        nodes: n,
+        halfThickness_m: wedgeColumns_m(section.spine_mm, section.edge_mm, m),
+        columnHeight_m: section.height_mm / 1000 / m,
+      });
+      const half = Math.floor(m / 2) * n;
+      return { grid, surface: half + n - 1, centre: half, edge: 0, spine: (m - 2) * n };
+    }
+    case "end": {
+      const [m, n] = counts.end;
+      const grid = makeGrid({
+        nodes: n,
+        halfThickness_m: Array.from({ length: m }, () => section.diameter_mm / 2000),
+        columnHeight_m: growingHeights_m(section.length_mm / 1000, m),
+        geometryExponent: 1,
+      });
+      // The face is what works; "centre" is the axis a diameter behind it, or the far end of a short body.
+      const back_m = Math.min(section.diameter_mm, 0.9 * section.length_mm) / 1000;
+      const behind = grid.columnMiddle_m.findIndex((y) => y >= back_m);
+      return { grid, surface: 0, centre: (behind < 0 ? m - 1 : behind) * n, edge: 0, spine: (m - 2) * n };
+    }
+  }
+}
+
+/** The section with every thickness multiplied. */
+export function thicker<S extends BodySection>(section: S, ratio: number): S {
+  const s: BodySection = section;
+  switch (s.shape) {
+    case "plate":
+      return { ...section, thickness_mm: s.thickness_mm * ratio };
+    case "round":
+      return { ...section, diameter_mm: s.diameter_mm * ratio };
+    case "square":
+      return { ...section, side_mm: s.side_mm * ratio };
+    case "wedge":
+      return { ...section, spine_mm: s.spine_mm * ratio, edge_mm: s.edge_mm * ratio };
+    case "end":
+      return { ...section, diameter_mm: s.diameter_mm * ratio };
+  }
+}
+
+/** The steel, with its nodes under the cladding marked when it is clad. */
+export function bodyOf(structure: Structure, grid: Grid, cladding: Cladding | null): Body {
+  if (cladding === null) return { kind: "steel", structure };
+  const isCladding = new Uint8Array(grid.columns * grid.nodes);
+  const core_m = cladding.core_mm / 2000;
+  for (let j = 0; j < grid.columns; j++) {
+    for (let i = 0; i < grid.nodes; i++) {
+      const from_m = (grid.halfThickness_m[j]! * i) / (grid.nodes - 1);
+      isCladding[j * grid.nodes + i] = from_m > core_m + 1e-9 ? 1 : 0;
+    }
+  }
+  return { kind: "clad", structure, isCladding, cladding: cladding.material === "stainless" ? STAINLESS : MILD_STEEL };
+}
+
+/** A bath, or a textbook boundary. */
+export type AnyMedium = Medium | { readonly kind: "textbook"; readonly heatTransfer_W_m2K: number };
+
+export interface Bath {
+  readonly medium: AnyMedium;
+  readonly bath_C: number;
+  readonly agitation: Agitation;
+  readonly immersion: Immersion;
+  /** Multiplies the bath's speed: 1 as calibrated. */
+  readonly speedRatio?: number;
+}
+
+export const AIR = airBoundary(0.8, 8, ROOM_C);
+
+export function bathBoundary({ medium, bath_C, agitation, speedRatio = 1 }: Bath): Boundary {
+  if (medium.kind === "textbook") return constantBoundary(medium.heatTransfer_W_m2K * speedRatio, bath_C);
+  return mediumBoundary(medium, bath_C, agitation, speedRatio);
+}
+
+/** One boundary on all faces. A mirror closes the middle of a square; plate and round have no ends. */
+export function allAround(section: BodySection, grid: Grid, face: Boundary): Surroundings {
+  const hasFoot = section.shape === "wedge" || section.shape === "end";
+  const hasTop = hasFoot || section.shape === "square";
+  return { faces: Array.from({ length: grid.columns }, () => face), foot: hasFoot ? face : null, top: hasTop ? face : null };
+}
+
+/** In a bath, wholly or as deep as the edge goes, with clay where it lies. */
+export function inBath(section: BodySection, grid: Grid, bath: Bath, coat: Coat | null): Surroundings {
+  const wet = bathBoundary(bath);
+  const { immersion } = bath;
+  const depth_m = immersion.kind === "edge" ? immersion.depth_mm / 1000 : Infinity;
+  const whole = allAround(section, grid, wet);
+  const coated =
+    coat === null ? null : { wet: coatedBoundary(wet, coat.thickness_mm / 1000), air: coatedBoundary(AIR, coat.thickness_mm / 1000) };
+  const under = (y_m: number): Boundary => {
+    const isWet = y_m <= depth_m;
+    const isCoated = coated !== null && coat !== null && y_m >= coat.from_mm / 1000;
+    if (isCoated) return isWet ? coated.wet : coated.air;
+    return isWet ? wet : AIR;
+  };
+  const tall_m = grid.columnMiddle_m[grid.columns - 1]! + 0.5 * grid.columnHeight_m[grid.columns - 1]!;
+  return {
+    faces: Array.from(grid.columnMiddle_m, (y_m) => under(grid.columns === 1 ? 0 : y_m)),
+    foot: whole.foot === null ? null : wet,
+    top: whole.top === null ? null : immersion.kind === "full" && coated === null ? wet : under(tall_m),
+  };
+}
+
+/** In still air, with its clay. */
+export function inAir(section: BodySection, grid: Grid, coat: Coat | null): Surroundings {
+  if (coat === null) return allAround(section, grid, AIR);
+  const still: AnyMedium = { kind: "textbook", heatTransfer_W_m2K: 1 };
+  const bare = inBath(section, grid, { medium: still, bath_C: ROOM_C, agitation: "none", immersion: { kind: "edge", depth_mm: 0 } }, coat);
+  return { ...bare, foot: bare.foot === null ? null : AIR };
+}
