@@ -18,6 +18,16 @@ const common = {
   provenance: Provenance,
 };
 
+/** What a bath holds of heat, and how warm it may become. Typical of its class: the maker's sheet goes first. */
+const Liquid = strict({
+  density_kg_m3: between(500, 1500, "kg/m3"),
+  heatCapacity_J_kgK: between(500, 5000, "J/(kg K)"),
+  limit_C: between(20, 250, "Warmest it should work at, C"),
+  flash_C: Type.Optional(between(50, 400, "Flash point, C")),
+  kind: choice(["printed", "estimated"] as const),
+  source: Type.String(),
+});
+
 const boiling = {
   ...common,
   reference_C: between(0, 100, "Bath temperature the curve was fitted at, C"),
@@ -27,6 +37,7 @@ const boiling = {
   peak_W_m2K: between(100, 100000, "Heat transfer there, W/(m2 K)"),
   convectionStart_C: between(50, 600, "Surface temperature where boiling ends, C"),
   convection_W_m2K: between(50, 20000, "Heat transfer below it, W/(m2 K)"),
+  liquid: Liquid,
 };
 
 export const MediumSchema = tagged(
