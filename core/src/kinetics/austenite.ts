@@ -3,6 +3,7 @@
 import type { Composition } from "./composition.js";
 import { follow } from "./follow.js";
 import { astmGrainNumber } from "./grain.js";
+import { KINETICS, type Kinetics } from "./kinetics.js";
 import { austeniteLeft, makeStructure, solution_wtpct, undissolvedFraction, type PriorStructure, type Structure } from "./structure.js";
 import { isMagnetic } from "./transform.js";
 
@@ -31,6 +32,7 @@ export interface AustenitiseInput {
   readonly duration_s: number;
   /** Multiplies the speed of dissolution: 1 as calibrated; the ensemble varies it. */
   readonly dissolutionRatio?: number;
+  readonly kinetics?: Kinetics;
 }
 
 /** Temperature at which iron itself stops attracting a magnet, C (Curie point of iron, from memory). */
@@ -55,8 +57,15 @@ export function austeniteOf(s: Structure, i: number): Omit<Austenite, "magnetLos
  * @returns composition in wt%, fractions 0 ... 1.
  * @source hardening-note section 4 (calibrated); check values in test/kinetics/austenite.test.ts
  */
-export function austenitise({ steel, prior, temperature_C, duration_s, dissolutionRatio = 1 }: AustenitiseInput): Austenite {
-  const structure = makeStructure({ nodes: 1, bar_wtpct: steel, prior, dissolutionRatio });
+export function austenitise({
+  steel,
+  prior,
+  temperature_C,
+  duration_s,
+  dissolutionRatio = 1,
+  kinetics = KINETICS,
+}: AustenitiseInput): Austenite {
+  const structure = makeStructure({ nodes: 1, bar_wtpct: steel, prior, dissolutionRatio, kinetics });
   let magnetLost_s: number | null = null;
   follow({
     structure,

@@ -4,7 +4,7 @@ import { GAS_J_molK } from "../constants.js";
 import { clamp, smoothstep } from "../numerics/interpolate.js";
 import { celsiusFromKelvin, kelvin } from "../units.js";
 import { fullComposition, type Composition } from "./composition.js";
-import { coefficientsOf, ferriteLimitOf, pearliteHardnessOf_HV, type Coefficients } from "./decomposition.js";
+import { bainiteHardnessOf_HV, coefficientsOf, ferriteLimitOf, pearliteHardnessOf_HV, type Coefficients } from "./decomposition.js";
 import { astmGrainNumber } from "./grain.js";
 import {
   CARBIDE_HV,
@@ -254,6 +254,9 @@ export function temperEquivalent_C(s: Structure, i: number): number {
   return P > 0 ? Math.max(20, celsiusFromKelvin(P / hollomonConstant(s.temperSteel.carbonInSolution_wtpct))) : 20;
 }
 
+/** In a soft matrix carbide counts no more than so many times the matrix: spheroidised steel is 170 to 200 HV (from memory). */
+const SOFT_MATRIX = 4.5;
+
 /** Carbon that counts for the hardness and the start of martensite: new ferrite enriches austenite to 0.9 % at most (hardening-note). */
 export const MOST_ENRICHED_wtpct = 0.9;
 
@@ -283,5 +286,24 @@ export function nodeHardness_HV(s: Structure, i: number): number {
     }
   }
   const matrix = s.formedHardness_HV[i]! + M * martensite_HV + A * retained_HV - drop_HV;
-  return matrix * (1 - undissolved) + CARBIDE_HV * undissolved;
+  return matrix * (1 - undissolved) + Math.min(CARBIDE_HV, SOFT_MATRIX * matrix) * undissolved;
+}
+
+/** Heats at which the soft half of a mixture usually formed: pearlite and bainite of an end-quenched bar, C (judgement). */
+const HALF_PEARLITE_C = 600;
+const HALF_BAINITE_C = 450;
+
+/** Hardness of plain steel half martensite, half pearlite and bainite in equal shares, HV: to hold against the standard's line. */
+export function halfMartensite_HV(carbon_wtpct: number, kinetics: Kinetics = KINETICS): number {
+  const bar = fullComposition({ C: carbon_wtpct, Mn: 0.75, Si: 0.22 });
+  const s = makeStructure({ nodes: 1, bar_wtpct: bar, prior: "pearlite", kinetics });
+  const c = s.coefficients[0]!;
+  s.ferrite[0] = 0;
+  s.pearlite[0] = 0.25;
+  s.bainite[0] = 0.25;
+  s.martensite[0] = 0.5;
+  s.martensiteCarbon_wtpct[0] = 0.5 * carbon_wtpct;
+  s.lamellarCarbon_wtpct[0] = 0.5 * carbon_wtpct;
+  s.formedHardness_HV[0] = 0.25 * (pearliteHardnessOf_HV(c, HALF_PEARLITE_C) + bainiteHardnessOf_HV(c, HALF_BAINITE_C));
+  return nodeHardness_HV(s, 0);
 }

@@ -68,8 +68,8 @@ export function proposeChange(s: Structure, temperature_C: Float64Array, before_
 }
 
 /** Undercooling at which new carbide begins to stand as lamellae, and from which it all does, K; carbide needed beside it. */
-const ALL_ROUND_K = 25;
-const ALL_LAMELLAR_K = 60;
+const ALL_ROUND_K = 18;
+const ALL_LAMELLAR_K = 40;
 const ENOUGH_CARBIDE = 0.02;
 
 /**

@@ -43,7 +43,8 @@ export type Body =
 
 export interface CourseInput {
   readonly grid: Grid;
-  readonly start_C: number;
+  /** Of the whole section, or of every node. */
+  readonly start_C: number | Float64Array;
   readonly stretches: readonly Stretch[];
   readonly body: Body;
   /** Nodes whose temperature and martensite are kept in time. */
@@ -235,8 +236,8 @@ export function runCourse({
   const count = grid.columns * grid.nodes;
   const array = (): Float64Array => new Float64Array(count);
   const fields: Fields = {
-    temperature_C: array().fill(start_C),
-    before: array().fill(start_C),
+    temperature_C: typeof start_C === "number" ? array().fill(start_C) : Float64Array.from(start_C),
+    before: array(),
     middle: array(),
     conductivity_W_mK: array(),
     volumeHeat_J_m3K: array(),
@@ -265,11 +266,15 @@ export function runCourse({
     if (stretch.kind === "follow") {
       const from_s = time_s;
       const { temperature_C, duration_s } = stretch;
-      if (structure !== null) follow({ structure, temperature_C, duration_s });
-      T.fill(temperature_C(duration_s));
-      before.set(T);
-      time_s = from_s + duration_s;
-      record(recorder, time_s, watch, T, structure);
+      const onStep = (since_s: number, now_C: number): void => {
+        if (since_s === 0) return;
+        T.fill(now_C);
+        time_s = from_s + since_s;
+        record(recorder, time_s, watch, T, structure);
+        keepFrame();
+      };
+      if (structure === null) onStep(duration_s, temperature_C(duration_s));
+      else follow({ structure, temperature_C, duration_s, onStep });
       end_s.push(time_s);
       continue;
     }

@@ -3,7 +3,7 @@
 import { ROOM_C } from "../constants.js";
 import type { Surroundings } from "../heat/conduction.js";
 import { airBoundary, constantBoundary } from "../heat/media.js";
-import { a3_C, acm_C, type Composition } from "../kinetics/composition.js";
+import type { Composition } from "../kinetics/composition.js";
 import { decompositionTable, type DecompositionTable } from "../kinetics/decomposition.js";
 import { reducedTime } from "../kinetics/extent.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
@@ -14,7 +14,8 @@ import { KINETICS, type Kinetics } from "../kinetics/kinetics.js";
 import { makeStructure, nodeHardness_HV } from "../kinetics/structure.js";
 import { formMartensite } from "../kinetics/transform.js";
 import { runCourse } from "./course.js";
-import { gridOf } from "./section.js";
+import { testHeat_C } from "./idealDiameter.js";
+import { gridOf, STEP_K, type Resolution } from "./section.js";
 
 /** Grain of a steel hardened as it should be, where nobody says otherwise, ASTM number. */
 export const USUAL_GRAIN = 7;
@@ -102,11 +103,15 @@ function rateAt704_K_s(time_s: Float64Array, T: Float64Array): number | null {
  * The end-quenched bar, normalised and soaked as the standard has it; hardness at the surface of its flats.
  * @param astmGrain in place of the grain the model gives.
  */
-export function endQuench(steel: Composition, astmGrain?: number, kinetics: Kinetics = KINETICS): EndQuench {
-  const { grid } = gridOf(BAR, "full");
+export function endQuench(
+  steel: Composition,
+  astmGrain?: number,
+  kinetics: Kinetics = KINETICS,
+  resolution: Resolution = "full",
+): EndQuench {
+  const { grid } = gridOf(BAR, resolution);
   const { columns, nodes, columnMiddle_m } = grid;
-  // 30 C over the line of the steel, between the 845 and 925 C of the standard's table of heats.
-  const start_C = Math.max(845, Math.min(925, Math.max(a3_C(steel), Math.min(acm_C(steel), 840)) + 30));
+  const start_C = testHeat_C(steel);
   const structure = makeStructure({ nodes: columns * nodes, bar_wtpct: steel, prior: "pearlite", kinetics });
   follow({ structure, ...heatingCurve({ heat_C: start_C, hold_s: SOAK_s }) });
   if (astmGrain !== undefined) structure.grain_um.fill(grainOfNumber_um(astmGrain));
@@ -123,7 +128,7 @@ export function endQuench(steel: Composition, astmGrain?: number, kinetics: Kine
     stretches: [{ kind: "exchange", surroundings, duration_s: 900, until_C: 200, longestStep_s: 4 }],
     body: { kind: "steel", structure },
     watch,
-    stepAim_K: 8,
+    stepAim_K: STEP_K.coarse,
   });
   formMartensite(structure, new Float64Array(columns * nodes).fill(ROOM_C));
   const along = (read: (column: number) => number) => (distance_m: number) => {

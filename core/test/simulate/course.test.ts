@@ -1,10 +1,14 @@
 import { describe, expect, it } from "@jest/globals";
+import { CATALOGUE } from "../../src/catalogue.js";
 import { makeGrid, type Surroundings } from "../../src/heat/conduction.js";
-import { airBoundary, constantBoundary } from "../../src/heat/media.js";
+import { airBoundary, constantBoundary, mediumBoundary, type Boundary } from "../../src/heat/media.js";
+import { MILD_STEEL } from "../../src/heat/properties.js";
 import { heatingCurve } from "../../src/kinetics/austenite.js";
 import { follow } from "../../src/kinetics/follow.js";
 import { austeniteLeft, makeStructure, nodeHardness_HV } from "../../src/kinetics/structure.js";
+import type { BodySection } from "../../src/schema/parts.js";
 import { runCourse } from "../../src/simulate/course.js";
+import { allAround, gridOf } from "../../src/simulate/section.js";
 import { steel } from "../catalogue.js";
 import { outside } from "../outside.js";
 
@@ -75,5 +79,58 @@ describe("cooling while the structure changes", () => {
       return nodeHardness_HV(structure, 0);
     };
     expect(Math.abs(at(41) / at(21) - 1)).toBeLessThan(0.01);
+  });
+  it("heat lost to the bath and heat given up inside agree to 0.1 %, latent heat and all", () => {
+    const balance = (id: string, section: BodySection, face: Boundary, duration_s: number): number => {
+      const { grid } = gridOf(section, "full");
+      const structure = makeStructure({ nodes: grid.columns * grid.nodes, bar_wtpct: steel(id).composition_wtpct, prior: "pearlite" });
+      follow({ structure, ...heatingCurve({ heat_C: 830, hold_s: 300 }) });
+      const { balance: b } = runCourse({
+        grid,
+        start_C: 830,
+        stretches: [{ kind: "exchange", surroundings: allAround(section, grid, face), duration_s, longestStep_s: 1 }],
+        body: { kind: "steel", structure },
+        watch: [],
+        isBalanced: true,
+      });
+      return b.lost_J_m / b.givenUp_J_m;
+    };
+    const oil = mediumBoundary(CATALOGUE.medium("fast-oil")!, 55, "mild");
+    const cases: [string, BodySection, Boundary, number][] = [
+      ["1084", { shape: "plate", thickness_mm: 6 }, oil, 60],
+      ["1045", { shape: "round", diameter_mm: 20 }, oil, 90],
+      ["1084", { shape: "plate", thickness_mm: 4 }, airBoundary(0.8, 8, 25), 600],
+      ["5160", { shape: "wedge", spine_mm: 6, edge_mm: 1, height_mm: 40 }, oil, 60],
+    ];
+    for (const [id, section, face, duration_s] of cases) {
+      outside({
+        topic: "Energy",
+        what: `${id}, ${section.shape}, ${duration_s} s: lost over given up`,
+        source: "conservation of energy",
+        unit: "of the heat",
+        wanted: 1,
+        got: balance(id, section, face, duration_s),
+        tolerance: 0.001,
+        because: "properties are read at the middle of a step: what is left is second order",
+      });
+    }
+  });
+  it("heating in a chamber takes in the latent heat: austenite is reached later than by a body that does not change", () => {
+    const section = { shape: "plate", thickness_mm: 10 } as const;
+    const { grid } = gridOf(section, "full");
+    const furnace = allAround(section, grid, airBoundary(0.8, 12, 950));
+    const to_s = (body: Parameters<typeof runCourse>[0]["body"]): number =>
+      runCourse({
+        grid,
+        start_C: 25,
+        stretches: [{ kind: "exchange", surroundings: furnace, duration_s: 3600, untilHot_C: 800, longestStep_s: 2 }],
+        body,
+        watch: [],
+      }).end_s[0]!;
+    const structure = makeStructure({ nodes: grid.nodes, bar_wtpct: steel("1084").composition_wtpct, prior: "pearlite" });
+    const changing_s = to_s({ kind: "steel", structure });
+    const still_s = to_s({ kind: "plain", material: MILD_STEEL });
+    expect(structure.pearlite[0]! + structure.ferrite[0]!).toBeLessThan(0.05);
+    expect(changing_s).toBeGreaterThan(still_s + 10);
   });
 });
