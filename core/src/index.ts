@@ -73,6 +73,7 @@ export {
   type SpreadCause,
   type Track,
 } from "./simulate/predict.js";
+export { type Safer } from "./simulate/advice.js";
 export { temperatureForHardness, temperedHardness } from "./kinetics/temper.js";
 export { runJob, type JobAnswers, type JobOutcome, type WhatIf } from "./job/runJob.js";
 export type { Job, JobFailure } from "./schema/job.js";

@@ -1,8 +1,8 @@
 /** The verdict in sentences: the number, the reason, the next act. */
 
-import { type Notice, type Prediction, type Route, type Section, type SpreadCause } from "@tembrak/core";
+import { type Notice, type Prediction, type Route, type Safer, type Section, type SpreadCause } from "@tembrak/core";
 import { mediumName } from "./actWords.js";
-import { showChance, showDuration, showHardness, showRange, showTemperature, type Units } from "./show.js";
+import { showChance, showDifference, showDuration, showHardness, showLength, showRange, showTemperature, type Units } from "./show.js";
 
 export interface VerdictWords {
   readonly headline: string;
@@ -29,15 +29,15 @@ function temperSentence(route: Route, { working, isEmbrittled }: Prediction, uni
 function hardeningSentence(route: Route, { hardening, working, thickest }: Prediction, section: Section, units: Units): string {
   const quench = route.steps.find((step) => step.kind === "quench");
   const bath = quench ? `${mediumName(quench.medium).toLowerCase()} at ${showTemperature(quench.bath_C, units)}` : "the bath";
-  const { centre } = hardening.chanceHard;
+  const { thickest: chance } = hardening.chanceHard;
   const { noseMargin_s: margin, austenite } = hardening;
   const spare = `${Math.abs(margin).toFixed(1)} s`;
   if (austenite.extent < 0.5) return "It does not harden: at this heat too little of it has changed. Hotter.";
   const workingIsHard = working.asQuenched.mean_HRC > 50 || working.asQuenched.mean_HRC > 0.9 * thickest.asQuenched.mean_HRC + 6;
-  if (centre > 0.6 && margin > 0) return `Hardens right through in ${bath}, ${spare} to spare at the ${thickest.place}.`;
-  if (centre > 0.6) return `Should harden right through in ${bath}, with nothing to spare at the ${thickest.place}.`;
+  if (chance > 0.6 && margin > 0) return `Hardens right through in ${bath}, ${spare} to spare at the ${thickest.place}.`;
+  if (chance > 0.6) return `Should harden right through in ${bath}, with nothing to spare at the ${thickest.place}.`;
   if (section.shape === "wedge" && workingIsHard) {
-    return `The edge hardens in ${bath}; the spine is ${centre < 0.1 ? "too thick, and stays tough" : `on the brink, ${showChance(centre)} that it does`}.`;
+    return `The edge hardens in ${bath}; the spine is ${chance < 0.1 ? "too thick, and stays tough" : `on the brink, ${showChance(chance)} that it does`}.`;
   }
   if (hardening.surface.mean_HRC > 50) {
     return `Hard at the surface, softer inside: too slow by ${spare} at the ${thickest.place} in ${bath}.`;
@@ -47,7 +47,7 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
 
 function headline({ working, hardening }: Prediction): string {
   const { tempered, place } = working;
-  const chance = hardening.chanceHard.surface;
+  const chance = hardening.chanceHard.working;
   if (tempered.sd_HRC > 4.5 && chance < 0.9) {
     return `May fail: ${showChance(chance)} that it hardens.`;
   }
@@ -70,14 +70,36 @@ function targetSentence({ target, chanceInTarget, working }: Prediction): string
   return `${wanted}: ${showChance(chanceInTarget)} that it lands there.`;
 }
 
-function carbonSentence({ hardening, target }: Prediction, steelCarbon_wtpct: number): string {
-  const C = hardening.austenite.solution_wtpct.C;
-  if (target.high_HRC < 57 || C > 0.58 || steelCarbon_wtpct < 0.62 || hardening.austenite.extent < 0.5) return "";
-  return `The bath is not the limit, the heat is: only ${C.toFixed(2)} % carbon dissolved. Longer, or a little hotter.`;
+function carbonSentence({ hardening, moreCarbon }: Prediction, units: Units): string {
+  if (moreCarbon === null) return "";
+  const { longer_s, hotter_K } = moreCarbon;
+  const C = hardening.austenite.solution_wtpct.C.toFixed(2);
+  const longer = longer_s === null ? "" : `${showDuration(Math.max(60, Math.ceil(longer_s / 60) * 60))} more`;
+  const hotter = hotter_K === null ? "" : `${showDifference(hotter_K, units)} hotter`;
+  const ways = [longer, hotter].filter((way) => way !== "").join(" or ");
+  const what = ways === "" ? "No sensible time or heat brings the rest." : `${ways[0]!.toUpperCase()}${ways.slice(1)}.`;
+  return `The bath is fast enough; the heat is not: only ${C} % carbon dissolved. ${what}`;
+}
+
+function saferWays(safer: readonly Safer[], units: Units): string {
+  const words = safer.map((change) => {
+    switch (change.kind) {
+      case "longer":
+        return `${showDuration(60 * change.more_min)} longer at heat`;
+      case "hotter":
+        return `${showDifference(change.more_K, units)} hotter`;
+      case "thinner":
+        return `no thicker than ${showLength(change.to_mm, units)}`;
+      case "bath":
+        return mediumName(change.medium).toLowerCase();
+    }
+  });
+  return words.length === 0 ? "" : `To be safe: ${words.join(", or ")}.`;
 }
 
 const CAUSES: Readonly<Record<SpreadCause, readonly [string, string]>> = {
-  hardening: ["heat, bath and steel", "a thermometer in the fire narrows it"],
+  "hardening-model": ["our model of the quench", "tests of your own pieces will narrow it"],
+  "heat-and-steel": ["heat, bath, thickness, this bar", "a thermometer in the fire narrows it"],
   oven: ["oven, not checked", "a second thermometer takes most of it away"],
   "temper-model": ["steel to steel", "your own tests will narrow it"],
 };
@@ -87,18 +109,13 @@ export function noticeSentences(notices: readonly Notice[]): readonly string[] {
   return notices.filter(({ code }) => code !== "may-fail").map(({ message }) => message);
 }
 
-export function verdictWords(
-  prediction: Prediction,
-  route: Route,
-  section: Section,
-  steelCarbon_wtpct: number,
-  units: Units,
-): VerdictWords {
+export function verdictWords(prediction: Prediction, route: Route, section: Section, units: Units): VerdictWords {
   return {
     headline: headline(prediction),
     reasons: [
       hardeningSentence(route, prediction, section, units),
-      carbonSentence(prediction, steelCarbon_wtpct),
+      carbonSentence(prediction, units),
+      saferWays(prediction.safer, units),
       temperSentence(route, prediction, units),
       targetSentence(prediction),
       grainSentence(prediction),

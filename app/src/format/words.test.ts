@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { actsOfRoute, CATALOGUE, planRoute, predict, resolveSteel, STARTS, type Piece, type Route } from "@tembrak/core";
+import { actsOfRoute, CATALOGUE, planRoute, predict, STARTS, type Piece, type Route } from "@tembrak/core";
 import { actWords, mediumName } from "./actWords.js";
 import { steelFacts, stepSource } from "./sources.js";
 import { verdictWords } from "./verdictWords.js";
@@ -20,8 +20,7 @@ const knife: Piece = {
 function verdict(change: Partial<Piece>, alter: (route: Route) => Route = (r) => r) {
   const piece = { ...knife, ...change };
   const route = alter(planRoute(CATALOGUE, piece, "forge"));
-  const carbon = resolveSteel(CATALOGUE, piece.steel).composition_wtpct.C;
-  return verdictWords(predict(CATALOGUE, piece, route), route, piece.section, carbon, METRIC);
+  return verdictWords(predict(CATALOGUE, piece, route), route, piece.section, METRIC);
 }
 
 const inBath =

@@ -5,7 +5,10 @@ import type { Notice } from "../errors.js";
 import type { Austenite } from "../kinetics/austenite.js";
 import { decompositionTable } from "../kinetics/decomposition.js";
 import type { Kinetics } from "../kinetics/kinetics.js";
+import { fractureLook, type FractureLook } from "../kinetics/grain.js";
+import { grindOff_mm } from "../kinetics/decarb.js";
 import { austeniteLeft } from "../kinetics/structure.js";
+import { crackRisk, type CrackRisk } from "./crackRisk.js";
 import { hardened, requireSense, runCase, type HardenPlan } from "./hardenCase.js";
 import type { Resolution } from "./section.js";
 import {
@@ -52,6 +55,11 @@ export interface HardenResult {
   readonly startCurve: readonly StartPoint[];
   /** Where the start curve ends: below it the change that was wanted begins. */
   readonly ac1_C: number;
+  readonly crackRisk: CrackRisk;
+  readonly fractureLook: FractureLook;
+  /** Soft skin of a piece heated without protection, and what to grind from each face, mm. */
+  readonly decarb_mm: number;
+  readonly grindOff_mm: number;
   readonly notices: readonly Notice[];
 }
 
@@ -116,6 +124,16 @@ export function harden(plan: HardenPlan, { members = MEMBERS, resolution = "full
     curve: thinned(result.curve, 240),
     startCurve: startCurve(table),
     ac1_C: table.ac1_C,
+    crackRisk: crackRisk({
+      curve: result.curve,
+      martensiteStart_C: table.martensiteStart_C,
+      carbon_wtpct: austenite.solution_wtpct.C,
+      astmGrain: austenite.astmGrain,
+      isWater: plan.medium.kind === "water" || plan.medium.kind === "brine",
+    }),
+    fractureLook: fractureLook(austenite.astmGrain),
+    decarb_mm: run.decarb_mm,
+    grindOff_mm: grindOff_mm(run.decarb_mm),
     notices: noticesOf(plan, run, chanceHard.thickest, result.outcome),
   };
 }

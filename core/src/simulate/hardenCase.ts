@@ -4,6 +4,8 @@ import { HAND_WARM_C, ROOM_C } from "../constants.js";
 import { InputError, requireRange } from "../errors.js";
 import type { Agitation } from "../heat/media.js";
 import { austeniteOf, CURIE_C, heatingCurve, type Austenite } from "../kinetics/austenite.js";
+import { ac1_C } from "../kinetics/composition.js";
+import { decarbAdded_m2, decarbDepth_mm } from "../kinetics/decarb.js";
 import { follow } from "../kinetics/follow.js";
 import { KINETICS, type Kinetics } from "../kinetics/kinetics.js";
 import { austeniteLeft, makeStructure, type PriorStructure, type Structure } from "../kinetics/structure.js";
@@ -81,6 +83,8 @@ export interface Case {
   readonly result: CourseResult;
   readonly structure: Structure;
   readonly austenite: Austenite;
+  /** Depth of the soft skin the fire left, mm, if nothing protected the piece. */
+  readonly decarb_mm: number;
 }
 
 export interface CaseOptions {
@@ -118,10 +122,14 @@ export function runCase(
   const heating = heatingCurve({ heat_C, hold_s: plan.hold_s });
   let magnetLost_s: number | null = null;
   let magnetLost_C: number | null = null;
+  const Ac1 = ac1_C(structure.bar);
+  let [decarb_m2, last_s] = [0, 0];
   follow({
     structure,
     ...heating,
     onStep: (time_s, T) => {
+      decarb_m2 += decarbAdded_m2(T, Ac1, time_s - last_s, "oxidising");
+      last_s = time_s;
       if (magnetLost_s === null && !isMagnetic(structure, 0, T, CURIE_C)) [magnetLost_s, magnetLost_C] = [time_s, T];
     },
   });
@@ -137,7 +145,7 @@ export function runCase(
     ...(frames_s === undefined ? {} : { frames_s }),
   });
   formMartensite(structure, new Float64Array(grid.columns * grid.nodes).fill(ROOM_C));
-  return { places, result, structure, austenite };
+  return { places, result, structure, austenite, decarb_mm: decarbDepth_mm(decarb_m2) };
 }
 
 /** A thinner question: a plate or round of the thickness of the body. */

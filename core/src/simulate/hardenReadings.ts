@@ -127,6 +127,15 @@ export function noticesOf(plan: HardenPlan, { austenite }: Case, chanceCentre: n
   if (plan.medium.kind !== "textbook" && UNCALIBRATED.has(plan.medium.id)) {
     add("uncalibrated-medium", `Nobody measured ${plan.medium.name.toLowerCase()} for this model: treat the result as a guess.`);
   }
+  if (plan.coat) {
+    add("uncalibrated-coat", "Nobody measured the clay for this model, and its own heat is left out: treat what lies under it as a guess.");
+  }
+  if (plan.cladding) {
+    add(
+      "uncalibrated-cladding",
+      "The cladding is taken as joined without a gap; it slows the core, and carbon that moves across is left out.",
+    );
+  }
   if (plan.prior === "as-forged") add("grain-unknown", "The grain of a forged piece is not known; it is taken as coarse. Normalise first.");
   if (austenite.extent < 0.05) {
     add("not-austenite", `At ${Math.round(plan.heat_C)} C hardly any of this steel is austenite: it will not harden.`);

@@ -9,9 +9,11 @@ import { temperedHardness, type TemperCycle } from "../kinetics/temper.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
 import { structureBeforeHardening, targetOf, thickness_mm } from "../plan/route.js";
 import type { Piece, Route, Step } from "../schema/book.js";
-import { harden, type HardenPlan, type HardenResult, type ProfilePoint } from "./harden.js";
+import { harden, type HardenPlan, type HardenResult, type HardnessValue, type ProfilePoint } from "./harden.js";
+import { doubtful, limitOf, saferChanges, type Safer } from "./advice.js";
 import { hardened, requireSense, runCase } from "./hardenCase.js";
 import { thicker } from "./section.js";
+import type { MoreCarbon } from "./soak.js";
 import { transformations, type Transformations } from "./transformations.js";
 
 /** Seconds from fire to bath when nobody says otherwise. */
@@ -63,7 +65,8 @@ export interface Estimate {
   readonly p95_HRC: number;
 }
 
-export type SpreadCause = "hardening" | "oven" | "temper-model";
+/** hardening-model: rates, bath, dissolution. heat-and-steel: what the smith does not know. */
+export type SpreadCause = "hardening-model" | "heat-and-steel" | "oven" | "temper-model";
 
 export interface Prediction {
   readonly hardening: HardenResult;
@@ -83,6 +86,10 @@ export interface Prediction {
   readonly chanceInTarget: number;
   /** Where the spread of the working place comes from, largest first, HRC. */
   readonly spread: readonly { readonly cause: SpreadCause; readonly sd_HRC: number }[];
+  /** When the heat, not the bath, is the limit: what would bring enough carbon into solution. */
+  readonly moreCarbon: MoreCarbon | null;
+  /** When it may fail: changes that harden the thickest place even with slower luck, mildest first. */
+  readonly safer: readonly Safer[];
   readonly notices: readonly Notice[];
 }
 
@@ -110,8 +117,7 @@ interface TemperedPlace {
 function temperPlace(
   steel: HardenPlan["steel"]["temper"],
   cycles: readonly TemperCycle[],
-  mean_HRC: number,
-  sd_HRC: number,
+  { mean_HRC, sd_HRC, model_HRC, input_HRC }: Pick<HardnessValue, "mean_HRC" | "sd_HRC" | "model_HRC" | "input_HRC">,
 ): TemperedPlace {
   const asQuenched_HRC = Math.min(mean_HRC, steel.nominal_HRC);
   const at = (aq_HRC: number, shift_K: number): number =>
@@ -122,13 +128,18 @@ function temperPlace(
     }).hardness_HRC;
   if (cycles.length === 0) {
     const same = estimate(asQuenched_HRC, sd_HRC);
-    return { asQuenched: same, tempered: same, spread: [{ cause: "hardening", sd_HRC }] };
+    const spread = [
+      { cause: "hardening-model" as const, sd_HRC: model_HRC },
+      { cause: "heat-and-steel" as const, sd_HRC: input_HRC },
+    ].sort((a, b) => b.sd_HRC - a.sd_HRC);
+    return { asQuenched: same, tempered: same, spread };
   }
   const middle = temperedHardness({ steel, asQuenched_HRC, cycles });
   const perKelvin = Math.abs(at(asQuenched_HRC, 4) - at(asQuenched_HRC, -4)) / 8;
   const perPoint = at(asQuenched_HRC, 0) - at(asQuenched_HRC - 1, 0);
   const spread = [
-    { cause: "hardening" as const, sd_HRC: Math.max(0, perPoint) * sd_HRC },
+    { cause: "hardening-model" as const, sd_HRC: Math.max(0, perPoint) * model_HRC },
+    { cause: "heat-and-steel" as const, sd_HRC: Math.max(0, perPoint) * input_HRC },
     { cause: "oven" as const, sd_HRC: perKelvin * Math.hypot(OVEN_K, PLACE_K) },
     { cause: "temper-model" as const, sd_HRC: middle.model_HRC },
   ].sort((a, b) => b.sd_HRC - a.sd_HRC);
@@ -150,8 +161,8 @@ export function predict(catalogue: Catalogue, piece: Piece, route: Route): Predi
   const temper = plan.steel.temper;
   const workingValue = hardening.edge ?? hardening.surface;
   const thickestValue = hardening.spine ?? hardening.centre;
-  const working = temperPlace(temper, cycles, workingValue.mean_HRC, workingValue.sd_HRC);
-  const thickest = temperPlace(temper, cycles, thickestValue.mean_HRC, thickestValue.sd_HRC);
+  const working = temperPlace(temper, cycles, workingValue);
+  const thickest = temperPlace(temper, cycles, thickestValue);
   const { low_HRC, high_HRC, why, name } = targetOf(catalogue, piece.use);
   const { mean_HRC, sd_HRC } = working.tempered;
   const equivalent_C =
@@ -176,6 +187,8 @@ export function predict(catalogue: Catalogue, piece: Piece, route: Route): Predi
     failChance: Math.max(LEAST_FAIL, 1 - hardening.chanceHard.working),
     chanceInTarget: normalCdf((high_HRC - mean_HRC) / sd_HRC) - normalCdf((low_HRC - mean_HRC) / sd_HRC),
     spread: working.spread,
+    moreCarbon: limitOf(plan, hardening, high_HRC),
+    safer: doubtful(hardening) ? saferChanges(catalogue, plan) : [],
     notices: hardening.notices,
   };
 }
@@ -206,12 +219,17 @@ function quickHardness(plan: HardenPlan): { working_HRC: number; thickest_HRC: n
   return { working_HRC, thickest_HRC, isHardThrough };
 }
 
+/** A hardness without spread. */
+function certain(mean_HRC: number) {
+  return { mean_HRC, sd_HRC: 0, model_HRC: 0, input_HRC: 0 };
+}
+
 function quickAnswer(
   plan: HardenPlan,
   cycles: readonly TemperCycle[],
 ): { working_HRC: number; thickest_HRC: number; isHardThrough: boolean } {
   const { working_HRC, thickest_HRC, isHardThrough } = quickHardness(plan);
-  const end = (mean_HRC: number): number => temperPlace(plan.steel.temper, cycles, mean_HRC, 0).tempered.mean_HRC;
+  const end = (mean_HRC: number): number => temperPlace(plan.steel.temper, cycles, certain(mean_HRC)).tempered.mean_HRC;
   return { working_HRC: end(working_HRC), thickest_HRC: end(thickest_HRC), isHardThrough };
 }
 
@@ -231,8 +249,7 @@ export function response(catalogue: Catalogue, piece: Piece, route: Route, track
       temperPlace(
         plan.steel.temper,
         cycles.map((c) => ({ ...c, temperature_C })),
-        mean_HRC,
-        0,
+        certain(mean_HRC),
       ).tempered.mean_HRC;
     return { track, points: xs.map((x) => ({ x, working_HRC: end(fixed.working_HRC, x), thickest_HRC: end(fixed.thickest_HRC, x) })) };
   }

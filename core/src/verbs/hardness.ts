@@ -10,14 +10,20 @@ import { temperedHardness } from "../kinetics/temper.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { requireValid } from "../schema/check.js";
 import { resolveMedium } from "./medium.js";
+import type { CrackRisk } from "../simulate/crackRisk.js";
 import { harden, type HardnessValue } from "../simulate/harden.js";
 
-function hrcOf({ mean_HRC, sd_HRC, hardness_HV }: HardnessValue) {
-  return { hrc: { mean: mean_HRC, sd: sd_HRC }, hv: hardness_HV };
+function hrcOf({ mean_HRC, sd_HRC, model_HRC, input_HRC, hardness_HV }: HardnessValue) {
+  return { hrc: { mean: mean_HRC, sd: sd_HRC, sdModel: model_HRC, sdInput: input_HRC }, hv: hardness_HV };
+}
+
+/** The crack indicator as the command line prints it. */
+export function crackAnswer({ index, level, martensiteGap, lag_s, difference_K, reasons }: CrackRisk) {
+  return { index, level, martensiteGap, lag_s, difference_C: difference_K, reasons };
 }
 
 export function hardenVerb(input: unknown) {
-  const { steel, priorStructure, section, austenitise, transfer_s, quench } = requireValid("VerbHarden", input);
+  const { steel, priorStructure, section, austenitise, transfer_s, quench, coat, cladding } = requireValid("VerbHarden", input);
   const result = harden({
     steel: resolveSteel(CATALOGUE, steel),
     prior: priorStructure,
@@ -30,6 +36,8 @@ export function hardenVerb(input: unknown) {
     agitation: quench.agitation ?? "mild",
     bath_s: quench.time_s ?? null,
     immersion: quench.immersion ?? { kind: "full" },
+    coat: coat ?? null,
+    cladding: cladding ?? null,
   });
   const { edge, spine, austenite } = result;
   return {
@@ -38,7 +46,11 @@ export function hardenVerb(input: unknown) {
     ...(edge === null ? {} : { edge: hrcOf(edge) }),
     ...(spine === null ? {} : { spine: hrcOf(spine) }),
     martensite: result.martensite,
-    chanceHard: result.chanceHard,
+    chanceHard: {
+      surface: result.chanceHard.surface,
+      centre: result.chanceHard.centre,
+      ...(edge === null ? {} : { edge: result.chanceHard.working, spine: result.chanceHard.thickest }),
+    },
     retainedAustenite: result.retainedAustenite,
     carbonInSolution_wtpct: austenite.solution_wtpct.C,
     astmGrain: austenite.astmGrain,
@@ -46,6 +58,10 @@ export function hardenVerb(input: unknown) {
     noseMargin_s: Number.isFinite(result.noseMargin_s) ? result.noseMargin_s : null,
     straighten: result.straighten,
     handWarm_s: result.handWarm_s,
+    crackRisk: crackAnswer(result.crackRisk),
+    fractureLook: result.fractureLook,
+    decarb_mm: result.decarb_mm,
+    grindOff_mm: result.grindOff_mm,
     ...(result.quenchLine_mm === null ? {} : { quenchLine_mm: result.quenchLine_mm }),
     profile: result.profile.map(({ x_mm, y_mm, hardness_HRC, hardness_HV, martensite }) => ({
       x_mm,

@@ -36,7 +36,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const planned = usePrediction(piece, route);
   const whatIf = useWhatIf(piece, route, TRACKS);
   const { composition_wtpct } = resolveSteel(CATALOGUE, piece.steel);
-  const words = prediction.data && verdictWords(prediction.data, view.route, view.piece.section, composition_wtpct.C, settings);
+  const words = prediction.data && verdictWords(prediction.data, view.route, view.piece.section, settings);
   const isStarted = state.doneAt_ms.size > 0;
   const pickSchool = (school: School): void => {
     view.drop();

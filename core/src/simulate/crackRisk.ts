@@ -1,0 +1,70 @@
+/** How near a quench comes to cracking the piece: who hardens first, who last, and how brittle the first already is. */
+
+import type { WatchedCurve } from "./course.js";
+
+export const CRACK_LEVELS = ["low", "some", "high"] as const;
+export type CrackLevel = (typeof CRACK_LEVELS)[number];
+
+export interface CrackReason {
+  readonly code: "late-core" | "steep-at-start" | "rich-martensite" | "coarse-grain" | "water" | "corners-not-known";
+  readonly message: string;
+}
+
+export interface CrackRisk {
+  /** 0 ... 1; an order, not a chance. */
+  readonly index: number;
+  readonly level: CrackLevel;
+  /** Most by which the surface was ahead of the centre in martensite, 0 ... 1. */
+  readonly martensiteGap: number;
+  /** Seconds from half martensite at the surface to half at the centre; null when one of them never gets there. */
+  readonly lag_s: number | null;
+  /** How much hotter the centre was when the surface began to harden, K. */
+  readonly difference_K: number;
+  readonly reasons: readonly CrackReason[];
+}
+
+/** Weights and limits are judgements: no published scale rates a smith's quench. Only the order is meant. */
+const GAP_WEIGHT = 0.55;
+const DIFFERENCE_WEIGHT = 0.25;
+const FULL_DIFFERENCE_K = 250;
+const GRAIN_WEIGHT = 0.2;
+const [SOME, HIGH] = [0.2, 0.4];
+
+export interface CrackInput {
+  /** Watched nodes: surface first, then centre. */
+  readonly curve: WatchedCurve;
+  readonly martensiteStart_C: number;
+  readonly carbon_wtpct: number;
+  readonly astmGrain: number;
+  /** A bath of water or brine. */
+  readonly isWater: boolean;
+}
+
+export function crackRisk({ curve, martensiteStart_C: Ms, carbon_wtpct: C, astmGrain, isWater }: CrackInput): CrackRisk {
+  const [surface, centre] = [curve.martensite[0]!, curve.martensite[1]!];
+  const [surface_C, centre_C] = [curve.temperature_C[0]!, curve.temperature_C[1]!];
+  let martensiteGap = 0;
+  for (let i = 0; i < surface.length; i++) martensiteGap = Math.max(martensiteGap, surface[i]! - centre[i]!);
+  const begun = surface.findIndex((m) => m > 0);
+  const difference_K = begun < 0 ? 0 : Math.max(0, centre_C[begun]! - surface_C[begun]!);
+  const [halfSurface, halfCentre] = [surface.findIndex((m) => m >= 0.5), centre.findIndex((m) => m >= 0.5)];
+  const lag_s = halfSurface < 0 || halfCentre < 0 ? null : curve.time_s[halfCentre]! - curve.time_s[halfSurface]!;
+  // Low-carbon martensite gives; from about 0.8 % it does not.
+  const brittle = Math.min(1, Math.max(0.1, (C - 0.2) / 0.6));
+  const coarse = Math.min(1, Math.max(0, (7 - astmGrain) / 3));
+  const strain = GAP_WEIGHT * martensiteGap + DIFFERENCE_WEIGHT * Math.min(1, difference_K / FULL_DIFFERENCE_K);
+  const index = begun < 0 ? 0 : Math.min(1, brittle * (strain + GRAIN_WEIGHT * coarse));
+  const reasons: CrackReason[] = [];
+  const add = (code: CrackReason["code"], message: string): void => void reasons.push({ code, message });
+  if (martensiteGap > 0.3) {
+    const later = lag_s === null ? "" : `, ${lag_s.toFixed(1)} s later`;
+    add("late-core", `The middle swells when the skin is already ${Math.round(100 * martensiteGap)} % ahead in hardening${later}.`);
+  }
+  if (difference_K > 100)
+    add("steep-at-start", `The middle is ${Math.round(difference_K)} C hotter when the skin begins to harden at ${Math.round(Ms)} C.`);
+  if (C > 0.7 && index > SOME) add("rich-martensite", `With ${C.toFixed(2)} % carbon dissolved, fresh martensite does not give.`);
+  if (coarse > 0) add("coarse-grain", `Coarse grain (ASTM ${astmGrain.toFixed(1)}) cracks more easily: normalise first.`);
+  if (isWater && C > 0.5) add("water", "Water and brine strip heat fast and unevenly; a steel meant for oil may crack.");
+  add("corners-not-known", "Holes, corners and coarse scratches are not counted: round and polish them.");
+  return { index, level: index >= HIGH ? "high" : index >= SOME ? "some" : "low", martensiteGap, lag_s, difference_K, reasons };
+}
