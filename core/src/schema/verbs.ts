@@ -1,6 +1,7 @@
 /** Inputs of the command line's verbs. */
 
 import { Type } from "@sinclair/typebox";
+import { historySchema } from "./history.js";
 import {
   AgitationSchema,
   between,
@@ -123,6 +124,43 @@ export const VERB_SCHEMAS = {
         ],
       }),
     ),
+  }),
+  VerbSimulate: strict({
+    steel: SteelInput,
+    priorStructure: PriorStructureSchema,
+    section: BodySectionSchema,
+    coat: Type.Optional(CoatSchema),
+    cladding: Type.Optional(CladdingSchema),
+    history: historySchema(MediumInput),
+  }),
+  VerbSoak: strict({
+    steel: SteelInput,
+    priorStructure: PriorStructureSchema,
+    temperature_C: between(600, 1200, "Heat, C"),
+    hold_min: Type.Optional(between(0, 240, "Time at heat for which a hotter heat is sought, min")),
+    wanted_wtpct: Type.Optional(between(0.05, 1.5, "Carbon wanted in solution, wt%")),
+  }),
+  VerbBath: strict({
+    medium: Type.String(),
+    volume_L: between(0.2, 5000, "Litres in the bath"),
+    bath_C: between(-20, 250, "Temperature of the bath, C"),
+    tank: Type.Optional(
+      strict({
+        kind: choice(["round", "square"] as const),
+        width_mm: between(20, 3000, "Diameter, or side, mm"),
+        depth_mm: between(20, 3000, "From rim to floor, mm"),
+        fill_mm: between(0, 3000, "How deep the liquid stands, mm"),
+      }),
+    ),
+    pieces: Type.Array(
+      strict({
+        mass_kg: between(0.001, 200, "kg"),
+        temperature_C: between(0, 1300, "When it goes in, C"),
+        length_mm: Type.Optional(between(1, 3000, "How much of it hangs in the bath, mm")),
+      }),
+      { minItems: 1, maxItems: 60 },
+    ),
+    limit_C: Type.Optional(between(0, 250, "Warmest the bath may become, C")),
   }),
   VerbThermocouple: strict({
     type: Type.Literal("K"),

@@ -5,8 +5,9 @@ import { InputError } from "../errors.js";
 import { SCHEMAS, type SchemaName } from "../schema/index.js";
 import { glowVerb, oxideVerb } from "./colour.js";
 import { coolVerb, jominyVerb, thermocoupleVerb, tttVerb } from "./curves.js";
+import { bathVerb, simulateVerb } from "./history.js";
 import { convertVerb, hardenVerb, temperVerb, verdictVerb } from "./hardness.js";
-import { steelsVerb, transformationsVerb } from "./steel.js";
+import { soakVerb, steelsVerb, transformationsVerb } from "./steel.js";
 
 interface Verb {
   readonly run: (input: unknown) => unknown;
@@ -30,6 +31,9 @@ const VERBS: Readonly<Record<string, Verb>> = {
     needsInput: true,
   },
   harden: { run: hardenVerb, schema: "VerbHarden", about: "Heat, soak and quench a section", needsInput: true },
+  simulate: { run: simulateVerb, schema: "VerbSimulate", about: "A section through any thermal history", needsInput: true },
+  soak: { run: soakVerb, schema: "VerbSoak", about: "How long, or how hot, until enough carbon is in solution", needsInput: true },
+  bath: { run: bathVerb, schema: "VerbBath", about: "What hot pieces do to a bath", needsInput: true },
   ttt: { run: tttVerb, schema: "VerbTtt", about: "Start and end of each change at constant heat", needsInput: true },
   cool: { run: coolVerb, schema: "VerbCool", about: "Cooling of a section or a probe that does not change", needsInput: true },
   jominy: { run: jominyVerb, schema: "VerbJominy", about: "Hardness along an end-quenched bar", needsInput: true },

@@ -4,6 +4,7 @@ import { CATALOGUE } from "../catalogue.js";
 import type { Notice } from "../errors.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { requireValid } from "../schema/check.js";
+import { moreCarbon, soakFor_s } from "../simulate/soak.js";
 import { transformations } from "../simulate/transformations.js";
 
 export function steelsVerb(input: unknown) {
@@ -41,4 +42,22 @@ export function transformationsVerb(input: unknown) {
   const notices = compositionNotices(composition_wtpct);
   if (astmGrain !== undefined) notices.push({ code: "grain-not-used", message: "The formulas used here do not depend on grain." });
   return { ...transformations(composition_wtpct, priorStructure), notices };
+}
+
+/** What a use needs to be hard: more carbon in solution brings hardly any more hardness (hardening-note section 6). */
+const USUAL_WANTED_wtpct = 0.6;
+
+export function soakVerb(input: unknown) {
+  const { steel, priorStructure, temperature_C, hold_min = 0, wanted_wtpct } = requireValid("VerbSoak", input);
+  const { composition_wtpct } = resolveSteel(CATALOGUE, steel);
+  const wanted = wanted_wtpct ?? Math.min(USUAL_WANTED_wtpct, composition_wtpct.C);
+  const question = { steel: composition_wtpct, prior: priorStructure, heat_C: temperature_C, wanted_wtpct: wanted };
+  const soak_s = soakFor_s(question);
+  const { hotter_K } = moreCarbon({ ...question, hold_s: hold_min * 60 });
+  return {
+    wanted_wtpct: wanted,
+    hold_min: soak_s === null ? null : soak_s / 60,
+    heatForHold_C: hotter_K === null ? null : temperature_C + hotter_K,
+    notices: compositionNotices(composition_wtpct),
+  };
 }
