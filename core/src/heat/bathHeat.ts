@@ -1,5 +1,6 @@
 /** What a hot piece does to a bath: rise, how many before it is too warm, level, and warming it with a bar. */
 
+import { bisect } from "../numerics/root.js";
 import { LATENT_MARTENSITE_J_kg, STEEL_DENSITY_kg_m3, volumeHeat_J_m3K } from "./properties.js";
 
 /** Where a quenched piece stops being austenite in the sum below, C: a middle martensite start. */
@@ -32,10 +33,10 @@ export interface BathLiquid {
 /** Temperature of a bath after a piece has come to rest in it, C: no loss to the room, the tank left out. */
 export function bathAfter_C(liquid: BathLiquid, volume_L: number, bath_C: number, mass_kg: number, piece_C: number): number {
   const bath_J_K = (volume_L / 1000) * liquid.density_kg_m3 * liquid.heatCapacity_J_kgK;
-  // The piece ends as warm as the bath, so what it gives up depends on the answer: a few rounds settle it.
-  let after_C = bath_C;
-  for (let i = 0; i < 30; i++) after_C = bath_C + (mass_kg * heatGivenUp_J_kg(piece_C, after_C)) / bath_J_K;
-  return after_C;
+  // The piece ends as warm as the bath, so what it gives up depends on the answer.
+  const short_J = (after_C: number): number => (after_C - bath_C) * bath_J_K - mass_kg * heatGivenUp_J_kg(piece_C, after_C);
+  const found = bisect(short_J, bath_C, Math.max(bath_C, piece_C), 1e-6);
+  return found.outcome === "found" ? found.x : bath_C;
 }
 
 /** Mass of hot bar that warms a bath to a temperature in one dip, kg. */

@@ -4,6 +4,7 @@ import type { Catalogue } from "../plan/catalogue.js";
 import { thickness_mm } from "../plan/route.js";
 import type { HardenPlan, HardenResult } from "./harden.js";
 import { AS_PLANNED, hardened, runCase, type Variation } from "./hardenCase.js";
+import { UNCALIBRATED } from "./hardenReadings.js";
 import { thicker } from "./section.js";
 import { moreCarbon, type MoreCarbon } from "./soak.js";
 
@@ -57,12 +58,13 @@ export function saferChanges(catalogue: Catalogue, plan: HardenPlan): Safer[] {
   if (longer !== undefined) safer.push({ kind: "longer", more_min: longer });
   const hotter = first([10, 20, 30], (more_K) => ({ ...plan, heat_C: plan.heat_C + more_K }));
   if (hotter !== undefined) safer.push({ kind: "hotter", more_K: hotter });
-  const ratio = first([0.9, 0.8, 0.7, 0.6], (r) => ({ ...plan, section: thicker(plan.section, r) }));
+  const ratio = first([0.9, 0.8, 0.7, 0.6, 0.5, 0.4], (r) => ({ ...plan, section: thicker(plan.section, r) }));
   const { section } = plan;
   if (ratio !== undefined && section.shape !== "end") safer.push({ kind: "thinner", to_mm: ratio * thickness_mm(section) });
   if (plan.medium.kind === "oil") {
     const faster = catalogue.media.filter(
-      (m): m is typeof m & { kind: "oil" } => m.kind === "oil" && plan.medium.kind === "oil" && m.peak_W_m2K > plan.medium.peak_W_m2K,
+      (m): m is typeof m & { kind: "oil" } =>
+        m.kind === "oil" && plan.medium.kind === "oil" && !UNCALIBRATED.has(m.id) && m.peak_W_m2K > plan.medium.peak_W_m2K,
     );
     const bath = first(
       [...faster].sort((a, b) => a.peak_W_m2K - b.peak_W_m2K),

@@ -114,7 +114,8 @@ export function airCooling_s(section: BodySection, from_C: number): number {
   return time_s;
 }
 
-const UNCALIBRATED = new Set(["metal-plates", "vermiculite", "quench-paste"]);
+/** Media nobody measured for this model. */
+export const UNCALIBRATED = new Set(["metal-plates", "vermiculite", "quench-paste"]);
 
 /** Something worth knowing about the result. */
 export function noticesOf(plan: HardenPlan, { austenite }: Case, chanceCentre: number, outcome: CourseResult["outcome"]): Notice[] {

@@ -19,7 +19,7 @@ function hrcOf({ mean_HRC, sd_HRC, model_HRC, input_HRC, hardness_HV }: Hardness
 
 /** The crack indicator as the command line prints it. */
 export function crackAnswer({ index, level, martensiteGap, lag_s, difference_K, reasons }: CrackRisk) {
-  return { index, level, martensiteGap, lag_s, difference_C: difference_K, reasons };
+  return { index, level, martensiteGap, lag_s, difference_K, reasons };
 }
 
 export function hardenVerb(input: unknown) {

@@ -6,9 +6,11 @@ import {
   rockwellCFromBrinell,
   rockwellCFromVickers,
   vickersFromRockwellC,
+  a255HalfHardness_HRC,
   a255InitialHardness_HRC,
   martensiteHardness_HV,
 } from "../../src/kinetics/hardness.js";
+import { halfMartensite_HV } from "../../src/kinetics/structure.js";
 import { outside } from "../outside.js";
 
 const E140 = "ASTM E140 table 1, from memory";
@@ -67,6 +69,20 @@ describe("hardness of martensite against carbon", () => {
         got: rockwellCFromVickers(martensiteHardness_HV(c)),
         tolerance: 2,
         because: "the standard's line is itself rounded to 1 HRC",
+      });
+    });
+  }
+  for (const c of [0.3, 0.4, 0.5, 0.6]) {
+    it(`${c} % C: half martensite, half pearlite and bainite, within 2 HRC of ASTM A255's line`, () => {
+      outside({
+        topic: "Hardness of martensite",
+        what: `${c} % C, half martensite`,
+        source: "ASTM A255 half-martensite hardness, table from memory",
+        unit: "HRC",
+        wanted: a255HalfHardness_HRC(c),
+        got: rockwellCFromVickers(halfMartensite_HV(c)),
+        tolerance: 2,
+        because: "the standard's line is rounded to 1 HRC; some rows are in the fit",
       });
     });
   }

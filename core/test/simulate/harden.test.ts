@@ -159,6 +159,32 @@ describe("hardening: what must hold", () => {
       for (let i = 1; i < centres.length; i++) expect(centres[i]!).toBeLessThanOrEqual(centres[i - 1]! + 0.5);
     }
   });
+  it("hotter oil is never harder, but for cold oil that warms to where it is thin; hotter water never harder", () => {
+    const centre = (id: string, mm: number, medium: string, bath_C: number): number =>
+      harden(plan({ steel: id, prior: "pearlite", section: slab(mm), heat_C: 820, furnace_s: 700, medium, bath_C }), quick).centre.mean_HRC;
+    const thinFrom_C = (medium: string): number => {
+      const found = CATALOGUE.medium(medium)!;
+      return found.kind === "oil" ? found.reference_C : 10;
+    };
+    fc.assert(
+      fc.property(
+        fc.constantFrom("1084", "1095", "5160", "o1"),
+        fc.double({ min: 1.5, max: 14, noNaN: true }),
+        fc.constantFrom("fast-oil", "medium-oil", "slow-oil", "vegetable-oil", "water"),
+        fc.double({ min: 0, max: 60, noNaN: true }),
+        fc.double({ min: 5, max: 60, noNaN: true }),
+        (id, mm, medium, above_K, more_K) => {
+          const cooler_C = thinFrom_C(medium) + above_K;
+          const hotter_C = Math.min(medium === "water" ? 95 : 200, cooler_C + more_K);
+          fc.pre(hotter_C > cooler_C);
+          // A third of a point of slack: auto-temper of slower martensite and the step of the solver.
+          return centre(id, mm, medium, hotter_C) <= centre(id, mm, medium, cooler_C) + 0.33;
+        },
+      ),
+      { numRuns: 60 },
+    );
+    expect(centre("1084", 5, "slow-oil", 10)).toBeLessThan(centre("1084", 5, "slow-oil", 55));
+  });
   it("the same question gives the same bytes", () => {
     const ask = () =>
       JSON.stringify(harden(plan({ steel: "1084", prior: "pearlite", section: slab(5), heat_C: 810, furnace_s: 600, medium: "fast-oil" })));

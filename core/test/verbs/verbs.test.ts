@@ -88,6 +88,72 @@ describe("verbs answer in the shapes of the command line", () => {
     expect(runVerb("steels", undefined)).toHaveLength(16);
     expect(runVerb("check-file", { hello: 1 })).toMatchObject({ ok: false, pieces: 0, heats: 0 });
   });
+  const bath = { medium: "fast-oil", volume_L: 10, bath_C: 20, pieces: [{ mass_kg: 0.5, temperature_C: 815, length_mm: 200 }] };
+  it("bath: rise, level, how many more, warming it, and what oil can do to a shop", () => {
+    const answer = runVerb("bath", { ...bath, tank: { kind: "round", width_mm: 180, depth_mm: 500, fill_mm: 393 } }) as {
+      pieces: { rise_C: number; bath_C: number; covered: boolean }[];
+      piecesBeforeLimit: number;
+      flashMargin_C: number;
+      warmUp: { to_C: number; barMass_kg: number; dips: number };
+      notices: { code: string }[];
+    };
+    expect(answer.pieces[0]!.rise_C).toBeGreaterThan(10);
+    expect(answer.pieces[0]!.covered).toBe(true);
+    expect(answer.piecesBeforeLimit).toBeGreaterThan(1);
+    expect(answer.flashMargin_C).toBeGreaterThan(50);
+    expect(answer.warmUp.dips).toBe(Math.ceil(answer.warmUp.barMass_kg));
+    expect(answer.notices.map(({ code }) => code)).toEqual(["dry-steel"]);
+  });
+  it("bath: a litre of oil for a kilogram of steel is too warm and near its flash point, and it says so", () => {
+    const { notices } = runVerb("bath", { ...bath, volume_L: 1.5, pieces: [{ mass_kg: 1, temperature_C: 815 }] }) as {
+      notices: { code: string }[];
+    };
+    expect(notices.map(({ code }) => code)).toEqual(expect.arrayContaining(["too-warm", "near-flash"]));
+  });
+  it("bath: a tank that cannot hold what it is said to hold, and one that runs over", () => {
+    const codes = (tank: object, pieces = bath.pieces) =>
+      (runVerb("bath", { ...bath, tank, pieces }) as { notices: { code: string }[] }).notices.map(({ code }) => code);
+    expect(codes({ kind: "square", width_mm: 100, depth_mm: 500, fill_mm: 300 })).toContain("inconsistent-volume");
+    const full = { kind: "round", width_mm: 180, depth_mm: 395, fill_mm: 393 };
+    expect(codes(full, [{ mass_kg: 3, temperature_C: 815, length_mm: 200 }])).toContain("overflows");
+  });
+  it("soak: how long and how hot until enough is dissolved; null when it never is", () => {
+    const question = { steel: "80crv2", priorStructure: "coarse-spheroidised", temperature_C: 830, hold_min: 5 };
+    const answer = runVerb("soak", question) as { wanted_wtpct: number; hold_min: number; heatForHold_C: number };
+    expect(answer.wanted_wtpct).toBe(0.6);
+    expect(answer.hold_min).toBeGreaterThan(8);
+    expect(answer.heatForHold_C).toBeGreaterThan(830);
+    expect(runVerb("soak", { ...question, steel: "1045", wanted_wtpct: 0.7 })).toMatchObject({ hold_min: null, heatForHold_C: null });
+  });
+  const history = [
+    { kind: "heat", to_C: 815, rise_min: 6, hold_min: 5 },
+    { kind: "cool", medium: "still-air", time_s: 1.5 },
+    { kind: "cool", medium: "fast-oil", bath_C: 55 },
+    { kind: "heat", to_C: 200, rise_min: 20, hold_min: 120 },
+    { kind: "cool", medium: "still-air" },
+  ];
+  const life = {
+    steel: { composition_wtpct: { C: 0.84, Mn: 0.75 } },
+    priorStructure: "pearlite",
+    section: { shape: "plate", thickness_mm: 4 },
+  };
+  it("simulate a whole history of a steel that is in no list", () => {
+    const answer = runVerb("simulate", { ...life, history }) as {
+      steps: { kind: string; end_s: number; centre: Record<string, number | boolean | null>; crackRisk?: object }[];
+      centre: { hrc: number; temper_C: number };
+      profile: object[];
+      grindOff_mm: number;
+      decarb_mm: number;
+    };
+    expect(answer.steps.map(({ kind }) => kind)).toEqual(["heat", "cool", "cool", "heat", "cool"]);
+    expect(answer.steps[0]!.centre).toMatchObject({ magnetic: false, hrc: null, pearlite: 0 });
+    expect(answer.steps[2]!.crackRisk).toBeDefined();
+    expect(answer.centre.hrc).toBeGreaterThan(56);
+    expect(answer.centre.hrc).toBeLessThan(answer.steps[2]!.centre["hrc"] as number);
+    expect(answer.centre.temper_C).toBeGreaterThan(180);
+    expect(answer.grindOff_mm).toBeGreaterThanOrEqual(answer.decarb_mm);
+    expect(answer.profile.length).toBeGreaterThan(10);
+  });
   it("every verb has help and a schema", () => {
     expect(verbHelp().map(({ verb }) => verb)).toEqual(VERB_NAMES);
     for (const name of VERB_NAMES) expect(verbSchema(name)).toHaveProperty("type");
@@ -95,6 +161,9 @@ describe("verbs answer in the shapes of the command line", () => {
 });
 
 describe("verbs refuse with a place", () => {
+  const cold = { medium: "fast-oil", volume_L: 10, bath_C: 20, pieces: [{ mass_kg: 0.5, temperature_C: 80 }] };
+  const past = { steel: "1084", priorStructure: "pearlite", section: { shape: "plate", thickness_mm: 4 } };
+  const hot = { kind: "heat", to_C: 800, hold_min: 2 };
   const rows: readonly [string, string, unknown, string, string][] = [
     ["a missing field", "harden", { ...good, priorStructure: undefined }, "missing", "/priorStructure"],
     ["a negative thickness", "harden", { ...good, section: { shape: "plate", thickness_mm: -1 } }, "out-of-range", "/section/thickness_mm"],
@@ -135,6 +204,46 @@ describe("verbs refuse with a place", () => {
     ["nothing to judge", "verdict", {}, "no-evidence", ""],
     ["an answer that is none", "verdict", { files: [{ hrc: 60, result: "slides" }] }, "not-a-choice", "/files/0/result"],
     ["two scales at once", "convert", { hrc: 60, hv: 700 }, "out-of-range", ""],
+    ["a piece colder than its bath", "bath", { ...cold, bath_C: 120 }, "bath-hotter-than-steel", "/pieces/0/temperature_C"],
+    ["air as a bath", "bath", { ...cold, medium: "still-air" }, "unknown-medium", "/medium"],
+    ["no litres", "bath", { ...cold, volume_L: -4 }, "out-of-range", "/volume_L"],
+    [
+      "a tank filled over its rim",
+      "bath",
+      { ...cold, tank: { kind: "round", width_mm: 180, depth_mm: 300, fill_mm: 393 } },
+      "out-of-range",
+      "/tank/fill_mm",
+    ],
+    ["a history without steps", "simulate", { ...past, history: [] }, "out-of-range", "/history"],
+    ["a step that is none", "simulate", { ...past, history: [{ kind: "wait" }] }, "not-a-choice", "/history/0/kind"],
+    [
+      "a bath nobody knows",
+      "simulate",
+      { ...past, history: [hot, { kind: "cool", medium: "tea" }] },
+      "unknown-medium",
+      "/history/1/medium",
+    ],
+    [
+      "a textbook bath of no temperature",
+      "simulate",
+      { ...past, history: [hot, { kind: "cool", medium: { heatTransfer_W_m2K: 900 } }] },
+      "missing",
+      "/history/1/bath_C",
+    ],
+    [
+      "a bath hotter than the piece",
+      "simulate",
+      { ...past, history: [hot, { kind: "cool", medium: "fast-oil", bath_C: 1000 }] },
+      "bath-hotter-than-steel",
+      "/history/1/bath_C",
+    ],
+    [
+      "more carbon than a bar can have",
+      "soak",
+      { ...past, section: undefined, temperature_C: 800, wanted_wtpct: 9 },
+      "out-of-range",
+      "/wanted_wtpct",
+    ],
     ["an unknown verb", "frob", {}, "unknown-verb", ""],
     ["not an object", "temper", [1], "wrong-type", ""],
   ];

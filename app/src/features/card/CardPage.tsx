@@ -1,6 +1,6 @@
 /** One piece: its heat line, what it will be through the steel, the verdict, and what if. */
 
-import { CATALOGUE, planRoute, resolveSteel, type PieceState, type Route, type School } from "@tembrak/core";
+import { CATALOGUE, planRoute, type PieceState, type Route, type School } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
@@ -35,7 +35,6 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const prediction = usePrediction(view.piece, view.route);
   const planned = usePrediction(piece, route);
   const whatIf = useWhatIf(piece, route, TRACKS);
-  const { composition_wtpct } = resolveSteel(CATALOGUE, piece.steel);
   const words = prediction.data && verdictWords(prediction.data, view.route, view.piece.section, settings);
   const isStarted = state.doneAt_ms.size > 0;
   const pickSchool = (school: School): void => {
