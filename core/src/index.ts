@@ -61,6 +61,7 @@ export { actsOfRoute, stageOf, type Act, type Stage } from "./plan/acts.js";
 export { brittleSince, heatsDone, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";
 export { checkBook, parseJson, readBook, writeBook } from "./book/exchange.js";
 export { outlineOf, sawTooth, type Outline, type Point } from "./shape/outline.js";
+export { hasStations, measuredStation, pointAt, sectionAt } from "./shape/stations.js";
 
 // What becomes of the steel
 export { transformations, type Transformations } from "./simulate/transformations.js";
@@ -73,10 +74,12 @@ export {
   type SpreadCause,
   type Track,
 } from "./simulate/predict.js";
+export type { CrackRisk } from "./simulate/crackRisk.js";
 export { type Safer } from "./simulate/advice.js";
 export { temperatureForHardness, temperedHardness } from "./kinetics/temper.js";
 export { runJob, type JobAnswers, type JobOutcome, type WhatIf } from "./job/runJob.js";
-export type { Job, JobFailure } from "./schema/job.js";
+export type { SectionPicture } from "./simulate/sectionPicture.js";
+export type { Effort, Job, JobFailure } from "./schema/job.js";
 
 // What is seen
 export {

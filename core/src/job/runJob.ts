@@ -5,6 +5,7 @@ import type { Catalogue } from "../plan/catalogue.js";
 import { requireValid } from "../schema/check.js";
 import type { Job, JobFailure } from "../schema/job.js";
 import { bathResponses, predict, response, type BathResponse, type Prediction, type Response } from "../simulate/predict.js";
+import { pictureSection, type SectionPicture } from "../simulate/sectionPicture.js";
 
 export interface WhatIf {
   readonly tracks: readonly Response[];
@@ -14,6 +15,7 @@ export interface WhatIf {
 /** The answer that belongs to each kind of job. */
 export interface JobAnswers {
   readonly predict: Prediction;
+  readonly section: SectionPicture;
   readonly "what-if": WhatIf;
 }
 
@@ -24,7 +26,8 @@ export type JobOutcome<K extends Job["kind"] = Job["kind"]> =
 export function runJob(catalogue: Catalogue, unchecked: unknown): JobOutcome {
   try {
     const job = requireValid("Job", unchecked);
-    if (job.kind === "predict") return { type: "done", answer: predict(catalogue, job.piece, job.route) };
+    if (job.kind === "predict") return { type: "done", answer: predict(catalogue, job.piece, job.route, job.effort) };
+    if (job.kind === "section") return { type: "done", answer: pictureSection(catalogue, job) };
     return {
       type: "done",
       answer: {

@@ -2,11 +2,23 @@
 
 import { Type, type Static } from "@sinclair/typebox";
 import { PieceSchema, RouteSchema } from "./book.js";
-import { choice, strict, tagged } from "./parts.js";
+import { between, choice, strict, tagged } from "./parts.js";
+
+/** Quick while a finger moves, full when it rests. */
+const EffortSchema = choice(["quick", "full"] as const);
+export type Effort = Static<typeof EffortSchema>;
 
 export const JobSchema = tagged(
   "kind",
-  strict({ kind: Type.Literal("predict"), piece: PieceSchema, route: RouteSchema }),
+  strict({ kind: Type.Literal("predict"), piece: PieceSchema, route: RouteSchema, effort: EffortSchema }),
+  strict({
+    kind: Type.Literal("section"),
+    piece: PieceSchema,
+    route: RouteSchema,
+    /** Where along the piece; null for the section as it was measured. */
+    station: Type.Union([between(0, 1, "Share of the length"), Type.Null()]),
+    effort: EffortSchema,
+  }),
   strict({
     kind: Type.Literal("what-if"),
     piece: PieceSchema,

@@ -23,7 +23,7 @@ export interface Outline {
 }
 
 /** Width of a piece across its face, mm: the height of a blade, the diameter of a bar, a fifth of the length of a plate. */
-function breadth_mm({ section, length_mm }: Piece): number {
+export function breadth_mm({ section, length_mm }: Piece): number {
   switch (section.shape) {
     case "wedge":
       return section.height_mm;
@@ -81,12 +81,12 @@ function smoothLine(points: readonly Point[], corners: readonly boolean[]): Poin
   return line;
 }
 
-interface Axis {
+export interface Axis {
   readonly points: readonly Point[];
   readonly along: readonly number[];
 }
 
-function axisOf(form: KindFile, length_mm: number): Axis {
+export function axisOf(form: KindFile, length_mm: number): Axis {
   const raw = (
     form.axis ?? [
       [0, 0],
@@ -113,24 +113,32 @@ function onAxis({ points, along }: Axis, s: number): { at: Point; toward: Point 
 }
 
 /** From the axis towards the edge (to the right as it hangs). */
-function beside(axis: Axis, s: number, offset_mm: number): Point {
+export function beside(axis: Axis, s: number, offset_mm: number): Point {
   const { at, toward } = onAxis(axis, s);
   return { x: at.x + offset_mm * toward.y, y: at.y - offset_mm * toward.x };
+}
+
+/** Offsets of back and edge from the axis at a share of its length, in shares of the height. */
+export function offsetsAt(form: Pick<KindFile, "stations">, s: number): { readonly back: number; readonly edge: number } {
+  const { stations } = form;
+  const i = Math.max(
+    1,
+    Math.min(
+      stations.length - 1,
+      stations.findIndex((station) => station.s >= s),
+    ),
+  );
+  const [a, b] = [stations[i - 1]!, stations[i]!];
+  const share = b.s > a.s ? Math.min(1, Math.max(0, (s - a.s) / (b.s - a.s))) : 0;
+  return { back: a.back + share * (b.back - a.back), edge: a.edge + share * (b.edge - a.edge) };
 }
 
 function bevelLine(form: KindFile, axis: Axis, breadth: number, edge: readonly Point[]): Point[] {
   if (form.bevel === undefined || edge.length === 0) return [];
   const { depth, from, to } = form.bevel;
   const offset = (s: number): number => {
-    const { stations } = form;
-    const i = Math.max(
-      1,
-      stations.findIndex((station) => station.s >= s),
-    );
-    const [a, b] = [stations[i - 1]!, stations[i]!];
-    const share = b.s > a.s ? (s - a.s) / (b.s - a.s) : 0;
-    const at = (end: "edge" | "back"): number => a[end] + share * (b[end] - a[end]);
-    return at("edge") - depth * Math.min(1, at("edge") + at("back"));
+    const { back, edge: edgeShare } = offsetsAt(form, s);
+    return edgeShare - depth * Math.min(1, edgeShare + back);
   };
   const points = Array.from({ length: BEVEL_POINTS }, (_, k) => {
     const s = from + ((to - from) * k) / (BEVEL_POINTS - 1);

@@ -37,20 +37,20 @@ export function limitOf(plan: HardenPlan, { austenite }: HardenResult, wanted_HR
   };
 }
 
-/** Whether any place hardens in some members and not in others. */
-export function doubtful({ chanceHard: { working, thickest } }: HardenResult): boolean {
-  const isBetween = (chance: number): boolean => chance > 0.05 && chance < 0.95;
-  return isBetween(working) || isBetween(thickest);
+/** Whether the place that must be hard hardens in some members and not in others: the edge of a blade, else the middle. */
+export function doubtful({ chanceHard: { working, thickest }, spine }: HardenResult): boolean {
+  const chance = spine === null ? thickest : working;
+  return chance > 0.05 && chance < 0.95;
 }
 
 /** Slower luck: one standard deviation in rates and bath (hardening-note section 10). */
 const UNLUCKY: Variation = { ...AS_PLANNED, rateRatio: 1.5, bathRatio: 0.78 };
 
-/** Each kind of change, alone, at its mildest that still hardens the thickest place with slower luck. */
+/** Each kind of change, alone, at its mildest that still hardens the place that must be hard, with slower luck. */
 export function saferChanges(catalogue: Catalogue, plan: HardenPlan): Safer[] {
   const hardens = (changed: HardenPlan): boolean => {
     const { structure, places } = runCase(changed, { variation: UNLUCKY, resolution: "coarse", untilSettled: true });
-    return hardened(structure, places.spine ?? places.centre) === 1;
+    return hardened(structure, places.edge ?? places.centre) === 1;
   };
   const first = <T>(steps: readonly T[], change: (step: T) => HardenPlan): T | undefined => steps.find((step) => hardens(change(step)));
   const safer: Safer[] = [];

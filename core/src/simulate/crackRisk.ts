@@ -14,7 +14,7 @@ export interface CrackRisk {
   /** 0 ... 1; an order, not a chance. */
   readonly index: number;
   readonly level: CrackLevel;
-  /** Most by which the surface was ahead of the centre in martensite, 0 ... 1. */
+  /** Most by which the surface was ahead of the centre in martensite, times how far the centre got, 0 ... 1. */
   readonly martensiteGap: number;
   /** Seconds from half martensite at the surface to half at the centre; null when one of them never gets there. */
   readonly lag_s: number | null;
@@ -45,6 +45,9 @@ export function crackRisk({ curve, martensiteStart_C: Ms, carbon_wtpct: C, astmG
   const [surface_C, centre_C] = [curve.temperature_C[0]!, curve.temperature_C[1]!];
   let martensiteGap = 0;
   for (let i = 0; i < surface.length; i++) martensiteGap = Math.max(martensiteGap, surface[i]! - centre[i]!);
+  // A core that turned soft swelled before the skin did, which is then pressed, not pulled: only a late core counts.
+  const endOf = (m: Float64Array): number => m[m.length - 1]!;
+  if (endOf(surface) > 0) martensiteGap *= Math.min(1, endOf(centre) / endOf(surface));
   const begun = surface.findIndex((m) => m > 0);
   const difference_K = begun < 0 ? 0 : Math.max(0, centre_C[begun]! - surface_C[begun]!);
   const [halfSurface, halfCentre] = [surface.findIndex((m) => m >= 0.5), centre.findIndex((m) => m >= 0.5)];

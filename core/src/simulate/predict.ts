@@ -5,16 +5,23 @@ import { alloyShift_K, growFilm_nm, filmHex, oxideName } from "../colour/oxide.j
 import { normalCdf } from "../numerics/normal.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { nodeHardness_HV } from "../kinetics/structure.js";
+import { heatingCurve } from "../kinetics/austenite.js";
+import { ac1_C } from "../kinetics/composition.js";
+import { decarbAdded_m2, decarbDepth_mm, grindOff_mm } from "../kinetics/decarb.js";
 import { temperedHardness, type TemperCycle } from "../kinetics/temper.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
 import { structureBeforeHardening, targetOf, thickness_mm } from "../plan/route.js";
 import type { Piece, Route, Step } from "../schema/book.js";
+import type { Effort } from "../schema/job.js";
 import { harden, type HardenPlan, type HardenResult, type HardnessValue, type ProfilePoint } from "./harden.js";
 import { doubtful, limitOf, saferChanges, type Safer } from "./advice.js";
 import { hardened, requireSense, runCase } from "./hardenCase.js";
 import { thicker } from "./section.js";
 import type { MoreCarbon } from "./soak.js";
 import { transformations, type Transformations } from "./transformations.js";
+
+/** Members of the ensemble while a finger moves. */
+const QUICK_MEMBERS = 8;
 
 /** Seconds from fire to bath when nobody says otherwise. */
 const TRANSFER_s = 1.5;
@@ -86,9 +93,11 @@ export interface Prediction {
   readonly chanceInTarget: number;
   /** Where the spread of the working place comes from, largest first, HRC. */
   readonly spread: readonly { readonly cause: SpreadCause; readonly sd_HRC: number }[];
+  /** To grind from each face, mm, if all heats of the route were in an open fire. */
+  readonly grindOff_mm: number;
   /** When the heat, not the bath, is the limit: what would bring enough carbon into solution. */
   readonly moreCarbon: MoreCarbon | null;
-  /** When it may fail: changes that harden the thickest place even with slower luck, mildest first. */
+  /** When it may fail: changes that harden the place that must be hard even with slower luck, mildest first. */
   readonly safer: readonly Safer[];
   readonly notices: readonly Notice[];
 }
@@ -114,7 +123,8 @@ interface TemperedPlace {
  * Tempering starts from the simulated structure but from the steel's own fully hardened figure: the simulation reads some
  * steels one to three points hard (hardening-note), the figure is what testers find.
  */
-function temperPlace(
+/** A place as quenched and after the tempers, and where its spread comes from. */
+export function temperPlace(
   steel: HardenPlan["steel"]["temper"],
   cycles: readonly TemperCycle[],
   { mean_HRC, sd_HRC, model_HRC, input_HRC }: Pick<HardnessValue, "mean_HRC" | "sd_HRC" | "model_HRC" | "input_HRC">,
@@ -153,11 +163,34 @@ function oxideOf(plan: HardenPlan, cycles: readonly TemperCycle[]): { name: stri
   return { name: oxideName(film_nm), hex: filmHex(film_nm) };
 }
 
-/** The whole answer for a piece on a route. @throws InputError for a route without a hardening or a quench. */
-export function predict(catalogue: Catalogue, piece: Piece, route: Route): Prediction {
+/** Steps by which the heats of a route are added up for the skin they leave, s. */
+const SKIN_STEP_s = 5;
+
+/** Depth of the soft skin after the heats of a route up to the last hardening, mm: open fire, each as its step says. */
+function skinOf_mm({ steel }: HardenPlan, route: Route): number {
+  const Ac1 = ac1_C(steel.composition_wtpct);
+  const last = route.steps.findLastIndex(({ kind }) => kind === "harden");
+  let integral_m2 = 0;
+  for (const step of route.steps.slice(0, last + 1)) {
+    if (step.kind !== "normalise" && step.kind !== "harden") continue;
+    const { temperature_C, duration_s } = heatingCurve({ heat_C: step.temperature_C, hold_s: 60 * step.hold_min });
+    for (let t = 0; t < duration_s; t += SKIN_STEP_s) integral_m2 += decarbAdded_m2(temperature_C(t), Ac1, SKIN_STEP_s, "oxidising");
+  }
+  return decarbDepth_mm(integral_m2);
+}
+
+/** A node after the tempers, HRC. */
+export function temperedAt(steel: HardenPlan["steel"]["temper"], cycles: readonly TemperCycle[], asQuenched_HRC: number): number {
+  if (cycles.length === 0) return asQuenched_HRC;
+  return temperedHardness({ steel, cycles, asQuenched_HRC: Math.min(asQuenched_HRC, steel.nominal_HRC) }).hardness_HRC;
+}
+
+/** The whole answer for a piece on a route; quick is coarse in space and leaves out what would help. @throws InputError for a route without a hardening or a quench. */
+export function predict(catalogue: Catalogue, piece: Piece, route: Route, effort: Effort = "full"): Prediction {
   const plan = hardenPlanOf(catalogue, piece, route);
   const cycles = temperCyclesOf(route);
-  const hardening = harden(plan);
+  const isQuick = effort === "quick";
+  const hardening = isQuick ? harden(plan, { resolution: "coarse", members: QUICK_MEMBERS }) : harden(plan);
   const temper = plan.steel.temper;
   const workingValue = hardening.edge ?? hardening.surface;
   const thickestValue = hardening.spine ?? hardening.centre;
@@ -173,13 +206,7 @@ export function predict(catalogue: Catalogue, piece: Piece, route: Route): Predi
     transformations: transformations(plan.steel.composition_wtpct, plan.prior),
     working: { place: hardening.edge ? "edge" : "surface", asQuenched: working.asQuenched, tempered: working.tempered },
     thickest: { place: hardening.spine ? "spine" : "centre", asQuenched: thickest.asQuenched, tempered: thickest.tempered },
-    profile: hardening.profile.map((point) => ({
-      ...point,
-      tempered_HRC:
-        cycles.length === 0
-          ? point.hardness_HRC
-          : temperedHardness({ steel: temper, cycles, asQuenched_HRC: Math.min(point.hardness_HRC, temper.nominal_HRC) }).hardness_HRC,
-    })),
+    profile: hardening.profile.map((point) => ({ ...point, tempered_HRC: temperedAt(temper, cycles, point.hardness_HRC) })),
     equivalent_C,
     isEmbrittled: band !== undefined && equivalent_C >= band[0]! && equivalent_C <= band[1]!,
     oxide: oxideOf(plan, cycles),
@@ -187,8 +214,9 @@ export function predict(catalogue: Catalogue, piece: Piece, route: Route): Predi
     failChance: Math.max(LEAST_FAIL, 1 - hardening.chanceHard.working),
     chanceInTarget: normalCdf((high_HRC - mean_HRC) / sd_HRC) - normalCdf((low_HRC - mean_HRC) / sd_HRC),
     spread: working.spread,
-    moreCarbon: limitOf(plan, hardening, high_HRC),
-    safer: doubtful(hardening) ? saferChanges(catalogue, plan) : [],
+    grindOff_mm: grindOff_mm(skinOf_mm(plan, route)),
+    moreCarbon: isQuick ? null : limitOf(plan, hardening, high_HRC),
+    safer: !isQuick && doubtful(hardening) ? saferChanges(catalogue, plan) : [],
     notices: hardening.notices,
   };
 }

@@ -271,10 +271,10 @@ describe("jobs of the worker", () => {
   } as const;
   it("a good one is done, a bad one comes back as data", () => {
     const route = planRoute(CATALOGUE, piece, "forge");
-    const done = runJob(CATALOGUE, { kind: "predict", piece, route });
+    const done = runJob(CATALOGUE, { kind: "predict", piece, route, effort: "full" });
     expect(done.type).toBe("done");
     expect(() => JSON.stringify(done)).not.toThrow();
-    const failed = runJob(CATALOGUE, { kind: "predict", piece: { ...piece, length_mm: -1 }, route });
+    const failed = runJob(CATALOGUE, { kind: "predict", piece: { ...piece, length_mm: -1 }, route, effort: "full" });
     expect(failed).toMatchObject({ type: "failed", failure: { code: "out-of-range", path: "/piece/length_mm" } });
   });
 });

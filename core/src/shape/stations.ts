@@ -1,0 +1,43 @@
+/** Sections along a piece: how high it is at a station of its form, and where a point of that section lies on its outline. */
+
+import type { Piece } from "../schema/book.js";
+import type { KindFile } from "../schema/kind.js";
+import type { Section } from "../schema/parts.js";
+import { axisOf, beside, breadth_mm, offsetsAt, type Point } from "./outline.js";
+
+/** Least height that can be computed, mm. */
+const LEAST_mm = 2;
+
+/** Whether sections differ along the piece: a blade's do, a bar's are taken as one. */
+export function hasStations(piece: Piece, form: KindFile): boolean {
+  return piece.section.shape === "wedge" && form.bevel !== undefined;
+}
+
+/** Where the section that was measured is taken to lie: the middle of the bevel. */
+export function measuredStation({ bevel }: KindFile): number {
+  return bevel === undefined ? 0.5 : 0.5 * (bevel.from + bevel.to);
+}
+
+/**
+ * Section across the axis at a station. Thickness is that of the measured section: only the height follows the outline, and
+ * outside the bevel both sides are parallel.
+ * @param s share of the axis, 0 ... 1.
+ */
+export function sectionAt(piece: Piece, form: KindFile, s: number): Section {
+  const { section } = piece;
+  if (section.shape !== "wedge" || form.bevel === undefined) return section;
+  const { back, edge } = offsetsAt(form, s);
+  const height_mm = Math.max(LEAST_mm, (back + edge) * section.height_mm);
+  const isBevelled = s >= form.bevel.from && s <= form.bevel.to;
+  return { ...section, height_mm, edge_mm: isBevelled ? section.edge_mm : section.spine_mm };
+}
+
+/** A point of the outline's plane by its station and its share of the height there, 0 at the edge, 1 at the back, mm. */
+export function pointAt(piece: Piece, form: KindFile): (s: number, share: number) => Point {
+  const axis = axisOf(form, piece.length_mm);
+  const breadth = breadth_mm(piece);
+  return (s, share) => {
+    const { back, edge } = offsetsAt(form, s);
+    return beside(axis, s, (edge - share * (back + edge)) * breadth);
+  };
+}

@@ -1,0 +1,102 @@
+/** The section of a piece at a station, every node of it: what a picture through the steel is painted from. */
+
+import { formOf } from "../catalogue.js";
+import { rockwellCFromVickers } from "../kinetics/hardness.js";
+import { nodeHardness_HV } from "../kinetics/structure.js";
+import type { Catalogue } from "../plan/catalogue.js";
+import type { Piece, Route } from "../schema/book.js";
+import type { Effort } from "../schema/job.js";
+import type { Section } from "../schema/parts.js";
+import { sectionAt } from "../shape/stations.js";
+import { requireSense, runCase, type HardenPlan } from "./hardenCase.js";
+import { profileOf } from "./hardenReadings.js";
+import { ensemble, MEMBERS, valueAt, type Place } from "./hardenSpread.js";
+import { hardenPlanOf, temperCyclesOf, temperedAt, temperPlace, type Estimate, type Prediction } from "./predict.js";
+
+/** One moment of the quench. */
+export interface PictureFrame {
+  /** Since the piece left the fire, s. */
+  readonly time_s: number;
+  /** By column and node, as below, C. */
+  readonly temperature_C: Float32Array;
+  readonly martensite: Float32Array;
+}
+
+export interface SectionPicture {
+  readonly section: Section;
+  /** Columns from edge to back (one for plate and round; from the centre of a square), nodes from the middle plane to the surface. */
+  readonly columns: number;
+  readonly nodes: number;
+  /** Height of the columns above the edge, or the centre, mm. */
+  readonly columnMiddle_mm: readonly number[];
+  readonly columnHeight_mm: readonly number[];
+  readonly halfThickness_mm: readonly number[];
+  /** Index [column * nodes + node]. */
+  readonly asQuenched_HRC: Float32Array;
+  readonly tempered_HRC: Float32Array;
+  readonly martensite: Float32Array;
+  readonly frames: readonly PictureFrame[];
+  /** What the curve through the middle needs: as a prediction has it. */
+  readonly profile: Prediction["profile"];
+  readonly working: { readonly asQuenched: Estimate; readonly tempered: Estimate };
+  readonly thickest: { readonly asQuenched: Estimate; readonly tempered: Estimate };
+}
+
+export interface PictureInput {
+  readonly piece: Piece;
+  readonly route: Route;
+  /** Share of the length; null for the section as it was measured. */
+  readonly station: number | null;
+  readonly effort: Effort;
+}
+
+/** Moments of the quench that are kept: the air before the bath, then ever longer apart. */
+const FRAMES = 36;
+const [SOONEST_s, LATEST_s] = [0.1, 400];
+
+function moments_s({ transfer_s }: HardenPlan): number[] {
+  const ratio = (LATEST_s / SOONEST_s) ** (1 / (FRAMES - 1));
+  return [0, transfer_s, ...Array.from({ length: FRAMES }, (_, i) => transfer_s + SOONEST_s * ratio ** i)];
+}
+
+/**
+ * Hardens and tempers the section at a station and keeps its whole field. Quick: a coarse grid, no spread, no moments.
+ * @throws InputError as `harden` does.
+ */
+export function pictureSection(catalogue: Catalogue, { piece, route, station, effort }: PictureInput): SectionPicture {
+  const section = station === null ? piece.section : sectionAt(piece, formOf(piece), station);
+  const plan = hardenPlanOf(catalogue, { ...piece, section }, route);
+  requireSense(plan);
+  const isQuick = effort === "quick";
+  const { places, result, structure } = runCase(plan, {
+    resolution: isQuick ? "coarse" : "fine",
+    untilSettled: isQuick,
+    ...(isQuick ? {} : { frames_s: moments_s(plan) }),
+  });
+  const { grid } = places;
+  const { temper } = plan.steel;
+  const cycles = temperCyclesOf(route);
+  const count = grid.columns * grid.nodes;
+  const asQuenched_HRC = Float32Array.from({ length: count }, (_, i) => rockwellCFromVickers(nodeHardness_HV(structure, i)));
+  const others = isQuick ? null : ensemble(plan, MEMBERS);
+  const at = (place: Place) => temperPlace(temper, cycles, valueAt(structure, places, place, others));
+  const mm = (metres: Float64Array): number[] => Array.from(metres, (m) => 1000 * m);
+  return {
+    section,
+    columns: grid.columns,
+    nodes: grid.nodes,
+    columnMiddle_mm: mm(grid.columnMiddle_m),
+    columnHeight_mm: mm(grid.columnHeight_m),
+    halfThickness_mm: mm(grid.halfThickness_m),
+    asQuenched_HRC,
+    tempered_HRC: asQuenched_HRC.map((hrc) => temperedAt(temper, cycles, hrc)),
+    martensite: Float32Array.from(structure.martensite),
+    frames: result.frames,
+    profile: profileOf(section, grid, structure).map((point) => ({
+      ...point,
+      tempered_HRC: temperedAt(temper, cycles, point.hardness_HRC),
+    })),
+    working: at(places.edge === null ? "surface" : "edge"),
+    thickest: at(places.spine === null ? "centre" : "spine"),
+  };
+}
