@@ -33,7 +33,7 @@ const piece: Piece = {
   length_mm: 200,
   section: { shape: "plate", thickness_mm: 3 },
 };
-const job = { kind: "predict", piece, route: planRoute(CATALOGUE, piece, "forge") } as const;
+const job = { kind: "predict", piece, route: planRoute(CATALOGUE, piece, "forge"), effort: "full" } as const;
 const busy = (): HandWorker => HandWorker.made.filter((w) => w.onmessage !== null).at(-1)!;
 
 const real = globalThis.Worker;

@@ -1,11 +1,11 @@
 /** Computed answers for React: cached by the question, never computed twice, the last answer shown until the next is there. */
 
-import type { Job, Piece, Prediction, Route, Track, WhatIf } from "@tembrak/core";
-import { keepPreviousData, useQuery, type UseQueryResult } from "@tanstack/react-query";
+import type { Effort, Job, Piece, Prediction, Route, SectionPicture, Track, WhatIf } from "@tembrak/core";
+import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
 import { ask } from "./client.js";
 
 /** Raised when the numbers change, so that no cache outlives its core. */
-const CORE_VERSION = "0.1.0";
+const CORE_VERSION = "0.2.0";
 
 function keyOf(job: Job | null): readonly unknown[] {
   return ["result", CORE_VERSION, job === null ? null : JSON.stringify(job)];
@@ -13,10 +13,46 @@ function keyOf(job: Job | null): readonly unknown[] {
 
 const ONCE = { staleTime: Infinity, retry: false, structuralSharing: false, placeholderData: keepPreviousData } as const;
 
-/** What the piece will be. Nothing is asked while piece or route is missing. */
-export function usePrediction(piece: Piece | undefined, route: Route | null | undefined): UseQueryResult<Prediction> {
-  const job = piece && route ? ({ kind: "predict", piece, route } as const) : null;
+/** What the piece will be. Nothing is asked while piece or route is missing. A newer question ends an older one. */
+export function usePrediction(
+  piece: Piece | undefined,
+  route: Route | null | undefined,
+  effort: Effort = "full",
+): UseQueryResult<Prediction> {
+  const job = piece && route ? ({ kind: "predict", piece, route, effort } as const) : null;
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"predict">(job!, signal), enabled: job !== null, ...ONCE });
+}
+
+interface Picture {
+  readonly piece: Piece;
+  readonly route: Route;
+  readonly effort: Effort;
+}
+
+/** The whole field of the section at a station; null for where it was measured. */
+export function useSectionPicture({ piece, route, effort }: Picture, station: number | null): UseQueryResult<SectionPicture> {
+  const job = { kind: "section", piece, route, station, effort } as const;
+  return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"section">(job, signal), ...ONCE });
+}
+
+/** Sections at many stations, each in the next free worker; those that are there so far. */
+export function useStations(
+  { piece, route, effort }: Picture,
+  stations: readonly number[],
+  isWanted: boolean,
+): (SectionPicture | undefined)[] {
+  return useQueries({
+    queries: stations.map((station) => {
+      const job = { kind: "section", piece, route, station, effort } as const;
+      return {
+        queryKey: keyOf(job),
+        queryFn: ({ signal }: { signal: AbortSignal }) => ask<"section">(job, signal),
+        enabled: isWanted,
+        ...ONCE,
+      };
+    }),
+    combine: (results) => results.map(({ data }) => data),
+  });
 }
 
 export const SHOWN_MEDIA = ["fast-oil", "medium-oil", "vegetable-oil", "water"] as const;

@@ -66,6 +66,11 @@ export function showLength(length_mm: number, units: Units): string {
   return `${lengthNumber(length_mm, units)} ${units.length}`;
 }
 
+/** Less than a millimetre, to be ground off: `0.2 mm` or `0.008 in`. */
+export function showThin(length_mm: number, { length }: Units): string {
+  return length === "mm" ? `${length_mm.toFixed(1)} mm` : `${inchesFromMillimetres(length_mm).toFixed(3)} in`;
+}
+
 /** The text a field starts with: exact, so that switching units and back changes nothing. */
 export function lengthText(length_mm: number, { length }: Units): string {
   if (length === "mm") return String(steady(length_mm));

@@ -1,8 +1,18 @@
 /** The verdict in sentences: the number, the reason, the next act. */
 
-import { type Notice, type Prediction, type Route, type Safer, type Section, type SpreadCause } from "@tembrak/core";
+import { type CrackRisk, type Notice, type Prediction, type Route, type Safer, type Section, type SpreadCause } from "@tembrak/core";
 import { mediumName } from "./actWords.js";
-import { showChance, showDifference, showDuration, showHardness, showLength, showRange, showTemperature, type Units } from "./show.js";
+import {
+  showChance,
+  showDifference,
+  showDuration,
+  showHardness,
+  showLength,
+  showRange,
+  showTemperature,
+  showThin,
+  type Units,
+} from "./show.js";
 
 export interface VerdictWords {
   readonly headline: string;
@@ -55,11 +65,47 @@ function headline({ working, hardening }: Prediction): string {
   return `${word} will be ${showHardness(tempered.mean_HRC)} HRC, ${showRange(tempered.p05_HRC, tempered.p95_HRC)}.`;
 }
 
+const LOOKS = { flour: "fine as flour", sand: "like fine sand", sugar: "coarse as sugar" } as const;
+
 function grainSentence({ hardening }: Prediction): string {
   const grain = hardening.austenite.astmGrain;
   if (hardening.austenite.extent < 0.5) return "";
-  const looks = grain >= 8.5 ? "fine as flour" : grain >= 6.5 ? "like fine sand" : "coarse as sugar";
+  const looks = LOOKS[hardening.fractureLook];
   return `Grain about ${grain.toFixed(0)}: ${looks} when broken.`;
+}
+
+/** Least skin worth a word, mm. */
+const SKIN_mm = 0.05;
+
+function skinSentence({ grindOff_mm }: Prediction, units: Units): string {
+  if (grindOff_mm < SKIN_mm) return "";
+  return `Grind ${showThin(grindOff_mm, units)} off each face first.`;
+}
+
+const RISKS = { some: "Some risk of cracking", high: "High risk of cracking" } as const;
+
+function crackReason(risk: CrackRisk, units: Units): string {
+  switch (risk.reasons[0]?.code) {
+    case "late-core":
+      return "the middle swells when the skin is already hard";
+    case "steep-at-start":
+      return `the middle is ${showDifference(risk.difference_K, units)} hotter when the skin begins to harden`;
+    case "rich-martensite":
+      return "with so much carbon dissolved fresh martensite does not give";
+    case "coarse-grain":
+      return "the grain is coarse";
+    case "water":
+      return "water strips heat fast and unevenly";
+    default:
+      return "";
+  }
+}
+
+function crackSentence({ hardening }: Prediction, units: Units): string {
+  const { crackRisk } = hardening;
+  if (hardening.austenite.extent < 0.5 || crackRisk.level === "low") return "";
+  const why = crackReason(crackRisk, units);
+  return `${RISKS[crackRisk.level]}${why === "" ? "" : `: ${why}`}. Out when hand-warm, and straight into the temper.`;
 }
 
 function targetSentence({ target, chanceInTarget, working }: Prediction): string {
@@ -97,6 +143,8 @@ function saferWays(safer: readonly Safer[], units: Units): string {
   return words.length === 0 ? "" : `To be safe: ${words.join(", or ")}.`;
 }
 
+/** The smallest is left out: it moves nothing. */
+const SHOWN_CAUSES = 3;
 const CAUSES: Readonly<Record<SpreadCause, readonly [string, string]>> = {
   "hardening-model": ["our model of the quench", "tests of your own pieces will narrow it"],
   "heat-and-steel": ["heat, bath, thickness, this bar", "a thermometer in the fire narrows it"],
@@ -113,14 +161,16 @@ export function verdictWords(prediction: Prediction, route: Route, section: Sect
   return {
     headline: headline(prediction),
     reasons: [
-      hardeningSentence(route, prediction, section, units),
+      `${hardeningSentence(route, prediction, section, units)} ${saferWays(prediction.safer, units)}`.trim(),
       carbonSentence(prediction, units),
-      saferWays(prediction.safer, units),
       temperSentence(route, prediction, units),
       targetSentence(prediction),
-      grainSentence(prediction),
+      crackSentence(prediction, units),
+      `${grainSentence(prediction)} ${skinSentence(prediction, units)}`.trim(),
       ...noticeSentences(prediction.notices),
     ].filter((sentence) => sentence !== ""),
-    spread: prediction.spread.map(({ cause, sd_HRC }) => ({ label: CAUSES[cause][0], hint: CAUSES[cause][1], sd_HRC })),
+    spread: prediction.spread
+      .slice(0, SHOWN_CAUSES)
+      .map(({ cause, sd_HRC }) => ({ label: CAUSES[cause][0], hint: CAUSES[cause][1], sd_HRC })),
   };
 }

@@ -23,16 +23,17 @@ import { useTrial } from "./useTrial.js";
 import "./card.css";
 
 const ThroughSteel = lazy(async () => ({ default: (await import("./parts/ThroughSteel.js")).ThroughSteel }));
+const VIEWS = ["hardness", "martensite", "heat", "cooling"] as const;
 const TRACKS = ["temper", "heat", "thickness"] as const;
 
 function Card({ state, route }: { state: PieceState; route: Route }) {
   const settings = useSettings();
   const now_ms = useNow(5000);
   const [stepsOpen, setStepsOpen] = useState(false);
-  const [drawing, setDrawing] = useState<"hardness" | "cooling">("hardness");
+  const [drawing, setDrawing] = useState<(typeof VIEWS)[number]>("hardness");
   const { piece } = state;
   const view = useTrial(piece, route);
-  const prediction = usePrediction(view.piece, view.route);
+  const prediction = usePrediction(view.piece, view.route, view.effort);
   const planned = usePrediction(piece, route);
   const whatIf = useWhatIf(piece, route, TRACKS);
   const words = prediction.data && verdictWords(prediction.data, view.route, view.piece.section, settings);
@@ -96,7 +97,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           <h2 id="through-h">
             Through the steel
             <span className="views" role="group" aria-label="What to draw">
-              {(["hardness", "cooling"] as const).map((kind) => (
+              {VIEWS.map((kind) => (
                 <button key={kind} type="button" aria-pressed={drawing === kind} onClick={() => setDrawing(kind)}>
                   {kind}
                 </button>
@@ -105,10 +106,17 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           </h2>
           {prediction.data ? (
             <Suspense fallback={<p className="waiting">Drawing…</p>}>
-              {drawing === "hardness" ? (
-                <ThroughSteel prediction={prediction.data} section={view.piece.section} units={settings} />
-              ) : (
+              {drawing === "cooling" ? (
                 <CoolingDrawing prediction={prediction.data} units={settings} />
+              ) : (
+                <ThroughSteel
+                  view={drawing}
+                  piece={view.piece}
+                  route={view.route}
+                  effort={view.effort}
+                  prediction={prediction.data}
+                  units={settings}
+                />
               )}
             </Suspense>
           ) : null}

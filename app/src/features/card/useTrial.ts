@@ -1,7 +1,7 @@
 /** What is being tried on the heat card: a route and a piece beside the planned ones, until kept or dropped. */
 
-import { CATALOGUE, thickness_mm, type Piece, type Route, type Section, type Step } from "@tembrak/core";
-import { useDeferredValue, useMemo, useState } from "react";
+import { CATALOGUE, thickness_mm, type Effort, type Piece, type Route, type Section, type Step } from "@tembrak/core";
+import { useEffect, useMemo, useRef, useState } from "react";
 
 export interface Trial {
   readonly temper_C?: number;
@@ -39,14 +39,41 @@ export interface TrialView {
   readonly isTrying: boolean;
   readonly piece: Piece;
   readonly route: Route;
+  /** Quick while the finger moves, full once it rests. */
+  readonly effort: Effort;
   readonly set: (change: Trial) => void;
   readonly drop: () => void;
 }
 
-/** Applied at once to what is drawn; asked of the worker when the finger rests. */
+/** While a finger moves a question is asked no more often than this; it rests after that long without a move, ms. */
+const BETWEEN_ms = 150;
+const RESTS_ms = 260;
+
+/** What moved last, let through no more often than every so often, and whether it rests. */
+function useSettled<T>(value: T): { readonly settled: T; readonly isMoving: boolean } {
+  const [settled, setSettled] = useState(value);
+  const [isMoving, setMoving] = useState(false);
+  const last_ms = useRef(0);
+  useEffect(() => {
+    if (value === settled) {
+      const rest = setTimeout(() => setMoving(false), RESTS_ms);
+      return () => clearTimeout(rest);
+    }
+    const wait_ms = Math.max(0, last_ms.current + BETWEEN_ms - performance.now());
+    const timer = setTimeout(() => {
+      last_ms.current = performance.now();
+      setMoving(true);
+      setSettled(value);
+    }, wait_ms);
+    return () => clearTimeout(timer);
+  }, [value, settled]);
+  return { settled, isMoving };
+}
+
+/** Applied at once to what is drawn; asked of the worker coarsely while the finger moves and in full when it rests. */
 export function useTrial(piece: Piece, route: Route): TrialView {
   const [trial, setTrial] = useState<Trial>({});
-  const settled = useDeferredValue(trial);
+  const { settled, isMoving } = useSettled(trial);
   return useMemo(() => {
     const isTrying = Object.keys(trial).length > 0;
     return {
@@ -54,8 +81,9 @@ export function useTrial(piece: Piece, route: Route): TrialView {
       isTrying,
       piece: settled.thickness_mm === undefined ? piece : { ...piece, section: withThickness(piece.section, settled.thickness_mm) },
       route: Object.keys(settled).length === 0 ? route : { ...route, steps: route.steps.map((step) => tried(step, settled)) },
+      effort: isMoving ? "quick" : "full",
       set: (change) => setTrial((before) => ({ ...before, ...change })),
       drop: () => setTrial({}),
     };
-  }, [trial, settled, piece, route]);
+  }, [trial, settled, isMoving, piece, route]);
 }

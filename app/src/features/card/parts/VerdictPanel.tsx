@@ -40,9 +40,7 @@ export function VerdictPanel({ words, failure, isStale }: Props) {
         ))}
       </dl>
       {words.spread[0] ? (
-        <p className="spread-hint drawn">
-          The largest: {words.spread[0].label}; {words.spread[0].hint}.
-        </p>
+        <p className="spread-hint drawn">{words.spread[0].hint[0]!.toUpperCase() + words.spread[0].hint.slice(1)}.</p>
       ) : null}
     </div>
   );

@@ -1,0 +1,91 @@
+/** The piece lying down, painted with its hardness from nine sections, and the cut that is looked at: drag it along. */
+
+import { formOf, measuredStation, pointAt, type Piece, type Point, type SectionPicture } from "@tembrak/core";
+import { useId, useMemo } from "react";
+import { showLength, type Units } from "../../../format/show.js";
+import { hardnessShade } from "../../../parts/hardnessShade.js";
+import { drawPiece, pathOf } from "../../../parts/Silhouette.js";
+
+export const STATIONS: readonly number[] = [0.06, 0.17, 0.28, 0.39, 0.5, 0.61, 0.72, 0.83, 0.94];
+
+interface Props {
+  readonly piece: Piece;
+  readonly pictures: readonly (SectionPicture | undefined)[];
+  /** Share of the length; null for where it was measured. */
+  readonly station: number | null;
+  readonly onStation: (station: number) => void;
+  readonly units: Units;
+}
+
+const [WIDTH_px, HEIGHT_px] = [430, 54];
+/** Bands from edge to back, and steps along each station's part of the piece. */
+const BANDS = 8;
+const STEPS = 6;
+
+/** Tempered hardness at a share of the height of a station's section, at the surface. */
+function hardnessAt({ columns, nodes, tempered_HRC }: SectionPicture, share: number): number {
+  const j = Math.min(columns - 1, Math.floor(share * columns));
+  return tempered_HRC[j * nodes + nodes - 1]!;
+}
+
+export function StationStrip({ piece, pictures, station, onStation, units }: Props) {
+  const id = useId();
+  const form = formOf(piece);
+  const drawn = useMemo(() => {
+    const box = drawPiece(piece, 1, "lay");
+    return drawPiece(piece, Math.min(WIDTH_px / box.width_px, HEIGHT_px / box.height_px), "lay");
+  }, [piece]);
+  const at = useMemo(() => pointAt(piece, form), [piece, form]);
+  const patches = useMemo(
+    () =>
+      STATIONS.flatMap((s, k) => {
+        const picture = pictures[k];
+        if (picture === undefined) return [];
+        const from = k === 0 ? 0 : 0.5 * (STATIONS[k - 1]! + s);
+        const to = k === STATIONS.length - 1 ? 1 : 0.5 * (s + STATIONS[k + 1]!);
+        const along = (share: number): Point[] => Array.from({ length: STEPS + 1 }, (_, i) => at(from + ((to - from) * i) / STEPS, share));
+        return Array.from({ length: BANDS }, (_, b) => {
+          // The outer bands reach over the outline, which cuts them off.
+          const [low, high] = [b === 0 ? -0.3 : b / BANDS, b === BANDS - 1 ? 1.3 : (b + 1) / BANDS];
+          const path = pathOf([...along(low), ...along(high).reverse()].map(drawn.toPx), true);
+          return { path, colour: hardnessShade(hardnessAt(picture, (b + 0.5) / BANDS)) };
+        });
+      }),
+    [pictures, at, drawn],
+  );
+  const cut = station ?? measuredStation(form);
+  const [edge, back] = [at(cut, -0.12), at(cut, 1.12)].map(drawn.toPx) as [{ x: number; y: number }, { x: number; y: number }];
+  const contour = pathOf(drawn.outline.contour.map(drawn.toPx), true);
+  const says = `${showLength(cut * piece.length_mm, units)} from the end it hangs by`;
+  return (
+    <div className="stations" style={{ width: drawn.width_px, maxWidth: "100%" }}>
+      <svg viewBox={`-4 -6 ${drawn.width_px + 8} ${drawn.height_px + 12}`} width="100%" aria-hidden="true">
+        <defs>
+          <clipPath id={`${id}s`}>
+            <path d={contour} />
+          </clipPath>
+        </defs>
+        <g clipPath={`url(#${id}s)`}>
+          {patches.map(({ path, colour }, i) => (
+            <path key={i} d={path} fill={colour} stroke={colour} strokeWidth={0.8} />
+          ))}
+        </g>
+        <path d={contour} fill="none" stroke="var(--steel)" strokeWidth={1.1} strokeLinejoin="round" />
+        <line x1={edge.x} y1={edge.y} x2={back.x} y2={back.y} stroke="var(--wall)" strokeWidth={4.5} />
+        <line x1={edge.x} y1={edge.y} x2={back.x} y2={back.y} stroke="var(--verd)" strokeWidth={2.2} />
+        <circle cx={edge.x} cy={edge.y} r={4} fill="var(--verd)" />
+        <circle cx={back.x} cy={back.y} r={4} fill="var(--verd)" />
+      </svg>
+      <input
+        type="range"
+        min={0.02}
+        max={0.98}
+        step={0.02}
+        value={cut}
+        aria-label="Where along the piece"
+        aria-valuetext={says}
+        onChange={(e) => onStation(Number(e.target.value))}
+      />
+    </div>
+  );
+}
