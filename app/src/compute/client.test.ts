@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
 import { CATALOGUE, planRoute, type Piece } from "@tembrak/core";
-import { ask, JobFailed } from "./client.js";
+import { ask, JobFailed, poolSize } from "./client.js";
 
 type Handler = ((event: unknown) => void) | null;
 
@@ -84,5 +84,19 @@ describe("asking the worker", () => {
     const before = HandWorker.made.length;
     await expect(ask<"predict">(job, stop.signal)).rejects.toThrow("given up");
     expect(HandWorker.made).toHaveLength(before);
+  });
+  it("no more at once than processors; what waits begins when one is free, and may leave the queue", async () => {
+    const many = Array.from({ length: poolSize() + 2 }, () => new AbortController());
+    const before = HandWorker.made.reduce((sum, w) => sum + w.asked.length, 0);
+    const asked = many.map(({ signal }) => ask<"predict">(job, signal));
+    const count = (): number => HandWorker.made.reduce((sum, w) => sum + w.asked.length, 0) - before;
+    expect(count()).toBe(poolSize());
+    many.at(-1)!.abort();
+    await expect(asked.at(-1)).rejects.toThrow("given up");
+    const running = HandWorker.made.filter((w) => w.onmessage !== null);
+    running[0]!.onmessage!({ data: { type: "done", answer: "first" } });
+    expect(count()).toBe(poolSize() + 1);
+    for (const worker of HandWorker.made.filter((w) => w.onmessage !== null)) worker.onmessage!({ data: { type: "done", answer: "rest" } });
+    await expect(Promise.all(asked.slice(0, -1))).resolves.toHaveLength(poolSize() + 1);
   });
 });

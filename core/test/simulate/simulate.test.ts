@@ -207,10 +207,14 @@ describe("skin and cracks", () => {
   it("water on thick high-carbon steel is nearer to a crack than oil on thin, and low carbon forgives", () => {
     const risk = (id: string, mm: number, medium: string) =>
       run(id, "pearlite", slab(mm), [heat(800, 6), cool(medium)]).steps[1]!.crackRisk!;
-    const [water, oil] = [risk("1095", 12, "water"), risk("1095", 3, "fast-oil")];
+    const [water, oil] = [risk("o1", 12, "water"), risk("o1", 3, "fast-oil")];
     expect(water.index).toBeGreaterThan(oil.index + 0.1);
     expect(water.reasons.map(({ code }) => code)).toEqual(expect.arrayContaining(["late-core", "water"]));
     expect(risk("1045", 12, "water").index).toBeLessThan(water.index);
+  });
+  it("a skin that hardens over a core gone soft is pressed, not pulled: safer than the same thickness hardened through (trade)", () => {
+    const gap = (id: string): number => run(id, "pearlite", slab(12), [heat(800, 6), cool("water")]).steps[1]!.crackRisk!.martensiteGap;
+    expect(gap("1095")).toBeLessThan(0.5 * gap("o1"));
   });
 });
 
