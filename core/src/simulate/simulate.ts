@@ -130,13 +130,15 @@ function readPlaces(s: Structure, { surface, centre, edge, spine }: Places, T: F
 /** Rise of a piece where nobody says how fast: as fast as a small forge brings it, C a minute (judgement). */
 const USUAL_RISE_C_min = 150;
 const LONGEST_COOLING_s = 12 * 3600;
+/** Steps are held short by the temperature and the change; this only ends the last, slow degrees. */
+const LONGEST_STEP_s = 20;
 
 /** Radiation of a glowing chamber, and moving gas. @source hardening-note (as still air) */
 function chamber(chamber_C: number) {
   return airBoundary(0.8, 12, chamber_C);
 }
 
-function stretchOf(plan: SimulatePlan, step: HistoryStep<AnyMedium>, places: Places, now_C: number, hottest_C: number): Stretch {
+function stretchOf(plan: SimulatePlan, step: HistoryStep<AnyMedium>, places: Places, now_C: number): Stretch {
   const { section, coat = null } = plan;
   switch (step.kind) {
     case "heat": {
@@ -174,7 +176,7 @@ function stretchOf(plan: SimulatePlan, step: HistoryStep<AnyMedium>, places: Pla
           coat,
         ),
         duration_s: step.time_s ?? LONGEST_COOLING_s,
-        longestStep_s: hottest_C < 250 ? 10 : 2,
+        longestStep_s: LONGEST_STEP_s,
         ...(until_C === undefined ? {} : { until_C }),
       };
     }
@@ -276,7 +278,7 @@ export function simulate(plan: SimulatePlan, { resolution = "full", kinetics, fr
     const coldest_C = T.reduce((a, b) => Math.min(a, b), Infinity);
     requireStep(step, index, coldest_C, hottest_C, plan);
     const wasHard = structure.martensite[places.surface]!;
-    const stretch = stretchOf(plan, step, places, T[places.centre]!, hottest_C);
+    const stretch = stretchOf(plan, step, places, T[places.centre]!);
     const from_s = time_s;
     const result = runCourse({
       grid,
@@ -317,7 +319,16 @@ export function simulate(plan: SimulatePlan, { resolution = "full", kinetics, fr
     });
   });
   const end = readPlaces(structure, places, T);
-  const join = (pick: (c: WatchedCurve) => Float64Array): Float64Array => Float64Array.from(curves.flatMap((c) => [...pick(c)]));
+  const points = curves.reduce((sum, { time_s: t }) => sum + t.length, 0);
+  const join = (pick: (c: WatchedCurve) => Float64Array): Float64Array => {
+    const all = new Float64Array(points);
+    let from = 0;
+    for (const c of curves) {
+      all.set(pick(c), from);
+      from += pick(c).length;
+    }
+    return all;
+  };
   return {
     steps,
     end,
