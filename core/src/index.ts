@@ -79,7 +79,8 @@ export { type Safer } from "./simulate/advice.js";
 export { temperatureForHardness, temperedHardness } from "./kinetics/temper.js";
 export { runJob, type JobAnswers, type JobOutcome, type WhatIf } from "./job/runJob.js";
 export type { SectionPicture } from "./simulate/sectionPicture.js";
-export type { Effort, Job, JobFailure } from "./schema/job.js";
+export type { Member } from "./simulate/hardenSpread.js";
+export { MEMBERS, type Effort, type Job, type JobFailure } from "./schema/job.js";
 
 // What is seen
 export {

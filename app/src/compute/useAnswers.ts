@@ -1,8 +1,18 @@
 /** Computed answers for React: cached by the question, never computed twice, the last answer shown until the next is there. */
 
-import type { Effort, Job, Piece, Prediction, Route, SectionPicture, Track, WhatIf } from "@tembrak/core";
+import {
+  MEMBERS,
+  type Effort,
+  type Job,
+  type Piece,
+  type Prediction,
+  type Route,
+  type SectionPicture,
+  type Track,
+  type WhatIf,
+} from "@tembrak/core";
 import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
-import { ask } from "./client.js";
+import { ask, poolSize } from "./client.js";
 
 /** Raised when the numbers change, so that no cache outlives its core. */
 const CORE_VERSION = "0.2.0";
@@ -20,8 +30,22 @@ export function usePrediction(
   effort: Effort = "full",
 ): UseQueryResult<Prediction> {
   const job = piece && route ? ({ kind: "predict", piece, route, effort } as const) : null;
-  return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"predict">(job!, signal), enabled: job !== null, ...ONCE });
+  return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => predictBeside(job!, signal), enabled: job !== null, ...ONCE });
 }
+
+/** The ensemble in as many parts as there are workers, then the rest with it in hand. The answer is the same as from one. */
+async function predictBeside(job: Extract<Job, { kind: "predict" }>, signal: AbortSignal): Promise<Prediction> {
+  const parts = Math.min(poolSize(), MOST_PARTS);
+  if (job.effort === "quick" || parts < 2) return ask<"predict">(job, signal);
+  const { piece, route } = job;
+  const bound = (k: number): number => Math.round((k * MEMBERS) / parts);
+  const ranges = Array.from({ length: parts }, (_, k) => ({ kind: "members", piece, route, from: bound(k), to: bound(k + 1) }) as const);
+  const members = (await Promise.all(ranges.map((range) => ask<"members">(range, signal)))).flat();
+  return ask<"predict">({ ...job, members }, signal);
+}
+
+/** More parts than this cost more in asking than they save. */
+const MOST_PARTS = 8;
 
 interface Picture {
   readonly piece: Piece;

@@ -4,7 +4,16 @@ import { InputError } from "../errors.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { requireValid } from "../schema/check.js";
 import type { Job, JobFailure } from "../schema/job.js";
-import { bathResponses, predict, response, type BathResponse, type Prediction, type Response } from "../simulate/predict.js";
+import {
+  bathResponses,
+  predict,
+  predictMembers,
+  response,
+  type BathResponse,
+  type Prediction,
+  type Response,
+} from "../simulate/predict.js";
+import type { Member } from "../simulate/hardenSpread.js";
 import { pictureSection, type SectionPicture } from "../simulate/sectionPicture.js";
 
 export interface WhatIf {
@@ -15,6 +24,8 @@ export interface WhatIf {
 /** The answer that belongs to each kind of job. */
 export interface JobAnswers {
   readonly predict: Prediction;
+  /** Part of an ensemble. */
+  readonly members: readonly Member[];
   readonly section: SectionPicture;
   readonly "what-if": WhatIf;
 }
@@ -26,7 +37,10 @@ export type JobOutcome<K extends Job["kind"] = Job["kind"]> =
 export function runJob(catalogue: Catalogue, unchecked: unknown): JobOutcome {
   try {
     const job = requireValid("Job", unchecked);
-    if (job.kind === "predict") return { type: "done", answer: predict(catalogue, job.piece, job.route, job.effort) };
+    if (job.kind === "predict") return { type: "done", answer: predict(catalogue, job.piece, job.route, job.effort, job.members) };
+    if (job.kind === "members") {
+      return { type: "done", answer: predictMembers(catalogue, job.piece, job.route, job.from, job.to) };
+    }
     if (job.kind === "section") return { type: "done", answer: pictureSection(catalogue, job) };
     return {
       type: "done",

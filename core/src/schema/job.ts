@@ -8,9 +8,32 @@ import { between, choice, strict, tagged } from "./parts.js";
 const EffortSchema = choice(["quick", "full"] as const);
 export type Effort = Static<typeof EffortSchema>;
 
+/** How many cases the spread is made of. */
+export const MEMBERS = 24;
+
+const hardnessAtPlace = Type.Union([Type.Number(), Type.Null()]);
+const MemberSchema = strict({
+  hardness_HRC: strict({ surface: hardnessAtPlace, centre: hardnessAtPlace, edge: hardnessAtPlace, spine: hardnessAtPlace }),
+  isHard: strict({ surface: Type.Boolean(), centre: Type.Boolean(), edge: Type.Boolean(), spine: Type.Boolean() }),
+});
+
 export const JobSchema = tagged(
   "kind",
-  strict({ kind: Type.Literal("predict"), piece: PieceSchema, route: RouteSchema, effort: EffortSchema }),
+  strict({
+    kind: Type.Literal("predict"),
+    piece: PieceSchema,
+    route: RouteSchema,
+    effort: EffortSchema,
+    /** All members of the ensemble, when they were run beside it. */
+    members: Type.Optional(Type.Array(MemberSchema, { minItems: MEMBERS, maxItems: MEMBERS })),
+  }),
+  strict({
+    kind: Type.Literal("members"),
+    piece: PieceSchema,
+    route: RouteSchema,
+    from: Type.Integer({ minimum: 0, maximum: MEMBERS }),
+    to: Type.Integer({ minimum: 0, maximum: MEMBERS }),
+  }),
   strict({
     kind: Type.Literal("section"),
     piece: PieceSchema,

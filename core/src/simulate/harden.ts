@@ -25,7 +25,7 @@ import {
   type StartPoint,
   type StraightenWindow,
 } from "./hardenReadings.js";
-import { ensemble, MEMBERS, valueAt, type HardnessValue, type Place } from "./hardenSpread.js";
+import { gather, MEMBERS, runMembers, valueAt, type HardnessValue, type Member, type Place } from "./hardenSpread.js";
 
 export type { HardenPlan } from "./hardenCase.js";
 export type { Resolution } from "./section.js";
@@ -67,6 +67,8 @@ export interface HardenOptions {
   /** Size of the ensemble; 0 leaves out the spread (for sliding through many cases). */
   readonly members?: number;
   readonly resolution?: Resolution;
+  /** The whole ensemble, when it was run elsewhere. */
+  readonly already?: readonly Member[];
   /** Other constants than the fitted ones: for the fit itself. */
   readonly kinetics?: Kinetics;
 }
@@ -78,13 +80,13 @@ export interface HardenOptions {
  * @source hardening-note (calibrated); every published part named where it stands
  * @error docs/validation.md; hardenability right to about a quarter in ideal diameter
  */
-export function harden(plan: HardenPlan, { members = MEMBERS, resolution = "full", kinetics }: HardenOptions = {}): HardenResult {
+export function harden(plan: HardenPlan, { members = MEMBERS, resolution = "full", already, kinetics }: HardenOptions = {}): HardenResult {
   requireSense(plan);
   const given = kinetics === undefined ? {} : { kinetics };
   const run = runCase(plan, { resolution, watch: ({ surface, centre, spine }) => [surface, centre, spine ?? centre], ...given });
   const { places, result, structure, austenite } = run;
   const { grid, surface, centre } = places;
-  const others = members > 0 ? ensemble(plan, members, kinetics) : null;
+  const others = already ? gather(already) : members > 0 ? gather(runMembers(plan, members, 0, members, kinetics)) : null;
   const at = (place: Place): HardnessValue => valueAt(structure, places, place, others);
   const [transferEnd_s, bathEnd_s] = result.end_s as [number, number, number];
   const table = decompositionTable({

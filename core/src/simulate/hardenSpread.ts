@@ -3,6 +3,7 @@
 import type { Kinetics } from "../kinetics/kinetics.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { nodeHardness_HV, type Structure } from "../kinetics/structure.js";
+import { MEMBERS } from "../schema/job.js";
 import { normalDraws } from "../numerics/sampling.js";
 import { hardened, runCase, type HardenPlan, type Variation } from "./hardenCase.js";
 import type { Places } from "./section.js";
@@ -24,7 +25,7 @@ const NAMES = Object.keys(SPREAD) as (keyof Variation)[];
 const MODEL: ReadonlySet<keyof Variation> = new Set<keyof Variation>(["rateRatio", "bathRatio", "dissolutionRatio", "martensiteStart_K"]);
 /** What is left when nothing is uncertain: reading, steel to steel, and the known one to three points of bias. */
 const FLOOR_HRC = 1.5;
-export const MEMBERS = 24;
+export { MEMBERS };
 const SEED = 20;
 
 export interface HardnessValue {
@@ -38,8 +39,13 @@ export interface HardnessValue {
   readonly hardness_HV: number;
 }
 
-const PLACES = ["surface", "centre", "edge", "spine"] as const;
-export type Place = (typeof PLACES)[number];
+export type Place = "surface" | "centre" | "edge" | "spine";
+
+/** What one member became; plain data, so that members may be run elsewhere. Null for a place the section does not have. */
+export interface Member {
+  readonly hardness_HRC: Readonly<Record<Place, number | null>>;
+  readonly isHard: Readonly<Record<Place, boolean>>;
+}
 
 export interface Ensemble {
   readonly hardness_HRC: Readonly<Record<Place, readonly number[]>>;
@@ -62,26 +68,44 @@ function variationOf(draw: readonly number[]): Variation {
   };
 }
 
-/** Runs the section itself, coarsely, for every member. The draws are the same for every question. */
-export function ensemble(plan: HardenPlan, members: number, kinetics?: Kinetics): Ensemble {
-  const draws = normalDraws(members, NAMES.length, SEED);
-  const hardness_HRC: Record<Place, number[]> = { surface: [], centre: [], edge: [], spine: [] };
-  const chanceHard: Record<Place, number> = { surface: 0, centre: 0, edge: 0, spine: 0 };
-  for (const draw of draws) {
-    const { places, structure } = runCase(plan, {
-      variation: variationOf(draw),
-      resolution: "coarse",
-      untilSettled: true,
-      ...(kinetics === undefined ? {} : { kinetics }),
-    });
-    for (const place of PLACES) {
-      const node = places[place];
-      if (node === null) continue;
-      hardness_HRC[place].push(rockwellCFromVickers(nodeHardness_HV(structure, node)));
-      chanceHard[place] += hardened(structure, node) / members;
-    }
-  }
-  return { hardness_HRC, chanceHard, draws };
+function runMember(plan: HardenPlan, draw: readonly number[], kinetics: Kinetics | undefined): Member {
+  const { places, structure } = runCase(plan, {
+    variation: variationOf(draw),
+    resolution: "coarse",
+    untilSettled: true,
+    ...(kinetics === undefined ? {} : { kinetics }),
+  });
+  const each = <T>(read: (node: number) => T, none: T): Record<Place, T> => ({
+    surface: read(places.surface),
+    centre: read(places.centre),
+    edge: places.edge === null ? none : read(places.edge),
+    spine: places.spine === null ? none : read(places.spine),
+  });
+  return {
+    hardness_HRC: each<number | null>((node) => rockwellCFromVickers(nodeHardness_HV(structure, node)), null),
+    isHard: each((node) => hardened(structure, node) === 1, false),
+  };
+}
+
+/** Some of the members of an ensemble, `from` included, `to` not: the section itself, coarsely, for each. */
+export function runMembers(plan: HardenPlan, members: number, from: number, to: number, kinetics?: Kinetics): Member[] {
+  // The draws are the same for every question, so parts that were run apart fit together.
+  return normalDraws(members, NAMES.length, SEED)
+    .slice(from, to)
+    .map((draw) => runMember(plan, draw, kinetics));
+}
+
+/** All members put together. */
+export function gather(members: readonly Member[]): Ensemble {
+  const of = (place: Place): number[] => members.flatMap(({ hardness_HRC }) => hardness_HRC[place] ?? []);
+  const chance = (place: Place): number => members.filter(({ isHard }) => isHard[place]).length / members.length;
+  const each = <T>(read: (place: Place) => T): Record<Place, T> => ({
+    surface: read("surface"),
+    centre: read("centre"),
+    edge: read("edge"),
+    spine: read("spine"),
+  });
+  return { hardness_HRC: each(of), chanceHard: each(chance), draws: normalDraws(members.length, NAMES.length, SEED) };
 }
 
 /** Variance of the members, and the share of it that goes with the model's own unknowns (by correlation with the draws). */

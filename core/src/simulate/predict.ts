@@ -16,6 +16,7 @@ import type { Effort } from "../schema/job.js";
 import { harden, type HardenPlan, type HardenResult, type HardnessValue, type ProfilePoint } from "./harden.js";
 import { doubtful, limitOf, saferChanges, type Safer } from "./advice.js";
 import { hardened, requireSense, runCase } from "./hardenCase.js";
+import { MEMBERS, runMembers, type Member } from "./hardenSpread.js";
 import { thicker } from "./section.js";
 import type { MoreCarbon } from "./soak.js";
 import { transformations, type Transformations } from "./transformations.js";
@@ -185,12 +186,27 @@ export function temperedAt(steel: HardenPlan["steel"]["temper"], cycles: readonl
   return temperedHardness({ steel, cycles, asQuenched_HRC: Math.min(asQuenched_HRC, steel.nominal_HRC) }).hardness_HRC;
 }
 
-/** The whole answer for a piece on a route; quick is coarse in space and leaves out what would help. @throws InputError for a route without a hardening or a quench. */
-export function predict(catalogue: Catalogue, piece: Piece, route: Route, effort: Effort = "full"): Prediction {
+/** Part of the ensemble of a prediction, to be run beside it: members `from` to `to`, the last not included. */
+export function predictMembers(catalogue: Catalogue, piece: Piece, route: Route, from: number, to: number): Member[] {
+  const plan = hardenPlanOf(catalogue, piece, route);
+  requireSense(plan);
+  return runMembers(plan, MEMBERS, from, to);
+}
+
+/** The whole answer for a piece on a route; `already` is its ensemble when that was run beside it; quick is coarse in space and leaves out what would help. @throws InputError for a route without a hardening or a quench. */
+export function predict(
+  catalogue: Catalogue,
+  piece: Piece,
+  route: Route,
+  effort: Effort = "full",
+  already?: readonly Member[],
+): Prediction {
   const plan = hardenPlanOf(catalogue, piece, route);
   const cycles = temperCyclesOf(route);
   const isQuick = effort === "quick";
-  const hardening = isQuick ? harden(plan, { resolution: "coarse", members: QUICK_MEMBERS }) : harden(plan);
+  const hardening = isQuick
+    ? harden(plan, { resolution: "coarse", members: QUICK_MEMBERS })
+    : harden(plan, already === undefined ? {} : { already });
   const temper = plan.steel.temper;
   const workingValue = hardening.edge ?? hardening.surface;
   const thickestValue = hardening.spine ?? hardening.centre;

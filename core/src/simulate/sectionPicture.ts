@@ -10,7 +10,7 @@ import type { Section } from "../schema/parts.js";
 import { sectionAt } from "../shape/stations.js";
 import { requireSense, runCase, type HardenPlan } from "./hardenCase.js";
 import { profileOf } from "./hardenReadings.js";
-import { ensemble, MEMBERS, valueAt, type Place } from "./hardenSpread.js";
+import { gather, MEMBERS, runMembers, valueAt, type Place } from "./hardenSpread.js";
 import { hardenPlanOf, temperCyclesOf, temperedAt, temperPlace, type Estimate, type Prediction } from "./predict.js";
 
 /** One moment of the quench. */
@@ -78,7 +78,7 @@ export function pictureSection(catalogue: Catalogue, { piece, route, station, ef
   const cycles = temperCyclesOf(route);
   const count = grid.columns * grid.nodes;
   const asQuenched_HRC = Float32Array.from({ length: count }, (_, i) => rockwellCFromVickers(nodeHardness_HV(structure, i)));
-  const others = isQuick ? null : ensemble(plan, MEMBERS);
+  const others = isQuick ? null : gather(runMembers(plan, MEMBERS, 0, MEMBERS));
   const at = (place: Place) => temperPlace(temper, cycles, valueAt(structure, places, place, others));
   const mm = (metres: Float64Array): number[] => Array.from(metres, (m) => 1000 * m);
   return {

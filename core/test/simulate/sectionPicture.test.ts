@@ -4,6 +4,8 @@ import { runJob } from "../../src/job/runJob.js";
 import { planRoute } from "../../src/plan/route.js";
 import type { Piece } from "../../src/schema/book.js";
 import type { Section } from "../../src/schema/parts.js";
+import { MEMBERS } from "../../src/schema/job.js";
+import type { Member } from "../../src/simulate/hardenSpread.js";
 import { predict } from "../../src/simulate/predict.js";
 import { pictureSection, type SectionPicture } from "../../src/simulate/sectionPicture.js";
 
@@ -22,6 +24,21 @@ const of = (change: Partial<Piece>, station: number | null, effort: "quick" | "f
   const piece = { ...hook, ...change };
   return pictureSection(CATALOGUE, { piece, route: planRoute(CATALOGUE, piece, "forge"), station, effort });
 };
+
+describe("a prediction whose ensemble was run in parts", () => {
+  it("is byte for byte the one that was run in one", () => {
+    const route = planRoute(CATALOGUE, hook, "forge");
+    const part = (from: number, to: number) => {
+      const outcome = runJob(CATALOGUE, { kind: "members", piece: hook, route, from, to });
+      if (outcome.type === "failed") throw new Error(outcome.failure.message);
+      return outcome.answer as readonly Member[];
+    };
+    const members = [...part(0, 7), ...part(7, 20), ...part(20, MEMBERS)];
+    const ask = { kind: "predict", piece: hook, route, effort: "full" };
+    expect(JSON.stringify(runJob(CATALOGUE, { ...ask, members }))).toBe(JSON.stringify(runJob(CATALOGUE, ask)));
+    expect(runJob(CATALOGUE, { ...ask, members: members.slice(1) })).toMatchObject({ type: "failed", failure: { path: "/members" } });
+  });
+});
 
 describe("the picture through a section", () => {
   const picture = of({}, null);
