@@ -39,6 +39,70 @@ const table = (topic: string): string => {
   ].join("\n");
 };
 
+interface FitRow {
+  readonly kind: string;
+  readonly name: string;
+  readonly source: string;
+  readonly unit: string;
+  readonly wanted: number;
+  readonly before: number;
+  readonly after: number;
+}
+interface FitReport {
+  readonly training: readonly FitRow[];
+  readonly heldBack: readonly FitRow[];
+  readonly constants: readonly { readonly name: string; readonly prior: number; readonly fitted: number; readonly moved_sd: number }[];
+}
+const fit = JSON.parse(readFileSync(join(root, "tools/fit/report.json"), "utf8")) as FitReport;
+
+/** Root mean square: of the ratio for sizes and times, of points for hardness. */
+function rms(of: readonly FitRow[], pick: (row: FitRow) => number): string {
+  const isPoints = of[0]!.unit === "HRC";
+  const mean = Math.sqrt(
+    of.reduce((sum, row) => sum + (isPoints ? pick(row) - row.wanted : Math.log(pick(row) / row.wanted)) ** 2, 0) / of.length,
+  );
+  return isPoints ? `${mean.toFixed(1)} HRC` : `${Math.round(100 * Math.expm1(mean))} %`;
+}
+
+function fitTable(title: string, of: readonly FitRow[]): string {
+  const kinds = [...new Set(of.map(({ kind }) => kind))];
+  return [
+    `### ${title}`,
+    "",
+    "| kind | rows | before | after |",
+    "|---|---|---|---|",
+    ...kinds.map((kind) => {
+      const own = of.filter((row) => row.kind === kind);
+      return `| ${kind} | ${own.length} | ${rms(own, ({ before }) => before)} | ${rms(own, ({ after }) => after)} |`;
+    }),
+    "",
+    "| row | outside | before | after | source |",
+    "|---|---|---|---|---|",
+    ...of.map(
+      ({ kind, name, source, unit, wanted, before, after }) =>
+        `| ${kind}: ${name} | ${wanted} ${unit} | ${before} | ${after} | ${source} |`,
+    ),
+    "",
+  ].join("\n");
+}
+
+const fitChapter = [
+  "## The fit",
+  "",
+  `${fit.constants.length} free constants (tools/fit/priors.json), fitted by \`npm run fit\` to ${fit.training.length} training rows and their priors; ${fit.heldBack.length} rows were held`,
+  "back. Before is the hand fit. Errors are root mean squares. Many rows are themselves from memory; those of ideal diameter are computed",
+  "from the multiplying factors of ASTM A255.",
+  "",
+  fitTable("Held back", fit.heldBack),
+  fitTable("Trained on", fit.training),
+  "### Constants",
+  "",
+  "| constant | prior | fitted | moved, standard deviations of its prior |",
+  "|---|---|---|---|",
+  ...fit.constants.map(({ name, prior, fitted, moved_sd }) => `| ${name} | ${prior} | ${fitted} | ${moved_sd.toFixed(2)} |`),
+  "",
+].join("\n");
+
 writeFileSync(
   join(root, "docs/validation.md"),
   `# What the core gives against values from outside
@@ -47,6 +111,7 @@ Written by the unit tests' own run (\`npm test\`, tools/writeValidation.ts). ${s
 means what it says. Rows called calibration prove that the constants were fitted, not that the model is right. Nothing here is tuned
 for one row; the tolerance stands with its reason.
 
+${fitChapter}
 ${topics.map(table).join("\n")}`,
 );
 console.log(`docs/validation.md: ${seen.size} values in ${topics.length} chapters`);

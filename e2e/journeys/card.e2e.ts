@@ -39,8 +39,35 @@ test("the cooling curve says the same seconds as the verdict", async ({ page }) 
   const seconds = /(\d+\.\d) s to spare/.exec(await page.getByRole("main").innerText())![1]!;
   await page.getByRole("button", { name: "cooling" }).click();
   await expect(page.getByRole("img", { name: `${seconds} s to spare at the spine` })).toBeVisible();
-  await page.getByRole("button", { name: "hardness" }).click();
+  await page.getByRole("button", { name: "hardness", exact: true }).click();
   await expect(page.getByRole("img", { name: /Hardness from spine to edge/ })).toBeVisible();
+});
+
+test("through the steel: along the piece, and through the moments of the quench", async ({ page }) => {
+  await page.goto(DEMO);
+  await page.getByRole("link", { name: /Froe/ }).click();
+  const along = page.getByRole("slider", { name: "Where along the piece" });
+  await expect(page.getByText("Cut where it was measured; drag it along.")).toBeVisible();
+  await along.focus();
+  await page.keyboard.press("ArrowRight");
+  await expect(page.getByText(/^Cut \d+ mm from where it hangs, [\d.]+ mm high\.$/)).toBeVisible();
+  await expect(page.getByRole("img", { name: /Hardness from spine to edge/ })).toBeVisible();
+
+  await page.getByRole("button", { name: "heat", exact: true }).click();
+  const moment = page.getByRole("slider", { name: /out of the fire/ });
+  const spine = async (): Promise<number> => {
+    const says = await page.getByRole("img", { name: /^Temperature after/ }).getAttribute("aria-label");
+    return Number(/spine (\d+)/.exec(says!)![1]);
+  };
+  await moment.fill("0");
+  await expect(page.getByRole("img", { name: "Temperature after 0.0 s" })).toBeVisible();
+  const hot = await spine();
+  expect(hot).toBeGreaterThan(780);
+  await moment.fill("20");
+  await expect.poll(spine).toBeLessThan(hot - 200);
+
+  await page.getByRole("button", { name: "martensite" }).click();
+  await expect(page.getByRole("img", { name: /^Martensite after .* edge \d+ %$/ })).toBeVisible();
 });
 
 test("a wrong heat in the steps is asked about, a nonsense one keeps the button shut", async ({ page }) => {

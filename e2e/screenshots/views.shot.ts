@@ -21,7 +21,9 @@ const VIEWS: readonly View[] = [
   { file: "rack-yard", path: "/", size: WIDE, sign: /reed sickle/, theme: "yard" },
   { file: "rack-phone", path: "/", size: PHONE, sign: /reed sickle/ },
   { file: "new-piece", path: "/new", size: WIDE, sign: /What is it/ },
-  { file: "card", path: "/piece/demo-7", size: WIDE, sign: /steel to steel/ },
+  { file: "card", path: "/piece/demo-7", size: WIDE, sign: /steel to steel/, wait_ms: 2500 },
+  { file: "card-heat", path: "/piece/demo-4", size: WIDE, sign: /steel to steel/, press: ["heat"], wait_ms: 2500 },
+  { file: "card-cooling", path: "/piece/demo-3", size: WIDE, sign: /steel to steel/, press: ["cooling"] },
   { file: "card-phone", path: "/piece/demo-7", size: PHONE, sign: /steel to steel/ },
   { file: "bench-heat", path: "/piece/demo-4/bench", size: WIDE, sign: /look for this/ },
   { file: "bench-heat-phone", path: "/piece/demo-4/bench", size: PHONE, sign: /look for this/ },
@@ -57,7 +59,11 @@ for (const { file, path, size, sign, theme, press = [], wait_ms = 800 } of VIEWS
     }
     if (path !== "/") await page.goto(`${DEMO}${path}`);
     await expect(page.getByText(sign).first()).toBeVisible();
-    for (const name of press) await page.getByRole("button", { name }).first().click();
+    for (const name of press)
+      await page
+        .getByRole("button", { name, exact: name.length < 8 })
+        .first()
+        .click();
     await page.mouse.move(size.width / 2, 2);
     await page.waitForTimeout(wait_ms);
     await page.screenshot({ path: `docs/screenshots/${file}.png`, animations: "disabled" });
