@@ -16,12 +16,13 @@ import {
   noseMargin,
   noticesOf,
   profileOf,
-  quenchLine_mm,
+  quenchLine,
   startCurve,
   straightenWindow,
   thinned,
   type CoolingCurve,
   type ProfilePoint,
+  type QuenchLine,
   type StartPoint,
   type StraightenWindow,
 } from "./hardenReadings.js";
@@ -49,7 +50,8 @@ export interface HardenResult {
   readonly nose_C: number;
   readonly straighten: StraightenWindow | null;
   readonly handWarm_s: number;
-  readonly quenchLine_mm: number | null;
+  /** Of a blade in part under the bath, or under clay. */
+  readonly quenchLine: QuenchLine | null;
   readonly profile: readonly ProfilePoint[];
   readonly curve: CoolingCurve;
   readonly startCurve: readonly StartPoint[];
@@ -121,7 +123,7 @@ export function harden(plan: HardenPlan, { members = MEMBERS, resolution = "full
     straighten: straightenWindow(result, transferEnd_s),
     handWarm_s:
       (plan.bath_s === null && bathCold_s !== null ? bathCold_s : endOfRun_s + airCooling_s(plan.section, lastHot_C)) - transferEnd_s,
-    quenchLine_mm: plan.immersion.kind === "edge" ? quenchLine_mm(grid, structure) : null,
+    quenchLine: plan.immersion.kind === "edge" || plan.coat ? quenchLine(grid, structure) : null,
     profile: profileOf(plan.section, grid, structure),
     curve: thinned(result.curve, 240),
     startCurve: startCurve(table),

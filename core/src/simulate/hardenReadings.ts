@@ -188,14 +188,28 @@ export function profileOf(section: BodySection, grid: Grid, structure: Structure
   return points;
 }
 
-/** Height above the edge where martensite on the mid-plane falls through a half, mm; null when it never does. */
-export function quenchLine_mm(grid: Grid, structure: Structure): number | null {
-  const at = (j: number): number => structure.martensite[j * grid.nodes]!;
-  for (let j = 1; j < grid.columns; j++) {
-    if (at(j - 1) >= 0.5 && at(j) < 0.5) {
-      const share = (at(j - 1) - 0.5) / (at(j - 1) - at(j));
-      return 1000 * (grid.columnMiddle_m[j - 1]! + share * (grid.columnMiddle_m[j]! - grid.columnMiddle_m[j - 1]!));
-    }
+/** Height above the edge of half martensite on the middle plane, and how wide the change from nine tenths to one tenth is, mm. */
+export interface QuenchLine {
+  readonly height_mm: number;
+  /** Null when the section ends before it is complete. */
+  readonly width_mm: number | null;
+}
+
+/** Lowest place where martensite on the middle plane falls through a share, mm above the edge; null when it does not. */
+function crossing_mm({ columns, nodes, columnMiddle_m }: Grid, { martensite }: Structure, share: number): number | null {
+  for (let j = 1; j < columns; j++) {
+    const [below, above] = [martensite[(j - 1) * nodes]!, martensite[j * nodes]!];
+    if (below < share || above >= share) continue;
+    const part = (below - share) / (below - above);
+    return 1000 * (columnMiddle_m[j - 1]! + part * (columnMiddle_m[j]! - columnMiddle_m[j - 1]!));
   }
   return null;
+}
+
+/** Where hard goes over into soft; null when it does not. */
+export function quenchLine(grid: Grid, structure: Structure): QuenchLine | null {
+  const height_mm = crossing_mm(grid, structure, 0.5);
+  if (height_mm === null) return null;
+  const [hard_mm, soft_mm] = [crossing_mm(grid, structure, 0.9), crossing_mm(grid, structure, 0.1)];
+  return { height_mm, width_mm: hard_mm === null || soft_mm === null ? null : Math.max(0, soft_mm - hard_mm) };
 }

@@ -62,7 +62,7 @@ export function hardenVerb(input: unknown) {
     fractureLook: result.fractureLook,
     decarb_mm: result.decarb_mm,
     grindOff_mm: result.grindOff_mm,
-    ...(result.quenchLine_mm === null ? {} : { quenchLine_mm: result.quenchLine_mm }),
+    ...(result.quenchLine === null ? {} : { quenchLine_mm: result.quenchLine.height_mm, quenchLineWidth_mm: result.quenchLine.width_mm }),
     profile: result.profile.map(({ x_mm, y_mm, hardness_HRC, hardness_HV, martensite }) => ({
       x_mm,
       ...(y_mm === null ? {} : { y_mm }),

@@ -310,8 +310,13 @@ describe("sections", () => {
     const result = harden({ ...full, immersion: { kind: "edge", depth_mm: 15 } }, quick);
     expect(result.edge!.mean_HRC).toBeGreaterThan(58);
     expect(result.spine!.mean_HRC).toBeLessThan(45);
-    expect(result.quenchLine_mm!).toBeGreaterThan(5);
-    expect(result.quenchLine_mm!).toBeLessThan(25);
+    const { height_mm, width_mm } = result.quenchLine!;
+    expect(height_mm).toBeGreaterThan(5);
+    expect(height_mm).toBeLessThan(25);
+    expect(width_mm!).toBeGreaterThan(0.5);
+    expect(width_mm!).toBeLessThan(20);
+    const deeper = harden({ ...full, immersion: { kind: "edge", depth_mm: 22 } }, quick).quenchLine!;
+    expect(deeper.height_mm).toBeGreaterThan(height_mm + 3);
   });
 });
 
