@@ -147,9 +147,10 @@ export const GLOW_NAMES: readonly GlowName[] = [
   { name: "white", low_C: 1200, high_C: 1300 },
 ];
 
-/** The heat that looks in dim light as steel at `temperature_C` looks in `ambient`, C. */
-export function apparentTemperature_C(temperature_C: number, ambient: Ambient): number {
-  return temperatureOfLuminance_C((glowLuminance_cd_m2(temperature_C) * adaptation(REFERENCE_AMBIENT)) / adaptation(ambient));
+/** The heat that looks in dim light as steel at `temperature_C` looks in `ambient`, C; `exponent` is how far the eye adapts. */
+export function apparentTemperature_C(temperature_C: number, ambient: Ambient, exponent = ADAPTATION): number {
+  const shift = adaptation(REFERENCE_AMBIENT, exponent) / adaptation(ambient, exponent);
+  return temperatureOfLuminance_C(glowLuminance_cd_m2(temperature_C) * shift);
 }
 
 /** The name a smith trained in dim light gives to steel in a light; null when no glow can be seen. */

@@ -3,7 +3,7 @@
 import { normalQuantile } from "./normal.js";
 
 /** Even numbers in 0 ... 1 from a 32-bit seed (mulberry32, public domain, from memory). */
-function uniforms(seed: number): () => number {
+export function uniforms(seed: number): () => number {
   let state = seed >>> 0;
   return () => {
     state = (state + 0x6d2b79f5) >>> 0;

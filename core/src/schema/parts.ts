@@ -85,3 +85,36 @@ export const CycleSchema = strict({
   temperature_C: between(20, 750, "Temperature of the piece, C"),
   hold_min: between(0, 6000, "Time at that temperature, min"),
 });
+
+const age = Type.Optional(between(0, 7200, "How long ago, s"));
+/** What was seen, touched or read of a heat. */
+export const HeatEvidenceSchema = tagged(
+  "kind",
+  strict({
+    kind: Type.Literal("glow"),
+    name: Type.String({ maxLength: 30 }),
+    ambient_lux: between(0, 120000, "Light in the shop, lux"),
+    age_s: age,
+  }),
+  strict({ kind: Type.Literal("magnet"), state: choice(["sticks", "weak", "free"] as const), age_s: age }),
+  strict({
+    kind: Type.Literal("probe"),
+    temperature_C: between(-50, 1400, "Reading, C"),
+    offset_C: Type.Optional(between(-100, 100, "What it reads too much, C")),
+    sd_C: Type.Optional(between(0.5, 100, "Spread of one reading, C")),
+    age_s: age,
+  }),
+  strict({
+    kind: Type.Literal("infrared"),
+    temperature_C: between(-50, 1400, "Reading, C"),
+    emissivity: between(0.1, 1, "What it was set to"),
+    surface: choice(["scale", "bright"] as const),
+    age_s: age,
+  }),
+  strict({ kind: Type.Literal("stick"), rated_C: between(40, 1370, "What it melts at, C"), hasMelted: Type.Boolean(), age_s: age }),
+  strict({
+    kind: Type.Literal("time"),
+    expected_C: between(20, 1400, "Expected after so long, C"),
+    sd_C: between(5, 300, "Spread of that, C"),
+  }),
+);

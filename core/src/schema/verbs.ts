@@ -11,6 +11,7 @@ import {
   CoatSchema,
   CompositionSchema,
   CycleSchema,
+  HeatEvidenceSchema,
   ImmersionSchema,
   PriorStructureSchema,
   SectionSchema,
@@ -162,6 +163,19 @@ export const VERB_SCHEMAS = {
     ),
     limit_C: Type.Optional(between(0, 250, "Warmest the bath may become, C")),
   }),
+  VerbHeatEstimate: strict({
+    steel: SteelInput,
+    priorStructure: Type.Optional(PriorStructureSchema),
+    direction: choice(["heating", "cooling"] as const),
+    evidence: Type.Array(HeatEvidenceSchema, { minItems: 1, maxItems: 60 }),
+    wanted_C: Type.Optional(between(200, 1300, "The heat wanted, C")),
+    window_C: Type.Optional(Type.Array(between(20, 1350, "C"), { minItems: 2, maxItems: 2 })),
+    rate_C_min: Type.Optional(between(-2000, 2000, "How fast it moves now, C a minute: for readings with an age")),
+    eye: Type.Optional(
+      strict({ bias_C: between(-200, 200, "What the eye calls too hot by, C"), sd_C: between(1, 200, "How sure that is, C") }),
+    ),
+  }),
+  VerbGlowRead: strict({ name: Type.String({ maxLength: 30 }), ambient_lux: lux }),
   VerbThermocouple: strict({
     type: Type.Literal("K"),
     emf_mV: Type.Optional(between(-10, 60, "mV")),

@@ -3,7 +3,7 @@
 import { checkBook, type FileReport } from "../book/exchange.js";
 import { InputError } from "../errors.js";
 import { SCHEMAS, type SchemaName } from "../schema/index.js";
-import { glowVerb, oxideVerb } from "./colour.js";
+import { glowReadVerb, glowVerb, heatEstimateVerb, oxideVerb } from "./colour.js";
 import { coolVerb, jominyVerb, thermocoupleVerb, tttVerb } from "./curves.js";
 import { bathVerb, simulateVerb } from "./history.js";
 import { convertVerb, hardenVerb, temperVerb, verdictVerb } from "./hardness.js";
@@ -42,6 +42,13 @@ const VERBS: Readonly<Record<string, Verb>> = {
   verdict: { run: verdictVerb, schema: "VerbVerdict", about: "What files and tester readings say", needsInput: true },
   convert: { run: convertVerb, schema: "VerbConvert", about: "Rockwell C, Vickers, Brinell and Rockwell A", needsInput: true },
   glow: { run: glowVerb, schema: "VerbGlow", about: "How hot steel looks in a light", needsInput: true },
+  "glow-read": { run: glowReadVerb, schema: "VerbGlowRead", about: "What the name of a glow means in a light", needsInput: true },
+  "heat-estimate": {
+    run: heatEstimateVerb,
+    schema: "VerbHeatEstimate",
+    about: "One temperature from colour, magnet, probe, gun, stick and time",
+    needsInput: true,
+  },
   oxide: { run: oxideVerb, schema: "VerbOxide", about: "The temper colour of clean steel", needsInput: true },
   "check-file": { run: checkFileVerb, schema: "Book", about: "Whether a Tembrak export is sound", needsInput: true },
 };

@@ -1,0 +1,285 @@
+/** What one kind of evidence says about the temperature of a piece: its likelihood on a grid. Shared faults are summed over. */
+
+import { ambientFromLux, GLOW_NAMES, readGlow, type GlowReading } from "../colour/glow.js";
+import { InputError } from "../errors.js";
+import { normalCdf } from "../numerics/normal.js";
+import { celsiusFromKelvin, kelvin } from "../units.js";
+
+export const LOWEST_C = 20;
+export const HIGHEST_C = 1350;
+export const STEP_C = 5;
+export const NODES = (HIGHEST_C - LOWEST_C) / STEP_C + 1;
+
+export function heatOfNode_C(i: number): number {
+  return LOWEST_C + STEP_C * i;
+}
+
+/** How long ago a reading was taken, s; what the piece did since is in `Drift`. */
+interface Aged {
+  readonly age_s?: number;
+}
+
+export type GlowEvidence = Aged & { readonly kind: "glow"; readonly name: string; readonly ambient_lux: number };
+export type MagnetEvidence = Aged & { readonly kind: "magnet"; readonly state: "sticks" | "weak" | "free" };
+/** offset_C is what the probe reads too much; sd_C what is left of it in one reading. */
+export type ProbeEvidence = Aged & {
+  readonly kind: "probe";
+  readonly temperature_C: number;
+  readonly offset_C?: number;
+  readonly sd_C?: number;
+};
+/** An infrared gun: the emissivity it was set to, and what it looked at. */
+export type InfraredEvidence = Aged & {
+  readonly kind: "infrared";
+  readonly temperature_C: number;
+  readonly emissivity: number;
+  readonly surface: "scale" | "bright";
+};
+export type StickEvidence = Aged & { readonly kind: "stick"; readonly rated_C: number; readonly hasMelted: boolean };
+/** What the heating model expects after so long in the fire. */
+export type TimeEvidence = { readonly kind: "time"; readonly expected_C: number; readonly sd_C: number };
+export type HeatEvidence = GlowEvidence | MagnetEvidence | ProbeEvidence | InfraredEvidence | StickEvidence | TimeEvidence;
+export type EvidenceKind = HeatEvidence["kind"];
+
+/** The smith's own eye: what it calls a heat too hot by, and how sure that is, C. */
+export interface Eye {
+  readonly bias_C: number;
+  readonly sd_C: number;
+}
+/** Of an eye nobody measured: colour-note section 3.3. */
+export const UNKNOWN_EYE: Eye = { bias_C: 0, sd_C: 30 };
+
+/** Where the magnet lets go, or pulls again, for this piece now. */
+export interface MagnetPoint {
+  readonly at_C: number;
+  readonly sd_C: number;
+}
+
+/** How a piece has moved since a reading: its rate, and how unsure that is as a share of it. */
+export interface Drift {
+  readonly rate_C_s: number;
+  readonly unsure: number;
+}
+
+export interface BeliefContext {
+  readonly eye: Eye;
+  readonly magnet: MagnetPoint;
+  readonly drift: Drift;
+}
+
+/** Even cuts through a standard normal number: nuisances that all readings of a kind share are summed over these. */
+const CUTS: readonly { readonly z: number; readonly weight: number }[] = (() => {
+  const raw = Array.from({ length: 9 }, (_, i) => -2.8 + 0.7 * i).map((z) => ({ z, weight: Math.exp(-0.5 * z * z) }));
+  const sum = raw.reduce((total, { weight }) => total + weight, 0);
+  return raw.map(({ z, weight }) => ({ z, weight: weight / sum }));
+})();
+
+/** A slip: touched the wrong place, named the wrong colour, took the wrong stick (judgement). */
+const SLIP = 0.02;
+
+function density(x: number, sd: number): number {
+  return Math.exp(-0.5 * (x / sd) ** 2) / (sd * Math.sqrt(2 * Math.PI));
+}
+
+/** Where a piece was when a reading was taken that is `age_s` old, given where it is now; and the spread that adds. */
+function then({ rate_C_s, unsure }: Drift, age_s = 0): { readonly shift_C: number; readonly sd_C: number } {
+  return { shift_C: -rate_C_s * age_s, sd_C: Math.abs(rate_C_s) * age_s * unsure };
+}
+
+/** Likelihood over the grid when all readings share one nuisance. */
+function sharing(readings: number, of: (reading: number, T: number, z: number) => number): Float64Array {
+  const likelihood = new Float64Array(NODES);
+  for (let i = 0; i < NODES; i++) {
+    const T = heatOfNode_C(i);
+    for (const { z, weight } of CUTS) {
+      let product = weight;
+      for (let k = 0; k < readings; k++) product *= of(k, T, z);
+      likelihood[i]! += product;
+    }
+  }
+  return likelihood;
+}
+
+/** A trained eye on one glance: 18 C at 800 C (colour-note section 1.4). */
+function glance_C(T: number): number {
+  return 18 * (kelvin(T) / 1073) ** 2;
+}
+
+/** Bands by name and light: finding one takes a hundred times as long as all the rest. */
+const bandsRead = new Map<string, GlowReading | null>();
+const MOST_KEPT = 500;
+
+/** What a name means in a light. @throws InputError not-a-choice, or inconsistent for a colour that cannot be seen there. */
+export function glowBand(name: string, ambient_lux: number, path = "/evidence"): GlowReading {
+  const band = GLOW_NAMES.find((b) => b.name === name);
+  if (band === undefined) {
+    throw new InputError({ code: "not-a-choice", path, got: name, allowed: GLOW_NAMES.map((b) => b.name).join(", ") });
+  }
+  const key = `${name} ${ambient_lux}`;
+  if (!bandsRead.has(key)) {
+    if (bandsRead.size >= MOST_KEPT) bandsRead.clear();
+    bandsRead.set(key, readGlow(band, ambientFromLux(ambient_lux)));
+  }
+  const read = bandsRead.get(key) ?? null;
+  if (read === null) {
+    throw new InputError({
+      code: "inconsistent",
+      path,
+      got: name,
+      message: `"${name}" cannot be seen in light of ${ambient_lux} lux.`,
+    });
+  }
+  return read;
+}
+
+function glow(readings: readonly GlowEvidence[], { eye, drift }: BeliefContext): Float64Array {
+  const bands = readings.map((reading) => {
+    const { low_C, high_C, sd_C, mean_C } = glowBand(reading.name, reading.ambient_lux);
+    // What the reading's own spread holds beyond the width of its band and the glance: how light shifts the eye.
+    const light_C = Math.sqrt(Math.max(0, sd_C ** 2 - (high_C - low_C) ** 2 / 12 - glance_C(mean_C) ** 2));
+    return { low_C, high_C, light_C, ...then(drift, reading.age_s) };
+  });
+  return sharing(readings.length, (k, T, z) => {
+    const { low_C, high_C, light_C, shift_C, sd_C } = bands[k]!;
+    // The shift of the light is the same for all readings in it, as the eye's own bias is.
+    const seen = T + shift_C + eye.bias_C + z * Math.hypot(eye.sd_C, light_C);
+    const s = Math.hypot(glance_C(T), sd_C);
+    return SLIP / GLOW_NAMES.length + (1 - SLIP) * (normalCdf((high_C - seen) / s) - normalCdf((low_C - seen) / s));
+  });
+}
+
+/** Below the point by this much the pull is weak (common practice, no source). */
+const WEAK_C = 12;
+/** How even the place is that the magnet touches, C (judgement). */
+const TOUCH_C = 6;
+
+function magnet(readings: readonly MagnetEvidence[], { magnet: point, drift }: BeliefContext): Float64Array {
+  return sharing(readings.length, (k, T, z) => {
+    const { state, age_s } = readings[k]!;
+    const { shift_C, sd_C } = then(drift, age_s);
+    const at = point.at_C + z * point.sd_C;
+    const s = Math.hypot(TOUCH_C, sd_C);
+    const free = normalCdf((T + shift_C - at) / s);
+    const notSticks = normalCdf((T + shift_C - (at - WEAK_C)) / s);
+    const chance = state === "free" ? free : state === "sticks" ? 1 - notSticks : notSticks - free;
+    return SLIP / 3 + (1 - SLIP) * chance;
+  });
+}
+
+/** Offset of a probe nobody checked, and of one that was; one reading on hot steel by hand, C (judgement). */
+const UNCHECKED_C = 5;
+const CHECKED_C = 2;
+export const PROBE_SD_C = 6;
+/** A probe in the flame, or one that has not caught up: how often, and over what range (judgement). */
+const IN_FLAME = 0.05;
+const FLAME_C: readonly [number, number] = [20, 320];
+const LAGS = 0.05;
+const LAG_C: readonly [number, number] = [15, 215];
+
+function probe(readings: readonly ProbeEvidence[], { drift }: BeliefContext): Float64Array {
+  const good = sharing(readings.length, (k, T, z) => {
+    const { temperature_C, offset_C, sd_C = PROBE_SD_C, age_s } = readings[k]!;
+    const moved = then(drift, age_s);
+    const offset = (offset_C ?? 0) + z * (offset_C === undefined ? UNCHECKED_C : CHECKED_C);
+    const s = Math.hypot(sd_C, moved.sd_C);
+    return 0.98 * density(temperature_C - offset - (T + moved.shift_C), s) + 0.02 / (HIGHEST_C - LOWEST_C);
+  });
+  // Readings that are wrong are wrong together: the probe stayed where it was.
+  const wrong = (low: number, high: number, T: number): number =>
+    readings.reduce((product, { temperature_C, offset_C = 0, sd_C = PROBE_SD_C, age_s }) => {
+      const { shift_C } = then(drift, age_s);
+      const above = temperature_C - offset_C - (T + shift_C);
+      const inside = normalCdf((above - low) / sd_C) - normalCdf((above - high) / sd_C);
+      return product * Math.max(1e-9, inside / (high - low));
+    }, 1);
+  return good.map((likelihood, i) => {
+    const T = heatOfNode_C(i);
+    return (1 - IN_FLAME - LAGS) * likelihood + IN_FLAME * wrong(FLAME_C[0], FLAME_C[1], T) + LAGS * wrong(-LAG_C[1], -LAG_C[0], T);
+  });
+}
+
+/** What steel radiates of what a black body would, at the wavelengths of a cheap gun (from memory), and its spread. */
+const EMISSIVITY = { scale: { mean: 0.87, sd: 0.05 }, bright: { mean: 0.4, sd: 0.12 } } as const;
+/** Middle of the band of a cheap gun, um, and the second radiation constant, um K. */
+const GUN_um = 10.6;
+const SECOND_um_K = 14388;
+/** Scale that has lifted is colder than the steel below it, C, and one reading's own spread (judgement). */
+const SCALE_COLDER_C = 12;
+const GUN_SD_C = 12;
+
+/** True temperature behind a gun's reading, C: Planck at one wavelength, the surroundings left out. */
+export function behindGun_C(reading_C: number, set: number, emissivity: number): number {
+  const radiance = set / Math.expm1(SECOND_um_K / (GUN_um * kelvin(reading_C)));
+  return celsiusFromKelvin(SECOND_um_K / (GUN_um * Math.log1p(emissivity / radiance)));
+}
+
+function infrared(readings: readonly InfraredEvidence[], { drift }: BeliefContext): Float64Array {
+  const emissivity = (surface: "scale" | "bright", z: number): number =>
+    Math.min(0.99, Math.max(0.08, EMISSIVITY[surface].mean + z * EMISSIVITY[surface].sd));
+  const behind = readings.map(({ temperature_C, emissivity: set, surface }) =>
+    CUTS.map(({ z }) => behindGun_C(temperature_C, set, emissivity(surface, z)) + (surface === "scale" ? SCALE_COLDER_C : 0)),
+  );
+  const likelihood = new Float64Array(NODES);
+  for (let i = 0; i < NODES; i++) {
+    CUTS.forEach(({ weight }, c) => {
+      let product = weight;
+      readings.forEach(({ age_s }, k) => {
+        const { shift_C, sd_C } = then(drift, age_s);
+        product *= 0.97 * density(behind[k]![c]! - (heatOfNode_C(i) + shift_C), Math.hypot(GUN_SD_C, sd_C)) + 0.03 / (HIGHEST_C - LOWEST_C);
+      });
+      likelihood[i]! += product;
+    });
+  }
+  return likelihood;
+}
+
+/** Makers' claim for temperature sticks: within one part in a hundred (from memory). */
+const STICK_SHARE = 0.01;
+
+function stick(readings: readonly StickEvidence[], { drift }: BeliefContext): Float64Array {
+  return sharing(readings.length, (k, T) => {
+    const { rated_C, hasMelted, age_s } = readings[k]!;
+    const { shift_C, sd_C } = then(drift, age_s);
+    const melts = normalCdf((T + shift_C - rated_C) / Math.hypot(STICK_SHARE * rated_C, sd_C));
+    return SLIP / 2 + (1 - SLIP) * (hasMelted ? melts : 1 - melts);
+  });
+}
+
+/** One time in twenty the piece does not do what the model of the fire says (judgement). */
+const SURPRISE = 0.05;
+
+function time(readings: readonly TimeEvidence[]): Float64Array {
+  // One fire, one clock: the newest says all.
+  const { expected_C, sd_C } = readings[readings.length - 1]!;
+  return Float64Array.from(
+    { length: NODES },
+    (_, i) => (1 - SURPRISE) * density(heatOfNode_C(i) - expected_C, sd_C) + SURPRISE / (HIGHEST_C - LOWEST_C),
+  );
+}
+
+function ofKind<K extends EvidenceKind>(evidence: readonly HeatEvidence[], kind: K): Extract<HeatEvidence, { kind: K }>[] {
+  return evidence.filter((e): e is Extract<HeatEvidence, { kind: K }> => e.kind === kind);
+}
+
+/** What each kind of evidence says, its largest value 1; kinds of which there is none are left out. */
+export function likelihoods(evidence: readonly HeatEvidence[], context: BeliefContext): ReadonlyMap<EvidenceKind, Float64Array> {
+  const found = new Map<EvidenceKind, Float64Array>();
+  const add = (kind: EvidenceKind, count: number, make: () => Float64Array): void => {
+    if (count === 0) return;
+    const likelihood = make();
+    const most = likelihood.reduce((a, b) => Math.max(a, b), 0);
+    found.set(
+      kind,
+      likelihood.map((v) => v / most),
+    );
+  };
+  const [glows, magnets, probes] = [ofKind(evidence, "glow"), ofKind(evidence, "magnet"), ofKind(evidence, "probe")];
+  const [guns, sticks, times] = [ofKind(evidence, "infrared"), ofKind(evidence, "stick"), ofKind(evidence, "time")];
+  add("glow", glows.length, () => glow(glows, context));
+  add("magnet", magnets.length, () => magnet(magnets, context));
+  add("probe", probes.length, () => probe(probes, context));
+  add("infrared", guns.length, () => infrared(guns, context));
+  add("stick", sticks.length, () => stick(sticks, context));
+  add("time", times.length, () => time(times));
+  return found;
+}

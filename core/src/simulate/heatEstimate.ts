@@ -1,0 +1,200 @@
+/** Scattered checks fused into one temperature with an honest range; evidence that cannot be true together is said. */
+
+import { InputError } from "../errors.js";
+import {
+  heatOfNode_C,
+  likelihoods,
+  NODES,
+  STEP_C,
+  UNKNOWN_EYE,
+  type BeliefContext,
+  type Drift,
+  type EvidenceKind,
+  type Eye,
+  type HeatEvidence,
+  type MagnetPoint,
+} from "./heatBelief.js";
+
+export interface HeatQuestion {
+  readonly evidence: readonly HeatEvidence[];
+  readonly magnet: MagnetPoint;
+  /** The heat the smith is after: checks are made about it. */
+  readonly wanted_C?: number;
+  readonly eye?: Eye;
+  readonly drift?: Drift;
+  /** Heats between which the work may be done, C. */
+  readonly window_C?: readonly [number, number];
+  /** How much hotter than the place judged the other zones are, C. */
+  readonly zones_C?: readonly number[];
+}
+
+export interface HeatConflict {
+  /** The kind that does not fit the others; null when it cannot be told which. */
+  readonly odd: EvidenceKind | null;
+  /** The two that fit each other least. */
+  readonly between: readonly [EvidenceKind, EvidenceKind];
+  readonly reading: "high" | "low";
+}
+
+export interface HeatEstimate {
+  readonly mean_C: number;
+  readonly sd_C: number;
+  readonly p05_C: number;
+  readonly p95_C: number;
+  readonly conflict: HeatConflict | null;
+  /** Chance that every zone lies in the window; null without one. */
+  readonly chanceInWindow: number | null;
+  /** Chance of each heat of the grid, summing to 1. */
+  readonly belief: Float64Array;
+}
+
+/** Two kinds of evidence below this fit each other less than their slips would explain. */
+const FIT = 0.06;
+
+/** How well kinds of evidence can be true together: the best heat for all of them, 1 when it is the best for each. */
+function fit(of: readonly Float64Array[]): number {
+  let best = 0;
+  for (let i = 0; i < NODES; i++)
+    best = Math.max(
+      best,
+      of.reduce((product, likelihood) => product * likelihood[i]!, 1),
+    );
+  return best;
+}
+
+function meanOf(likelihood: Float64Array): number {
+  let [sum, moment] = [0, 0];
+  likelihood.forEach((w, i) => {
+    sum = sum + w;
+    moment = moment + w * heatOfNode_C(i);
+  });
+  return moment / sum;
+}
+
+function conflictOf(found: ReadonlyMap<EvidenceKind, Float64Array>): HeatConflict | null {
+  const kinds = [...found.keys()];
+  let worst: { readonly pair: readonly [EvidenceKind, EvidenceKind]; readonly fit: number } | null = null;
+  for (const a of kinds) {
+    for (const b of kinds) {
+      if (a >= b) continue;
+      const together = fit([found.get(a)!, found.get(b)!]);
+      if (worst === null || together < worst.fit) worst = { pair: [a, b], fit: together };
+    }
+  }
+  if (worst === null || worst.fit >= FIT) return null;
+  // Left out one by one: the odd one is that without which the rest fits, if only one does so.
+  const rest = kinds.map((kind) => ({ kind, fit: fit(kinds.filter((k) => k !== kind).map((k) => found.get(k)!)) }));
+  const fitting = rest.filter((r) => worst.pair.includes(r.kind) && r.fit >= FIT);
+  const odd = kinds.length > 2 && fitting.length === 1 ? fitting[0]!.kind : null;
+  const [a, b] = worst.pair;
+  const subject = odd ?? (worst.pair.includes("probe") ? "probe" : a);
+  const other = subject === a ? b : a;
+  return { odd, between: worst.pair, reading: meanOf(found.get(subject)!) > meanOf(found.get(other)!) ? "high" : "low" };
+}
+
+function quantile(belief: Float64Array, p: number): number {
+  let below = 0;
+  for (let i = 0; i < NODES; i++) {
+    const next = below + belief[i]!;
+    if (next >= p) return heatOfNode_C(i) + (belief[i]! > 0 ? ((p - below) / belief[i]! - 0.5) * STEP_C : 0);
+    below = next;
+  }
+  return heatOfNode_C(NODES - 1);
+}
+
+/**
+ * Where a piece is likely to be when it is checked: even from well short of the heat wanted to a little over it, falling off to
+ * both sides (judgement: nobody checks cold steel, and who watches a piece takes it out), C.
+ */
+const SHORT_C = 150;
+const SHORT_DECAY_C = 150;
+const OVER_C = 60;
+const OVER_SD_C = 60;
+/** Heats of this work when nobody says which, C. */
+const USUAL_C = 820;
+
+function priorBelief(wanted_C = USUAL_C): Float64Array {
+  return Float64Array.from({ length: NODES }, (_, i) => {
+    const [short, over] = [wanted_C - SHORT_C - heatOfNode_C(i), heatOfNode_C(i) - wanted_C - OVER_C];
+    if (short > 0) return Math.exp(-short / SHORT_DECAY_C);
+    return over > 0 ? Math.exp(-0.5 * (over / OVER_SD_C) ** 2) : 1;
+  });
+}
+
+/** Nothing drifts when nobody says so. */
+const STILL: Drift = { rate_C_s: 0, unsure: 0 };
+
+/**
+ * One temperature from all there is, by Bayes on a grid of 5 C, the heats about the one wanted being even beforehand.
+ * Readings of a kind share its fault (the eye's bias, the probe's offset), so ten glances are not ten witnesses.
+ *
+ * @throws InputError no-evidence; not-a-choice or inconsistent for a colour that is none or cannot be seen.
+ * @source colour-note sections 1.4 and 3.3 (the eye), judgements beside the rest
+ * @error docs/heat-estimate.md: 2000 simulated smiths
+ */
+export function estimateHeat({
+  evidence,
+  magnet,
+  wanted_C,
+  eye = UNKNOWN_EYE,
+  drift = STILL,
+  window_C,
+  zones_C = [0],
+}: HeatQuestion): HeatEstimate {
+  if (evidence.length === 0)
+    throw new InputError({ code: "no-evidence", path: "/evidence", message: "Nothing was seen, touched or read yet." });
+  const context: BeliefContext = { eye, magnet, drift };
+  const found = likelihoods(evidence, context);
+  const belief = priorBelief(wanted_C);
+  for (const likelihood of found.values()) for (let i = 0; i < NODES; i++) belief[i]! *= likelihood[i]!;
+  const sum = belief.reduce((a, b) => a + b, 0);
+  for (let i = 0; i < NODES; i++) belief[i]! /= sum;
+  const mean_C = meanOf(belief);
+  const variance = belief.reduce((total, w, i) => total + w * (heatOfNode_C(i) - mean_C) ** 2, 0);
+  const [coldest, hottest] = [Math.min(0, ...zones_C), Math.max(0, ...zones_C)];
+  const isIn = (T: number): boolean => window_C !== undefined && T + coldest >= window_C[0] && T + hottest <= window_C[1];
+  return {
+    mean_C,
+    sd_C: Math.sqrt(variance),
+    p05_C: quantile(belief, 0.05),
+    p95_C: quantile(belief, 0.95),
+    conflict: conflictOf(found),
+    chanceInWindow: window_C === undefined ? null : belief.reduce((total, w, i) => total + (isIn(heatOfNode_C(i)) ? w : 0), 0),
+    belief,
+  };
+}
+
+const NAMES: Readonly<Record<EvidenceKind, string>> = {
+  glow: "Colour",
+  magnet: "The magnet",
+  probe: "The probe",
+  infrared: "The infrared gun",
+  stick: "The temperature stick",
+  time: "The time in the fire",
+};
+
+/** What a conflict most likely means, and what to do about it. */
+export function conflictMessage({ odd, between, reading }: HeatConflict): string {
+  switch (odd) {
+    case "probe":
+      return reading === "high"
+        ? "The probe reads the flame, not the steel: the rest says colder. Touch it to the piece, out of the flame."
+        : "The probe has not caught up, or hardly touches: the rest says hotter. Hold it on longer.";
+    case "infrared":
+      return "The infrared gun does not fit the rest: bright steel and loose scale read cold. Trust the rest.";
+    case "glow":
+      return "The colour does not fit the rest: is the light as it is set? Look again in shade.";
+    case "magnet":
+      return "The magnet does not fit the rest: touch the thickest place again, and away from cold tongs.";
+    case "stick":
+      return "The stick does not fit the rest: mark clean steel again, not scale.";
+    case "time":
+      return reading === "high"
+        ? "It is colder than so long in the fire should bring: look again before going on."
+        : "It is hotter than so long in the fire should bring: look again before going on.";
+    case null: {
+      const [a, b] = between;
+      return `${NAMES[a]} and ${NAMES[b][0]!.toLowerCase()}${NAMES[b].slice(1)} cannot both be right. Check a third way.`;
+    }
+  }
+}
