@@ -27,7 +27,7 @@ export interface Paint {
 
 /** A temperature that a logged check stands for, C; null when it stands for none. */
 export function checkTemperature_C({ reading }: LoggedCheck): number | null {
-  if (reading.check === "probe") return reading.temperature_C;
+  if (reading.check === "probe" || reading.check === "infrared") return reading.temperature_C;
   if (reading.check !== "glow") return null;
   const band = GLOW_NAMES.find(({ name }) => name === reading.name);
   return band ? (readGlow(band, ambientFromLux(reading.ambient_lux))?.mean_C ?? null) : null;

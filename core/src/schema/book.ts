@@ -82,6 +82,13 @@ export const CheckSchema = tagged(
   strict({ check: Type.Literal("magnet"), state: choice(["sticks", "weak", "free"] as const) }),
   strict({ check: Type.Literal("glow"), name: Type.String({ maxLength: 30 }), ambient_lux: between(0, 120000, "Light in the shop, lux") }),
   strict({ check: Type.Literal("probe"), temperature_C: between(-50, 1400, "Reading, C") }),
+  strict({
+    check: Type.Literal("infrared"),
+    temperature_C: between(-50, 1400, "Reading, C"),
+    emissivity: between(0.1, 1, "What the gun was set to"),
+    surface: choice(["scale", "bright"] as const),
+  }),
+  strict({ check: Type.Literal("stick"), rated_C: between(40, 1370, "What it melts at, C"), hasMelted: Type.Boolean() }),
   strict({ check: Type.Literal("bath"), state: choice(["in", "out"] as const) }),
   strict({ check: Type.Literal("straight"), state: choice(["straight", "bent"] as const) }),
 );

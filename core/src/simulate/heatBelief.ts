@@ -261,25 +261,39 @@ function ofKind<K extends EvidenceKind>(evidence: readonly HeatEvidence[], kind:
   return evidence.filter((e): e is Extract<HeatEvidence, { kind: K }> => e.kind === kind);
 }
 
-/** What each kind of evidence says, its largest value 1; kinds of which there is none are left out. */
-export function likelihoods(evidence: readonly HeatEvidence[], context: BeliefContext): ReadonlyMap<EvidenceKind, Float64Array> {
+export interface Likelihoods {
+  /** By kind, its largest value 1; kinds of which there is none are left out. */
+  readonly found: ReadonlyMap<EvidenceKind, Float64Array>;
+  /** How well the touches of the magnet fit each other: 1 when one heat is the best for each. */
+  readonly magnetFit: number;
+}
+
+function largest(likelihood: Float64Array): number {
+  return likelihood.reduce((a, b) => Math.max(a, b), 0);
+}
+
+/** What each kind of evidence says. */
+export function likelihoods(evidence: readonly HeatEvidence[], context: BeliefContext): Likelihoods {
   const found = new Map<EvidenceKind, Float64Array>();
-  const add = (kind: EvidenceKind, count: number, make: () => Float64Array): void => {
-    if (count === 0) return;
-    const likelihood = make();
-    const most = likelihood.reduce((a, b) => Math.max(a, b), 0);
+  const add = (kind: EvidenceKind, likelihood: Float64Array): number => {
+    const most = largest(likelihood);
     found.set(
       kind,
       likelihood.map((v) => v / most),
     );
+    return most;
   };
   const [glows, magnets, probes] = [ofKind(evidence, "glow"), ofKind(evidence, "magnet"), ofKind(evidence, "probe")];
   const [guns, sticks, times] = [ofKind(evidence, "infrared"), ofKind(evidence, "stick"), ofKind(evidence, "time")];
-  add("glow", glows.length, () => glow(glows, context));
-  add("magnet", magnets.length, () => magnet(magnets, context));
-  add("probe", probes.length, () => probe(probes, context));
-  add("infrared", guns.length, () => infrared(guns, context));
-  add("stick", sticks.length, () => stick(sticks, context));
-  add("time", times.length, () => time(times));
-  return found;
+  let magnetFit = 1;
+  if (glows.length > 0) add("glow", glow(glows, context));
+  if (magnets.length > 0) {
+    const together = add("magnet", magnet(magnets, context));
+    magnetFit = magnets.reduce((fit, touch) => fit / largest(magnet([touch], context)), together);
+  }
+  if (probes.length > 0) add("probe", probe(probes, context));
+  if (guns.length > 0) add("infrared", infrared(guns, context));
+  if (sticks.length > 0) add("stick", stick(sticks, context));
+  if (times.length > 0) add("time", time(times));
+  return { found, magnetFit };
 }

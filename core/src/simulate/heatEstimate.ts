@@ -12,6 +12,7 @@ import {
   type EvidenceKind,
   type Eye,
   type HeatEvidence,
+  type Likelihoods,
   type MagnetPoint,
 } from "./heatBelief.js";
 
@@ -51,6 +52,9 @@ export interface HeatEstimate {
 /** Two kinds of evidence below this fit each other less than their slips would explain. */
 const FIT = 0.06;
 
+/** Touches of a magnet below this contradict each other: one of them was a slip. */
+const MAGNET_FIT = 0.15;
+
 /** How well kinds of evidence can be true together: the best heat for all of them, 1 when it is the best for each. */
 function fit(of: readonly Float64Array[]): number {
   let best = 0;
@@ -71,7 +75,8 @@ function meanOf(likelihood: Float64Array): number {
   return moment / sum;
 }
 
-function conflictOf(found: ReadonlyMap<EvidenceKind, Float64Array>): HeatConflict | null {
+function conflictOf({ found, magnetFit }: Likelihoods): HeatConflict | null {
+  if (magnetFit < MAGNET_FIT) return { odd: "magnet", between: ["magnet", "magnet"], reading: "low" };
   const kinds = [...found.keys()];
   let worst: { readonly pair: readonly [EvidenceKind, EvidenceKind]; readonly fit: number } | null = null;
   for (const a of kinds) {
@@ -144,9 +149,9 @@ export function estimateHeat({
   if (evidence.length === 0)
     throw new InputError({ code: "no-evidence", path: "/evidence", message: "Nothing was seen, touched or read yet." });
   const context: BeliefContext = { eye, magnet, drift };
-  const found = likelihoods(evidence, context);
+  const said = likelihoods(evidence, context);
   const belief = priorBelief(wanted_C);
-  for (const likelihood of found.values()) for (let i = 0; i < NODES; i++) belief[i]! *= likelihood[i]!;
+  for (const likelihood of said.found.values()) for (let i = 0; i < NODES; i++) belief[i]! *= likelihood[i]!;
   const sum = belief.reduce((a, b) => a + b, 0);
   for (let i = 0; i < NODES; i++) belief[i]! /= sum;
   const mean_C = meanOf(belief);
@@ -158,7 +163,7 @@ export function estimateHeat({
     sd_C: Math.sqrt(variance),
     p05_C: quantile(belief, 0.05),
     p95_C: quantile(belief, 0.95),
-    conflict: conflictOf(found),
+    conflict: conflictOf(said),
     chanceInWindow: window_C === undefined ? null : belief.reduce((total, w, i) => total + (isIn(heatOfNode_C(i)) ? w : 0), 0),
     belief,
   };
@@ -185,7 +190,7 @@ export function conflictMessage({ odd, between, reading }: HeatConflict): string
     case "glow":
       return "The colour does not fit the rest: is the light as it is set? Look again in shade.";
     case "magnet":
-      return "The magnet does not fit the rest: touch the thickest place again, and away from cold tongs.";
+      return "The magnet does not fit: touch it again on the thickest place, away from cold tongs.";
     case "stick":
       return "The stick does not fit the rest: mark clean steel again, not scale.";
     case "time":

@@ -145,6 +145,11 @@ describe("evidence that cannot be true together is said", () => {
     expect(conflict).toMatchObject({ odd: null });
     expect(conflictMessage(conflict!)).toMatch(/magnet and the probe cannot both be right/);
   });
+  it("a magnet that is free and then sticks, while the piece is heating, has slipped once", () => {
+    const { conflict } = ask([touch("free"), touch("sticks"), glow("salmon")]);
+    expect(conflict).toMatchObject({ odd: "magnet" });
+    expect(ask([touch("sticks"), touch("weak")]).conflict).toBeNull();
+  });
   it("what fits is no conflict", () => {
     expect(ask([probe(803), touch("free"), glow("bright cherry")]).conflict).toBeNull();
     expect(ask([touch("weak"), glow("medium cherry")]).conflict).toBeNull();

@@ -2,7 +2,10 @@
 
 import type { Act, PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import { useEffect } from "react";
+import Dialog from "@mui/material/Dialog";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
 import { usePrediction } from "../../compute/useAnswers.js";
 import { actWords } from "../../format/actWords.js";
@@ -15,6 +18,7 @@ import { QuenchAct } from "./parts/QuenchAct.js";
 import { TimerAct } from "./parts/TimerAct.js";
 import { readingWords } from "./readingWords.js";
 import { lastTap, useBench, type Bench } from "./useBench.js";
+import { KEY_LIST, useKeys } from "./useKeys.js";
 import "./bench.css";
 
 export interface ActProps<K extends Act["kind"] = Act["kind"]> {
@@ -113,6 +117,8 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
   // Asked early, so that the window to straighten is known before the bath.
   usePrediction(state.piece, state.route);
   const words = actWords(act, state.route, units);
+  const [keysOpen, setKeysOpen] = useState(false);
+  useKeys({ "?": () => setKeysOpen(true) });
   const count = state.acts.indexOf(act) + 1;
   return (
     <main className="bench">
@@ -142,6 +148,19 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
         <span className="why">{words.why} </span>
         {words.caution}
       </p>
+      <Dialog open={keysOpen} onClose={() => setKeysOpen(false)}>
+        <DialogTitle>Keys</DialogTitle>
+        <DialogContent>
+          <dl className="key-list">
+            {KEY_LIST.map(([key, does]) => (
+              <div key={key}>
+                <dt>{key}</dt>
+                <dd>{does}</dd>
+              </div>
+            ))}
+          </dl>
+        </DialogContent>
+      </Dialog>
     </main>
   );
 }

@@ -16,6 +16,10 @@ export function readingWords(event: BookEvent, state: PieceState, units: Units):
           return `looks ${event.reading.name}`;
         case "probe":
           return `reads ${showTemperature(event.reading.temperature_C, units)}`;
+        case "infrared":
+          return `gun reads ${showTemperature(event.reading.temperature_C, units)}`;
+        case "stick":
+          return `${showTemperature(event.reading.rated_C, units)} stick ${event.reading.hasMelted ? "melts" : "does not melt"}`;
         case "bath":
           return event.reading.state === "in" ? "in the bath" : "out of the bath";
         case "straight":

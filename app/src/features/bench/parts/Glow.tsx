@@ -1,6 +1,7 @@
 /** The target as this light shows it, a shade short and a shade past; and the rule of glow with what the reading says. */
 
-import { glowHex, type Ambient } from "@tembrak/core";
+import { glowHex, heatOfNode_C, type Ambient, type HeatEstimate } from "@tembrak/core";
+import { WINDOW_C } from "../../../format/heatNow.js";
 import { useId } from "react";
 import { showDegrees, type Units } from "../../../format/show.js";
 
@@ -32,29 +33,27 @@ export function Swatch({ target_C, ambient, words }: { target_C: number; ambient
 
 interface RuleProps {
   readonly target_C: number;
-  readonly belief: { readonly mean_C: number; readonly sd_C: number } | null;
+  readonly estimate: HeatEstimate | null;
   readonly lets_C: number | undefined;
   readonly ambient: Ambient;
   readonly units: Units;
 }
 
-/** Heights of a bell curve every quarter of a standard deviation from -3 to 3. */
-const BELL = [
-  0.011, 0.023, 0.044, 0.08, 0.135, 0.216, 0.325, 0.458, 0.607, 0.755, 0.882, 0.969, 1, 0.969, 0.882, 0.755, 0.607, 0.458, 0.325, 0.216,
-  0.135, 0.08, 0.044, 0.023, 0.011,
-];
-const WINDOW_C = 14;
 const CELLS = 40;
 
-export function GlowRule({ target_C, belief, lets_C, ambient, units }: RuleProps) {
+export function GlowRule({ target_C, estimate, lets_C, ambient, units }: RuleProps) {
   const id = useId();
   const W = 1000;
   const low_C = Math.min(700, Math.round((target_C - 130) / 10) * 10);
   const high_C = low_C + 220;
   const xOf = (T: number): number => ((Math.min(high_C, Math.max(low_C, T)) - low_C) / (high_C - low_C)) * W;
   const [jawLow, jawHigh] = [xOf(target_C - WINDOW_C), xOf(target_C + WINDOW_C)];
+  const most = estimate === null ? 0 : estimate.belief.reduce((a, b) => Math.max(a, b), 0);
   const curve =
-    belief && BELL.map((h, i) => `${xOf(belief.mean_C + (i - 12) * 0.25 * belief.sd_C).toFixed(1)} ${(58 - 46 * h).toFixed(1)}`);
+    estimate &&
+    Array.from(estimate.belief, (w, i) => ({ T: heatOfNode_C(i), h: w / most }))
+      .filter(({ T }) => T >= low_C && T <= high_C)
+      .map(({ T, h }) => `${xOf(T).toFixed(1)} ${(58 - 46 * h).toFixed(1)}`);
   const ticks = Array.from({ length: 12 }, (_, i) => low_C + 20 * i).filter((T) => T <= high_C);
   const percent = (T: number): string => `${(xOf(T) / W) * 100}%`;
   return (
@@ -63,7 +62,7 @@ export function GlowRule({ target_C, belief, lets_C, ambient, units }: RuleProps
         viewBox={`0 0 ${W} 104`}
         className="glow-rule"
         role="img"
-        aria-label={`Wanted ${showDegrees(target_C, units)}${belief ? `, now about ${showDegrees(belief.mean_C, units)}` : ""}`}
+        aria-label={`Wanted ${showDegrees(target_C, units)}${estimate ? `, now about ${showDegrees(estimate.mean_C, units)}` : ""}`}
         preserveAspectRatio="none"
       >
         <defs>
@@ -85,10 +84,10 @@ export function GlowRule({ target_C, belief, lets_C, ambient, units }: RuleProps
             vectorEffect="non-scaling-stroke"
           />
         ) : null}
-        {belief ? (
+        {estimate && estimate.conflict === null ? (
           <line
-            x1={xOf(belief.mean_C)}
-            x2={xOf(belief.mean_C)}
+            x1={xOf(estimate.mean_C)}
+            x2={xOf(estimate.mean_C)}
             y1={54}
             y2={98}
             stroke="var(--pale)"

@@ -1,88 +1,106 @@
 /** Bringing it to heat: what to look for in this light, what the last reading says, how far to go, one tap a check. */
 
-import { ambientFromLux, glowHex, glowName, GLOW_NAMES, readGlow, type LoggedCheck } from "@tembrak/core";
+import {
+  ambientFromLux,
+  conflictMessage,
+  glowHex,
+  glowName,
+  GLOW_NAMES,
+  readGlow,
+  type Act,
+  type PieceState,
+  type Route,
+} from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
-import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { usePrediction } from "../../../compute/useAnswers.js";
 import { actWords } from "../../../format/actWords.js";
-import { showAgo, showClock, showDegrees, showDifference, temperatureNumber } from "../../../format/show.js";
-import { TemperatureField } from "../../../parts/QuantityField.js";
+import { heatNow, WINDOW_C, type HeatNow } from "../../../format/heatNow.js";
+import { showAgo, showChance, showClock, showDegrees, showDifference, temperatureNumber, type Units } from "../../../format/show.js";
 import { lightName } from "../../../parts/TitleBlock.js";
+import { append } from "../../../store/db.js";
 import { useSettings } from "../../../store/useStore.js";
+import { useKeys } from "../useKeys.js";
 import { ActKey, type ActProps } from "../BenchPage.js";
 import { GlowRule, Swatch } from "./Glow.js";
 import { MagnetKey } from "./MagnetKey.js";
+import { ReadingDialog } from "./ReadingDialog.js";
 
-/** Spread of a hand-held probe on hot steel, C (judgement). */
-const PROBE_SD_C = 8;
+/** Over the heat wanted by this much for sure, and the grain has begun to grow: it wants another normalising heat, C (judgement). */
+const OVERHEATED_C = 40;
 
-interface Belief {
-  readonly mean_C: number;
-  readonly sd_C: number;
-  readonly at_ms: number;
-  readonly from: string;
-}
-
-/** What the newest reading of temperature in this act says. */
-function beliefOf(checks: readonly LoggedCheck[], act: string): Belief | null {
-  for (const { act: of, at_ms, reading } of [...checks].reverse()) {
-    if (of !== act) continue;
-    if (reading.check === "probe") return { mean_C: reading.temperature_C, sd_C: PROBE_SD_C, at_ms, from: "the probe" };
-    if (reading.check !== "glow") continue;
-    const band = GLOW_NAMES.find(({ name }) => name === reading.name);
-    const read = band && readGlow(band, ambientFromLux(reading.ambient_lux));
-    if (read) return { mean_C: read.mean_C, sd_C: read.sd_C, at_ms, from: `its colour, ${reading.name}` };
+function toGoWords(now: HeatNow | null, target_C: number, magnet: string | null, units: Units): string {
+  if (now === null) return "Check it: magnet, colour or probe";
+  const { mean_C, conflict } = now.estimate;
+  if (conflict !== null) return conflictMessage(conflict);
+  if (now.isOneSided) {
+    if (magnet === "free") return "Past the magnet: now go by its colour";
+    return magnet === "weak" ? "The magnet is about to let go" : "Not there yet: the magnet sticks";
   }
-  return null;
+  const left_C = target_C - mean_C;
+  if (left_C > 8) return `${showDifference(left_C, units)} to go`;
+  if (left_C < -25) return `${showDifference(-left_C, units)} past. Let it fall back`;
+  return "At heat";
 }
 
-type Sheet = "glow" | "probe" | null;
+/** The route with one more normalising heat before this hardening, as hot as the last of them. */
+function normaliseOnceMore({ route }: PieceState, act: Extract<Act, { kind: "heat" }>): Route {
+  const { school, steps } = route!;
+  const before = steps.slice(0, act.step).findLast((step) => step.kind === "normalise");
+  const again: Route["steps"][number] = {
+    kind: "normalise",
+    temperature_C: before?.kind === "normalise" ? before.temperature_C : act.target_C,
+    hold_min: 0,
+    coolTo: "hand-warm",
+    why: "It was too hot: this makes the grain small again.",
+  };
+  return { school, steps: [...steps.slice(0, act.step), again, ...steps.slice(act.step)] };
+}
+
+type Sheet = "glow" | "reading" | null;
 
 export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   const settings = useSettings();
   const ambient = ambientFromLux(settings.ambient_lux);
   const [sheet, setSheet] = useState<Sheet>(null);
-  const [probe_C, setProbe] = useState(act.target_C);
-  const [probeBad, setProbeBad] = useState(false);
   const prediction = usePrediction(state.piece, state.route);
-  const belief = beliefOf(state.checks, act.id);
+  // Every two seconds is often enough for a heat, and what was read grows older by no more in between.
+  const tick = Math.floor(now_ms / 2000);
+  const now = useMemo(() => heatNow(state, act, tick * 2000), [state, act, tick]);
   const magnets = state.checks.filter((c) => c.act === act.id && c.reading.check === "magnet");
   const magnet = magnets[magnets.length - 1];
   const magnetState = magnet?.reading.check === "magnet" ? magnet.reading.state : null;
-  const left_C = belief === null ? null : act.target_C - belief.mean_C;
   const words = actWords(act, state.route, settings);
   const lets_C = prediction.data?.transformations.magnetLost_C;
   const first = state.checks.find((c) => c.act === act.id)?.at_ms ?? state.nextSince_ms;
-  const toGo =
-    left_C === null
-      ? magnetState === "free"
-        ? "Past the magnet: now go by its colour"
-        : "Check it: magnet, colour or probe"
-      : left_C > 8
-        ? `${showDifference(left_C, settings)} to go`
-        : left_C < -25
-          ? `${showDifference(-left_C, settings)} past. Let it fall back`
-          : "At heat";
+  const estimate = now?.estimate ?? null;
+  const isTooHot =
+    act.purpose === "harden" && estimate !== null && estimate.conflict === null && estimate.p05_C > act.target_C + OVERHEATED_C;
+  useKeys({
+    s: () => bench.check({ check: "magnet", state: "sticks" }),
+    w: () => bench.check({ check: "magnet", state: "weak" }),
+    f: () => bench.check({ check: "magnet", state: "free" }),
+    l: () => setSheet("glow"),
+    p: () => setSheet("reading"),
+  });
   return (
     <>
       <div className="bench-main heat">
         <div className="bench-left">
           <div className="bench-now">
             <span className="numeral" data-testid="numeral">
-              {Math.round(temperatureNumber(belief?.mean_C ?? act.target_C, settings))}
+              {Math.round(temperatureNumber(estimate?.mean_C ?? act.target_C, settings))}
             </span>
             <span className="numeral-side">
               <span className="unit">°{settings.temperature}</span>
-              {belief ? (
+              {estimate ? (
                 <>
                   <span>now, between</span>
                   <b>
-                    {Math.round(temperatureNumber(belief.mean_C - 1.645 * belief.sd_C, settings))} and{" "}
-                    {Math.round(temperatureNumber(belief.mean_C + 1.645 * belief.sd_C, settings))}
+                    {Math.round(temperatureNumber(estimate.p05_C, settings))} and {Math.round(temperatureNumber(estimate.p95_C, settings))}
                   </b>
                 </>
               ) : (
@@ -90,11 +108,23 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
               )}
             </span>
           </div>
-          <p className="to-go">{toGo}</p>
+          <p className={estimate?.conflict ? "to-go conflict" : "to-go"}>
+            {isTooHot
+              ? `Too hot: ${showDifference(estimate.mean_C - act.target_C, settings)} over, the grain grows`
+              : toGoWords(now, act.target_C, magnetState, settings)}
+          </p>
           <p className="drawn from">
-            {belief ? `from ${belief.from}, ${showAgo(belief.at_ms, now_ms)}` : "no reading yet"}
+            {now ? `from ${now.from}, ${showAgo(now.newest_ms, now_ms)}` : "no reading yet"}
+            {estimate?.chanceInWindow !== null && estimate?.chanceInWindow !== undefined && !now?.isOneSided
+              ? ` · ${showChance(estimate.chanceInWindow)} within ${showDifference(WINDOW_C, settings)}`
+              : ""}
             {first ? ` · ${showClock((now_ms - first) / 1000)} in the fire` : ""}
           </p>
+          {isTooHot ? (
+            <Button className="too-hot" onClick={() => void append(state.id, [{ kind: "route", route: normaliseOnceMore(state, act) }])}>
+              Cool to black, normalise once more
+            </Button>
+          ) : null}
         </div>
         <Swatch
           target_C={act.target_C}
@@ -102,7 +132,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
           words={`${glowName(act.target_C, ambient) ?? "no glow can be seen"}, in ${lightName(settings.ambient_lux)} light`}
         />
       </div>
-      <GlowRule target_C={act.target_C} belief={belief} lets_C={lets_C} ambient={ambient} units={settings} />
+      <GlowRule target_C={act.target_C} estimate={estimate} lets_C={lets_C} ambient={ambient} units={settings} />
       <div className="bench-keys">
         {(["sticks", "weak", "free"] as const).map((value) => (
           <MagnetKey
@@ -117,7 +147,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
           <i style={{ background: glowHex(act.target_C, ambient) }} className="key-swatch" />
           it looks…
         </Button>
-        <Button className="log-key" onClick={() => setSheet("probe")}>
+        <Button className="log-key" onClick={() => setSheet("reading")}>
           <i className="key-probe drawn">°{settings.temperature}</i>
           probe reads…
         </Button>
@@ -153,38 +183,13 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
           </p>
         </DialogContent>
       </Dialog>
-      <Dialog open={sheet === "probe"} onClose={() => setSheet(null)} fullWidth maxWidth="xs">
-        <DialogTitle>What does the probe read?</DialogTitle>
-        <DialogContent>
-          <div style={{ paddingTop: 8 }}>
-            <TemperatureField
-              label="Reading"
-              value_C={probe_C}
-              units={settings}
-              low_C={-50}
-              high_C={1400}
-              question={(T) => (T > act.target_C + 250 ? { code: "odd", message: "That is far above the heat wanted. Right unit?" } : null)}
-              onFault={setProbeBad}
-              onChange={setProbe}
-            />
-          </div>
-        </DialogContent>
-        <DialogActions>
-          <Button variant="text" onClick={() => setSheet(null)}>
-            Not now
-          </Button>
-          <Button
-            variant="contained"
-            disabled={probeBad}
-            onClick={() => {
-              bench.check({ check: "probe", temperature_C: probe_C });
-              setSheet(null);
-            }}
-          >
-            Log it
-          </Button>
-        </DialogActions>
-      </Dialog>
+      <ReadingDialog
+        isOpen={sheet === "reading"}
+        target_C={act.target_C}
+        units={settings}
+        onClose={() => setSheet(null)}
+        onCheck={bench.check}
+      />
     </>
   );
 }

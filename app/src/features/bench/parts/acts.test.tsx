@@ -62,10 +62,11 @@ describe("a timer at the bench", () => {
 describe("bringing it to heat", () => {
   const state = named("Froe");
   const act = state.next as Of<"heat">;
-  it("shows the newest reading with its range, and how far to go", () => {
+  it("shows what colour and magnet say together with its range, and how far to go", () => {
     show(<HeatAct state={state} act={act} bench={hand()} now_ms={NOW_ms} />);
     expect(screen.getByTestId("numeral").textContent).toBe("825");
-    expect(screen.getByText(/^78\d and 86\d$/)).toBeTruthy();
+    expect(screen.getByText(/^7[78]\d and 87\d$/)).toBeTruthy();
+    expect(screen.getByText(/^from colour and magnet, just now · \d in 10 within 14°/)).toBeTruthy();
     expect(screen.getByText("At heat")).toBeTruthy();
   });
   it("without a reading it shows what is wanted and asks for a check", () => {
@@ -81,9 +82,32 @@ describe("bringing it to heat", () => {
     expect(screen.getByRole("button", { name: "Magnet lets go" }).getAttribute("aria-pressed")).toBe("true");
   });
   it("a probe reading above what was wanted tells to let it fall", () => {
-    const hot = { id: "x", at_ms: NOW_ms, act: act.id, reading: { check: "probe", temperature_C: 880 } } as const;
+    const hot = { id: "x", at_ms: NOW_ms, act: act.id, reading: { check: "probe", temperature_C: 855 } } as const;
     show(<HeatAct state={{ ...state, checks: [...state.checks, hot] }} act={act} bench={hand()} now_ms={NOW_ms} />);
-    expect(screen.getByText("65° past. Let it fall back")).toBeTruthy();
+    expect(screen.getByText(/^[34]\d° past\. Let it fall back$/)).toBeTruthy();
+  });
+  it("far too hot for sure: the grain, and one more normalising heat is offered", () => {
+    const hot = [905, 902].map((temperature_C, i) => ({
+      id: `x${i}`,
+      at_ms: NOW_ms,
+      act: act.id,
+      reading: { check: "probe", temperature_C } as const,
+    }));
+    show(<HeatAct state={{ ...state, checks: hot }} act={act} bench={hand()} now_ms={NOW_ms} />);
+    expect(screen.getByText(/^Too hot: \d\d° over, the grain grows$/)).toBeTruthy();
+    expect(screen.getByRole("button", { name: "Cool to black, normalise once more" })).toBeTruthy();
+  });
+  it("a probe that does not fit the colour is said, and its number does not win", () => {
+    const wrong = { id: "x", at_ms: NOW_ms, act: act.id, reading: { check: "probe", temperature_C: 1010 } } as const;
+    show(<HeatAct state={{ ...state, checks: [...state.checks, wrong] }} act={act} bench={hand()} now_ms={NOW_ms} />);
+    expect(screen.getByText(/^Colour and the probe cannot both be right/)).toBeTruthy();
+    expect(Number(screen.getByTestId("numeral").textContent)).toBeLessThan(880);
+  });
+  it("letters log what the magnet says", async () => {
+    const bench = hand();
+    show(<HeatAct state={state} act={act} bench={bench} now_ms={NOW_ms} />);
+    await userEvent.keyboard("swf");
+    expect(bench.checks).toEqual(["sticks", "weak", "free"].map((value) => ({ check: "magnet", state: value })));
   });
   it("the space bar ends the act, but not while a button has the focus", async () => {
     const bench = hand();

@@ -1,0 +1,128 @@
+/** What an instrument reads: a probe, an infrared gun, a temperature stick. */
+
+import type { Check } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { useState } from "react";
+import type { Units } from "../../../format/show.js";
+import { TemperatureField } from "../../../parts/QuantityField.js";
+
+interface Props {
+  readonly isOpen: boolean;
+  readonly target_C: number;
+  readonly units: Units;
+  readonly onClose: () => void;
+  readonly onCheck: (reading: Check) => void;
+}
+
+const INSTRUMENTS = ["probe", "infrared", "stick"] as const;
+type Instrument = (typeof INSTRUMENTS)[number];
+const WORDS: Readonly<Record<Instrument, { readonly key: string; readonly label: string }>> = {
+  probe: { key: "Probe", label: "Reading" },
+  infrared: { key: "Infrared gun", label: "Reading" },
+  stick: { key: "Stick", label: "Melts at" },
+};
+/** What guns without a knob are set to (common practice, no source). */
+const GUN_EMISSIVITY = 0.95;
+
+export function ReadingDialog({ isOpen, target_C, units, onClose, onCheck }: Props) {
+  const [instrument, setInstrument] = useState<Instrument>("probe");
+  const [value_C, setValue] = useState(target_C);
+  const [isBad, setBad] = useState(false);
+  const [surface, setSurface] = useState<"scale" | "bright">("scale");
+  const log = (reading: Check): void => {
+    onCheck(reading);
+    onClose();
+  };
+  return (
+    <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="xs">
+      <DialogTitle>What does it read?</DialogTitle>
+      <DialogContent>
+        <ToggleButtonGroup
+          exclusive
+          fullWidth
+          value={instrument}
+          aria-label="Instrument"
+          onChange={(_, chosen: Instrument | null) => chosen && setInstrument(chosen)}
+          sx={{ mb: 2, "& button": { minHeight: 64 } }}
+        >
+          {INSTRUMENTS.map((name) => (
+            <ToggleButton key={name} value={name}>
+              {WORDS[name].key}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        <div style={{ paddingTop: 8 }}>
+          <TemperatureField
+            key={instrument === "stick" ? "stick" : "reading"}
+            label={WORDS[instrument].label}
+            value_C={value_C}
+            units={units}
+            low_C={instrument === "stick" ? 40 : -50}
+            high_C={instrument === "stick" ? 1370 : 1400}
+            question={(T) => (T > target_C + 250 ? { code: "odd", message: "That is far above the heat wanted. Right unit?" } : null)}
+            onFault={setBad}
+            onChange={setValue}
+          />
+        </div>
+        {instrument === "infrared" ? (
+          <>
+            <ToggleButtonGroup
+              exclusive
+              fullWidth
+              value={surface}
+              aria-label="It looks at"
+              onChange={(_, chosen: "scale" | "bright" | null) => chosen && setSurface(chosen)}
+              sx={{ mt: 2, "& button": { minHeight: 64 } }}
+            >
+              <ToggleButton value="scale">dark scale</ToggleButton>
+              <ToggleButton value="bright">bright steel</ToggleButton>
+            </ToggleButtonGroup>
+            <p style={{ color: "var(--ink2)", marginBottom: 0 }}>
+              Taken as set to {GUN_EMISSIVITY}. Bright steel and lifted scale read far too cold; flame in the way reads hot.
+            </p>
+          </>
+        ) : null}
+        {instrument === "probe" ? (
+          <p style={{ color: "var(--ink2)", marginBottom: 0 }}>On the steel, out of the flame, until it stands still.</p>
+        ) : null}
+      </DialogContent>
+      <DialogActions>
+        <Button variant="text" onClick={onClose}>
+          Not now
+        </Button>
+        {instrument === "stick" ? (
+          ([false, true] as const).map((hasMelted) => (
+            <Button
+              key={String(hasMelted)}
+              variant="contained"
+              disabled={isBad}
+              onClick={() => log({ check: "stick", rated_C: value_C, hasMelted })}
+            >
+              {hasMelted ? "It melts" : "It does not"}
+            </Button>
+          ))
+        ) : (
+          <Button
+            variant="contained"
+            disabled={isBad}
+            onClick={() =>
+              log(
+                instrument === "probe"
+                  ? { check: "probe", temperature_C: value_C }
+                  : { check: "infrared", temperature_C: value_C, emissivity: GUN_EMISSIVITY, surface },
+              )
+            }
+          >
+            Log it
+          </Button>
+        )}
+      </DialogActions>
+    </Dialog>
+  );
+}
