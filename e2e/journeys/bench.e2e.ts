@@ -1,7 +1,7 @@
 /** At the bench: a closed tab loses no tap, undo is a further event, keys do what a foot switch sends. */
 
 import { DEMO } from "../ports.js";
-import { expect, test } from "./shop.js";
+import { expect, passGate, test } from "./shop.js";
 
 test("a tab closed after a tap and opened again stands where it stood", async ({ page, context }) => {
   await page.goto(DEMO);
@@ -70,4 +70,33 @@ test("a bent piece is logged and not bent again", async ({ page }) => {
   await page.getByRole("button", { name: /Bent: leave it/ }).click();
   await expect(page.getByText("min brittle")).toBeVisible();
   await expect(page.getByText(/do not drop, clamp, straighten or strike/)).toBeVisible();
+});
+
+test("before the first fire everything is ticked and logged; the fire card is one tap away", async ({ page }) => {
+  await page.goto(DEMO);
+  await page.getByRole("button", { name: "Fire: what to do" }).click();
+  await expect(page.getByText("Never water. Never carry the tank.")).toBeVisible();
+  await page.getByRole("button", { name: "Close" }).click();
+  await page.goto(`${DEMO}/piece/demo-2/bench`);
+  await passGate(page);
+  await expect(page.getByRole("status")).toContainText("safety gone through");
+  await expect(page.getByText(/look for this/)).toBeVisible();
+  await page.getByRole("button", { name: "Fire: what to do" }).click();
+  await expect(page.getByRole("heading", { name: "Oil burns" })).toBeVisible();
+});
+
+test("the end of a hold is called: words and flash at the second, not again after a reload", async ({ page }) => {
+  await page.clock.install();
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/piece/demo-4/bench`);
+  await page.getByRole("button", { name: /start the hold/ }).click();
+  await expect(page.getByTestId("numeral")).toHaveText(/^[01]:\d\d$/);
+  await page.clock.runFor(61_500);
+  await expect(page.getByRole("alert")).toHaveText("The hold is over.");
+  await page.clock.runFor(6_000);
+  await expect(page.getByRole("alert")).toHaveText("");
+  await page.reload();
+  await expect(page.getByText(/Go on now/)).toBeVisible();
+  await expect(page.getByRole("alert")).toHaveText("");
 });

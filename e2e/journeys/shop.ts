@@ -39,3 +39,11 @@ export async function expectNoSideways(page: Page): Promise<void> {
 }
 
 export { expect };
+
+/** Ticks everything that has to be there before a fire, and goes on. */
+export async function passGate(page: Page): Promise<void> {
+  await expect(page.getByRole("heading", { name: "Before the fire" })).toBeVisible();
+  await expect(page.getByRole("button", { name: /still to tick/ })).toBeDisabled();
+  for (const item of await page.getByRole("checkbox").all()) await item.check();
+  await page.getByRole("button", { name: "All there: to the fire" }).click();
+}

@@ -48,6 +48,7 @@ function evidenceOf(reading: Check, age_s: number): HeatEvidence | null {
       return { kind: "stick", rated_C: reading.rated_C, hasMelted: reading.hasMelted, age_s };
     case "bath":
     case "straight":
+    case "safety":
       return null;
   }
 }

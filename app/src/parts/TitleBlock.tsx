@@ -13,6 +13,7 @@ import { NavLink, useLocation } from "react-router";
 import { showTemperature, showTimeOfDay } from "../format/show.js";
 import { writeSettings, type Settings } from "../store/db.js";
 import { useNow, useSettings } from "../store/useStore.js";
+import { FireCard } from "./FireCard.js";
 import "./titleBlock.css";
 
 export const LIGHTS = [
@@ -116,6 +117,16 @@ function LightSheet({ settings }: { settings: Settings }) {
         ]}
         onPick={(theme) => void writeSettings({ theme })}
       />
+      <Choice
+        label="The bench calls by"
+        value={settings.cues}
+        options={[
+          ["flash", "flash"],
+          ["sound", "flash and sound"],
+          ["speech", "flash, sound and voice"],
+        ]}
+        onPick={(cues) => void writeSettings({ cues })}
+      />
     </>
   );
 }
@@ -151,6 +162,7 @@ export function TitleBlock() {
   const now_ms = useNow(10000);
   const { pathname } = useLocation();
   const [sheet, setSheet] = useState<Sheet>(null);
+  const [isFireOpen, setFireOpen] = useState(false);
   const inRack = !pathname.startsWith("/book");
   return (
     <footer className="title-block">
@@ -168,6 +180,10 @@ export function TitleBlock() {
       </nav>
       <Fact label="Light" value={`${lightName(settings.ambient_lux)}, ${settings.ambient_lux} lx`} onOpen={() => setSheet("light")} />
       <Fact label="Units" value={`°${settings.temperature}, ${settings.length}`} onOpen={() => setSheet("units")} />
+      <button type="button" className="tb-fact tb-fire" onClick={() => setFireOpen(true)} aria-label="Fire: what to do">
+        <span className="drawn tb-label">Oil burns</span>
+        <span className="tb-value">Fire</span>
+      </button>
       <Fact label="Clock" value={showTimeOfDay(now_ms)} />
       <AdjustSheet title="Light" isOpen={sheet === "light"} onClose={() => setSheet(null)}>
         <LightSheet settings={settings} />
@@ -175,6 +191,7 @@ export function TitleBlock() {
       <AdjustSheet title="Units" isOpen={sheet === "units"} onClose={() => setSheet(null)}>
         <UnitsSheet settings={settings} />
       </AdjustSheet>
+      <FireCard isOpen={isFireOpen} onClose={() => setFireOpen(false)} />
     </footer>
   );
 }

@@ -11,6 +11,8 @@ export interface Settings {
   readonly theme: ThemeName;
   readonly ambient_lux: number;
   readonly shopName: string;
+  /** How the bench calls: flash always; sound, and a voice, where wished. */
+  readonly cues: "flash" | "sound" | "speech";
   readonly exportedAt_ms: number | null;
   /** The book was filled from the demo, or emptied on purpose: never fill it again by itself. */
   readonly isSettled: boolean;
@@ -22,6 +24,7 @@ export const DEFAULT_SETTINGS: Settings = {
   theme: "forge",
   ambient_lux: 20,
   shopName: "My forge",
+  cues: "sound",
   exportedAt_ms: null,
   isSettled: false,
 };

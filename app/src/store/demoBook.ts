@@ -237,6 +237,7 @@ export function demoEvents(now_ms: number): BookEvent[] {
     const events: Record<string, unknown>[] = [
       { kind: "piece", at_ms: first_ms, definition: piece },
       { kind: "route", at_ms: first_ms + 1000, route },
+      ...(done > 0 ? [{ kind: "check", act: acts[0]!.id, at_ms: first_ms + 20 * 60000, reading: { check: "safety" } }] : []),
       ...acts.slice(0, done).map((act, i) => ({ kind: "act-done", act: act.id, at_ms: at(ago_min + backFrom(acts, i, done - 1)) })),
       ...(extra?.(
         acts.map((act) => act.id),

@@ -90,6 +90,8 @@ export const CheckSchema = tagged(
   }),
   strict({ check: Type.Literal("stick"), rated_C: between(40, 1370, "What it melts at, C"), hasMelted: Type.Boolean() }),
   strict({ check: Type.Literal("bath"), state: choice(["in", "out"] as const) }),
+  /** All items of the safety gate were ticked. */
+  strict({ check: Type.Literal("safety") }),
   strict({ check: Type.Literal("straight"), state: choice(["straight", "bent"] as const) }),
 );
 export type Check = Static<typeof CheckSchema>;

@@ -5,19 +5,23 @@ import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { usePrediction } from "../../compute/useAnswers.js";
 import { actWords } from "../../format/actWords.js";
 import { showTimeOfDay } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { useNow, usePiece, useSettings } from "../../store/useStore.js";
+import { FireCard } from "../../parts/FireCard.js";
+import { cuesOf } from "./cues.js";
 import { CoolAct } from "./parts/CoolAct.js";
 import { HeatAct } from "./parts/HeatAct.js";
 import { QuenchAct } from "./parts/QuenchAct.js";
+import { SafetyGate } from "./parts/SafetyGate.js";
 import { TimerAct } from "./parts/TimerAct.js";
 import { readingWords } from "./readingWords.js";
 import { lastTap, useBench, type Bench } from "./useBench.js";
+import { useCues, useWakeLock } from "./useCues.js";
 import { KEY_LIST, useKeys } from "./useKeys.js";
 import "./bench.css";
 
@@ -110,18 +114,30 @@ function LogLine({ state, bench }: { state: PieceState; bench: Bench }) {
   );
 }
 
+/** The gate is gone through anew for a piece after so long, h: another day, another fire (judgement). */
+const GATE_HOURS = 12;
+
+function wentThroughGate({ checks }: PieceState, now_ms: number): boolean {
+  return checks.some(({ reading, at_ms }) => reading.check === "safety" && now_ms - at_ms < GATE_HOURS * 3600000);
+}
+
 function Running({ state, act }: { state: PieceState; act: Act }) {
   const units = useSettings();
   const now_ms = useNow(act.kind === "quench" || act.kind === "straighten" ? 100 : 500);
   const bench = useBench(state);
   // Asked early, so that the window to straighten is known before the bath.
-  usePrediction(state.piece, state.route);
+  const prediction = usePrediction(state.piece, state.route);
+  const cues = useMemo(() => cuesOf(state, act, prediction.data), [state, act, prediction.data]);
+  const flash = useCues(cues, now_ms, units.cues);
+  const awake = useWakeLock();
+  const [isFireOpen, setFireOpen] = useState(false);
+  const isGated = act.kind === "heat" && !wentThroughGate(state, now_ms);
   const words = actWords(act, state.route, units);
   const [keysOpen, setKeysOpen] = useState(false);
   useKeys({ "?": () => setKeysOpen(true) });
   const count = state.acts.indexOf(act) + 1;
   return (
-    <main className="bench">
+    <main className={flash === null ? "bench" : `bench flash-${flash.kind}`}>
       <Hatches />
       <header className="bench-head">
         <div>
@@ -134,7 +150,10 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
           <span className="bench-count">
             {count} of {state.acts.length}
           </span>
-          <Button component={Link} to={`/piece/${state.id}`}>
+          <Button onClick={() => setFireOpen(true)} aria-label="Fire: what to do">
+            Fire
+          </Button>
+          <Button component={Link} to={`/piece/${state.id}`} className="to-card">
             Card
           </Button>
           <Button component={Link} to="/">
@@ -142,12 +161,21 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
           </Button>
         </div>
       </header>
-      <ActScreen state={state} act={act} bench={bench} now_ms={now_ms} />
+      {isGated ? (
+        <SafetyGate isStoring={bench.isStoring} onPass={() => bench.check({ check: "safety" })} />
+      ) : (
+        <ActScreen state={state} act={act} bench={bench} now_ms={now_ms} />
+      )}
+      <p className="cue-words" role="alert">
+        {flash?.words ?? ""}
+      </p>
       <LogLine state={state} bench={bench} />
       <p className="bench-caution">
         <span className="why">{words.why} </span>
         {words.caution}
+        {awake === "may-sleep" ? " This screen may go to sleep: the times go on." : ""}
       </p>
+      <FireCard isOpen={isFireOpen} onClose={() => setFireOpen(false)} />
       <Dialog open={keysOpen} onClose={() => setKeysOpen(false)}>
         <DialogTitle>Keys</DialogTitle>
         <DialogContent>

@@ -24,6 +24,8 @@ export function readingWords(event: BookEvent, state: PieceState, units: Units):
           return event.reading.state === "in" ? "in the bath" : "out of the bath";
         case "straight":
           return event.reading.state;
+        case "safety":
+          return "safety gone through";
       }
       break;
     case "act-done": {

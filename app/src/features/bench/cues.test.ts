@@ -1,0 +1,59 @@
+import { describe, expect, it } from "@jest/globals";
+import { CATALOGUE, piecesOf, planRoute, predict, type Act, type PieceState } from "@tembrak/core";
+import { demoEvents } from "../../store/demoBook.js";
+import { cuesOf, dueCues, type Cue } from "./cues.js";
+
+const NOW_ms = Date.UTC(2026, 10, 25, 12);
+const pieces = piecesOf(demoEvents(NOW_ms));
+const named = (name: string): PieceState => pieces.find(({ piece }) => piece.name === name)!;
+const froe = named("Froe");
+const prediction = predict(CATALOGUE, froe.piece, planRoute(CATALOGUE, froe.piece, "forge"), "quick");
+const actOf = (kind: Act["kind"]): Act => froe.acts.find((act) => act.kind === kind)!;
+const at = (state: PieceState, act: Act): Cue[] => cuesOf(state, act, prediction);
+const since: PieceState = { ...froe, nextSince_ms: NOW_ms };
+const inBath: PieceState = {
+  ...since,
+  checks: [{ id: "in", at_ms: NOW_ms, act: "x", reading: { check: "bath", state: "in" } }],
+};
+const seconds = (cues: readonly Cue[]) => cues.map(({ at_ms, kind }) => [Math.round((at_ms - NOW_ms) / 1000), kind]);
+
+describe("cues of the bench", () => {
+  it("a hold is warned a minute before its end, called at its end, and again when too long", () => {
+    const hold: Act = { id: "h", kind: "hold", step: 0, target_C: 800, hold_s: 600, purpose: "harden" };
+    expect(seconds(at(since, hold))).toEqual([
+      [540, "look"],
+      [600, "now"],
+      [660, "late"],
+    ]);
+  });
+  it("a hold of a minute is warned at half", () => {
+    const hold: Act = { id: "h", kind: "hold", step: 0, target_C: 800, hold_s: 60, purpose: "harden" };
+    expect(seconds(at(since, hold))[0]).toEqual([30, "look"]);
+  });
+  it("a temper is never late: more of it does no harm", () => {
+    expect(at(since, actOf("temper")).map(({ kind }) => kind)).toEqual(["look", "now"]);
+  });
+  it("in the bath ten and thirty seconds, from the moment it went in", () => {
+    expect(seconds(at(inBath, actOf("quench")))).toEqual([
+      [10, "look"],
+      [30, "ready"],
+    ]);
+    expect(at(since, actOf("quench"))).toEqual([]);
+  });
+  it("straightening is called off when the model says so, warned before", () => {
+    const [warned, closed] = at(inBath, actOf("straighten"));
+    expect(closed).toMatchObject({ kind: "late", words: "No more bending." });
+    expect(closed!.at_ms - warned!.at_ms).toBe(5000);
+    expect((closed!.at_ms - NOW_ms) / 1000).toBeCloseTo(prediction.hardening.straighten!.to_s, 6);
+  });
+  it("nothing to call while bringing to heat, or when nothing began", () => {
+    expect(at(since, actOf("heat"))).toEqual([]);
+    expect(at({ ...froe, nextSince_ms: null }, actOf("temper"))).toEqual([]);
+  });
+  it("each is told once, and none that is stale after a reload", () => {
+    const cues: readonly Cue[] = [1000, 5000, 9000].map((at_ms) => ({ at_ms, kind: "look", words: "" }));
+    expect(dueCues(cues, 0, 1500)).toHaveLength(1);
+    expect(dueCues(cues, 1500, 1600)).toHaveLength(0);
+    expect(dueCues(cues, 1600, 9100).map(({ at_ms }) => at_ms)).toEqual([9000]);
+  });
+});

@@ -1,0 +1,75 @@
+/** Moments of an act at which a smith should look up: told by sound, flash and, if wished, voice. Pure. */
+
+import type { Act, PieceState, Prediction } from "@tembrak/core";
+
+/** ready: it may go on. look: soon. now: do it. late: it is too long. */
+export type CueKind = "ready" | "look" | "now" | "late";
+
+export interface Cue {
+  readonly at_ms: number;
+  readonly kind: CueKind;
+  readonly words: string;
+}
+
+/** Warned before the end of a hold, s; late after it by as much. A short hold is warned at half. */
+const WARN_s = 60;
+/** Least and usual time in a bath, s (common practice, no source). */
+const BATH_LEAST_s = 10;
+const BATH_USUAL_s = 30;
+/** Warned before the jaws close, s. */
+const BEFORE_CLOSED_s = 5;
+
+function bathIn_ms({ checks }: PieceState): number | null {
+  return [...checks].reverse().find(({ reading }) => reading.check === "bath" && reading.state === "in")?.at_ms ?? null;
+}
+
+/** All cues of the act that is going on, in order of time. */
+export function cuesOf(state: PieceState, act: Act, prediction: Prediction | undefined): Cue[] {
+  const since_ms = state.nextSince_ms;
+  const after = (from_ms: number, s: number, kind: CueKind, words: string): Cue => ({ at_ms: from_ms + 1000 * s, kind, words });
+  switch (act.kind) {
+    case "hold":
+    case "temper": {
+      if (since_ms === null) return [];
+      const warn_s = act.hold_s > 2 * WARN_s ? WARN_s : 0.5 * act.hold_s;
+      return [
+        after(since_ms, act.hold_s - warn_s, "look", warn_s === WARN_s ? "One minute left." : "Half of it is over."),
+        after(since_ms, act.hold_s, "now", act.kind === "hold" ? "The hold is over." : "The temper is over."),
+        ...(act.kind === "hold" ? [after(since_ms, act.hold_s + WARN_s, "late", "Too long at heat: the grain grows.")] : []),
+      ];
+    }
+    case "quench": {
+      const in_ms = bathIn_ms(state);
+      if (in_ms === null) return [];
+      return [after(in_ms, BATH_LEAST_s, "look", "Ten seconds. Keep it moving."), after(in_ms, BATH_USUAL_s, "ready", "Thirty seconds.")];
+    }
+    case "straighten": {
+      const in_ms = bathIn_ms(state);
+      const window = prediction?.hardening.straighten;
+      if (in_ms === null || !window) return [];
+      return [
+        after(in_ms, Math.max(0, window.to_s - BEFORE_CLOSED_s), "look", "Last seconds to straighten."),
+        after(in_ms, window.to_s, "late", "No more bending."),
+      ];
+    }
+    case "cool-down": {
+      const warm_s = prediction?.hardening.handWarm_s;
+      if (since_ms === null || warm_s === undefined) return [];
+      return [after(since_ms, warm_s, "ready", "It should be hand-warm. Feel it, then temper.")];
+    }
+    case "heat":
+    case "air-cool":
+    case "first-file":
+    case "oven":
+    case "prove":
+      return [];
+  }
+}
+
+/** Cues older than this are not told again after a reload or a sleep, ms. */
+const STALE_ms = 4000;
+
+/** Those that came due since the last look and are still news. */
+export function dueCues(cues: readonly Cue[], last_ms: number, now_ms: number): Cue[] {
+  return cues.filter(({ at_ms }) => at_ms > last_ms && at_ms <= now_ms && now_ms - at_ms < STALE_ms);
+}
