@@ -120,3 +120,27 @@ test("a correction of the measures is a further event, and the verdict follows",
   await page.getByRole("link", { name: /Bark spud/ }).click();
   await expect(page.getByRole("cell", { name: "Described" })).toHaveCount(2);
 });
+
+test("the ways of heating side by side, each with what is expected of it; the one picked is kept", async ({ page }) => {
+  await page.goto(DEMO);
+  await page.getByRole("link", { name: /Bark spud/ }).click();
+  await page.getByRole("button", { name: /^School:/ }).click();
+  const rows = page.getByRole("dialog").getByRole("button", { name: /Grain \d+/ });
+  await expect(rows).toHaveCount(4);
+  await expect(page.getByRole("button", { name: /falling heat.*falling to \d+ °C/ })).toBeVisible();
+  await page.getByRole("button", { name: /to the magnet and no further/ }).click();
+  await expect(page.getByRole("button", { name: "School: Forge, to the magnet and no further" })).toBeVisible();
+  await expect(page.getByText("755°").first()).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("button", { name: "School: Forge, to the magnet and no further" })).toBeVisible();
+});
+
+test("an edge quench is planned in the steps, and the verdict says where the line falls", async ({ page }) => {
+  await page.goto(DEMO);
+  await page.getByRole("link", { name: /Bark spud/ }).click();
+  await page.getByRole("button", { name: "Steps" }).click();
+  await page.getByRole("button", { name: "edge only" }).click();
+  await fill(page, /^Depth, mm/, "18");
+  await page.getByRole("button", { name: "Keep these steps" }).click();
+  await expect(page.getByText(/^Edge in medium oil at 55 °C: hard up to \d+(\.\d)? mm above it, going soft over/)).toBeVisible();
+});

@@ -98,11 +98,12 @@ test("the kiln school asks for a soak, the forge does not", async ({ page }) => 
   await page.goto(`${EMPTY}/new`);
   await page.getByRole("radio", { name: /^Kiln/ }).click();
   await page.getByRole("button", { name: "Plan its heats" }).click();
-  await expect(page.getByRole("button", { name: "Kiln, controlled soak" })).toHaveAttribute("aria-pressed", "true");
+  await expect(page.getByRole("button", { name: "School: Kiln, controlled soak" })).toBeVisible();
   await page.getByRole("button", { name: "Steps" }).click();
   await expect(page.getByText(/The soak brings the carbon into solution/)).toBeVisible();
   await page.getByRole("button", { name: "Leave as it was" }).click();
-  await page.getByRole("button", { name: "Forge, a shade past the magnet" }).click();
+  await page.getByRole("button", { name: /^School:/ }).click();
+  await page.getByRole("button", { name: /^Forge, a shade past the magnet/ }).click();
   await page.getByRole("button", { name: "Steps" }).click();
   await expect(page.getByText(/Past the magnet by a shade/)).toBeVisible();
 });

@@ -1,7 +1,7 @@
 /** The sentences of the work: what an act asks for, what ends it, why. All words that carry a unit are made here. */
 
 import { CATALOGUE, type Act, type PieceState, type Route } from "@tembrak/core";
-import { showClock, showDegrees, showDuration, showTemperature, showTimeOfDay, type Units } from "./show.js";
+import { showClock, showDegrees, showDuration, showLength, showTemperature, showTimeOfDay, type Units } from "./show.js";
 
 export interface ActWords {
   /** Imperative, without the piece's name: the title of a bench screen. */
@@ -28,11 +28,20 @@ function reasonOf(route: Route | null, act: Act): string {
 
 const BRITTLE = "Brittle: do not drop, clamp, straighten or strike it.";
 
+function edgeWords(route: Route | null, step: number, units: Units): string {
+  const own = route?.steps[step];
+  return own?.kind === "quench" && own.edgeDepth_mm !== undefined
+    ? `the edge only, ${showLength(own.edgeDepth_mm, units)} deep`
+    : "edge first";
+}
+
 /** Words for one act of a route. */
 export function actWords(act: Act, route: Route | null, units: Units): ActWords {
   const reason = reasonOf(route, act);
   switch (act.kind) {
     case "heat": {
+      const own = route?.steps[act.step];
+      const falls = own?.kind === "harden" && own.fallTo_C !== undefined;
       const what = act.purpose === "normalise" ? `Normalise${act.of > 1 ? ` ${act.count} of ${act.of}` : ""}` : "Harden";
       const next = route?.steps[act.step];
       const hold = next !== undefined && "hold_min" in next && next.hold_min > 0;
@@ -40,7 +49,9 @@ export function actWords(act: Act, route: Route | null, units: Units): ActWords 
         act.purpose === "harden"
           ? hold
             ? "At heat: start the hold"
-            : "At heat: go to the bath"
+            : falls
+              ? "At heat: out into still air"
+              : "At heat: go to the bath"
           : hold
             ? "At heat: start the hold"
             : "At heat: out to cool";
@@ -68,9 +79,16 @@ export function actWords(act: Act, route: Route | null, units: Units): ActWords 
             : "Cool right through before the hardening heat.",
         caution: "Black steel still burns: about 400 °C looks cold. Tongs, and a marked place.",
       };
+    case "fall":
+      return {
+        title: "Let it fall in still air, magnet in hand",
+        done: "It pulls: to the bath",
+        why: `The first pull comes at about ${showTemperature(act.to_C, units)}: later than that it has begun to turn soft.`,
+        caution: "Before you move: lid and extinguisher in reach, path clear, metal tank that cannot tip.",
+      };
     case "quench":
       return {
-        title: `Into the ${mediumName(act.medium).toLowerCase()} at ${showTemperature(act.bath_C, units)}, edge first`,
+        title: `Into the ${mediumName(act.medium).toLowerCase()} at ${showTemperature(act.bath_C, units)}, ${edgeWords(route, act.step, units)}`,
         done: "It is out",
         why: reason,
         caution: isWater(act.medium)
@@ -140,6 +158,8 @@ export function statusLine(state: PieceState, now_ms: number, now_C: number | nu
       return since_s < next.hold_s ? `${showClock(next.hold_s - since_s)} left at heat` : "Hold is over";
     case "air-cool":
       return next.coolTo === "black" ? "Cooling to black" : "Cooling to hand-warm";
+    case "fall":
+      return "Falling to the first pull";
     case "quench":
       return "To the bath";
     case "straighten":
@@ -166,6 +186,7 @@ export function urgency({ next, nextSince_ms, brittleSince_ms, checks, doneAt_ms
   const brittle_min = brittleSince_ms === null ? 0 : (now_ms - brittleSince_ms) / 60000;
   const isStarted = doneAt_ms.size > 0 || checks.some(({ act }) => act === next.id);
   switch (next.kind) {
+    case "fall":
     case "quench":
       return 300;
     case "straighten":
@@ -212,6 +233,8 @@ export function nextActWords(state: PieceState, now_ms: number, units: Units): N
         : { sentence: `Take ${name} out, now.`, reason: `Its hold was over ${showDuration(since_s - next.hold_s)} ago.` };
     case "air-cool":
       return { sentence: `See whether ${name} is ${next.coolTo}.`, reason: `Out of the fire for ${showDuration(since_s)}.` };
+    case "fall":
+      return { sentence: `Magnet on ${name}: into the bath at the first pull.`, reason };
     case "quench":
       return { sentence: `Quench ${name}, now.`, reason: "It is out of the fire and losing heat." };
     case "straighten":

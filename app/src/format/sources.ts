@@ -1,6 +1,6 @@
 /** Where a number of the plan comes from, in a few words beside it. */
 
-import { CATALOGUE, SHADE_K, type Piece, type Route, type SteelFile, type Step } from "@tembrak/core";
+import { CATALOGUE, SHADE_K, type Piece, type Route, type School, type SteelFile, type Step } from "@tembrak/core";
 import { mediumName } from "./actWords.js";
 import { showDegrees, showDifference, showTemperature, type Units } from "./show.js";
 
@@ -14,6 +14,13 @@ export function steelFacts({ austenitise_C, bath, soakDemand }: SteelFile, units
 
 const MEMORY = "makers' data, from memory";
 const PRACTICE = "common practice, no source";
+
+/** What each forge school adds to the magnet. */
+const OVER: Readonly<Record<Exclude<School, "kiln">, (units: Units) => string>> = {
+  forge: (units) => ` plus a shade, ${showDifference(SHADE_K, units)}`,
+  magnet: () => " and no further",
+  falling: () => ", gone past and fallen back to the first pull (model)",
+};
 
 /** The source of a step's numbers. */
 export function stepSource(step: Step, piece: Piece, { school }: Route, magnet_C: number | undefined, units: Units): string {
@@ -29,7 +36,7 @@ export function stepSource(step: Step, piece: Piece, { school }: Route, magnet_C
       const magnet =
         magnet_C === undefined
           ? ""
-          : `Lets go of the magnet at ${showDegrees(magnet_C, units)} (model) plus a shade, ${showDifference(SHADE_K, units)}: ${PRACTICE}.`;
+          : `Lets go of the magnet at ${showDegrees(magnet_C, units)} (model)${OVER[school](units)}: ${PRACTICE}.`;
       return `${range}${magnet}`;
     }
     case "quench":

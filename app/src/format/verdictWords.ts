@@ -44,6 +44,11 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
   const spare = `${Math.abs(margin).toFixed(1)} s`;
   if (austenite.extent < 0.5) return "It does not harden: at this heat too little of it has changed. Hotter.";
   const workingIsHard = working.asQuenched.mean_HRC > 50 || working.asQuenched.mean_HRC > 0.9 * thickest.asQuenched.mean_HRC + 6;
+  const line = hardening.quenchLine;
+  if (quench?.edgeDepth_mm !== undefined && line !== null && workingIsHard) {
+    const wide = line.width_mm === null ? "" : `, going soft over ${showLength(line.width_mm, units)}`;
+    return `Edge in ${bath}: hard up to ${showLength(line.height_mm, units)} above it${wide}; the back stays tough.`;
+  }
   if (chance > 0.6 && margin > 0) return `Hardens right through in ${bath}, ${spare} to spare at the ${thickest.place}.`;
   if (chance > 0.6) return `Should harden right through in ${bath}, with nothing to spare at the ${thickest.place}.`;
   if (section.shape === "wedge" && workingIsHard) {

@@ -122,6 +122,10 @@ export function paintOf(state: PieceState, lux: number, now_ms: number): Paint {
       const now_C = 25 + (from_C - 25) * 2 ** (-seconds / AIR_HALF_s);
       return glowing(now_C, lux, now_C > 520 ? "cooling" : "black");
     }
+    case "fall": {
+      const seconds = nextSince_ms === null ? 0 : Math.max(0, (now_ms - nextSince_ms) / 1000);
+      return glowing(Math.max(next.to_C, 25 + (hardeningHeat_C(state) - 25) * 2 ** (-seconds / AIR_HALF_s)), lux, "falling");
+    }
     case "quench":
       return glowing(hardeningHeat_C(state), lux, "to the bath");
     case "straighten":

@@ -110,3 +110,23 @@ export function magnetLost_C(steel: Composition, prior: PriorStructure, rate_C_s
   });
   return Math.min(found ?? CURIE_C, CURIE_C);
 }
+
+/** A blade of a few millimetres in still air, K/s (common practice, no source). */
+const AIR_K_s = 3;
+
+/** Where it pulls again after a heat, cooling at a rate, C: it depends on when the steel changes, not on iron alone. */
+export function magnetReturns_C(steel: Composition, heat_C: number, rate_K_s = AIR_K_s): number {
+  const structure = makeStructure({ nodes: 1, bar_wtpct: steel, prior: "pearlite" });
+  const hold_s = 120;
+  const duration_s = hold_s + (heat_C - 20) / rate_K_s;
+  let back_C: number | null = null;
+  follow({
+    structure,
+    duration_s,
+    temperature_C: (t) => (t < hold_s ? heat_C : heat_C - rate_K_s * (t - hold_s)),
+    onStep: (time_s, T) => {
+      if (time_s > hold_s && back_C === null && isMagnetic(structure, 0, T, CURIE_C)) back_C = T;
+    },
+  });
+  return back_C ?? 20;
+}

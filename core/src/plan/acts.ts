@@ -21,6 +21,7 @@ export type Act =
       readonly purpose: "normalise" | "harden";
     }
   | { readonly id: string; readonly kind: "air-cool"; readonly step: number; readonly coolTo: "black" | "hand-warm" }
+  | { readonly id: string; readonly kind: "fall"; readonly step: number; readonly to_C: number }
   | { readonly id: string; readonly kind: "quench"; readonly step: number; readonly medium: string; readonly bath_C: number }
   | { readonly id: string; readonly kind: "straighten"; readonly step: number }
   | { readonly id: string; readonly kind: "cool-down"; readonly step: number }
@@ -58,6 +59,8 @@ function actsOfStep(step: Step, i: number, steps: readonly Step[]): Act[] {
       const heat: Act = { id: id("heat"), kind: "heat", step: i, target_C, purpose: step.kind, count, of };
       const hold: Act = { id: id("hold"), kind: "hold", step: i, target_C, hold_s: step.hold_min * 60, purpose: step.kind };
       const acts: Act[] = step.hold_min > 0 ? [heat, hold] : [heat];
+      if (step.kind === "harden" && step.fallTo_C !== undefined)
+        return [...acts, { id: id("fall"), kind: "fall", step: i, to_C: step.fallTo_C }];
       return step.kind === "harden" ? acts : [...acts, { id: id("air-cool"), kind: "air-cool", step: i, coolTo: step.coolTo }];
     }
     case "quench":
@@ -90,6 +93,7 @@ export function stageOf(act: Act | undefined): Stage {
       return act.purpose === "normalise" ? "normalise" : "harden";
     case "air-cool":
       return "normalise";
+    case "fall":
     case "quench":
       return "harden";
     case "straighten":

@@ -1,7 +1,7 @@
 /** The steps from normalising to temper for a piece, by school, each with the code of its reason. */
 
 import { InputError } from "../errors.js";
-import { magnetLost_C } from "../kinetics/austenite.js";
+import { magnetLost_C, magnetReturns_C } from "../kinetics/austenite.js";
 import type { PriorStructure } from "../kinetics/structure.js";
 import { temperatureForHardness } from "../kinetics/temper.js";
 import type { Piece, Route, School, Step } from "../schema/book.js";
@@ -10,6 +10,9 @@ import { resolveSteel, type Catalogue, type ResolvedSteel } from "./catalogue.js
 
 /** What an instrument-less smith adds to the point where the magnet lets go, K (common practice, no source). */
 export const SHADE_K = 30;
+/** A magnet is judged a little after it let go, K; and how far over it falling heat goes first (common practice, no source). */
+const TOUCH_K = 5;
+const FALLING_OVER_K = 45;
 /** A forge cannot hold a heat for longer than this without losing or gaining, min (common practice, no source). */
 const FORGE_HOLD_MIN = 1;
 /** Two times two hours (common practice, no source). */
@@ -43,6 +46,11 @@ function roundTo(value: number, step: number): number {
   return Math.round(value / step) * step;
 }
 
+/** Schools that heat by forge and magnet, and cannot hold. */
+function isForge(school: School): boolean {
+  return school !== "kiln";
+}
+
 type NormalisePlan = readonly { readonly below_K: number; readonly why: string }[];
 
 /** How many normalising heats, how far below the steel's normalising heat, and why. */
@@ -52,8 +60,8 @@ function normalising(start: Piece["start"], school: School): NormalisePlan {
   const smaller = { below_K: 80, why: "A last, cooler heat: small grain and fine pearlite, so a magnet heat is enough." };
   const supplied = { below_K: 0, why: "Turns the supplied round carbide into pearlite, which dissolves fast." };
   if (start === "normalised") return [];
-  if (start === "as-forged") return school === "forge" ? [even, small, smaller] : [even, small];
-  if (school === "forge") return [supplied, smaller];
+  if (start === "as-forged") return isForge(school) ? [even, small, smaller] : [even, small];
+  if (isForge(school)) return [supplied, smaller];
   return start === "coarse-spheroidised" ? [supplied] : [];
 }
 
@@ -82,6 +90,25 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
     };
   }
   const magnet_C = magnetLost_C(steel.composition_wtpct, before);
+  if (school === "magnet") {
+    return {
+      kind: "harden",
+      temperature_C: roundTo(magnet_C + TOUCH_K, 5),
+      hold_min: 0,
+      why: "From fine pearlite the carbon dissolves as soon as the magnet lets go: no hotter, and the grain stays small.",
+    };
+  }
+  if (school === "falling") {
+    const temperature_C = roundTo(magnet_C + FALLING_OVER_K, 5);
+    const pulls_C = magnetReturns_C(steel.composition_wtpct, temperature_C);
+    return {
+      kind: "harden",
+      temperature_C,
+      hold_min: 0,
+      fallTo_C: roundTo(pulls_C, 5),
+      why: "Past the magnet, then left to fall: the first pull is the sign. For small, simple pieces that fall slowly.",
+    };
+  }
   const needsCarbon = steel.file?.soakDemand !== "short" || steel.composition_wtpct.C > 0.85;
   return {
     kind: "harden",

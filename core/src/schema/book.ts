@@ -20,8 +20,11 @@ export const PIECE_KINDS = [
 ] as const;
 export type PieceKind = (typeof PIECE_KINDS)[number];
 
-export const SCHOOLS = ["forge", "kiln"] as const;
-/** forge: a shade past the magnet. kiln: controlled heat and soak. */
+export const SCHOOLS = ["forge", "kiln", "magnet", "falling"] as const;
+/**
+ * forge: a shade past the magnet. kiln: controlled heat and soak. magnet: to where it lets go and no further, from pearlite.
+ * falling: past the magnet, then into the bath as it first pulls again.
+ */
 export type School = (typeof SCHOOLS)[number];
 
 export const STARTS = ["as-forged", "normalised", "fine-spheroidised", "coarse-spheroidised"] as const;
@@ -57,6 +60,8 @@ export const StepSchema = tagged(
     kind: Type.Literal("harden"),
     temperature_C: between(600, 1200, "Heat, C"),
     hold_min: between(0, 240, "Hold at heat, min"),
+    /** Falling heat: then in still air down to here, C, and only now into the bath. */
+    fallTo_C: Type.Optional(between(500, 1000, "Falls in air to, C")),
     why,
   }),
   strict({
@@ -64,6 +69,8 @@ export const StepSchema = tagged(
     medium: Type.String({ maxLength: 30 }),
     bath_C: between(-10, 250, "Bath temperature, C"),
     agitation: AgitationSchema,
+    /** Only the edge, so deep; all of it when absent. */
+    edgeDepth_mm: Type.Optional(between(1, 400, "Depth of the edge under the bath, mm")),
     why,
   }),
   strict({ kind: Type.Literal("temper"), temperature_C: between(50, 720, "Temper, C"), hold_min: between(1, 1440, "Hold, min"), why }),

@@ -98,13 +98,13 @@ export function straightenWindow({ curve }: CourseResult, afterTransfer_s: numbe
   return { from_s, to_s: Math.max(from_s, curve.time_s[stiff]! - afterTransfer_s) };
 }
 
-/** Seconds in still air from one temperature to hand-warm, the piece being even in itself. */
-export function airCooling_s(section: BodySection, from_C: number): number {
-  if (from_C <= HAND_WARM_C) return 0;
+/** Seconds in still air from one temperature to another, hand-warm unless said, the piece being even in itself. */
+export function airCooling_s(section: BodySection, from_C: number, to_C = HAND_WARM_C): number {
+  if (from_C <= to_C) return 0;
   const { size_mm, isRound } = bodySize(section);
   const volumePerArea_m = size_mm / 1000 / (isRound ? 4 : 2);
   let [T, time_s] = [from_C, 0];
-  while (T > HAND_WARM_C && time_s < 1e5) {
+  while (T > to_C && time_s < 1e5) {
     const loss = AIR.heatTransfer_W_m2K(T) * (T - ROOM_C);
     const rate_K_s = loss / (volumePerArea_m * volumeHeat_J_m3K(T, 0, 1));
     const step_s = Math.min(5, 0.5 / rate_K_s);

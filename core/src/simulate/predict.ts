@@ -12,11 +12,13 @@ import { temperedHardness, type TemperCycle } from "../kinetics/temper.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
 import { structureBeforeHardening, targetOf, thickness_mm } from "../plan/route.js";
 import type { Piece, Route, Step } from "../schema/book.js";
+import type { Section } from "../schema/parts.js";
 import type { Effort } from "../schema/job.js";
 import { harden, type HardenPlan, type HardenResult, type HardnessValue, type ProfilePoint } from "./harden.js";
 import { doubtful, limitOf, saferChanges, type Safer } from "./advice.js";
 import { hardened, requireSense, runCase } from "./hardenCase.js";
 import { MEMBERS, runMembers, type Member } from "./hardenSpread.js";
+import { airCooling_s } from "./hardenReadings.js";
 import { thicker } from "./section.js";
 import type { MoreCarbon } from "./soak.js";
 import { transformations, type Transformations } from "./transformations.js";
@@ -26,6 +28,8 @@ const QUICK_MEMBERS = 8;
 
 /** Seconds from fire to bath when nobody says otherwise. */
 const TRANSFER_s = 1.5;
+/** The same when the piece falls to its heat right over the bath. */
+const BESIDE_s = 0.5;
 
 function stepOf<K extends Step["kind"]>(route: Route, kind: K): Extract<Step, { kind: K }> {
   // The last of its kind: a piece that was hardened again is what the last hardening made of it.
@@ -53,13 +57,19 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route): 
     section: piece.section,
     heat_C: heat.temperature_C,
     hold_s: heat.hold_min * 60,
-    transfer_s: TRANSFER_s,
+    transfer_s: heat.fallTo_C === undefined ? TRANSFER_s : BESIDE_s + airCooling_s(piece.section, heat.temperature_C, heat.fallTo_C),
     medium,
     bath_C: quench.bath_C,
     agitation: quench.agitation,
     bath_s: null,
-    immersion: { kind: "full" },
+    immersion:
+      quench.edgeDepth_mm === undefined ? { kind: "full" } : { kind: "edge", depth_mm: edgeDepth_mm(piece.section, quench.edgeDepth_mm) },
   };
+}
+
+/** No deeper than the section is high: a station near the point is less so than where the piece was measured. */
+function edgeDepth_mm(section: Section, wanted_mm: number): number {
+  return section.shape === "wedge" ? Math.min(wanted_mm, section.height_mm) : wanted_mm;
 }
 
 export function temperCyclesOf(route: Route): TemperCycle[] {

@@ -36,12 +36,42 @@ describe("routes", () => {
   });
   it("the forge is never asked for a hold it cannot give; the kiln holds", () => {
     for (const { id } of CATALOGUE.steels) {
-      const [forge, kiln] = SCHOOLS.map((school) =>
+      const [forge, kiln, magnet, falling] = SCHOOLS.map((school) =>
         heatOf(planRoute(CATALOGUE, { ...billhook, steel: id, start: "fine-spheroidised" }, school).steps),
       );
       expect(forge!.hold_min).toBeLessThanOrEqual(1);
       expect(kiln!.hold_min).toBeGreaterThanOrEqual(3);
+      expect(magnet!.hold_min + falling!.hold_min).toBe(0);
     }
+  });
+  it("to the magnet and no further: a shade colder than the forge school, from pearlite whatever the start (trade)", () => {
+    for (const start of STARTS) {
+      const piece = { ...billhook, start };
+      const [forge, magnet] = (["forge", "magnet"] as const).map((school) => planRoute(CATALOGUE, piece, school));
+      const shade = heatOf(forge!.steps).temperature_C - heatOf(magnet!.steps).temperature_C;
+      expect(shade).toBeGreaterThanOrEqual(20);
+      expect(shade).toBeLessThanOrEqual(50);
+      expect(structureBeforeHardening(piece, magnet!.steps)).toBe("pearlite");
+    }
+  });
+  it("falling heat goes past the magnet and falls to where it pulls again, an act of its own; late costs hardness", () => {
+    const route = planRoute(CATALOGUE, billhook, "falling");
+    const heat = heatOf(route.steps);
+    expect(heat.fallTo_C!).toBeLessThan(heat.temperature_C - 60);
+    expect(actsOfRoute(route).map(({ kind }) => kind)).toContain("fall");
+    const steps = (fallTo_C: number): Step[] => route.steps.map((s) => (s.kind === "harden" ? { ...s, fallTo_C } : s));
+    const edge = (fallTo_C: number) =>
+      predict(CATALOGUE, billhook, { ...route, steps: steps(fallTo_C) }, "quick").working.asQuenched.mean_HRC;
+    expect(edge(heat.temperature_C - 15)).toBeGreaterThan(60);
+    expect(edge(560)).toBeLessThan(edge(heat.temperature_C - 15) - 5);
+  });
+  it("an edge quench in the route is one in the prediction: a line, the back soft", () => {
+    const route = planRoute(CATALOGUE, billhook, "forge");
+    const steps = route.steps.map((s) => (s.kind === "quench" ? { ...s, edgeDepth_mm: 20 } : s));
+    const { hardening } = predict(CATALOGUE, billhook, { ...route, steps }, "quick");
+    expect(hardening.quenchLine!.height_mm).toBeGreaterThan(8);
+    expect(hardening.quenchLine!.height_mm).toBeLessThan(30);
+    expect(hardening.spine!.mean_HRC).toBeLessThan(45);
   });
   it("80CrV2 in the kiln from coarse stock: 10 to 15 min at 1/8 in, about 18 at 1/4 in (trade), 830 C", () => {
     const at = (mm: number) =>

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
 import { ambientFromLux, GLOW_NAMES, glowName } from "../../src/colour/glow.js";
-import { magnetLost_C } from "../../src/kinetics/austenite.js";
+import { magnetLost_C, magnetReturns_C } from "../../src/kinetics/austenite.js";
 import { behindGun_C, type HeatEvidence } from "../../src/simulate/heatBelief.js";
 import { conflictMessage, estimateHeat, type HeatQuestion } from "../../src/simulate/heatEstimate.js";
-import { magnetPoint, magnetReturns_C } from "../../src/simulate/magnetPoint.js";
+import { magnetPoint } from "../../src/simulate/magnetPoint.js";
 import { steel } from "../catalogue.js";
 import { outside } from "../outside.js";
 import { askSmiths, makeSmith, singleErrors_C } from "./smiths.js";

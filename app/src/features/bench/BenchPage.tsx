@@ -88,6 +88,7 @@ function ActScreen({ state, act, bench, now_ms }: ActProps) {
     case "straighten":
       return <QuenchAct state={state} act={act} bench={bench} now_ms={now_ms} />;
     case "air-cool":
+    case "fall":
     case "cool-down":
     case "first-file":
     case "oven":

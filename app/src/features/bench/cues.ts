@@ -58,6 +58,7 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
       return [after(since_ms, warm_s, "ready", "It should be hand-warm. Feel it, then temper.")];
     }
     case "heat":
+    case "fall":
     case "air-cool":
     case "first-file":
     case "oven":

@@ -37,7 +37,7 @@ export function readingWords(event: BookEvent, state: PieceState, units: Units):
     case "piece":
       return "described";
     case "route":
-      return event.route.school === "forge" ? "planned for the forge" : "planned for the kiln";
+      return event.route.school === "kiln" ? "planned for the kiln" : "planned for the forge";
     case "note":
       return event.text;
     case "finished":

@@ -6,6 +6,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { actWords } from "../../format/actWords.js";
+import { SCHOOL_WORDS } from "../../format/schools.js";
 import { showHardness, showLength, showMoment, showNotches, showRange, type Units } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { HeatLine } from "../../parts/HeatLine.js";
@@ -54,7 +55,7 @@ function linesOf(state: PieceState, units: Units): Line[] {
       return {
         ...base,
         what: "Planned",
-        detail: `${event.route.steps.length} steps, ${event.route.school === "forge" ? "forge, a shade past the magnet" : "kiln, controlled soak"}`,
+        detail: `${event.route.steps.length} steps, ${SCHOOL_WORDS[event.route.school].name.toLowerCase()}`,
       };
     if (event.kind === "finished") return { ...base, what: "Finished", detail: "" };
     return {

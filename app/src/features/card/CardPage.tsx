@@ -2,12 +2,11 @@
 
 import { CATALOGUE, planRoute, type PieceState, type Route, type School } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import ToggleButton from "@mui/material/ToggleButton";
-import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { lazy, Suspense, useState } from "react";
 import { Link, useParams } from "react-router";
 import { usePrediction, useWhatIf } from "../../compute/useAnswers.js";
 import { nextActWords } from "../../format/actWords.js";
+import { SCHOOL_WORDS } from "../../format/schools.js";
 import { showNotches } from "../../format/show.js";
 import { verdictWords } from "../../format/verdictWords.js";
 import { Hatches } from "../../parts/Drawing.js";
@@ -16,6 +15,7 @@ import { progressOf } from "../../parts/progress.js";
 import { append } from "../../store/db.js";
 import { useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { CoolingDrawing } from "./parts/CoolingDrawing.js";
+import { SchoolsDialog } from "./parts/SchoolsDialog.js";
 import { StepsDialog } from "./parts/StepsDialog.js";
 import { VerdictPanel } from "./parts/VerdictPanel.js";
 import { WhatIfPanel } from "./parts/WhatIfPanel.js";
@@ -30,6 +30,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const settings = useSettings();
   const now_ms = useNow(5000);
   const [stepsOpen, setStepsOpen] = useState(false);
+  const [schoolsOpen, setSchoolsOpen] = useState(false);
   const [drawing, setDrawing] = useState<(typeof VIEWS)[number]>("hardness");
   const { piece } = state;
   const view = useTrial(piece, route);
@@ -60,15 +61,9 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
         </div>
         <div className="card-keys">
           {isStarted ? null : (
-            <ToggleButtonGroup
-              exclusive
-              value={route.school}
-              aria-label="School"
-              onChange={(_, school: School | null) => school && pickSchool(school)}
-            >
-              <ToggleButton value="forge">Forge, a shade past the magnet</ToggleButton>
-              <ToggleButton value="kiln">Kiln, controlled soak</ToggleButton>
-            </ToggleButtonGroup>
+            <Button onClick={() => setSchoolsOpen(true)} aria-label={`School: ${SCHOOL_WORDS[route.school].name}`}>
+              {SCHOOL_WORDS[route.school].name}
+            </Button>
           )}
           <Button onClick={() => setStepsOpen(true)}>Steps</Button>
           <Button variant="contained" component={Link} to={state.next ? `/piece/${state.id}/bench` : `/book/${state.id}`}>
@@ -134,6 +129,16 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           />
         </section>
       </div>
+      {schoolsOpen ? (
+        <SchoolsDialog
+          isOpen
+          piece={piece}
+          school={route.school}
+          units={settings}
+          onPick={pickSchool}
+          onClose={() => setSchoolsOpen(false)}
+        />
+      ) : null}
       <StepsDialog
         isOpen={stepsOpen}
         onClose={() => setStepsOpen(false)}

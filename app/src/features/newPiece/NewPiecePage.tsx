@@ -1,12 +1,13 @@
 /** A new piece: described, measured, given a school; then its heat card. */
 
-import { CATALOGUE, planRoute, type Piece, type School } from "@tembrak/core";
+import { CATALOGUE, planRoute, SCHOOLS, type Piece, type School } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { append, newId } from "../../store/db.js";
 import { usePieces } from "../../store/useStore.js";
-import { nextMark, ORDERED_FORMS, pieceOfForm, SCHOOL_WORDS } from "./draft.js";
+import { nextMark, ORDERED_FORMS, pieceOfForm } from "./draft.js";
+import { SCHOOL_WORDS } from "../../format/schools.js";
 import { PieceForm } from "./PieceForm.js";
 import { useFaults } from "./useFaults.js";
 
@@ -44,10 +45,10 @@ function NewPiece({ mark }: { mark: string }) {
       <PieceForm piece={piece} onChange={change} onFault={onFault} />
       <h2>How will you heat it?</h2>
       <div className="school-keys" role="radiogroup" aria-label="School">
-        {(Object.keys(SCHOOL_WORDS) as School[]).map((key) => (
+        {SCHOOLS.map((key) => (
           <button key={key} type="button" role="radio" aria-checked={school === key} className="school-key" onClick={() => setSchool(key)}>
-            <b>{SCHOOL_WORDS[key][0]}</b>
-            <small>{SCHOOL_WORDS[key][1]}</small>
+            <b>{SCHOOL_WORDS[key].name}</b>
+            <small>{SCHOOL_WORDS[key].does}</small>
           </button>
         ))}
       </div>

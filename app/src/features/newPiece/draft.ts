@@ -39,11 +39,6 @@ export const START_WORDS = {
   "coarse-spheroidised": ["Bought, coarse or unknown", "Soft annealed stock; the slowest to harden."],
 } as const;
 
-export const SCHOOL_WORDS = {
-  forge: ["Forge", "By colour and magnet: a shade past where it lets go."],
-  kiln: ["Kiln", "By thermometer: a controlled heat and a soak."],
-} as const;
-
 /** The piece as the form has it; what was typed before and still fits stays. */
 export function pieceOfForm(form: KindFile, before: Piece | null, mark: string): Piece {
   return {

@@ -9,7 +9,7 @@ import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings } from "../../../store/useStore.js";
 import { ActKey, type ActProps } from "../BenchPage.js";
 
-export function CoolAct({ state, act, bench, now_ms }: ActProps<"air-cool" | "cool-down" | "first-file" | "oven" | "prove">) {
+export function CoolAct({ state, act, bench, now_ms }: ActProps<"air-cool" | "fall" | "cool-down" | "first-file" | "oven" | "prove">) {
   const settings = useSettings();
   const prediction = usePrediction(state.piece, state.route);
   const words = actWords(act, state.route, settings);
@@ -23,6 +23,8 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<"air-cool" | "co
   const paint = paintOf(state, settings.ambient_lux, now_ms);
   const told = (() => {
     switch (act.kind) {
+      case "fall":
+        return "In shade, off the tongs' grip: touch every second";
       case "air-cool":
         return act.coolTo === "black" ? "Black when no glow is left, in shade" : "Hand-warm all through, tang and spine too";
       case "cool-down":

@@ -6,11 +6,13 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
 import { mediumName } from "../../../format/actWords.js";
 import { showDuration } from "../../../format/show.js";
 import { stepSource } from "../../../format/sources.js";
-import { DurationField, TemperatureField } from "../../../parts/QuantityField.js";
+import { DurationField, LengthField, TemperatureField } from "../../../parts/QuantityField.js";
 import { append } from "../../../store/db.js";
 import { useUnits } from "../../../store/useStore.js";
 import "./steps.css";
@@ -33,6 +35,15 @@ function isDone(state: PieceState, index: number): boolean {
   return own.length > 0 && own.some(({ id }) => state.doneAt_ms.has(id));
 }
 
+/** A third of the height is where an edge quench usually begins (common practice, no source). */
+const USUAL_EDGE = 1 / 3;
+
+function immersed(step: Extract<Step, { kind: "quench" }>, what: "whole" | "edge", height_mm: number): Step {
+  const { kind, medium, bath_C, agitation, why } = step;
+  const whole: Step = { kind, medium, bath_C, agitation, why };
+  return what === "whole" ? whole : { ...whole, edgeDepth_mm: Math.max(1, Math.round(USUAL_EDGE * height_mm)) };
+}
+
 interface Props {
   readonly isOpen: boolean;
   readonly onClose: () => void;
@@ -47,6 +58,7 @@ export function StepsDialog({ isOpen, onClose, state, route, magnet_C }: Props) 
   const [draft, setDraft] = useState<Route | null>(null);
   const [faults, setFaults] = useState<ReadonlySet<string>>(new Set());
   const steps = (draft ?? route).steps;
+  const { section } = state.piece;
   const change = (index: number, step: Step): void => setDraft({ ...route, steps: steps.map((old, i) => (i === index ? step : old)) });
   const fault = (key: string, isBad: boolean): void =>
     setFaults((before) => {
@@ -79,17 +91,46 @@ export function StepsDialog({ isOpen, onClose, state, route, magnet_C }: Props) 
                   <small className="step-source">{stepSource(step, state.piece, route, magnet_C, units)}</small>
                 </div>
                 {step.kind === "quench" ? (
-                  <TemperatureField
-                    label="Bath"
-                    value_C={step.bath_C}
-                    units={units}
-                    isDisabled={locked}
-                    low_C={-10}
-                    high_C={250}
-                    question={(T, unit) => questionHeat("bath", T, unit)}
-                    onFault={(bad) => fault(`${i}b`, bad)}
-                    onChange={(bath_C) => change(i, { ...step, bath_C })}
-                  />
+                  <>
+                    <TemperatureField
+                      label="Bath"
+                      value_C={step.bath_C}
+                      units={units}
+                      isDisabled={locked}
+                      low_C={-10}
+                      high_C={250}
+                      question={(T, unit) => questionHeat("bath", T, unit)}
+                      onFault={(bad) => fault(`${i}b`, bad)}
+                      onChange={(bath_C) => change(i, { ...step, bath_C })}
+                    />
+                    {section.shape === "wedge" ? (
+                      <ToggleButtonGroup
+                        exclusive
+                        disabled={locked}
+                        value={step.edgeDepth_mm === undefined ? "whole" : "edge"}
+                        aria-label="How much of it goes under"
+                        onChange={(_, chosen: "whole" | "edge" | null) => chosen && change(i, immersed(step, chosen, section.height_mm))}
+                      >
+                        <ToggleButton value="whole">whole</ToggleButton>
+                        <ToggleButton value="edge" aria-label="edge only">
+                          edge
+                        </ToggleButton>
+                      </ToggleButtonGroup>
+                    ) : null}
+                    {section.shape === "wedge" && step.edgeDepth_mm !== undefined ? (
+                      <LengthField
+                        label="Depth"
+                        role="height"
+                        value_mm={step.edgeDepth_mm}
+                        units={units}
+                        isDisabled={locked}
+                        least_mm={1}
+                        most_mm={section.height_mm}
+                        onFault={(bad) => fault(`${i}e`, bad)}
+                        onChange={(edgeDepth_mm) => change(i, { ...step, edgeDepth_mm })}
+                      />
+                    ) : null}
+                  </>
                 ) : (
                   <>
                     <TemperatureField

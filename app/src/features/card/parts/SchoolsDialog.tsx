@@ -1,0 +1,96 @@
+/** The ways of heating side by side: what each asks, when one prefers it, and what the core expects of it for this piece. */
+
+import { CATALOGUE, planRoute, SCHOOLS, type Piece, type Prediction, type School } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { usePrediction } from "../../../compute/useAnswers.js";
+import { SCHOOL_WORDS } from "../../../format/schools.js";
+import { showChance, showHardness, showRange, showTemperature, type Units } from "../../../format/show.js";
+
+interface Props {
+  readonly isOpen: boolean;
+  readonly piece: Piece;
+  readonly school: School;
+  readonly units: Units;
+  readonly onPick: (school: School) => void;
+  readonly onClose: () => void;
+}
+
+function expectation({ working, hardening, target }: Prediction): string {
+  const { mean_HRC, p05_HRC, p95_HRC } = working.tempered;
+  const wanted =
+    mean_HRC < target.low_HRC - 0.5 ? ", softer than its use wants" : mean_HRC > target.high_HRC + 0.5 ? ", harder than wanted" : "";
+  const place = working.place === "edge" ? "Edge" : "Surface";
+  const chance = hardening.chanceHard.working;
+  const sure = chance > 0.95 ? "" : ` ${showChance(chance)} that it hardens.`;
+  return `${place} ${showHardness(mean_HRC)} HRC, ${showRange(p05_HRC, p95_HRC)}${wanted}.${sure} Grain ${hardening.austenite.astmGrain.toFixed(0)}.`;
+}
+
+function SchoolRow({
+  piece,
+  school,
+  isOn,
+  units,
+  onPick,
+}: {
+  piece: Piece;
+  school: School;
+  isOn: boolean;
+  units: Units;
+  onPick: () => void;
+}) {
+  const route = planRoute(CATALOGUE, piece, school);
+  const prediction = usePrediction(piece, route, "quick");
+  const heat = route.steps.find((step) => step.kind === "harden");
+  const count = route.steps.filter(({ kind }) => kind === "normalise").length;
+  const falls = heat?.kind === "harden" && heat.fallTo_C !== undefined ? `, falling to ${showTemperature(heat.fallTo_C, units)}` : "";
+  const hold = heat?.kind === "harden" && heat.hold_min > 1 ? `, ${heat.hold_min} min at heat` : "";
+  const words = SCHOOL_WORDS[school];
+  return (
+    <button type="button" className="school-row" aria-pressed={isOn} onClick={onPick}>
+      <b>{words.name}</b>
+      <span>{words.does}</span>
+      <span className="drawn">
+        {count === 0 ? "No normalising" : `Normalised ${count} times`},{" "}
+        {heat?.kind === "harden" ? showTemperature(heat.temperature_C, units) : ""}
+        {falls}
+        {hold}
+      </span>
+      <span>{prediction.data ? expectation(prediction.data) : prediction.error ? "It could not be worked out." : "Working it out…"}</span>
+      <small>{words.prefer}</small>
+    </button>
+  );
+}
+
+export function SchoolsDialog({ isOpen, piece, school, units, onPick, onClose }: Props) {
+  return (
+    <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="md">
+      <DialogTitle>How will you heat it?</DialogTitle>
+      <DialogContent>
+        <div className="school-rows">
+          {SCHOOLS.map((key) => (
+            <SchoolRow
+              key={key}
+              piece={piece}
+              school={key}
+              isOn={key === school}
+              units={units}
+              onPick={() => {
+                onPick(key);
+                onClose();
+              }}
+            />
+          ))}
+        </div>
+      </DialogContent>
+      <DialogActions>
+        <Button variant="text" onClick={onClose}>
+          Leave it
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
