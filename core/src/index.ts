@@ -56,6 +56,7 @@ export {
 } from "./schema/book.js";
 export type { Section } from "./schema/parts.js";
 export { planRoute, SHADE_K, structureBeforeHardening, targetOf, thickness_mm } from "./plan/route.js";
+export { orderProblem } from "./plan/order.js";
 export { hardenAgain, nextTemper, type NextTemper } from "./plan/nextTemper.js";
 export { actsOfRoute, stageOf, type Act, type Stage } from "./plan/acts.js";
 export { brittleSince, heatsDone, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";

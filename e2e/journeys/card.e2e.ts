@@ -1,5 +1,6 @@
 /** On the heat card: what if hotter, another bath, thicker; the verdict follows and the plan changes only when kept. */
 
+import type { Page } from "@playwright/test";
 import { DEMO } from "../ports.js";
 import { expect, fill, test } from "./shop.js";
 
@@ -143,4 +144,32 @@ test("an edge quench is planned in the steps, and the verdict says where the lin
   await fill(page, /^Depth, mm/, "18");
   await page.getByRole("button", { name: "Keep these steps" }).click();
   await expect(page.getByText(/^Edge in medium oil at 55 °C: hard up to \d+(\.\d)? mm above it, going soft over/)).toBeVisible();
+});
+
+/** Lifts what has the focus, moves it by one, and puts it down: each key once the one before has been seen. */
+async function carry(page: Page, key: "ArrowUp" | "ArrowDown"): Promise<void> {
+  for (const press of ["Space", key, "Space"]) {
+    await page.keyboard.press(press);
+    await page.waitForTimeout(250);
+  }
+}
+
+test("steps are added, left out and moved by keys; an order that cannot be is said and not kept", async ({ page }) => {
+  await page.goto(DEMO);
+  await page.getByRole("link", { name: /Bark spud/ }).click();
+  await page.getByRole("button", { name: "Steps" }).click();
+  const dialog = page.getByRole("dialog");
+  const names = dialog.locator("ol.steps > li b");
+  await expect(names).toHaveCount(7);
+  await page.getByRole("button", { name: "One more temper" }).click();
+  await page.getByRole("button", { name: /^Leave out: 2, Normalise/ }).click();
+  await expect(names).toHaveText([/Normalise/, /Normalise/, "Harden", /Into/, "Temper", "Temper", "Temper"]);
+  await page.getByRole("button", { name: "Move: 3, Harden" }).focus();
+  await carry(page, "ArrowUp");
+  await expect(page.getByText("A hardening heat goes into its bath next.")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Keep these steps" })).toBeDisabled();
+  await page.getByRole("button", { name: "Move: 2, Harden" }).focus();
+  await carry(page, "ArrowDown");
+  await page.getByRole("button", { name: "Keep these steps" }).click();
+  await expect(page.getByText(/Three times 2 h at/)).toBeVisible();
 });

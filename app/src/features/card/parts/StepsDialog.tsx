@@ -1,6 +1,8 @@
-/** The steps of the route, each with its heat, its time and its reason; heats and times can be changed here. */
+/** The steps of the route, each with its heat, its time and its reason: changed, added, left out and moved here. */
 
-import { questionHeat, type PieceState, type Route, type Step } from "@tembrak/core";
+import { orderProblem, questionHeat, type PieceState, type Route, type Step } from "@tembrak/core";
+import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
+import { arrayMove, SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -8,7 +10,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { mediumName } from "../../../format/actWords.js";
 import { showDuration } from "../../../format/show.js";
 import { stepSource } from "../../../format/sources.js";
@@ -53,13 +55,67 @@ interface Props {
   readonly magnet_C: number | undefined;
 }
 
+/** A step with a key that stays its own while it moves. */
+interface Row {
+  readonly key: string;
+  readonly step: Step;
+}
+
+function rowsOf({ steps }: Route): Row[] {
+  return steps.map((step, i) => ({ key: `was-${i}`, step }));
+}
+
+interface SortableProps {
+  readonly id: string;
+  readonly name: string;
+  readonly isLocked: boolean;
+  readonly onRemove: () => void;
+  readonly children: ReactNode;
+}
+
+/** A row that can be dragged by its grip, with pointer or keys, and left out. */
+function SortableStep({ id, name, isLocked, onRemove, children }: SortableProps) {
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id,
+    disabled: isLocked,
+  });
+  const moved = transform === null ? undefined : `translate3d(0, ${Math.round(transform.y)}px, 0)`;
+  return (
+    <li ref={setNodeRef} style={{ transform: moved, transition, opacity: isDragging ? 0.6 : 1 }}>
+      {isLocked ? (
+        <span className="step-grip" aria-hidden="true" />
+      ) : (
+        <button type="button" className="step-grip" ref={setActivatorNodeRef} {...attributes} {...listeners} aria-label={`Move: ${name}`}>
+          <svg viewBox="0 0 20 28" width="20" height="28" aria-hidden="true">
+            <path d="M4 8h12M4 14h12M4 20h12" stroke="currentColor" strokeWidth={2} />
+          </svg>
+        </button>
+      )}
+      {children}
+      {isLocked ? null : (
+        <Button variant="text" className="step-out" onClick={onRemove} aria-label={`Leave out: ${name}`}>
+          Leave out
+        </Button>
+      )}
+    </li>
+  );
+}
+
 export function StepsDialog({ isOpen, onClose, state, route, magnet_C }: Props) {
   const units = useUnits();
-  const [draft, setDraft] = useState<Route | null>(null);
+  const [draft, setDraft] = useState<readonly Row[] | null>(null);
+  const [made, setMade] = useState(0);
   const [faults, setFaults] = useState<ReadonlySet<string>>(new Set());
-  const steps = (draft ?? route).steps;
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const rows = draft ?? rowsOf(route);
   const { section } = state.piece;
-  const change = (index: number, step: Step): void => setDraft({ ...route, steps: steps.map((old, i) => (i === index ? step : old)) });
+  // What is done stays where it is: everything after it may move.
+  const lockedCount = rows.findLastIndex((_, i) => isDone(state, i)) + 1;
+  const problem = orderProblem(rows.map(({ step }) => step));
+  const change = (key: string, step: Step): void => setDraft(rows.map((row) => (row.key === key ? { key, step } : row)));
   const fault = (key: string, isBad: boolean): void =>
     setFaults((before) => {
       const after = new Set(before);
@@ -67,107 +123,152 @@ export function StepsDialog({ isOpen, onClose, state, route, magnet_C }: Props) 
       else after.delete(key);
       return after;
     });
+  const remove = (key: string): void => {
+    setDraft(rows.filter((row) => row.key !== key));
+    setFaults((before) => new Set([...before].filter((of) => !of.startsWith(`${key} `))));
+  };
+  const add = (kind: "normalise" | "temper"): void => {
+    const like = rows.findLast(({ step }) => step.kind === kind)?.step;
+    const step: Step =
+      like ??
+      (kind === "normalise"
+        ? { kind, temperature_C: 860, hold_min: 0, coolTo: "hand-warm", why: "One more: small, even grain." }
+        : { kind, temperature_C: 200, hold_min: 120, why: "Takes more of the brittleness out." });
+    const before =
+      kind === "temper"
+        ? rows.length
+        : Math.max(
+            lockedCount,
+            rows.findLastIndex(({ step: s }) => s.kind === "harden"),
+          );
+    setMade(made + 1);
+    setDraft([...rows.slice(0, before), { key: `new-${made}`, step }, ...rows.slice(before)]);
+  };
+  const drop = ({ active, over }: DragEndEvent): void => {
+    if (over === null || active.id === over.id) return;
+    const from = rows.findIndex(({ key }) => key === active.id);
+    const to = Math.max(
+      lockedCount,
+      rows.findIndex(({ key }) => key === over.id),
+    );
+    setDraft(arrayMove([...rows], from, to));
+  };
   const close = (): void => {
     setDraft(null);
     setFaults(new Set());
     onClose();
   };
   const save = async (): Promise<void> => {
-    if (draft) await append(state.id, [{ kind: "route", route: draft }]);
+    if (draft) await append(state.id, [{ kind: "route", route: { ...route, steps: draft.map(({ step }) => step) } }]);
     close();
   };
   return (
     <Dialog open={isOpen} onClose={close} fullWidth maxWidth="md">
       <DialogTitle>Steps of the {state.piece.name.toLowerCase()}</DialogTitle>
       <DialogContent>
-        <ol className="steps">
-          {steps.map((step, i) => {
-            const locked = isDone(state, i);
-            return (
-              <li key={i}>
-                <div className="step-name">
-                  <b>{nameOf(step)}</b>
-                  <small>{step.why}</small>
-                  <small className="step-source">{stepSource(step, state.piece, route, magnet_C, units)}</small>
-                </div>
-                {step.kind === "quench" ? (
-                  <>
-                    <TemperatureField
-                      label="Bath"
-                      value_C={step.bath_C}
-                      units={units}
-                      isDisabled={locked}
-                      low_C={-10}
-                      high_C={250}
-                      question={(T, unit) => questionHeat("bath", T, unit)}
-                      onFault={(bad) => fault(`${i}b`, bad)}
-                      onChange={(bath_C) => change(i, { ...step, bath_C })}
-                    />
-                    {section.shape === "wedge" ? (
-                      <ToggleButtonGroup
-                        exclusive
-                        disabled={locked}
-                        value={step.edgeDepth_mm === undefined ? "whole" : "edge"}
-                        aria-label="How much of it goes under"
-                        onChange={(_, chosen: "whole" | "edge" | null) => chosen && change(i, immersed(step, chosen, section.height_mm))}
-                      >
-                        <ToggleButton value="whole">whole</ToggleButton>
-                        <ToggleButton value="edge" aria-label="edge only">
-                          edge
-                        </ToggleButton>
-                      </ToggleButtonGroup>
+        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+          <SortableContext items={rows.map(({ key }) => key)} strategy={verticalListSortingStrategy}>
+            <ol className="steps">
+              {rows.map(({ key, step }, i) => {
+                const locked = i < lockedCount;
+                return (
+                  <SortableStep key={key} id={key} name={`${i + 1}, ${nameOf(step)}`} isLocked={locked} onRemove={() => remove(key)}>
+                    <div className="step-name">
+                      <b>{nameOf(step)}</b>
+                      <small>{step.why}</small>
+                      <small className="step-source">{stepSource(step, state.piece, route, magnet_C, units)}</small>
+                    </div>
+                    <div className="step-fields">
+                      {step.kind === "quench" ? (
+                        <>
+                          <TemperatureField
+                            label="Bath"
+                            value_C={step.bath_C}
+                            units={units}
+                            isDisabled={locked}
+                            low_C={-10}
+                            high_C={250}
+                            question={(T, unit) => questionHeat("bath", T, unit)}
+                            onFault={(bad) => fault(`${key} bath`, bad)}
+                            onChange={(bath_C) => change(key, { ...step, bath_C })}
+                          />
+                          {section.shape === "wedge" ? (
+                            <ToggleButtonGroup
+                              exclusive
+                              disabled={locked}
+                              value={step.edgeDepth_mm === undefined ? "whole" : "edge"}
+                              aria-label="How much of it goes under"
+                              onChange={(_, chosen: "whole" | "edge" | null) =>
+                                chosen && change(key, immersed(step, chosen, section.height_mm))
+                              }
+                            >
+                              <ToggleButton value="whole">whole</ToggleButton>
+                              <ToggleButton value="edge" aria-label="edge only">
+                                edge
+                              </ToggleButton>
+                            </ToggleButtonGroup>
+                          ) : null}
+                          {section.shape === "wedge" && step.edgeDepth_mm !== undefined ? (
+                            <LengthField
+                              label="Depth"
+                              role="height"
+                              value_mm={step.edgeDepth_mm}
+                              units={units}
+                              isDisabled={locked}
+                              least_mm={1}
+                              most_mm={section.height_mm}
+                              onFault={(bad) => fault(`${key} depth`, bad)}
+                              onChange={(edgeDepth_mm) => change(key, { ...step, edgeDepth_mm })}
+                            />
+                          ) : null}
+                        </>
+                      ) : (
+                        <>
+                          <TemperatureField
+                            label="Heat"
+                            value_C={step.temperature_C}
+                            units={units}
+                            isDisabled={locked}
+                            low_C={step.kind === "temper" ? 50 : 600}
+                            high_C={step.kind === "temper" ? 720 : 1200}
+                            question={(T, unit) => questionHeat(step.kind, T, unit)}
+                            onFault={(bad) => fault(`${key} heat`, bad)}
+                            onChange={(temperature_C) => change(key, { ...step, temperature_C })}
+                          />
+                          <DurationField
+                            label="Hold"
+                            value_min={step.hold_min}
+                            isDisabled={locked}
+                            most_min={step.kind === "temper" ? 1440 : 240}
+                            least_min={step.kind === "temper" ? 1 : 0}
+                            onFault={(bad) => fault(`${key} hold`, bad)}
+                            onChange={(hold_min) => change(key, { ...step, hold_min })}
+                          />
+                        </>
+                      )}
+                    </div>
+                    {locked ? (
+                      <small className="step-done">done{step.kind === "temper" ? `, ${showDuration(step.hold_min * 60)}` : ""}</small>
                     ) : null}
-                    {section.shape === "wedge" && step.edgeDepth_mm !== undefined ? (
-                      <LengthField
-                        label="Depth"
-                        role="height"
-                        value_mm={step.edgeDepth_mm}
-                        units={units}
-                        isDisabled={locked}
-                        least_mm={1}
-                        most_mm={section.height_mm}
-                        onFault={(bad) => fault(`${i}e`, bad)}
-                        onChange={(edgeDepth_mm) => change(i, { ...step, edgeDepth_mm })}
-                      />
-                    ) : null}
-                  </>
-                ) : (
-                  <>
-                    <TemperatureField
-                      label="Heat"
-                      value_C={step.temperature_C}
-                      units={units}
-                      isDisabled={locked}
-                      low_C={step.kind === "temper" ? 50 : 600}
-                      high_C={step.kind === "temper" ? 720 : 1200}
-                      question={(T, unit) => questionHeat(step.kind, T, unit)}
-                      onFault={(bad) => fault(`${i}t`, bad)}
-                      onChange={(temperature_C) => change(i, { ...step, temperature_C })}
-                    />
-                    <DurationField
-                      label="Hold"
-                      value_min={step.hold_min}
-                      isDisabled={locked}
-                      most_min={step.kind === "temper" ? 1440 : 240}
-                      least_min={step.kind === "temper" ? 1 : 0}
-                      onFault={(bad) => fault(`${i}h`, bad)}
-                      onChange={(hold_min) => change(i, { ...step, hold_min })}
-                    />
-                  </>
-                )}
-                {locked ? (
-                  <small className="step-done">done{step.kind === "temper" ? `, ${showDuration(step.hold_min * 60)}` : ""}</small>
-                ) : null}
-              </li>
-            );
-          })}
-        </ol>
+                  </SortableStep>
+                );
+              })}
+            </ol>
+          </SortableContext>
+        </DndContext>
+        <div className="step-adds">
+          <Button onClick={() => add("normalise")}>One more normalising heat</Button>
+          <Button onClick={() => add("temper")}>One more temper</Button>
+        </div>
+        <p role="alert" className="step-problem">
+          {problem ?? ""}
+        </p>
       </DialogContent>
       <DialogActions>
         <Button variant="text" onClick={close}>
           Leave as it was
         </Button>
-        <Button variant="contained" disabled={draft === null || faults.size > 0} onClick={() => void save()}>
+        <Button variant="contained" disabled={draft === null || faults.size > 0 || problem !== null} onClick={() => void save()}>
           Keep these steps
         </Button>
       </DialogActions>
