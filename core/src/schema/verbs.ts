@@ -1,6 +1,7 @@
 /** Inputs of the command line's verbs. */
 
 import { Type } from "@sinclair/typebox";
+import { PIECE_KINDS, SCHOOLS, STARTS } from "./book.js";
 import { historySchema } from "./history.js";
 import {
   AgitationSchema,
@@ -174,6 +175,13 @@ export const VERB_SCHEMAS = {
     eye: Type.Optional(
       strict({ bias_C: between(-200, 200, "What the eye calls too hot by, C"), sd_C: between(1, 200, "How sure that is, C") }),
     ),
+  }),
+  VerbRoute: strict({
+    steel: SteelInput,
+    piece: strict({ kind: choice(PIECE_KINDS), section: SectionSchema, length_mm: between(5, 3000, "Length over all, mm") }),
+    start: choice(["forged", "as-supplied", "reclaimed", ...STARTS] as const),
+    use: Type.String({ maxLength: 30 }),
+    school: choice(SCHOOLS),
   }),
   VerbGlowRead: strict({ name: Type.String({ maxLength: 30 }), ambient_lux: lux }),
   VerbThermocouple: strict({

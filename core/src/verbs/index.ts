@@ -7,6 +7,7 @@ import { glowReadVerb, glowVerb, heatEstimateVerb, oxideVerb } from "./colour.js
 import { coolVerb, jominyVerb, thermocoupleVerb, tttVerb } from "./curves.js";
 import { bathVerb, simulateVerb } from "./history.js";
 import { convertVerb, hardenVerb, temperVerb, verdictVerb } from "./hardness.js";
+import { routeVerb } from "./route.js";
 import { soakVerb, steelsVerb, transformationsVerb } from "./steel.js";
 
 interface Verb {
@@ -31,6 +32,7 @@ const VERBS: Readonly<Record<string, Verb>> = {
     needsInput: true,
   },
   harden: { run: hardenVerb, schema: "VerbHarden", about: "Heat, soak and quench a section", needsInput: true },
+  route: { run: routeVerb, schema: "VerbRoute", about: "The steps for a piece by a school, and what they should give", needsInput: true },
   simulate: { run: simulateVerb, schema: "VerbSimulate", about: "A section through any thermal history", needsInput: true },
   soak: { run: soakVerb, schema: "VerbSoak", about: "How long, or how hot, until enough carbon is in solution", needsInput: true },
   bath: { run: bathVerb, schema: "VerbBath", about: "What hot pieces do to a bath", needsInput: true },

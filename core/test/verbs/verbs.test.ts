@@ -154,6 +154,45 @@ describe("verbs answer in the shapes of the command line", () => {
     expect(answer.grindOff_mm).toBeGreaterThanOrEqual(answer.decarb_mm);
     expect(answer.profile.length).toBeGreaterThan(10);
   });
+  it("route: steps, what is expected, and a warning for steel of unknown make", () => {
+    const asked = {
+      steel: "5160",
+      piece: { kind: "froe", section: { shape: "wedge", spine_mm: 8, edge_mm: 1.5, height_mm: 60 }, length_mm: 300 },
+      start: "reclaimed",
+      use: "froe",
+      school: "magnet",
+    };
+    const answer = runVerb("route", asked) as {
+      steps: { kind: string; temperature_C?: number }[];
+      expected: { hrc: { mean: number } };
+      warnings: { code: string }[];
+    };
+    expect(answer.steps.map(({ kind }) => kind)).toEqual(expect.arrayContaining(["normalise", "harden", "quench", "temper"]));
+    expect(answer.expected.hrc.mean).toBeGreaterThan(44);
+    expect(answer.warnings.map(({ code }) => code)).toContain("unknown-stock");
+    expect(refusal("route", { ...asked, use: "spoon" }).code).toBe("not-a-choice");
+    expect(refusal("route", { ...asked, school: "moon" }).path).toBe("/school");
+    expect(refusal("route", { ...asked, steel: { composition_wtpct: { C: 0.6 } } }).path).toBe("/steel");
+  });
+  it("heat-estimate and glow-read, as the command line has them", () => {
+    const answer = runVerb("heat-estimate", {
+      steel: "1084",
+      direction: "heating",
+      evidence: [
+        { kind: "glow", name: "bright cherry", ambient_lux: 20 },
+        { kind: "magnet", state: "free" },
+        { kind: "probe", temperature_C: 960 },
+      ],
+    }) as { mean_C: number; p05_C: number; p95_C: number; conflict: boolean; notices: { code: string }[] };
+    expect(answer.conflict).toBe(true);
+    expect(answer.notices[0]!.code).toBe("conflict");
+    expect(answer.p05_C).toBeLessThan(answer.mean_C);
+    const read = runVerb("glow-read", { name: "bright cherry", ambient_lux: 300 }) as { mean_C: number; low_C: number; high_C: number };
+    expect(read.low_C).toBeLessThan(read.mean_C);
+    expect(read.mean_C).toBeGreaterThan(840);
+    expect(refusal("glow-read", { name: "puce", ambient_lux: 20 }).path).toBe("/name");
+    expect(refusal("heat-estimate", { steel: "1084", direction: "heating", evidence: [] }).path).toBe("/evidence");
+  });
   it("every verb has help and a schema", () => {
     expect(verbHelp().map(({ verb }) => verb)).toEqual(VERB_NAMES);
     for (const name of VERB_NAMES) expect(verbSchema(name)).toHaveProperty("type");

@@ -1,0 +1,38 @@
+/** Verb about what to do: route. */
+
+import { CATALOGUE } from "../catalogue.js";
+import { InputError, type Notice } from "../errors.js";
+import { planRoute } from "../plan/route.js";
+import type { Piece, Start } from "../schema/book.js";
+import { requireValid } from "../schema/check.js";
+import { predict } from "../simulate/predict.js";
+
+/** What each word for where steel comes from means here: bought and reclaimed stock is taken as coarse, the slowest to harden. */
+const STARTS: Readonly<Record<string, Start>> = {
+  forged: "as-forged",
+  "as-supplied": "coarse-spheroidised",
+  reclaimed: "coarse-spheroidised",
+};
+
+export function routeVerb(input: unknown) {
+  const { steel, piece: shape, start, use, school } = requireValid("VerbRoute", input);
+  if (typeof steel !== "string") {
+    throw new InputError({
+      code: "unknown-steel",
+      path: "/steel",
+      message: "/steel: a route needs a steel of the catalogue; harden takes any composition",
+    });
+  }
+  const piece: Piece = { name: "Piece", mark: "1", steel: steel.toLowerCase(), start: STARTS[start] ?? (start as Start), use, ...shape };
+  const route = planRoute(CATALOGUE, piece, school);
+  const { working, hardening, notices } = predict(CATALOGUE, piece, route);
+  const warnings: Notice[] = [...notices];
+  if (start === "reclaimed") {
+    warnings.push({ code: "unknown-stock", message: "Reclaimed steel may be another grade: harden and break a coupon of it first." });
+  }
+  return {
+    steps: route.steps.map(({ kind, ...rest }) => ({ kind, ...rest })),
+    expected: { hrc: { mean: working.tempered.mean_HRC, sd: working.tempered.sd_HRC }, chanceHard: hardening.chanceHard.working },
+    warnings,
+  };
+}
