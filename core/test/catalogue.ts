@@ -3,6 +3,8 @@
 import { CATALOGUE } from "../src/catalogue.js";
 import type { PriorStructure } from "../src/kinetics/structure.js";
 import { resolveSteel, type SteelInput } from "../src/plan/catalogue.js";
+import type { Piece } from "../src/schema/book.js";
+import type { KindFile } from "../src/schema/kind.js";
 import type { Section } from "../src/schema/parts.js";
 import type { HardenPlan } from "../src/simulate/harden.js";
 
@@ -41,3 +43,19 @@ export function plan({ steel: id, prior, section, heat_C, furnace_s, medium, bat
 }
 
 export const slab = (thickness_mm: number): Section => ({ shape: "plate", thickness_mm });
+
+/** A piece as a form supplies it. */
+export function pieceIn(form: KindFile, change: Partial<Piece> = {}): Piece {
+  return {
+    name: form.name,
+    mark: "1",
+    kind: form.kind,
+    form: form.id,
+    steel: "1084",
+    start: "as-forged",
+    use: form.use,
+    length_mm: form.usualLength_mm,
+    section: form.usualSection,
+    ...change,
+  };
+}

@@ -117,6 +117,28 @@ export function airCooling_s(section: BodySection, from_C: number, to_C = HAND_W
 /** Media nobody measured for this model. */
 export const UNCALIBRATED = new Set(["metal-plates", "vermiculite", "quench-paste"]);
 
+/** What is guessed about clay and cladding. */
+export function coverNotices({ coat, cladding }: Pick<HardenPlan, "coat" | "cladding">): Notice[] {
+  return [
+    ...(coat
+      ? [
+          {
+            code: "uncalibrated-coat",
+            message: "Nobody measured the clay for this model, and its own heat is left out: treat what lies under it as a guess.",
+          },
+        ]
+      : []),
+    ...(cladding
+      ? [
+          {
+            code: "uncalibrated-cladding",
+            message: "The cladding is taken as joined without a gap; it slows the core, and carbon that moves across is left out.",
+          },
+        ]
+      : []),
+  ];
+}
+
 /** Something worth knowing about the result. */
 export function noticesOf(plan: HardenPlan, { austenite }: Case, chanceCentre: number, outcome: CourseResult["outcome"]): Notice[] {
   const notices: Notice[] = [];
@@ -128,15 +150,7 @@ export function noticesOf(plan: HardenPlan, { austenite }: Case, chanceCentre: n
   if (plan.medium.kind !== "textbook" && UNCALIBRATED.has(plan.medium.id)) {
     add("uncalibrated-medium", `Nobody measured ${plan.medium.name.toLowerCase()} for this model: treat the result as a guess.`);
   }
-  if (plan.coat) {
-    add("uncalibrated-coat", "Nobody measured the clay for this model, and its own heat is left out: treat what lies under it as a guess.");
-  }
-  if (plan.cladding) {
-    add(
-      "uncalibrated-cladding",
-      "The cladding is taken as joined without a gap; it slows the core, and carbon that moves across is left out.",
-    );
-  }
+  notices.push(...coverNotices(plan));
   if (plan.prior === "as-forged") add("grain-unknown", "The grain of a forged piece is not known; it is taken as coarse. Normalise first.");
   if (austenite.extent < 0.05) {
     add("not-austenite", `At ${Math.round(plan.heat_C)} C hardly any of this steel is austenite: it will not harden.`);

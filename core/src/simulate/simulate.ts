@@ -26,7 +26,7 @@ import type { BodySection, Cladding, Coat } from "../schema/parts.js";
 import { crackRisk, type CrackRisk } from "./crackRisk.js";
 import { runCourse, type Frame, type Stretch, type WatchedCurve } from "./course.js";
 import { requireFit } from "./hardenCase.js";
-import { profileOf, type ProfilePoint } from "./hardenReadings.js";
+import { coverNotices, profileOf, type ProfilePoint } from "./hardenReadings.js";
 import { allAround, bodyOf, gridOf, inBath, STEP_K, type AnyMedium, type Places, type Resolution } from "./section.js";
 
 export interface SimulatePlan {
@@ -215,13 +215,7 @@ function noticesOf(plan: SimulatePlan, steps: readonly StepResult[]): Notice[] {
   const x = plan.steel.composition_wtpct;
   if (x.C < 0.3 || x.C > 1.1) add("outside-source-range", "The model was made for 0.3 to 1.1 % carbon.");
   if (x.Cr > 1.7 || x.Ni > 2.2 || x.Mo > 0.6) add("outside-source-range", "More alloy than the model was made for.");
-  if (plan.coat)
-    add("uncalibrated-coat", "Nobody measured the clay for this model, and its own heat is left out: treat what lies under it as a guess.");
-  if (plan.cladding)
-    add(
-      "uncalibrated-cladding",
-      "The cladding is taken as joined without a gap; its own hardening and carbon that moves across are left out.",
-    );
+  notices.push(...coverNotices(plan));
   for (const step of plan.history) {
     if (step.kind === "cool" && step.medium.kind === "constant") {
       add("uncalibrated-medium", `Nobody measured ${step.medium.name.toLowerCase()} for this model: treat the result as a guess.`);

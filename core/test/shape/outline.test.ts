@@ -1,21 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { FORMS } from "../../src/catalogue.js";
-import type { Piece } from "../../src/schema/book.js";
-import type { KindFile } from "../../src/schema/kind.js";
 import { outlineOf, sawTooth } from "../../src/shape/outline.js";
-
-const pieceIn = (form: KindFile, change: Partial<Piece> = {}): Piece => ({
-  name: form.name,
-  mark: "1",
-  kind: form.kind,
-  form: form.id,
-  steel: "1084",
-  start: "as-forged",
-  use: form.use,
-  length_mm: form.usualLength_mm,
-  section: form.usualSection,
-  ...change,
-});
+import { pieceIn } from "../catalogue.js";
 
 describe("silhouettes", () => {
   for (const form of FORMS) {

@@ -1,21 +1,9 @@
 import { describe, expect, it } from "@jest/globals";
 import { FORMS } from "../../src/catalogue.js";
-import type { Piece } from "../../src/schema/book.js";
-import type { KindFile } from "../../src/schema/kind.js";
 import { outlineOf, type Point } from "../../src/shape/outline.js";
 import { hasStations, measuredStation, pointAt, sectionAt } from "../../src/shape/stations.js";
+import { pieceIn } from "../catalogue.js";
 
-const pieceIn = (form: KindFile): Piece => ({
-  name: form.name,
-  mark: "1",
-  kind: form.kind,
-  form: form.id,
-  steel: "1084",
-  start: "as-forged",
-  use: form.use,
-  length_mm: form.usualLength_mm,
-  section: form.usualSection,
-});
 const blades = FORMS.filter((form) => hasStations(pieceIn(form), form));
 
 function isInside(polygon: readonly Point[], { x, y }: Point): boolean {

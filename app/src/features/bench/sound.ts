@@ -45,9 +45,13 @@ export function playCue(kind: CueKind): void {
   }
 }
 
-/** Says a cue aloud. Nothing where the browser cannot. */
+/** Says a cue aloud, by a voice that lives on this machine: one that asks a network is left alone. */
 export function sayCue(words: string): void {
   if (typeof speechSynthesis === "undefined") return;
+  const voice = speechSynthesis.getVoices().find(({ localService, lang }) => localService && lang.startsWith("en"));
+  if (voice === undefined) return;
+  const said = new SpeechSynthesisUtterance(words);
+  said.voice = voice;
   speechSynthesis.cancel();
-  speechSynthesis.speak(new SpeechSynthesisUtterance(words));
+  speechSynthesis.speak(said);
 }
