@@ -85,7 +85,7 @@ export { MEMBERS, type Effort, type Job, type JobFailure } from "./schema/job.js
 
 // How hot it is
 export { conflictMessage, estimateHeat, type HeatConflict, type HeatEstimate } from "./simulate/heatEstimate.js";
-export { heatOfNode_C, type HeatEvidence, type MagnetPoint } from "./simulate/heatBelief.js";
+export { glowInLight, heatOfNode_C, type HeatEvidence, type MagnetPoint } from "./simulate/heatBelief.js";
 export { magnetPoint } from "./simulate/magnetPoint.js";
 
 // What is seen

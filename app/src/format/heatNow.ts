@@ -3,6 +3,7 @@
 import {
   CATALOGUE,
   estimateHeat,
+  glowInLight,
   magnetPoint,
   resolveSteel,
   structureBeforeHardening,
@@ -37,7 +38,10 @@ const NAMES = { glow: "colour", magnet: "magnet", probe: "probe", infrared: "gun
 function evidenceOf(reading: Check, age_s: number): HeatEvidence | null {
   switch (reading.check) {
     case "glow":
-      return { kind: "glow", name: reading.name, ambient_lux: reading.ambient_lux, age_s };
+      // A book from elsewhere may hold a colour that its light would have hidden: it says nothing.
+      return glowInLight(reading.name, reading.ambient_lux) === null
+        ? null
+        : { kind: "glow", name: reading.name, ambient_lux: reading.ambient_lux, age_s };
     case "magnet":
       return { kind: "magnet", state: reading.state, age_s };
     case "probe":

@@ -109,27 +109,26 @@ function glance_C(T: number): number {
 const bandsRead = new Map<string, GlowReading | null>();
 const MOST_KEPT = 500;
 
-/** What a name means in a light. @throws InputError not-a-choice, or inconsistent for a colour that cannot be seen there. */
-export function glowBand(name: string, ambient_lux: number, path = "/evidence"): GlowReading {
+/** What a name means in a light; null for a name that is none, or a glow that cannot be seen there. */
+export function glowInLight(name: string, ambient_lux: number): GlowReading | null {
+  const key = `${name} ${ambient_lux}`;
+  const known = bandsRead.get(key);
+  if (known !== undefined) return known;
   const band = GLOW_NAMES.find((b) => b.name === name);
-  if (band === undefined) {
+  const read = band === undefined ? null : readGlow(band, ambientFromLux(ambient_lux));
+  if (bandsRead.size >= MOST_KEPT) bandsRead.clear();
+  bandsRead.set(key, read);
+  return read;
+}
+
+/** The same. @throws InputError not-a-choice, or inconsistent for a colour that cannot be seen there. */
+export function glowBand(name: string, ambient_lux: number, path = "/evidence"): GlowReading {
+  const read = glowInLight(name, ambient_lux);
+  if (read !== null) return read;
+  if (!GLOW_NAMES.some((b) => b.name === name)) {
     throw new InputError({ code: "not-a-choice", path, got: name, allowed: GLOW_NAMES.map((b) => b.name).join(", ") });
   }
-  const key = `${name} ${ambient_lux}`;
-  if (!bandsRead.has(key)) {
-    if (bandsRead.size >= MOST_KEPT) bandsRead.clear();
-    bandsRead.set(key, readGlow(band, ambientFromLux(ambient_lux)));
-  }
-  const read = bandsRead.get(key) ?? null;
-  if (read === null) {
-    throw new InputError({
-      code: "inconsistent",
-      path,
-      got: name,
-      message: `"${name}" cannot be seen in light of ${ambient_lux} lux.`,
-    });
-  }
-  return read;
+  throw new InputError({ code: "inconsistent", path, got: name, message: `"${name}" cannot be seen in light of ${ambient_lux} lux.` });
 }
 
 function glow(readings: readonly GlowEvidence[], { eye, drift }: BeliefContext): Float64Array {

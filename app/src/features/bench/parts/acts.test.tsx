@@ -103,6 +103,11 @@ describe("bringing it to heat", () => {
     expect(screen.getByText(/^Colour and the probe cannot both be right/)).toBeTruthy();
     expect(Number(screen.getByTestId("numeral").textContent)).toBeLessThan(880);
   });
+  it("a colour that its light hides, from somebody's book, is left out and breaks nothing", () => {
+    const hidden = { id: "x", at_ms: NOW_ms, act: act.id, reading: { check: "glow", name: "faint red", ambient_lux: 50000 } } as const;
+    show(<HeatAct state={{ ...state, checks: [hidden] }} act={act} bench={hand()} now_ms={NOW_ms} />);
+    expect(screen.getByText("Check it: magnet, colour or probe")).toBeTruthy();
+  });
   it("letters log what the magnet says", async () => {
     const bench = hand();
     show(<HeatAct state={state} act={act} bench={bench} now_ms={NOW_ms} />);
