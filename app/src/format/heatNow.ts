@@ -11,6 +11,7 @@ import {
   type Check,
   type HeatEstimate,
   type HeatEvidence,
+  type LearnedEye,
   type LoggedCheck,
   type MagnetPoint,
   type PieceState,
@@ -74,7 +75,7 @@ function listed(words: readonly string[]): string {
 }
 
 /** Null when nothing counts: no check in this act, or all too old. */
-export function heatNow(state: PieceState, act: Extract<Act, { kind: "heat" }>, now_ms: number): HeatNow | null {
+export function heatNow(state: PieceState, act: Extract<Act, { kind: "heat" }>, now_ms: number, eye?: LearnedEye): HeatNow | null {
   const own = state.checks.filter((c: LoggedCheck) => c.act === act.id && now_ms - c.at_ms < TOO_OLD_s * 1000);
   const evidence = own.flatMap(({ reading, at_ms }) => evidenceOf(reading, Math.max(0, (now_ms - at_ms) / 1000)) ?? []);
   const last = evidence.filter((e, i) => evidence.slice(i + 1).filter(({ kind }) => kind === e.kind).length < LAST_OF_A_KIND);
@@ -86,6 +87,7 @@ export function heatNow(state: PieceState, act: Extract<Act, { kind: "heat" }>, 
       magnet: pointOf(state, act),
       wanted_C: act.target_C,
       drift: RISES,
+      ...(eye === undefined ? {} : { eye }),
       window_C: [act.target_C - WINDOW_C, act.target_C + WINDOW_C],
     }),
     newest_ms: own[own.length - 1]!.at_ms,

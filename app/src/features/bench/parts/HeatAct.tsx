@@ -10,6 +10,8 @@ import {
   type Act,
   type PieceState,
   type Route,
+  eyeErrors_C,
+  learnEye,
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -22,13 +24,15 @@ import { heatNow, WINDOW_C, type HeatNow } from "../../../format/heatNow.js";
 import { showAgo, showChance, showClock, showDegrees, showDifference, temperatureNumber, type Units } from "../../../format/show.js";
 import { lightName } from "../../../parts/TitleBlock.js";
 import { append } from "../../../store/db.js";
-import { useSettings } from "../../../store/useStore.js";
+import { usePieces, useSettings } from "../../../store/useStore.js";
 import { useKeys } from "../useKeys.js";
 import { ActKey, type ActProps } from "../BenchPage.js";
 import { GlowRule, Swatch } from "./Glow.js";
 import { MagnetKey } from "./MagnetKey.js";
 import { ReadingDialog } from "./ReadingDialog.js";
 
+/** A smaller correction of the eye is not worth a word, C. */
+const LEAST_TOLD_C = 8;
 /** Over the heat wanted by this much for sure, and the grain has begun to grow: it wants another normalising heat, C (judgement). */
 const OVERHEATED_C = 40;
 
@@ -69,7 +73,9 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   const prediction = usePrediction(state.piece, state.route);
   // Every two seconds is often enough for a heat, and what was read grows older by no more in between.
   const tick = Math.floor(now_ms / 2000);
-  const now = useMemo(() => heatNow(state, act, tick * 2000), [state, act, tick]);
+  const pieces = usePieces();
+  const eye = useMemo(() => learnEye((pieces ?? []).flatMap(({ checks }) => eyeErrors_C(checks))), [pieces]);
+  const now = useMemo(() => heatNow(state, act, tick * 2000, eye), [state, act, tick, eye]);
   const magnets = state.checks.filter((c) => c.act === act.id && c.reading.check === "magnet");
   const magnet = magnets[magnets.length - 1];
   const magnetState = magnet?.reading.check === "magnet" ? magnet.reading.state : null;
@@ -117,6 +123,9 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
             {now ? `from ${now.from}, ${showAgo(now.newest_ms, now_ms)}` : "no reading yet"}
             {estimate?.chanceInWindow !== null && estimate?.chanceInWindow !== undefined && !now?.isOneSided
               ? ` · ${showChance(estimate.chanceInWindow)} within ${showDifference(WINDOW_C, settings)}`
+              : ""}
+            {Math.abs(eye.bias_C) >= LEAST_TOLD_C && now?.from.includes("colour")
+              ? ` · your eye, ${eye.pairs} times beside a probe: ${showDifference(Math.abs(eye.bias_C), settings)} ${eye.bias_C > 0 ? "too hot" : "too cold"}, allowed for`
               : ""}
             {first ? ` · ${showClock((now_ms - first) / 1000)} in the fire` : ""}
           </p>
