@@ -44,6 +44,9 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
   const spare = `${Math.abs(margin).toFixed(1)} s`;
   if (austenite.extent < 0.5) return "It does not harden: at this heat too little of it has changed. Hotter.";
   const workingIsHard = working.asQuenched.mean_HRC > 50 || working.asQuenched.mean_HRC > 0.9 * thickest.asQuenched.mean_HRC + 6;
+  if (section.shape === "wedge" && hardening.chanceHard.working < 0.5 && chance > hardening.chanceHard.working) {
+    return "The edge is too cold when it meets the bath and turns soft; the thicker back would harden.";
+  }
   const line = hardening.quenchLine;
   if (quench?.edgeDepth_mm !== undefined && line !== null && workingIsHard) {
     const wide = line.width_mm === null ? "" : `, going soft over ${showLength(line.width_mm, units)}`;

@@ -46,6 +46,19 @@ describe("the verdict in sentences", () => {
     const { reasons } = verdict({ section: { shape: "wedge", spine_mm: 14, edge_mm: 1, height_mm: 70 } });
     expect(reasons[0]).toMatch(/The edge hardens in fast oil at 55 °C; the spine is (too thick, and stays tough|on the brink)/);
   });
+  it("falling heat on a thin edge: the edge is what fails, and it says so", () => {
+    const falling = planRoute(
+      CATALOGUE,
+      { ...knife, steel: "5160", section: { shape: "wedge", spine_mm: 6, edge_mm: 1.2, height_mm: 60 } },
+      "falling",
+    );
+    const { headline, reasons } = verdict(
+      { steel: "5160", section: { shape: "wedge", spine_mm: 6, edge_mm: 1.2, height_mm: 60 } },
+      () => falling,
+    );
+    expect(headline).toMatch(/^May fail/);
+    expect(reasons[0]).toMatch(/^The edge is too cold when it meets the bath/);
+  });
   it("not hot enough: it does not harden, hotter", () => {
     expect(verdict({}, atHeat(700)).reasons[0]).toMatch(/It does not harden: at this heat too little of it has changed\. Hotter\./);
   });
