@@ -49,10 +49,10 @@ export interface HeatEstimate {
   readonly belief: Float64Array;
 }
 
-/** Two kinds of evidence below this fit each other less than their slips would explain. */
+/** Two kinds of evidence below this fit each other less than their slips would explain (judgement). */
 const FIT = 0.06;
 
-/** Touches of a magnet below this contradict each other: one of them was a slip. */
+/** Touches of a magnet below this contradict each other: one of them was a slip (judgement). */
 const MAGNET_FIT = 0.15;
 
 /** How well kinds of evidence can be true together: the best heat for all of them, 1 when it is the best for each. */

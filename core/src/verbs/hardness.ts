@@ -11,7 +11,7 @@ import { resolveSteel } from "../plan/catalogue.js";
 import { requireValid } from "../schema/check.js";
 import { resolveMedium } from "./medium.js";
 import type { CrackRisk } from "../simulate/crackRisk.js";
-import { harden, type HardnessValue } from "../simulate/harden.js";
+import { harden, type HardnessValue, type ProfilePoint } from "../simulate/harden.js";
 
 function hrcOf({ mean_HRC, sd_HRC, model_HRC, input_HRC, hardness_HV }: HardnessValue) {
   return { hrc: { mean: mean_HRC, sd: sd_HRC, sdModel: model_HRC, sdInput: input_HRC }, hv: hardness_HV };
@@ -20,6 +20,17 @@ function hrcOf({ mean_HRC, sd_HRC, model_HRC, input_HRC, hardness_HV }: Hardness
 /** The crack indicator as the command line prints it. */
 export function crackAnswer({ index, level, martensiteGap, lag_s, difference_K, reasons }: CrackRisk) {
   return { index, level, martensiteGap, lag_s, difference_K, reasons };
+}
+
+/** The profile as the command line prints it. */
+export function profileAnswer(profile: readonly ProfilePoint[]) {
+  return profile.map(({ x_mm, y_mm, hardness_HRC, hardness_HV, martensite }) => ({
+    x_mm,
+    ...(y_mm === null ? {} : { y_mm }),
+    hrc: hardness_HRC,
+    hv: hardness_HV,
+    martensite,
+  }));
 }
 
 export function hardenVerb(input: unknown) {
@@ -63,13 +74,7 @@ export function hardenVerb(input: unknown) {
     decarb_mm: result.decarb_mm,
     grindOff_mm: result.grindOff_mm,
     ...(result.quenchLine === null ? {} : { quenchLine_mm: result.quenchLine.height_mm, quenchLineWidth_mm: result.quenchLine.width_mm }),
-    profile: result.profile.map(({ x_mm, y_mm, hardness_HRC, hardness_HV, martensite }) => ({
-      x_mm,
-      ...(y_mm === null ? {} : { y_mm }),
-      hrc: hardness_HRC,
-      hv: hardness_HV,
-      martensite,
-    })),
+    profile: profileAnswer(result.profile),
     notices: result.notices,
   };
 }

@@ -7,7 +7,7 @@ import { resolveSteel } from "../plan/catalogue.js";
 import type { Medium } from "../schema/medium.js";
 import { requireValid } from "../schema/check.js";
 import { simulate, type PlaceReadings, type Reading } from "../simulate/simulate.js";
-import { crackAnswer } from "./hardness.js";
+import { crackAnswer, profileAnswer } from "./hardness.js";
 import { resolveMedium } from "./medium.js";
 
 function readingOf(r: Reading) {
@@ -70,13 +70,7 @@ export function simulateVerb(input: unknown) {
       ...(crackRisk === null ? {} : { crackRisk: crackAnswer(crackRisk) }),
     })),
     ...placesOf(result.end),
-    profile: result.profile.map(({ x_mm, y_mm, hardness_HRC, hardness_HV, martensite }) => ({
-      x_mm,
-      ...(y_mm === null ? {} : { y_mm }),
-      hrc: hardness_HRC,
-      hv: hardness_HV,
-      martensite,
-    })),
+    profile: profileAnswer(result.profile),
     decarb_mm: result.decarb_mm,
     grindOff_mm: result.grindOff_mm,
     fractureLook: result.fractureLook,

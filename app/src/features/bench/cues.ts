@@ -14,12 +14,13 @@ export interface Cue {
 /** Warned before the end of a hold, s; late after it by as much. A short hold is warned at half. */
 const WARN_s = 60;
 /** Least and usual time in a bath, s (common practice, no source). */
-const BATH_LEAST_s = 10;
+export const BATH_LEAST_s = 10;
 const BATH_USUAL_s = 30;
 /** Warned before the jaws close, s. */
 const BEFORE_CLOSED_s = 5;
 
-function bathIn_ms({ checks }: PieceState): number | null {
+/** When the piece last went into a bath; null when it did not. */
+export function bathIn_ms({ checks }: PieceState): number | null {
   return [...checks].reverse().find(({ reading }) => reading.check === "bath" && reading.state === "in")?.at_ms ?? null;
 }
 

@@ -1,6 +1,6 @@
 /** What a tap at the bench does: stored first, shown after. */
 
-import { pieceState, type Check, type PieceState } from "@tembrak/core";
+import { pieceState, type Check, type PieceState, type Route } from "@tembrak/core";
 import { useState } from "react";
 import { append, eventsOf, type NewEvent } from "../../store/db.js";
 
@@ -10,6 +10,8 @@ export interface Bench {
   readonly isStoring: boolean;
   readonly done: (extra?: readonly NewEvent[]) => void;
   readonly check: (reading: Check) => void;
+  /** Another route from here on. */
+  readonly replan: (route: Route) => void;
   readonly undo: () => void;
 }
 
@@ -45,6 +47,7 @@ export function useBench({ id, next }: PieceState): Bench {
     check: (reading) => {
       if (next) keep(() => Promise.resolve([{ kind: "check", act: next.id, reading }]));
     },
+    replan: (route) => keep(() => Promise.resolve([{ kind: "route", route }])),
     undo: () =>
       keep(async () => {
         const now = await stored(id);

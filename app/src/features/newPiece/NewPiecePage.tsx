@@ -46,7 +46,7 @@ function NewPiece({ mark }: { mark: string }) {
       <h2>How will you heat it?</h2>
       <div className="school-keys" role="radiogroup" aria-label="School">
         {SCHOOLS.map((key) => (
-          <button key={key} type="button" role="radio" aria-checked={school === key} className="school-key" onClick={() => setSchool(key)}>
+          <button key={key} type="button" role="radio" aria-checked={school === key} className="plain-key" onClick={() => setSchool(key)}>
             <b>{SCHOOL_WORDS[key].name}</b>
             <small>{SCHOOL_WORDS[key].does}</small>
           </button>

@@ -23,7 +23,6 @@ import { actWords } from "../../../format/actWords.js";
 import { heatNow, WINDOW_C, type HeatNow } from "../../../format/heatNow.js";
 import { showAgo, showChance, showClock, showDegrees, showDifference, temperatureNumber, type Units } from "../../../format/show.js";
 import { lightName } from "../../../parts/TitleBlock.js";
-import { append } from "../../../store/db.js";
 import { usePieces, useSettings } from "../../../store/useStore.js";
 import { useKeys } from "../useKeys.js";
 import { ActKey, type ActProps } from "../BenchPage.js";
@@ -85,10 +84,14 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   const estimate = now?.estimate ?? null;
   const isTooHot =
     act.purpose === "harden" && estimate !== null && estimate.conflict === null && estimate.p05_C > act.target_C + OVERHEATED_C;
+  // As the keys on the screen: a tap that is still being stored takes no second one.
+  const touch = (value: "sticks" | "weak" | "free"): void => {
+    if (!bench.isStoring) bench.check({ check: "magnet", state: value });
+  };
   useKeys({
-    s: () => bench.check({ check: "magnet", state: "sticks" }),
-    w: () => bench.check({ check: "magnet", state: "weak" }),
-    f: () => bench.check({ check: "magnet", state: "free" }),
+    s: () => touch("sticks"),
+    w: () => touch("weak"),
+    f: () => touch("free"),
     l: () => setSheet("glow"),
     p: () => setSheet("reading"),
   });
@@ -130,7 +133,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
             {first ? ` · ${showClock((now_ms - first) / 1000)} in the fire` : ""}
           </p>
           {isTooHot ? (
-            <Button className="too-hot" onClick={() => void append(state.id, [{ kind: "route", route: normaliseOnceMore(state, act) }])}>
+            <Button className="too-hot" disabled={bench.isStoring} onClick={() => bench.replan(normaliseOnceMore(state, act))}>
               Cool to black, normalise once more
             </Button>
           ) : null}
@@ -144,13 +147,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
       <GlowRule target_C={act.target_C} estimate={estimate} lets_C={lets_C} ambient={ambient} units={settings} />
       <div className="bench-keys">
         {(["sticks", "weak", "free"] as const).map((value) => (
-          <MagnetKey
-            key={value}
-            value={value}
-            isOn={magnetState === value}
-            isDisabled={bench.isStoring}
-            onPress={() => bench.check({ check: "magnet", state: value })}
-          />
+          <MagnetKey key={value} value={value} isOn={magnetState === value} isDisabled={bench.isStoring} onPress={() => touch(value)} />
         ))}
         <Button className="log-key" onClick={() => setSheet("glow")}>
           <i style={{ background: glowHex(act.target_C, ambient) }} className="key-swatch" />

@@ -6,15 +6,8 @@ import { actWords, mediumName } from "../../../format/actWords.js";
 import { showTemperature } from "../../../format/show.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings } from "../../../store/useStore.js";
+import { BATH_LEAST_s, bathIn_ms } from "../cues.js";
 import { ActKey, type ActProps } from "../BenchPage.js";
-
-/** Shortest and usual time in a bath, s (common practice, no source). */
-const LEAST_s = 10;
-
-function bathIn_ms(state: PieceState): number | null {
-  const found = [...state.checks].reverse().find(({ reading }) => reading.check === "bath" && reading.state === "in");
-  return found?.at_ms ?? null;
-}
 
 function Tank({ state, isIn, medium, bath }: { state: PieceState; isIn: boolean; medium: string; bath: string }) {
   const [W, H, level] = [700, 330, 96];
@@ -115,7 +108,7 @@ export function QuenchAct({ state, act, bench, now_ms }: ActProps<"quench" | "st
   const told = (() => {
     if (in_ms === null) return "Press as it goes under";
     if (isQuench) {
-      if (gone_s < LEAST_s) return `Keep it under, moving. Out in ${Math.ceil(LEAST_s - gone_s)}`;
+      if (gone_s < BATH_LEAST_s) return `Keep it under, moving. Out in ${Math.ceil(BATH_LEAST_s - gone_s)}`;
       return window !== null && gone_s < window.from_s ? "Out when you like, then sight the spine" : "Out, and sight the spine";
     }
     if (window === null) return "It did not harden much: take your time";

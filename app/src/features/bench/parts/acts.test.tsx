@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { piecesOf, type Act, type Check, type PieceState } from "@tembrak/core";
+import { piecesOf, type Act, type Check, type PieceState, type Route } from "@tembrak/core";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { MemoryRouter } from "react-router";
 import { demoEvents } from "../../../store/demoBook.js";
@@ -16,14 +16,16 @@ type Of<K extends Act["kind"]> = Extract<Act, { kind: K }>;
 
 afterEach(cleanup);
 
-function hand(): Bench & { readonly checks: Check[]; presses: number } {
+function hand(): Bench & { readonly checks: Check[]; readonly routes: Route[]; presses: number } {
   const bench = {
     trouble: null,
     isStoring: false,
     presses: 0,
     checks: [] as Check[],
+    routes: [] as Route[],
     done: () => void bench.presses++,
     check: (c: Check) => void bench.checks.push(c),
+    replan: (route: Route) => void bench.routes.push(route),
     undo: () => undefined,
   };
   return bench;
@@ -86,16 +88,20 @@ describe("bringing it to heat", () => {
     show(<HeatAct state={{ ...state, checks: [...state.checks, hot] }} act={act} bench={hand()} now_ms={NOW_ms} />);
     expect(screen.getByText(/^[34]\d° past\. Let it fall back$/)).toBeTruthy();
   });
-  it("far too hot for sure: the grain, and one more normalising heat is offered", () => {
+  it("far too hot for sure: the grain, and one more normalising heat is offered, before the hardening", async () => {
     const hot = [905, 902].map((temperature_C, i) => ({
       id: `x${i}`,
       at_ms: NOW_ms,
       act: act.id,
       reading: { check: "probe", temperature_C } as const,
     }));
-    show(<HeatAct state={{ ...state, checks: hot }} act={act} bench={hand()} now_ms={NOW_ms} />);
+    const bench = hand();
+    show(<HeatAct state={{ ...state, checks: hot }} act={act} bench={bench} now_ms={NOW_ms} />);
     expect(screen.getByText(/^Too hot: \d\d° over, the grain grows$/)).toBeTruthy();
-    expect(screen.getByRole("button", { name: "Cool to black, normalise once more" })).toBeTruthy();
+    await userEvent.click(screen.getByRole("button", { name: "Cool to black, normalise once more" }));
+    const kinds = bench.routes[0]!.steps.map(({ kind }) => kind);
+    expect(kinds).toHaveLength(state.route!.steps.length + 1);
+    expect(kinds.slice(act.step, act.step + 2)).toEqual(["normalise", "harden"]);
   });
   it("a probe that does not fit the colour is said, and its number does not win", () => {
     const wrong = { id: "x", at_ms: NOW_ms, act: act.id, reading: { check: "probe", temperature_C: 1010 } } as const;

@@ -50,7 +50,7 @@ function SchoolRow({
   const hold = heat?.kind === "harden" && heat.hold_min > 1 ? `, ${heat.hold_min} min at heat` : "";
   const words = SCHOOL_WORDS[school];
   return (
-    <button type="button" className="school-row" aria-pressed={isOn} onClick={onPick}>
+    <button type="button" className="plain-key school-row" aria-pressed={isOn} onClick={onPick}>
       <b>{words.name}</b>
       <span>{words.does}</span>
       <span className="drawn">

@@ -74,7 +74,9 @@ describe("patches of a section", () => {
       for (let i = 1; i < rows.length; i++) expect(rows[i]!.x_mm).toBeGreaterThan(rows[i - 1]!.x_mm);
       expect(rows.at(-1)!.x_mm).toBeLessThanOrEqual(rowsLength_mm(p) + 1e-9);
       const inHardness = sectionRows(p);
-      expect(inHardness[0]!.tempered_HRC).toBeCloseTo(section.shape === "square" ? inHardness[0]!.tempered_HRC : rows[0]!.middle, 3);
+      // A square's two lines run through different columns of the quarter; a plate's and a blade's are the same line.
+      if (section.shape === "square") expect(inHardness).toHaveLength(p.nodes);
+      else expect(inHardness[0]!.tempered_HRC).toBeCloseTo(rows[0]!.middle, 3);
     }
   });
 });
