@@ -8,6 +8,7 @@ import standaloneModule from "ajv/dist/standalone/index.js";
 import { build } from "esbuild";
 import { StepSchema, TestSchema } from "../core/src/schema/book.js";
 import { SCHEMAS } from "../core/src/schema/index.js";
+import { CalibrationReadingSchema } from "../core/src/schema/kit.js";
 import { BodySectionSchema, CompositionSchema, SectionSchema } from "../core/src/schema/parts.js";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
@@ -32,6 +33,7 @@ const shared = {
   BodySection: BodySectionSchema,
   Composition: CompositionSchema,
   Step: StepSchema,
+  CalibrationReading: CalibrationReadingSchema,
   Test: TestSchema,
 };
 const nameOfText = new Map(Object.entries(shared).map(([name, schema]) => [JSON.stringify(schema), name]));

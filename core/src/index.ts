@@ -53,9 +53,30 @@ export {
   type School,
   type Start,
   type Step,
+  type Way,
+  type Zone,
+  WAYS,
+  ZONES,
 } from "./schema/book.js";
+export type { CalibrationReading, Kit, KitItem, KitKind } from "./schema/kit.js";
+export { bathFromKit, kitOf, missingFor, PRESETS, type NewKitItem, type Preset } from "./plan/kit.js";
+export { dialFor_C, fitProblems, mass_kg, type FitProblem } from "./plan/fit.js";
+export { calibrate, LEAST_READINGS, type Calibration, type DialReading } from "./evidence/calibration.js";
 export type { Section } from "./schema/parts.js";
-export { planRoute, SHADE_K, structureBeforeHardening, targetOf, thickness_mm } from "./plan/route.js";
+export {
+  annealStep,
+  planRoute,
+  preheatStep,
+  RUN_HOLD_MIN,
+  SHADE_K,
+  structureBeforeHardening,
+  targetOf,
+  thickness_mm,
+  waysFor,
+} from "./plan/route.js";
+export { heatOrder } from "./plan/heatOrder.js";
+export { namedHeat, type NamedHeat } from "./plan/namedHeat.js";
+export { otherPractices, type OtherPractice } from "./plan/otherPractice.js";
 export { orderProblem } from "./plan/order.js";
 export { hardenAgain, nextTemper, type NextTemper } from "./plan/nextTemper.js";
 export { actsOfRoute, stageOf, type Act, type Stage } from "./plan/acts.js";

@@ -161,10 +161,15 @@ export function questionLength(role: "thickness" | "height" | "length", length_m
   return null;
 }
 
-const HEATS: Readonly<Record<"harden" | "normalise" | "temper" | "bath", readonly [number, number]>> = {
+export type HeatRole = "preheat" | "anneal" | "normalise" | "harden" | "temper" | "run" | "bath";
+
+const HEATS: Readonly<Record<HeatRole, readonly [number, number]>> = {
+  preheat: [350, 720],
+  anneal: [650, 900],
   harden: [700, 1000],
   normalise: [700, 1050],
   temper: [120, 680],
+  run: [150, 400],
   bath: [-5, 120],
 };
 
@@ -172,16 +177,20 @@ const HEATS: Readonly<Record<"harden" | "normalise" | "temper" | "bath", readonl
  * Where a typed heat is improbable for its step: a 475 C hardening heat, or a Celsius number that looks like Fahrenheit.
  * `temperature_C` is what the text meant as typed; `unit` the unit it was read in.
  */
-export function questionHeat(
-  step: "harden" | "normalise" | "temper" | "bath",
-  temperature_C: number,
-  unit: TemperatureUnit,
-): Question | null {
+export function questionHeat(step: HeatRole, temperature_C: number, unit: TemperatureUnit): Question | null {
   const [low_C, high_C] = HEATS[step];
   if (temperature_C >= low_C && temperature_C <= high_C) return null;
   const typed = unit === "F" ? temperature_C * 1.8 + 32 : temperature_C;
   const asOther_C = unit === "C" ? celsiusFromFahrenheit(typed) : typed;
-  const word = { harden: "a hardening heat", normalise: "a normalising heat", temper: "a temper", bath: "a bath" }[step];
+  const word = {
+    harden: "a hardening heat",
+    normalise: "a normalising heat",
+    anneal: "an anneal",
+    preheat: "a preheat",
+    temper: "a temper",
+    run: "a temper colour",
+    bath: "a bath",
+  }[step];
   if (asOther_C >= low_C && asOther_C <= high_C) {
     const other = unit === "C" ? "F" : "C";
     return {

@@ -1,7 +1,17 @@
 /** The sentences of the work: what an act asks for, what ends it, why. All words that carry a unit are made here. */
 
-import { CATALOGUE, type Act, type PieceState, type Route } from "@tembrak/core";
-import { showClock, showDegrees, showDuration, showLength, showTemperature, showTimeOfDay, type Units } from "./show.js";
+import {
+  alloyShift_K,
+  CATALOGUE,
+  growFilm_nm,
+  oxideName,
+  resolveSteel,
+  RUN_HOLD_MIN,
+  type Act,
+  type PieceState,
+  type Route,
+} from "@tembrak/core";
+import { showClock, showDegrees, showDifference, showDuration, showLength, showTemperature, showTimeOfDay, type Units } from "./show.js";
 
 export interface ActWords {
   /** Imperative, without the piece's name: the title of a bench screen. */
@@ -30,19 +40,42 @@ const BRITTLE = "Brittle: do not drop, clamp, straighten or strike it.";
 
 function edgeWords(route: Route | null, step: number, units: Units): string {
   const own = route?.steps[step];
-  return own?.kind === "quench" && own.edgeDepth_mm !== undefined
-    ? `the edge only, ${showLength(own.edgeDepth_mm, units)} deep`
-    : "edge first";
+  if (own?.kind !== "quench") return "edge first";
+  if (own.part !== undefined) {
+    return `${own.part.end === "working" ? "the working end" : "the other end"} only, ${showLength(own.part.depth_mm, units)} deep`;
+  }
+  return own.edgeDepth_mm === undefined ? "edge first" : `the edge only, ${showLength(own.edgeDepth_mm, units)} deep`;
+}
+
+const PURPOSE_WORDS = { preheat: "Warm through", normalise: "Normalise", anneal: "Anneal", harden: "Harden" } as const;
+const HOLD_ENDS = {
+  preheat: "Warm right through: go on",
+  normalise: "Out to cool in air",
+  anneal: "Let it cool slowly",
+  harden: "Out of the fire: to the bath",
+} as const;
+const ANNEAL_WORDS = {
+  kiln: "in the kiln, at a steady rate",
+  vermiculite: "buried in dry vermiculite",
+  "dead-fire": "in the dying fire, mouth closed",
+  "sub-critical": "in air",
+} as const;
+const RUN_WORDS = { torch: "with a torch", "hot-bar": "on a hot bar", residual: "by the heat left in it" } as const;
+
+/** The colour clean steel shows where it is tempered for a moment at a heat. */
+export function runColour(steel: string, temperature_C: number): string {
+  const alloy = alloyShift_K(resolveSteel(CATALOGUE, steel).composition_wtpct);
+  return oxideName(growFilm_nm(0, { temperature_C, hold_min: RUN_HOLD_MIN, alloyShift_K: alloy }));
 }
 
 /** Words for one act of a route. */
-export function actWords(act: Act, route: Route | null, units: Units): ActWords {
+export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState, "route" | "piece">, units: Units): ActWords {
   const reason = reasonOf(route, act);
   switch (act.kind) {
     case "heat": {
       const own = route?.steps[act.step];
       const falls = own?.kind === "harden" && own.fallTo_C !== undefined;
-      const what = act.purpose === "normalise" ? `Normalise${act.of > 1 ? ` ${act.count} of ${act.of}` : ""}` : "Harden";
+      const what = `${PURPOSE_WORDS[act.purpose]}${act.of > 1 ? ` ${act.count} of ${act.of}` : ""}`;
       const next = route?.steps[act.step];
       const hold = next !== undefined && "hold_min" in next && next.hold_min > 0;
       const end =
@@ -54,7 +87,11 @@ export function actWords(act: Act, route: Route | null, units: Units): ActWords 
               : "At heat: go to the bath"
           : hold
             ? "At heat: start the hold"
-            : "At heat: out to cool";
+            : act.purpose === "preheat"
+              ? "Warm right through: go on"
+              : act.purpose === "anneal"
+                ? "At heat: let it cool slowly"
+                : "At heat: out to cool";
       return {
         title: `${what}: to ${showTemperature(act.target_C, units)}, evenly`,
         done: end,
@@ -65,7 +102,7 @@ export function actWords(act: Act, route: Route | null, units: Units): ActWords 
     case "hold":
       return {
         title: `Hold it at ${showTemperature(act.target_C, units)}`,
-        done: act.purpose === "harden" ? "Out of the fire: to the bath" : "Out to cool in air",
+        done: HOLD_ENDS[act.purpose],
         why: reason,
         caution: act.purpose === "harden" ? "Before you move: lid and extinguisher in reach, path clear, metal tank that cannot tip." : "",
       };
@@ -79,6 +116,16 @@ export function actWords(act: Act, route: Route | null, units: Units): ActWords 
             : "Cool right through before the hardening heat.",
         caution: "Black steel still burns: about 400 °C looks cold. Tongs, and a marked place.",
       };
+    case "slow-cool": {
+      const own = route?.steps[act.step];
+      const how = own?.kind === "anneal" ? ANNEAL_WORDS[own.how] : "slowly";
+      return {
+        title: `Let it fall to ${showTemperature(act.to_C, units)}, ${how}`,
+        done: "Far enough: the rest in air",
+        why: `No faster than ${showDifference(act.rate_C_h, units)} an hour: ${showDuration(act.time_s)} by that rate.`,
+        caution: "Leave it shut. Vermiculite and fibre dust: mask on.",
+      };
+    }
     case "fall":
       return {
         title: "Let it fall in still air, magnet in hand",
@@ -95,6 +142,23 @@ export function actWords(act: Act, route: Route | null, units: Units): ActWords 
           ? "Steam: long tongs, face away. Steel may ping and crack; stay clear of it."
           : "Oil may flare: lid, not water. Whole piece under before you move it. The maker's sheet says how hot the oil may get.",
       };
+    case "brighten":
+      return {
+        title: "Rub it bright where the colours have to be seen",
+        done: "It is bright",
+        why: "Oil, scale and fingers hide or falsify the colour.",
+        caution: `${BRITTLE} A stone or worn belt, lightly; gloves.`,
+      };
+    case "run": {
+      const own = route?.steps[act.step];
+      const how = own?.kind === "run" ? RUN_WORDS[own.source] : "slowly";
+      return {
+        title: `Run the colours ${how}: ${runColour(steel, act.target_C)} at the edge`,
+        done: "The colour is there: dunked",
+        why: `${reason} That is about ${showTemperature(act.target_C, units)}.`,
+        caution: "Thin edges run ahead: purple there is too far, and is ground back. Steam from the dunk.",
+      };
+    }
     case "straighten":
       return {
         title: "Sight along it. Straighten now or not at all",
@@ -147,6 +211,12 @@ export function statusLine(state: PieceState, now_ms: number, now_C: number | nu
   if (next === undefined) return "All done";
   const since_s = nextSince_ms === null ? 0 : (now_ms - nextSince_ms) / 1000;
   switch (next.kind) {
+    case "slow-cool":
+      return since_s < next.time_s ? `${showDuration(next.time_s - since_s)} of slow cooling left` : "Cool enough for air";
+    case "brighten":
+      return "Rub it bright";
+    case "run":
+      return "Run the colours";
     case "heat":
       if (doneAt_ms.size === 0 && now_C === null) return "Ready for the fire";
       if (now_C !== null) {
@@ -188,7 +258,12 @@ export function urgency({ next, nextSince_ms, brittleSince_ms, checks, doneAt_ms
   switch (next.kind) {
     case "fall":
     case "quench":
+    case "run":
       return 300;
+    case "brighten":
+      return 270;
+    case "slow-cool":
+      return since_s > next.time_s ? 100 : 5;
     case "straighten":
       return 290;
     case "hold":
@@ -223,6 +298,14 @@ export function nextActWords(state: PieceState, now_ms: number, units: Units): N
   const brittle = brittleSince_ms === null ? "" : `It has been brittle for ${showDuration((now_ms - brittleSince_ms) / 1000)}. `;
   const reason = reasonOf(route, next);
   switch (next.kind) {
+    case "slow-cool":
+      return since_s < next.time_s
+        ? { sentence: `Leave ${name} shut, ${showDuration(next.time_s - since_s)} more.`, reason }
+        : { sentence: `Take ${name} out to cool in air.`, reason };
+    case "brighten":
+      return { sentence: `Rub ${name} bright.`, reason: `${brittle}Then its colours can be seen.` };
+    case "run":
+      return { sentence: `Run the colours of ${name}, now.`, reason };
     case "heat":
       return state.doneAt_ms.size === 0
         ? { sentence: `Put ${name} in the fire.`, reason: `${reason} To ${showTemperature(next.target_C, units)}.` }

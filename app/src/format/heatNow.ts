@@ -54,6 +54,13 @@ function evidenceOf(reading: Check, age_s: number): HeatEvidence | null {
     case "bath":
     case "straight":
     case "safety":
+    case "fire":
+    case "even":
+    case "rehearsal":
+    case "door":
+    case "chamber":
+    case "power-off":
+    case "sequence":
       return null;
   }
 }

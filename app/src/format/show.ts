@@ -1,6 +1,7 @@
 /** What the user reads: every quantity in the units of the shop, with no more decimals than the model carries. */
 
 import {
+  celsiusDifferenceFromFahrenheit,
   fahrenheitDifferenceFromCelsius,
   fahrenheitFromCelsius,
   inchesFromMillimetres,
@@ -36,6 +37,22 @@ export function showTemperature(temperature_C: number, units: Units): string {
 /** `28°` as a difference: converts without the 32. */
 export function showDifference(difference_C: number, { temperature }: Units): string {
   return `${Math.round(temperature === "F" ? fahrenheitDifferenceFromCelsius(difference_C) : difference_C)}°`;
+}
+
+/** Number of a rate of temperature: a difference, so it converts without the 32. */
+export function rateText(rate_C_h: number, { temperature }: Units): string {
+  return String(Math.round((temperature === "F" ? fahrenheitDifferenceFromCelsius(rate_C_h) : rate_C_h) * 10) / 10);
+}
+
+/** What a typed rate means, C an hour. */
+export function rateFromText(typed: number, { temperature }: Units): number {
+  return temperature === "F" ? celsiusDifferenceFromFahrenheit(typed) : typed;
+}
+
+/** The same rate in the unit the shop does not use. */
+export function otherRate(rate_C_h: number, { temperature, length }: Units): string {
+  const other: Units = { temperature: temperature === "F" ? "C" : "F", length };
+  return `${Math.round(Number(rateText(rate_C_h, other)))} °${other.temperature}`;
 }
 
 const SIXTEENTH = 64;

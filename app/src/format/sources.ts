@@ -26,6 +26,12 @@ const OVER: Readonly<Record<Exclude<School, "kiln">, (units: Units) => string>> 
 export function stepSource(step: Step, piece: Piece, { school }: Route, magnet_C: number | undefined, units: Units): string {
   const steel = CATALOGUE.steel(piece.steel);
   switch (step.kind) {
+    case "preheat":
+      return `Heat and time: ${PRACTICE}.`;
+    case "anneal":
+      return `Below the hardening heat, half an hour, then ${showDifference(step.rate_C_h, units)} an hour: ${PRACTICE}.`;
+    case "run":
+      return `Worked back from the hardness its use wants, half a minute at the colour: temper curve (fitted to tables from memory), the colour from docs/model.`;
     case "normalise":
       return `Usual for this steel: ${steel ? showDegrees(steel.normalise_C.value, units) : "?"} (${MEMORY}); how many and how much cooler: ${PRACTICE}.`;
     case "harden": {

@@ -99,7 +99,7 @@ describe("the words of the acts", () => {
   it("every act has a title, a fact that ends it and a reason, in the user's units", () => {
     for (const act of acts) {
       for (const units of [METRIC, INCHES]) {
-        const { title, done, why } = actWords(act, route, units);
+        const { title, done, why } = actWords(act, { route, piece: knife }, units);
         for (const text of [title, done, why]) expect(text.length).toBeGreaterThan(6);
         if (units === INCHES) expect(title).not.toContain("°C");
       }
@@ -109,7 +109,7 @@ describe("the words of the acts", () => {
     const caution = (kind: string): string =>
       actWords(
         acts.find((a) => a.kind === kind)!,
-        route,
+        { route, piece: knife },
         METRIC,
       ).caution;
     expect(caution("heat")).toMatch(/gloves/i);
@@ -121,7 +121,7 @@ describe("the words of the acts", () => {
   it("water warns of steam, not of flames", () => {
     const wet = planRoute(CATALOGUE, { ...knife, steel: "1045" }, "forge");
     const quench = actsOfRoute(wet).find((a) => a.kind === "quench")!;
-    expect(actWords(quench, wet, METRIC).caution).toMatch(/Steam/);
+    expect(actWords(quench, { route: wet, piece: knife }, METRIC).caution).toMatch(/Steam/);
     expect(mediumName("water")).toBe("Water");
   });
 });

@@ -4,7 +4,7 @@ import { parseDuration, parseLength, parseTemperature, questionLength, type Ques
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import { lengthText, showLength, showTemperature, temperatureText, type Units } from "../format/show.js";
+import { lengthText, otherRate, rateFromText, rateText, showLength, showTemperature, temperatureText, type Units } from "../format/show.js";
 
 interface Common {
   readonly label: string;
@@ -198,6 +198,44 @@ export function DurationField({ value_min, least_min, most_min, onChange, ...com
       read={read}
       textOf={(value) => String(Math.round(value * 100) / 100)}
       showProbable={(value) => `${value} min`}
+      onValue={onChange}
+    />
+  );
+}
+
+interface RateProps extends Common {
+  readonly value_C_h: number;
+  readonly units: Units;
+  readonly onChange: (rate_C_h: number) => void;
+}
+
+/** Slowest and fastest steady cooling that makes sense, C an hour. */
+const RATES_C_h = [1, 2000] as const;
+
+/** A rate is a difference of temperature: it converts without the 32, and is echoed in the other unit. */
+export function RateField({ value_C_h, units, onChange, ...common }: Omit<RateProps, "label">) {
+  const [low, high] = RATES_C_h;
+  const read = (text: string): Reading => {
+    const typed = Number(text.trim().replace(",", "."));
+    if (text.trim() === "" || !Number.isFinite(typed)) return { value: null, problem: "A number, please.", question: null, echo: "" };
+    const rate_C_h = rateFromText(typed, units);
+    const problem = rate_C_h < low || rate_C_h > high ? `Between ${rateText(low, units)} and ${rateText(high, units)}, please.` : null;
+    return {
+      value: rate_C_h,
+      problem,
+      question: null,
+      echo: `That is ${otherRate(rate_C_h, units)} an hour: a difference, so without the 32.`,
+    };
+  };
+  return (
+    <TypedField
+      {...common}
+      label="Falls by"
+      start={rateText(value_C_h, units)}
+      unit={`°${units.temperature} an hour`}
+      read={read}
+      textOf={(value) => rateText(value, units)}
+      showProbable={(value) => rateText(value, units)}
       onValue={onChange}
     />
   );

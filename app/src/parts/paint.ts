@@ -9,6 +9,7 @@ import {
   growFilm_nm,
   isGlowVisible,
   oxideName,
+  RUN_HOLD_MIN,
   readGlow,
   GLOW_NAMES,
   resolveSteel,
@@ -79,8 +80,9 @@ function glowing(now_C: number, lux: number, words: string): Paint {
 function film(state: PieceState): { nm: number; name: string; hex: string } {
   const shift = alloyShift_K(resolveSteel(CATALOGUE, state.piece.steel).composition_wtpct);
   const nm = state.acts.reduce((d, act) => {
-    if (act.kind !== "temper" || !state.doneAt_ms.has(act.id)) return d;
-    return growFilm_nm(d, { temperature_C: act.target_C, hold_min: act.hold_s / 60, alloyShift_K: shift });
+    if ((act.kind !== "temper" && act.kind !== "run") || !state.doneAt_ms.has(act.id)) return d;
+    const hold_min = act.kind === "run" ? RUN_HOLD_MIN : act.hold_s / 60;
+    return growFilm_nm(d, { temperature_C: act.target_C, hold_min, alloyShift_K: shift });
   }, 0);
   return { nm, name: oxideName(nm), hex: filmHex(nm) };
 }
@@ -115,6 +117,12 @@ export function paintOf(state: PieceState, lux: number, now_ms: number): Paint {
       if (next.kind === "hold") return glowing(read_C ?? next.target_C, lux, "at heat");
       return read_C === null ? plain("var(--black)", "in the fire") : glowing(read_C, lux, "in the fire");
     }
+    case "slow-cool": {
+      const step = state.route?.steps[next.step];
+      const from_C = step?.kind === "anneal" ? step.temperature_C : 750;
+      const hours = nextSince_ms === null ? 0 : Math.max(0, (now_ms - nextSince_ms) / 3600000);
+      return glowing(Math.max(next.to_C, from_C - hours * next.rate_C_h), lux, "cooling slowly");
+    }
     case "air-cool": {
       const step = state.route?.steps[next.step];
       const from_C = step?.kind === "normalise" ? step.temperature_C : 850;
@@ -131,7 +139,9 @@ export function paintOf(state: PieceState, lux: number, now_ms: number): Paint {
     case "straighten":
     case "cool-down":
     case "first-file":
+    case "brighten":
       return plain("var(--hard)", "hard");
+    case "run":
     case "oven":
     case "temper":
     case "prove":

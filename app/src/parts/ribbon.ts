@@ -32,12 +32,23 @@ const COLD_C = 25;
 const WARM_C = 45;
 const BLACK_C = 380;
 /** Room a step takes on the compressed time axis. */
-const ROOM: Readonly<Record<Step["kind"], number>> = { normalise: 1, harden: 0.78, quench: 0.28, temper: 1.5 };
+const ROOM: Readonly<Record<Step["kind"], number>> = {
+  preheat: 0.5,
+  anneal: 1.6,
+  normalise: 1,
+  harden: 0.78,
+  quench: 0.28,
+  run: 0.7,
+  temper: 1.5,
+};
 /** Share of a step's room for rising and for holding; the rest is falling. */
 const SHARES: Readonly<Record<Step["kind"], readonly [number, number]>> = {
+  preheat: [0.6, 0.4],
+  anneal: [0.2, 0.2],
   normalise: [0.42, 0.2],
   harden: [0.6, 0.4],
   quench: [0, 0],
+  run: [0.5, 0.2],
   temper: [0.16, 0.62],
 };
 
@@ -46,6 +57,11 @@ function duration_s(step: Step): number {
   switch (step.kind) {
     case "normalise":
       return 7 * 60 + step.hold_min * 60 + (step.coolTo === "black" ? 5 : 15) * 60;
+    case "anneal":
+      return 60 * (8 + step.hold_min) + (3600 * Math.max(0, step.temperature_C - step.to_C)) / step.rate_C_h;
+    case "run":
+      return 180;
+    case "preheat":
     case "harden":
       return 6 * 60 + step.hold_min * 60;
     case "quench":
@@ -55,6 +71,15 @@ function duration_s(step: Step): number {
   }
 }
 
+const WORDS: Readonly<Record<Step["kind"], string>> = {
+  preheat: "Warm through",
+  anneal: "Anneal",
+  normalise: "Normalise",
+  harden: "Harden",
+  quench: "",
+  run: "Colour run",
+  temper: "Temper",
+};
 const SAMPLES = 14;
 
 /** The planned line of a route. */
@@ -72,7 +97,7 @@ export function ribbonOf({ steps }: Route): Ribbon {
     const peak_C = step.kind === "quench" ? at_C : step.temperature_C;
     const [top0, top1] = [x0 + rise * room, x0 + (rise + hold) * room];
     const from_C = at_C;
-    if (step.kind === "temper") surface = "oxide";
+    if (step.kind === "temper" || step.kind === "run") surface = "oxide";
     for (let k = 1; k <= SAMPLES && rise > 0; k++) {
       const u = k / SAMPLES;
       // Fast at first, slower as the fire's heat is neared.
@@ -80,14 +105,15 @@ export function ribbonOf({ steps }: Route): Ribbon {
     }
     if (hold > 0) points.push({ x: top1, temperature_C: peak_C, surface });
     const next = steps[i + 1];
-    if (step.kind !== "harden") {
+    // Out of a preheat it goes on rising, out of a hardening heat into the bath.
+    if (step.kind !== "harden" && step.kind !== "preheat") {
       const end_C =
         step.kind === "normalise" && step.coolTo === "black" && next?.kind === "normalise"
           ? BLACK_C
           : step.kind === "quench"
             ? COLD_C + 5
             : WARM_C;
-      const fall = step.kind === "quench" ? 0.34 : 1;
+      const fall = step.kind === "quench" || step.kind === "run" ? 0.34 : 1;
       for (let k = 1; k <= SAMPLES; k++) {
         const u = k / SAMPLES;
         const left = step.kind === "quench" ? (1 - u) ** 3 : (1 - u) ** 2.4;
@@ -105,7 +131,7 @@ export function ribbonOf({ steps }: Route): Ribbon {
     } else at_C = peak_C;
     const same = steps.filter(({ kind }) => kind === step.kind);
     const count = same.indexOf(step) + 1;
-    const words = { normalise: "Normalise", harden: "Harden", quench: "", temper: "Temper" }[step.kind];
+    const words = WORDS[step.kind];
     spans.push({
       step: i,
       kind: step.kind,

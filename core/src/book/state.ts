@@ -83,7 +83,9 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
   const nextSince_ms = at > 0 ? (doneAt_ms.get(acts[at - 1]!.id) ?? null) : null;
   const isDone = ({ id: act }: Act): boolean => doneAt_ms.has(act);
   const lastQuench = acts.map((act) => act.kind === "quench" && isDone(act)).lastIndexOf(true);
-  const isRelieved = acts.slice(lastQuench + 1).some((act) => (act.kind === "temper" || act.kind === "heat") && isDone(act));
+  const isRelieved = acts
+    .slice(lastQuench + 1)
+    .some((act) => (act.kind === "temper" || act.kind === "run" || act.kind === "heat") && isDone(act));
   return {
     id,
     piece,

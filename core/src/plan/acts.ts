@@ -2,13 +2,16 @@
 
 import type { Route, Step } from "../schema/book.js";
 
+/** What a heat is for. */
+export type Purpose = "preheat" | "normalise" | "anneal" | "harden";
+
 export type Act =
   | {
       readonly id: string;
       readonly kind: "heat";
       readonly step: number;
       readonly target_C: number;
-      readonly purpose: "normalise" | "harden";
+      readonly purpose: Purpose;
       readonly count: number;
       readonly of: number;
     }
@@ -18,7 +21,7 @@ export type Act =
       readonly step: number;
       readonly target_C: number;
       readonly hold_s: number;
-      readonly purpose: "normalise" | "harden";
+      readonly purpose: Purpose;
     }
   | { readonly id: string; readonly kind: "air-cool"; readonly step: number; readonly coolTo: "black" | "hand-warm" }
   | { readonly id: string; readonly kind: "fall"; readonly step: number; readonly to_C: number }
@@ -43,6 +46,17 @@ export type Act =
       readonly count: number;
       readonly of: number;
     }
+  /** Down at a steady rate; how long that takes. */
+  | {
+      readonly id: string;
+      readonly kind: "slow-cool";
+      readonly step: number;
+      readonly rate_C_h: number;
+      readonly to_C: number;
+      readonly time_s: number;
+    }
+  | { readonly id: string; readonly kind: "brighten"; readonly step: number }
+  | { readonly id: string; readonly kind: "run"; readonly step: number; readonly target_C: number }
   | { readonly id: string; readonly kind: "prove"; readonly step: number };
 
 /** Where a piece hangs on the rack. */
@@ -53,6 +67,8 @@ function actsOfStep(step: Step, i: number, steps: readonly Step[]): Act[] {
   const [count, of] = [same.indexOf(step) + 1, same.length];
   const id = (what: string): string => `${i}-${what}`;
   switch (step.kind) {
+    case "preheat":
+    case "anneal":
     case "normalise":
     case "harden": {
       const target_C = step.temperature_C;
@@ -61,14 +77,26 @@ function actsOfStep(step: Step, i: number, steps: readonly Step[]): Act[] {
       const acts: Act[] = step.hold_min > 0 ? [heat, hold] : [heat];
       if (step.kind === "harden" && step.fallTo_C !== undefined)
         return [...acts, { id: id("fall"), kind: "fall", step: i, to_C: step.fallTo_C }];
-      return step.kind === "harden" ? acts : [...acts, { id: id("air-cool"), kind: "air-cool", step: i, coolTo: step.coolTo }];
+      if (step.kind === "anneal") {
+        const { rate_C_h, to_C } = step;
+        const time_s = (3600 * Math.max(0, target_C - to_C)) / rate_C_h;
+        return [...acts, { id: id("slow-cool"), kind: "slow-cool", step: i, rate_C_h, to_C, time_s }];
+      }
+      return step.kind === "normalise" ? [...acts, { id: id("air-cool"), kind: "air-cool", step: i, coolTo: step.coolTo }] : acts;
     }
     case "quench":
+      // What is drawn by its own heat goes on at once: nothing is straightened, cooled or filed in between.
+      if (step.leavesHeat === true) return [{ id: id("quench"), kind: "quench", step: i, medium: step.medium, bath_C: step.bath_C }];
       return [
         { id: id("quench"), kind: "quench", step: i, medium: step.medium, bath_C: step.bath_C },
         { id: id("straighten"), kind: "straighten", step: i },
         { id: id("cool-down"), kind: "cool-down", step: i },
         { id: id("first-file"), kind: "first-file", step: i },
+      ];
+    case "run":
+      return [
+        { id: id("brighten"), kind: "brighten", step: i },
+        { id: id("run"), kind: "run", step: i, target_C: step.temperature_C },
       ];
     case "temper":
       return [
@@ -90,9 +118,14 @@ export function stageOf(act: Act | undefined): Stage {
       return "done";
     case "heat":
     case "hold":
-      return act.purpose === "normalise" ? "normalise" : "harden";
+      return act.purpose === "normalise" || act.purpose === "anneal" ? "normalise" : "harden";
     case "air-cool":
+    case "slow-cool":
       return "normalise";
+    case "brighten":
+      return "cool";
+    case "run":
+      return "temper";
     case "fall":
     case "quench":
       return "harden";

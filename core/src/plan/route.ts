@@ -4,9 +4,11 @@ import { InputError } from "../errors.js";
 import { magnetLost_C, magnetReturns_C } from "../kinetics/austenite.js";
 import type { PriorStructure } from "../kinetics/structure.js";
 import { temperatureForHardness } from "../kinetics/temper.js";
-import type { Piece, Route, School, Step } from "../schema/book.js";
+import type { Piece, Route, School, Step, Way } from "../schema/book.js";
+import type { Kit } from "../schema/kit.js";
 import type { Section } from "../schema/parts.js";
 import { resolveSteel, type Catalogue, type ResolvedSteel } from "./catalogue.js";
+import { bathFromKit } from "./kit.js";
 
 /** What an instrument-less smith adds to the point where the magnet lets go, K (common practice, no source). */
 export const SHADE_K = 30;
@@ -19,6 +21,23 @@ const FORGE_HOLD_MIN = 1;
 const TEMPER_HOLD_MIN = 120;
 /** Plain steel keeps its stresses below this temper (temper-note section 6, common practice). */
 export const LOWEST_TEMPER_C = 150;
+/** A colour that runs is held no longer than this before it is dunked, min (judgement). */
+export const RUN_HOLD_MIN = 0.5;
+/** First of the colours anybody can stop at, C (temper-note, half a minute on clean steel). */
+const FIRST_COLOUR_C = 215;
+/** From here a piece is warmed through before it goes into the full heat, mm (judgement); how hot, how long in a kiln (common practice, no source). */
+const LONG_mm = 600;
+const THICK_mm = 25;
+const PREHEAT_C = 650;
+const PREHEAT_MIN = 20;
+/** Below the hardening heat by this a bar is annealed, and for how long (trade facts: 1400 F for 30 min for 80CrV2; common practice, no source). */
+const ANNEAL_BELOW_K = 55;
+const ANNEAL_MIN = 30;
+/** 600 F an hour down to 1000 F (trade facts; a difference of temperature). */
+export const ANNEAL_RATE_C_h = 333;
+const ANNEAL_TO_C = 540;
+/** Slower than this leaves coarse round carbide, C an hour (judgement between 600 and 50 F an hour of the trade facts). */
+const COARSE_BELOW_C_h = 100;
 /** Shop hardness against the fully hardened figure, HRC: temper-note section 1.4. */
 const SHOP_SHORTFALL_HRC = 0.7;
 
@@ -38,7 +57,12 @@ export function thickness_mm(section: Section): number {
 
 /** What the steel is when it goes into the hardening heat: normalising leaves pearlite, whatever was there before. */
 export function structureBeforeHardening(piece: Piece, steps: readonly Step[]): PriorStructure {
-  if (steps.some(({ kind }) => kind === "normalise")) return "pearlite";
+  const last = steps.findLast(({ kind }) => kind === "normalise" || kind === "anneal");
+  if (last?.kind === "normalise") return "pearlite";
+  if (last?.kind === "anneal")
+    return last.rate_C_h < COARSE_BELOW_C_h || last.how === "vermiculite" ? "coarse-spheroidised" : "fine-spheroidised";
+  // Hardened steel that is heated again is full of fine round carbide long before it changes.
+  if (piece.start === "hardened") return "fine-spheroidised";
   return piece.start === "normalised" ? "pearlite" : piece.start;
 }
 
@@ -59,7 +83,9 @@ function normalising(start: Piece["start"], school: School): NormalisePlan {
   const small = { below_K: 30, why: "Makes the grain small again." };
   const smaller = { below_K: 80, why: "A last, cooler heat: small grain and fine pearlite, so a magnet heat is enough." };
   const supplied = { below_K: 0, why: "Turns the supplied round carbide into pearlite, which dissolves fast." };
+  const again = { below_K: 30, why: "It was hard before: this puts it back to small grain and pearlite. Look for cracks first." };
   if (start === "normalised") return [];
+  if (start === "hardened") return [again, smaller];
   if (start === "as-forged") return isForge(school) ? [even, small, smaller] : [even, small];
   if (isForge(school)) return [supplied, smaller];
   return start === "coarse-spheroidised" ? [supplied] : [];
@@ -119,15 +145,18 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
 }
 
 /** The bath this steel asks for in this thickness. W1 and W2 in thick sections need water. */
-function quenchStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece): Step {
+function quenchStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, kit: Kit | null): Quench {
   const usual = steel.file?.bath.medium ?? "fast-oil";
   const isShallow = steel.file?.family === "high-carbon" && steel.composition_wtpct.Mn < 0.3;
-  const id = isShallow && thickness_mm(piece.section) > 6 ? "water" : usual;
+  const wanted = isShallow && thickness_mm(piece.section) > 6 ? "water" : usual;
+  const { medium: id } = bathFromKit(catalogue, wanted, kit);
   const medium = catalogue.medium(id)!;
   const why =
-    medium.kind === "oil"
-      ? "Warm oil is thinner and takes heat out faster. Move it along the edge, never sideways."
-      : "This steel in this thickness needs water. In quickly, and listen for a ping.";
+    id !== wanted
+      ? "The nearest bath this shop has to the one the steel asks for: look at what the verdict says of it."
+      : medium.kind === "oil"
+        ? "Warm oil is thinner and takes heat out faster. Move it along the edge, never sideways."
+        : "This steel in this thickness needs water. In quickly, and listen for a ping.";
   return { kind: "quench", medium: id, bath_C: medium.usualBath_C, agitation: "mild", why };
 }
 
@@ -158,21 +187,128 @@ function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece): 
   return [first, second].map((why) => ({ kind: "temper", temperature_C, hold_min: TEMPER_HOLD_MIN, why }));
 }
 
+type Quench = Extract<Step, { kind: "quench" }>;
+
+/** Ways that make sense for a shape: only a blade has an edge, only a bar has ends. */
+export function waysFor(section: Section): readonly Way[] {
+  return section.shape === "wedge" ? ["whole", "edge", "run", "residual"] : ["whole", "face", "ends", "run", "residual"];
+}
+
+/** A third of the height is where an edge quench usually begins (common practice, no source). */
+const EDGE_SHARE = 1 / 3;
+/** An end is hardened as deep as it is thick twice over, and no more than a third of its length (judgement). */
+function endDepth_mm({ section, length_mm }: Piece): number {
+  return Math.max(5, Math.round(Math.min(2 * thickness_mm(section), length_mm / 3)));
+}
+
+/** One bath of a way. */
+function immersed(piece: Piece, quench: Quench, way: Way, end: "working" | "other" = "working"): Quench {
+  const { section } = piece;
+  if (section.shape === "wedge") {
+    if (way !== "edge" && way !== "residual") return quench;
+    return { ...quench, edgeDepth_mm: Math.max(1, Math.round(EDGE_SHARE * section.height_mm)) };
+  }
+  return way === "whole" ? quench : { ...quench, part: { end, depth_mm: endDepth_mm(piece) } };
+}
+
+function runStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, source: "torch" | "residual"): Step {
+  const { mid_HRC } = targetOf(catalogue, piece.use);
+  const answer = temperatureForHardness({
+    steel: steel.temper,
+    target_HRC: mid_HRC,
+    holds_min: [RUN_HOLD_MIN],
+    asQuenched_HRC: steel.temper.nominal_HRC - SHOP_SHORTFALL_HRC,
+  });
+  const wanted_C = answer.outcome === "found" ? answer.temperature_C : FIRST_COLOUR_C;
+  const why =
+    source === "residual"
+      ? "What is left of the heat runs back to the edge: dunk it when the colour is there."
+      : "Warm it far from the edge and let the colours run towards it: dunk it when the colour is there.";
+  return { kind: "run", source, temperature_C: Math.max(FIRST_COLOUR_C, roundTo(wanted_C, 5)), why };
+}
+
+export function preheatStep(school: School, isHard: boolean): Step {
+  return {
+    kind: "preheat",
+    temperature_C: PREHEAT_C,
+    hold_min: school === "kiln" ? PREHEAT_MIN : 0,
+    why: isHard
+      ? "Slowly from cold: hard steel that is heated fast cracks."
+      : "Warmed through first, thick and thin change together: less bending, and no thin edge that waits hot for the rest.",
+  };
+}
+
+/**
+ * An anneal for cutting and drilling, or before a kiln's hardening: just under the hardening heat, then down at a steady rate.
+ * Trade facts (common practice, no source): 1400 F, 30 min, 600 F an hour.
+ */
+export function annealStep(steel: ResolvedSteel, kit: Kit | null): Extract<Step, { kind: "anneal" }> {
+  const [low_C, high_C] = steel.file?.austenitise_C.range ?? [800, 830];
+  const hasKiln = kit === null || kit.some(({ kind }) => kind === "kiln");
+  return {
+    kind: "anneal",
+    temperature_C: roundTo(0.5 * (low_C! + high_C!) - ANNEAL_BELOW_K, 5),
+    hold_min: hasKiln ? ANNEAL_MIN : 0,
+    how: hasKiln ? "kiln" : "vermiculite",
+    rate_C_h: hasKiln ? ANNEAL_RATE_C_h : COARSE_BELOW_C_h - 20,
+    to_C: ANNEAL_TO_C,
+    why: "Soft, with fine round carbide: it saws and drills. Before forge hardening leave it out.",
+  };
+}
+
+export interface RouteOptions {
+  readonly way?: Way;
+  /** Null, or left out, where nobody has said what the shop has. */
+  readonly kit?: Kit | null;
+}
+
 /**
  * A route for a piece by a school. The reasons are sentences without numbers; a front end adds those in the user's units.
- * @throws InputError unknown-steel, not-a-choice for a use that is not there.
+ * @throws InputError unknown-steel, not-a-choice for a use that is not there, or a way that the shape does not have.
  */
-export function planRoute(catalogue: Catalogue, piece: Piece, school: School): Route {
+export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { way = "whole", kit = null }: RouteOptions = {}): Route {
+  const ways = waysFor(piece.section);
+  if (!ways.includes(way)) {
+    throw new InputError({
+      code: "not-a-choice",
+      path: "/way",
+      got: way,
+      allowed: ways.join(", "),
+      message: `/way: a ${piece.section.shape} can be hardened by ${ways.join(", ")}; got ${way}`,
+    });
+  }
   const steel = resolveSteel(catalogue, piece.steel);
-  const first = normaliseSteps(steel, piece, school);
-  const before = structureBeforeHardening(piece, first);
-  return {
-    school,
-    steps: [
-      ...first,
-      hardenStep(steel, piece, school, before),
-      quenchStep(catalogue, steel, piece),
-      ...temperSteps(catalogue, steel, piece),
-    ],
-  };
+  const isHard = piece.start === "hardened";
+  const normalise = normaliseSteps(steel, piece, school);
+  const before = structureBeforeHardening(piece, normalise);
+  const isLong = piece.length_mm >= LONG_mm || thickness_mm(piece.section) >= THICK_mm;
+  const warmed = isLong ? [preheatStep(school, false)] : [];
+  const heat = hardenStep(steel, piece, school, before);
+  const bath = quenchStep(catalogue, steel, piece, kit);
+  const quench = immersed(piece, bath, way);
+  const first = [...(isHard && normalise.length > 0 ? [preheatStep(school, true)] : []), ...normalise, ...warmed];
+  const head = { school, ...(way === "whole" ? {} : { way }) };
+  switch (way) {
+    case "whole":
+    case "edge":
+    case "face":
+      return { ...head, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece)] };
+    case "ends": {
+      const other: Quench = {
+        ...immersed(piece, bath, way, "other"),
+        why: "The other end. The first, already hard, stays cool in a wet rag or a tray of water.",
+      };
+      return { ...head, steps: [...first, heat, quench, heat, other, ...temperSteps(catalogue, steel, piece)] };
+    }
+    case "run":
+      return { ...head, steps: [...first, heat, quench, runStep(catalogue, steel, piece, "torch")] };
+    case "residual": {
+      const warm: Quench = {
+        ...quench,
+        leavesHeat: true,
+        why: "Only the part that works, and out while the rest still glows dull: that heat draws the temper.",
+      };
+      return { ...head, steps: [...first, heat, warm, runStep(catalogue, steel, piece, "residual")] };
+    }
+  }
 }

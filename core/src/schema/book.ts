@@ -1,6 +1,7 @@
 /** What the book keeps: pieces as the sum of their events. Everything stored or exported passes these. */
 
 import { Type, type Static } from "@sinclair/typebox";
+import { KitSchema } from "./kit.js";
 import { AgitationSchema, between, choice, SectionSchema, strict, tagged } from "./parts.js";
 
 export const PIECE_KINDS = [
@@ -27,7 +28,15 @@ export const SCHOOLS = ["forge", "kiln", "magnet", "falling"] as const;
  */
 export type School = (typeof SCHOOLS)[number];
 
-export const STARTS = ["as-forged", "normalised", "fine-spheroidised", "coarse-spheroidised"] as const;
+export const WAYS = ["whole", "edge", "face", "ends", "run", "residual"] as const;
+/**
+ * What is hardened, and what draws it. whole: all of it, tempered in the oven. edge: only the edge goes under. face: one end, or face.
+ * ends: one end, then the other. run: tempered by a colour that runs from the body. residual: by the heat left in the body.
+ */
+export type Way = (typeof WAYS)[number];
+
+export const STARTS = ["as-forged", "normalised", "fine-spheroidised", "coarse-spheroidised", "hardened"] as const;
+/** hardened: it was hard before, and is to be hardened again. */
 export type Start = (typeof STARTS)[number];
 
 export const PieceSchema = strict({
@@ -42,13 +51,34 @@ export const PieceSchema = strict({
   use: Type.String({ minLength: 1, maxLength: 30 }),
   length_mm: between(5, 3000, "Length over all, mm"),
   section: SectionSchema,
+  /** Heated in the simulated shop: nothing is learned from it. */
+  isPractice: Type.Optional(Type.Boolean()),
 });
 export type Piece = Static<typeof PieceSchema>;
 
 const why = Type.String({ maxLength: 300 });
 
+export const ANNEALS = ["kiln", "vermiculite", "dead-fire", "sub-critical"] as const;
+export const RUN_SOURCES = ["torch", "hot-bar", "residual"] as const;
+
 export const StepSchema = tagged(
   "kind",
+  strict({
+    kind: Type.Literal("preheat"),
+    temperature_C: between(200, 750, "Heat, C"),
+    hold_min: between(0, 240, "Hold at heat, min"),
+    why,
+  }),
+  strict({
+    kind: Type.Literal("anneal"),
+    temperature_C: between(500, 1000, "Heat, C"),
+    hold_min: between(0, 1440, "Hold at heat, min"),
+    how: choice(ANNEALS),
+    /** How fast it falls to `to_C`, C an hour: a difference of temperature. */
+    rate_C_h: between(1, 2000, "Cooling, C an hour"),
+    to_C: between(20, 750, "Down to, then in air, C"),
+    why,
+  }),
   strict({
     kind: Type.Literal("normalise"),
     temperature_C: between(600, 1200, "Heat, C"),
@@ -71,18 +101,37 @@ export const StepSchema = tagged(
     agitation: AgitationSchema,
     /** Only the edge, so deep; all of it when absent. */
     edgeDepth_mm: Type.Optional(between(1, 400, "Depth of the edge under the bath, mm")),
+    /** Only one end of it, so deep. */
+    part: Type.Optional(
+      strict({ end: choice(["working", "other"] as const), depth_mm: between(1, 400, "Depth of that end under the bath, mm") }),
+    ),
+    /** Taken out while the body is still hot, to be tempered by what is left in it. */
+    leavesHeat: Type.Optional(Type.Boolean()),
+    why,
+  }),
+  strict({
+    kind: Type.Literal("run"),
+    source: choice(RUN_SOURCES),
+    temperature_C: between(50, 720, "Heat of the colour at the edge, C"),
     why,
   }),
   strict({ kind: Type.Literal("temper"), temperature_C: between(50, 720, "Temper, C"), hold_min: between(1, 1440, "Hold, min"), why }),
 );
 export type Step = Static<typeof StepSchema>;
 
-export const RouteSchema = strict({ school: choice(SCHOOLS), steps: Type.Array(StepSchema, { maxItems: 40 }) });
+export const RouteSchema = strict({
+  school: choice(SCHOOLS),
+  way: Type.Optional(choice(WAYS)),
+  steps: Type.Array(StepSchema, { maxItems: 40 }),
+});
 export type Route = Static<typeof RouteSchema>;
 
 const hardness = between(0, 75, "HRC");
 
 export const FileStrokeSchema = strict({ file_HRC: hardness, result: choice(["skates", "drags", "bites"] as const) });
+
+export const ZONES = ["edge", "spine", "tip", "tang"] as const;
+export type Zone = (typeof ZONES)[number];
 
 export const CheckSchema = tagged(
   "check",
@@ -99,6 +148,24 @@ export const CheckSchema = tagged(
   strict({ check: Type.Literal("bath"), state: choice(["in", "out"] as const) }),
   /** All items of the safety gate were ticked. */
   strict({ check: Type.Literal("safety") }),
+  /** In the fire, or out of it. */
+  strict({ check: Type.Literal("fire"), state: choice(["in", "out"] as const) }),
+  /** Is it the same heat all over: every zone that is not even is named as behind or ahead. */
+  strict({
+    check: Type.Literal("even"),
+    behind: Type.Array(choice(ZONES), { maxItems: 4 }),
+    ahead: Type.Array(choice(ZONES), { maxItems: 4 }),
+  }),
+  /** The move from fire to bath, walked through cold. */
+  strict({ check: Type.Literal("rehearsal"), took_s: between(0.1, 60, "From fire to bath, s") }),
+  /** The door of the kiln. */
+  strict({ check: Type.Literal("door"), state: choice(["open", "shut"] as const) }),
+  /** What the chamber around the piece reads. */
+  strict({ check: Type.Literal("chamber"), temperature_C: between(-50, 1400, "Reading, C") }),
+  /** Heating elements off, before a hand goes in. */
+  strict({ check: Type.Literal("power-off") }),
+  /** The quench sequence that needs no hand was started. */
+  strict({ check: Type.Literal("sequence"), state: choice(["started", "stopped"] as const) }),
   strict({ check: Type.Literal("straight"), state: choice(["straight", "bent"] as const) }),
 );
 export type Check = Static<typeof CheckSchema>;
@@ -144,5 +211,7 @@ export const BookSchema = strict({
   formatVersion: Type.Literal(1),
   exportedAt_ms: Type.Integer({ minimum: 0, maximum: 8640000000000000 }),
   events: Type.Array(EventSchema, { maxItems: 2000000 }),
+  /** The shop's equipment, where it was said. */
+  kit: Type.Optional(KitSchema),
 });
 export type Book = Static<typeof BookSchema>;

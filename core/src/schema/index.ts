@@ -2,6 +2,7 @@
 
 import { BookSchema, EventSchema, PieceSchema, RouteSchema } from "./book.js";
 import { JobSchema } from "./job.js";
+import { KitItemSchema } from "./kit.js";
 import { KindSchema } from "./kind.js";
 import { KineticsSchema } from "./kinetics.js";
 import { MediumSchema } from "./medium.js";
@@ -15,6 +16,7 @@ export const SCHEMAS = {
   Route: RouteSchema,
   Job: JobSchema,
   Kind: KindSchema,
+  KitItem: KitItemSchema,
   Kinetics: KineticsSchema,
   Medium: MediumSchema,
   Steel: SteelSchema,

@@ -1,7 +1,8 @@
 /** Inputs of the command line's verbs. */
 
 import { Type } from "@sinclair/typebox";
-import { PIECE_KINDS, SCHOOLS, STARTS } from "./book.js";
+import { PIECE_KINDS, SCHOOLS, STARTS, WAYS } from "./book.js";
+import { KitSchema } from "./kit.js";
 import { historySchema } from "./history.js";
 import {
   AgitationSchema,
@@ -182,6 +183,8 @@ export const VERB_SCHEMAS = {
     start: choice(["forged", "as-supplied", "reclaimed", ...STARTS] as const),
     use: Type.String({ maxLength: 30 }),
     school: choice(SCHOOLS),
+    way: Type.Optional(choice(WAYS)),
+    kit: Type.Optional(KitSchema),
   }),
   VerbGlowRead: strict({ name: Type.String({ maxLength: 30 }), ambient_lux: lux }),
   VerbThermocouple: strict({

@@ -10,9 +10,11 @@ import { ac1_C } from "../kinetics/composition.js";
 import { decarbAdded_m2, decarbDepth_mm, grindOff_mm } from "../kinetics/decarb.js";
 import { temperedHardness, type TemperCycle } from "../kinetics/temper.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
-import { structureBeforeHardening, targetOf, thickness_mm } from "../plan/route.js";
+import { sectionArea_mm2 } from "../plan/fit.js";
+import { RUN_HOLD_MIN, structureBeforeHardening, targetOf, thickness_mm } from "../plan/route.js";
+import { breadth_mm } from "../shape/outline.js";
 import type { Piece, Route, Step } from "../schema/book.js";
-import type { Section } from "../schema/parts.js";
+import type { BodySection, Section } from "../schema/parts.js";
 import type { Effort } from "../schema/job.js";
 import { harden, type HardenPlan, type HardenResult, type HardnessValue, type ProfilePoint } from "./harden.js";
 import { doubtful, limitOf, saferChanges, type Safer } from "./advice.js";
@@ -54,7 +56,7 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route): 
   return {
     steel: resolveSteel(catalogue, piece.steel),
     prior: structureBeforeHardening(piece, route.steps),
-    section: piece.section,
+    section: bodyUnder(piece, quench),
     heat_C: heat.temperature_C,
     hold_s: heat.hold_min * 60,
     transfer_s: heat.fallTo_C === undefined ? TRANSFER_s : BESIDE_s + airCooling_s(piece.section, heat.temperature_C, heat.fallTo_C),
@@ -62,9 +64,27 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route): 
     bath_C: quench.bath_C,
     agitation: quench.agitation,
     bath_s: null,
-    immersion:
-      quench.edgeDepth_mm === undefined ? { kind: "full" } : { kind: "edge", depth_mm: edgeDepth_mm(piece.section, quench.edgeDepth_mm) },
+    immersion: immersionOf(piece, quench),
   };
+}
+
+type Quench = Extract<Step, { kind: "quench" }>;
+
+/** An end that goes in less deep than it is thick is cooled from its face; deeper, it is cooled all around as the bar it is. */
+function isFace({ section }: Piece, { part }: Quench): boolean {
+  return part !== undefined && section.shape !== "wedge" && part.depth_mm < thickness_mm(section);
+}
+
+function bodyUnder(piece: Piece, quench: Quench): BodySection {
+  const { section, length_mm } = piece;
+  if (section.shape === "wedge" || !isFace(piece, quench)) return section;
+  const area_mm2 = sectionArea_mm2(section, breadth_mm(piece));
+  return { shape: "end", diameter_mm: Math.max(2, Math.sqrt((4 * area_mm2) / Math.PI)), length_mm: Math.min(400, Math.max(5, length_mm)) };
+}
+
+function immersionOf(piece: Piece, quench: Quench): HardenPlan["immersion"] {
+  if (quench.edgeDepth_mm !== undefined) return { kind: "edge", depth_mm: edgeDepth_mm(piece.section, quench.edgeDepth_mm) };
+  return quench.part !== undefined && isFace(piece, quench) ? { kind: "edge", depth_mm: quench.part.depth_mm } : { kind: "full" };
 }
 
 /** No deeper than the section is high: a station near the point is less so than where the piece was measured. */
@@ -73,7 +93,14 @@ function edgeDepth_mm(section: Section, wanted_mm: number): number {
 }
 
 export function temperCyclesOf(route: Route): TemperCycle[] {
-  return route.steps.flatMap((s) => (s.kind === "temper" ? [{ temperature_C: s.temperature_C, hold_min: s.hold_min }] : []));
+  const last = route.steps.findLastIndex(({ kind }) => kind === "quench");
+  return route.steps
+    .slice(last + 1)
+    .flatMap((s) =>
+      s.kind === "temper" || s.kind === "run"
+        ? [{ temperature_C: s.temperature_C, hold_min: s.kind === "run" ? RUN_HOLD_MIN : s.hold_min }]
+        : [],
+    );
 }
 
 export interface Estimate {
@@ -183,7 +210,7 @@ function skinOf_mm({ steel }: HardenPlan, route: Route): number {
   const last = route.steps.findLastIndex(({ kind }) => kind === "harden");
   let integral_m2 = 0;
   for (const step of route.steps.slice(0, last + 1)) {
-    if (step.kind !== "normalise" && step.kind !== "harden") continue;
+    if (step.kind !== "normalise" && step.kind !== "harden" && step.kind !== "anneal") continue;
     const { temperature_C, duration_s } = heatingCurve({ heat_C: step.temperature_C, hold_s: 60 * step.hold_min });
     for (let t = 0; t < duration_s; t += SKIN_STEP_s) integral_m2 += decarbAdded_m2(temperature_C(t), Ac1, SKIN_STEP_s, "oxidising");
   }

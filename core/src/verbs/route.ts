@@ -1,7 +1,9 @@
 /** Verb about what to do: route. */
 
-import { CATALOGUE } from "../catalogue.js";
+import { CATALOGUE, formOf } from "../catalogue.js";
 import { InputError, type Notice } from "../errors.js";
+import { fitProblems } from "../plan/fit.js";
+import { missingFor } from "../plan/kit.js";
 import { planRoute } from "../plan/route.js";
 import type { Piece, Start } from "../schema/book.js";
 import { requireValid } from "../schema/check.js";
@@ -15,7 +17,7 @@ const STARTS: Readonly<Record<string, Start>> = {
 };
 
 export function routeVerb(input: unknown) {
-  const { steel, piece: shape, start, use, school } = requireValid("VerbRoute", input);
+  const { steel, piece: shape, start, use, school, way, kit = null } = requireValid("VerbRoute", input);
   if (typeof steel !== "string") {
     throw new InputError({
       code: "unknown-steel",
@@ -24,11 +26,16 @@ export function routeVerb(input: unknown) {
     });
   }
   const piece: Piece = { name: "Piece", mark: "1", steel: steel.toLowerCase(), start: STARTS[start] ?? (start as Start), use, ...shape };
-  const route = planRoute(CATALOGUE, piece, school);
+  const route = planRoute(CATALOGUE, piece, school, { ...(way === undefined ? {} : { way }), kit });
   const { working, hardening, notices } = predict(CATALOGUE, piece, route);
   const warnings: Notice[] = [...notices];
   if (start === "reclaimed") {
     warnings.push({ code: "unknown-stock", message: "Reclaimed steel may be another grade: harden and break a coupon of it first." });
+  }
+  const missing = missingFor(school, kit);
+  if (missing !== null) warnings.push({ code: "not-in-kit", message: missing });
+  for (const { place, item, what, ways } of fitProblems(CATALOGUE, piece, formOf(piece), route, kit)) {
+    warnings.push({ code: "does-not-fit", message: `${item} (${place}): ${what}. ${ways.join(" ")}` });
   }
   return {
     steps: route.steps.map(({ kind, ...rest }) => ({ kind, ...rest })),

@@ -88,7 +88,10 @@ function ActScreen({ state, act, bench, now_ms }: ActProps) {
     case "straighten":
       return <QuenchAct state={state} act={act} bench={bench} now_ms={now_ms} />;
     case "air-cool":
+    case "slow-cool":
     case "fall":
+    case "brighten":
+    case "run":
     case "cool-down":
     case "first-file":
     case "oven":
@@ -133,7 +136,7 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
   const awake = useWakeLock();
   const [isFireOpen, setFireOpen] = useState(false);
   const isGated = act.kind === "heat" && !wentThroughGate(state, now_ms);
-  const words = actWords(act, state.route, units);
+  const words = actWords(act, state, units);
   const [keysOpen, setKeysOpen] = useState(false);
   useKeys({ "?": () => setKeysOpen(true) });
   const count = state.acts.indexOf(act) + 1;

@@ -13,7 +13,7 @@ const at = (state: PieceState, act: Act): Cue[] => cuesOf(state, act, prediction
 const since: PieceState = { ...froe, nextSince_ms: NOW_ms };
 const inBath: PieceState = {
   ...since,
-  checks: [{ id: "in", at_ms: NOW_ms, act: "x", reading: { check: "bath", state: "in" } }],
+  checks: [{ id: "in", at_ms: NOW_ms, act: actOf("quench").id, reading: { check: "bath", state: "in" } }],
 };
 const seconds = (cues: readonly Cue[]) => cues.map(({ at_ms, kind }) => [Math.round((at_ms - NOW_ms) / 1000), kind]);
 

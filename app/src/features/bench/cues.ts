@@ -19,9 +19,10 @@ const BATH_USUAL_s = 30;
 /** Warned before the jaws close, s. */
 const BEFORE_CLOSED_s = 5;
 
-/** When the piece last went into a bath; null when it did not. */
-export function bathIn_ms({ checks }: PieceState): number | null {
-  return [...checks].reverse().find(({ reading }) => reading.check === "bath" && reading.state === "in")?.at_ms ?? null;
+/** When the piece went into the bath of a step; null when it did not. */
+export function bathIn_ms({ checks, acts }: PieceState, step: number): number | null {
+  const own = new Set(acts.filter((act) => act.step === step).map(({ id }) => id));
+  return checks.findLast(({ reading, act }) => reading.check === "bath" && reading.state === "in" && own.has(act))?.at_ms ?? null;
 }
 
 /** All cues of the act that is going on, in order of time. */
@@ -29,6 +30,8 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
   const since_ms = state.nextSince_ms;
   const after = (from_ms: number, s: number, kind: CueKind, words: string): Cue => ({ at_ms: from_ms + 1000 * s, kind, words });
   switch (act.kind) {
+    case "slow-cool":
+      return since_ms === null ? [] : [after(since_ms, act.time_s, "ready", "It has fallen far enough: now air will do.")];
     case "hold":
     case "temper": {
       if (since_ms === null) return [];
@@ -40,12 +43,12 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
       ];
     }
     case "quench": {
-      const in_ms = bathIn_ms(state);
+      const in_ms = bathIn_ms(state, act.step);
       if (in_ms === null) return [];
       return [after(in_ms, BATH_LEAST_s, "look", "Ten seconds. Keep it moving."), after(in_ms, BATH_USUAL_s, "ready", "Thirty seconds.")];
     }
     case "straighten": {
-      const in_ms = bathIn_ms(state);
+      const in_ms = bathIn_ms(state, act.step);
       const window = prediction?.hardening.straighten;
       if (in_ms === null || !window) return [];
       return [
@@ -63,6 +66,8 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
     case "air-cool":
     case "first-file":
     case "oven":
+    case "brighten":
+    case "run":
     case "prove":
       return [];
   }

@@ -26,11 +26,28 @@ export function readingWords(event: BookEvent, state: PieceState, units: Units):
           return event.reading.state;
         case "safety":
           return "safety gone through";
+        case "fire":
+          return event.reading.state === "in" ? "in the fire" : "out of the fire";
+        case "even": {
+          const { behind, ahead } = event.reading;
+          const told = [...behind.map((zone) => `${zone} behind`), ...ahead.map((zone) => `${zone} ahead`)];
+          return told.length === 0 ? "even all over" : told.join(", ");
+        }
+        case "rehearsal":
+          return `the move rehearsed, ${event.reading.took_s.toFixed(1)} s`;
+        case "door":
+          return event.reading.state === "open" ? "door open" : "door shut";
+        case "chamber":
+          return `chamber reads ${showTemperature(event.reading.temperature_C, units)}`;
+        case "power-off":
+          return "power off";
+        case "sequence":
+          return event.reading.state === "started" ? "hands-free sequence started" : "sequence stopped";
       }
       break;
     case "act-done": {
       const act = state.acts.find(({ id }) => id === event.act);
-      return act ? actWords(act, state.route, units).done.toLowerCase() : "step done";
+      return act ? actWords(act, state, units).done.toLowerCase() : "step done";
     }
     case "test":
       return event.test.readings_HRC.length > 0 ? "tester readings" : "file test";

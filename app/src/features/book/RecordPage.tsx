@@ -45,8 +45,8 @@ function linesOf(state: PieceState, units: Units): Line[] {
       const act = state.acts.find(({ id }) => id === event.act);
       return {
         ...base,
-        what: act ? actWords(act, state.route, units).title : "A step that is no longer in the plan",
-        detail: act ? actWords(act, state.route, units).done : "",
+        what: act ? actWords(act, state, units).title : "A step that is no longer in the plan",
+        detail: act ? actWords(act, state, units).done : "",
       };
     }
     if (event.kind === "check") return { ...base, what: `Checked: ${readingWords(event, state, units)}`, detail: "" };

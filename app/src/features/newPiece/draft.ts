@@ -37,6 +37,7 @@ export const START_WORDS = {
   normalised: ["Normalised already", "Heated and air cooled after forging."],
   "fine-spheroidised": ["Bought, fine", "Soft annealed stock with fine round carbide."],
   "coarse-spheroidised": ["Bought, coarse or unknown", "Soft annealed stock; the slowest to harden."],
+  hardened: ["Was hard before", "Hardened once and to be hardened again: a blade that failed, an old file, a spring."],
 } as const;
 
 /** The piece as the form has it; what was typed before and still fits stays. */

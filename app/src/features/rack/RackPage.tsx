@@ -27,7 +27,7 @@ function NextAct({ state, now_ms }: { state: PieceState; now_ms: number }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const { sentence, reason } = nextActWords(state, now_ms, units);
   const { next } = state;
-  const words = next && actWords(next, state.route, units);
+  const words = next && actWords(next, state, units);
   const isWaiting = next?.kind === "temper" && state.nextSince_ms !== null && now_ms - state.nextSince_ms < next.hold_s * 1000;
   const bench = `/piece/${state.id}/bench`;
   const act = async (): Promise<void> => {

@@ -2,17 +2,22 @@
 
 import { brittleSince } from "@tembrak/core";
 import { usePrediction } from "../../../compute/useAnswers.js";
-import { actWords } from "../../../format/actWords.js";
+import { actWords, runColour } from "../../../format/actWords.js";
 import { showClock, showDegrees, showDuration } from "../../../format/show.js";
 import { paintOf } from "../../../parts/paint.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings } from "../../../store/useStore.js";
 import { ActKey, type ActProps } from "../BenchPage.js";
 
-export function CoolAct({ state, act, bench, now_ms }: ActProps<"air-cool" | "fall" | "cool-down" | "first-file" | "oven" | "prove">) {
+export function CoolAct({
+  state,
+  act,
+  bench,
+  now_ms,
+}: ActProps<"air-cool" | "slow-cool" | "fall" | "brighten" | "run" | "cool-down" | "first-file" | "oven" | "prove">) {
   const settings = useSettings();
   const prediction = usePrediction(state.piece, state.route);
-  const words = actWords(act, state.route, settings);
+  const words = actWords(act, state, settings);
   const brittle_ms = brittleSince(state, now_ms);
   const since_ms = brittle_ms ?? state.nextSince_ms;
   const gone_s = since_ms === null ? 0 : (now_ms - since_ms) / 1000;
@@ -23,6 +28,12 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<"air-cool" | "fa
   const paint = paintOf(state, settings.ambient_lux, now_ms);
   const told = (() => {
     switch (act.kind) {
+      case "slow-cool":
+        return gone_s < act.time_s ? `${showDuration(act.time_s - gone_s)} more at that rate` : "Far enough: now air will do";
+      case "brighten":
+        return "Bright from the edge to well past where it is hard";
+      case "run":
+        return `Stop at ${runColour(state.piece.steel, act.target_C)}: dunk it whole, at once`;
       case "fall":
         return "In shade, off the tongs' grip: touch every second";
       case "air-cool":

@@ -78,7 +78,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   const magnets = state.checks.filter((c) => c.act === act.id && c.reading.check === "magnet");
   const magnet = magnets[magnets.length - 1];
   const magnetState = magnet?.reading.check === "magnet" ? magnet.reading.state : null;
-  const words = actWords(act, state.route, settings);
+  const words = actWords(act, state, settings);
   const lets_C = prediction.data?.transformations.magnetLost_C;
   const first = state.checks.find((c) => c.act === act.id)?.at_ms ?? state.nextSince_ms;
   const estimate = now?.estimate ?? null;

@@ -96,9 +96,10 @@ function JawGauge({ gone_s, from_s, to_s }: { gone_s: number; from_s: number; to
 export function QuenchAct({ state, act, bench, now_ms }: ActProps<"quench" | "straighten">) {
   const settings = useSettings();
   const prediction = usePrediction(state.piece, state.route);
-  const quench = state.route?.steps.find((step) => step.kind === "quench");
-  const words = actWords(act, state.route, settings);
-  const in_ms = bathIn_ms(state);
+  const step = state.route?.steps[act.step];
+  const quench = step?.kind === "quench" ? step : undefined;
+  const words = actWords(act, state, settings);
+  const in_ms = bathIn_ms(state, act.step);
   const gone_s = in_ms === null ? 0 : Math.max(0, (now_ms - in_ms) / 1000);
   const window = prediction.data?.hardening.straighten ?? null;
   const medium = mediumName(quench?.medium ?? "fast-oil").toLowerCase();

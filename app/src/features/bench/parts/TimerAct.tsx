@@ -11,7 +11,7 @@ export function TimerAct({ state, act, bench, now_ms }: ActProps<"hold" | "tempe
   const gone_s = (now_ms - start_ms) / 1000;
   const left_s = act.hold_s - gone_s;
   const isOver = left_s <= 0;
-  const words = actWords(act, state.route, settings);
+  const words = actWords(act, state, settings);
   const share = Math.min(1, Math.max(0, gone_s / act.hold_s));
   return (
     <>

@@ -14,13 +14,19 @@ import { useState, type ReactNode } from "react";
 import { mediumName } from "../../../format/actWords.js";
 import { showDuration } from "../../../format/show.js";
 import { stepSource } from "../../../format/sources.js";
-import { DurationField, LengthField, TemperatureField } from "../../../parts/QuantityField.js";
+import { DurationField, LengthField, RateField, TemperatureField } from "../../../parts/QuantityField.js";
 import { append } from "../../../store/db.js";
 import { useUnits } from "../../../store/useStore.js";
 import "./steps.css";
 
 function nameOf(step: Step): string {
   switch (step.kind) {
+    case "preheat":
+      return "Warm through";
+    case "anneal":
+      return "Anneal";
+    case "run":
+      return "Run the colours";
     case "normalise":
       return `Normalise, then cool to ${step.coolTo}`;
     case "harden":
@@ -36,6 +42,16 @@ function isDone(state: PieceState, index: number): boolean {
   const own = state.acts.filter(({ step }) => step === index);
   return own.length > 0 && own.some(({ id }) => state.doneAt_ms.has(id));
 }
+
+/** What each heat may be set to, C: as its schema has it. */
+const HEAT_LIMITS_C: Readonly<Record<Exclude<Step["kind"], "quench">, readonly [number, number]>> = {
+  preheat: [200, 750],
+  anneal: [500, 1000],
+  normalise: [600, 1200],
+  harden: [600, 1200],
+  run: [50, 720],
+  temper: [50, 720],
+};
 
 /** A third of the height is where an edge quench usually begins (common practice, no source). */
 const USUAL_EDGE = 1 / 3;
@@ -229,21 +245,32 @@ export function StepsDialog({ isOpen, onClose, state, route, magnet_C }: Props) 
                             value_C={step.temperature_C}
                             units={units}
                             isDisabled={locked}
-                            low_C={step.kind === "temper" ? 50 : 600}
-                            high_C={step.kind === "temper" ? 720 : 1200}
+                            low_C={HEAT_LIMITS_C[step.kind][0]}
+                            high_C={HEAT_LIMITS_C[step.kind][1]}
                             question={(T, unit) => questionHeat(step.kind, T, unit)}
                             onFault={(bad) => fault(`${key} heat`, bad)}
                             onChange={(temperature_C) => change(key, { ...step, temperature_C })}
                           />
-                          <DurationField
-                            label="Hold"
-                            value_min={step.hold_min}
-                            isDisabled={locked}
-                            most_min={step.kind === "temper" ? 1440 : 240}
-                            least_min={step.kind === "temper" ? 1 : 0}
-                            onFault={(bad) => fault(`${key} hold`, bad)}
-                            onChange={(hold_min) => change(key, { ...step, hold_min })}
-                          />
+                          {step.kind === "run" ? null : (
+                            <DurationField
+                              label="Hold"
+                              value_min={step.hold_min}
+                              isDisabled={locked}
+                              most_min={step.kind === "temper" || step.kind === "anneal" ? 1440 : 240}
+                              least_min={step.kind === "temper" ? 1 : 0}
+                              onFault={(bad) => fault(`${key} hold`, bad)}
+                              onChange={(hold_min) => change(key, { ...step, hold_min })}
+                            />
+                          )}
+                          {step.kind === "anneal" ? (
+                            <RateField
+                              value_C_h={step.rate_C_h}
+                              units={units}
+                              isDisabled={locked}
+                              onFault={(bad) => fault(`${key} rate`, bad)}
+                              onChange={(rate_C_h) => change(key, { ...step, rate_C_h })}
+                            />
+                          ) : null}
                         </>
                       )}
                     </div>

@@ -1,0 +1,216 @@
+/** Whether a piece fits the equipment it has to go through, and what else could be done. Pure sums in mm and kg. */
+
+import { bathAfter_C } from "../heat/bathHeat.js";
+import { STEEL_DENSITY_kg_m3 } from "../heat/properties.js";
+import type { Piece, Route } from "../schema/book.js";
+import type { Kit, KitItem } from "../schema/kit.js";
+import type { Section } from "../schema/parts.js";
+import { breadth_mm, outlineOf } from "../shape/outline.js";
+import type { KindFile } from "../schema/kind.js";
+import type { Catalogue } from "./catalogue.js";
+import { kitOf } from "./kit.js";
+
+/** Left between the rim and the liquid once the piece is in, and liquid over and under it, mm (common practice, no source). */
+const FREEBOARD_mm = 50;
+const COVER_mm = 25;
+/** Room around a piece in a chamber, mm at each end (common practice, no source). */
+const ROOM_mm = 10;
+/** Warmest a bath should be made by one piece, above its usual working heat, K (common practice, no source). */
+const MOST_RISE_K = 40;
+
+export type FitPlace = "forge" | "kiln" | "oven" | "bath";
+
+export type FitProblem = {
+  readonly place: FitPlace;
+  readonly item: string;
+  readonly ways: readonly string[];
+} & (
+  | { readonly what: "length" | "depth" | "height"; readonly over_mm: number }
+  | { readonly what: "weight"; readonly over_K: number }
+  | { readonly what: "too-hot"; readonly over_K: number }
+  | { readonly what: "missing" }
+);
+
+/** Area of a cross section, mm2. */
+export function sectionArea_mm2(section: Section, breadth: number): number {
+  switch (section.shape) {
+    case "round":
+      return (Math.PI / 4) * section.diameter_mm * section.diameter_mm;
+    case "square":
+      return section.side_mm * section.side_mm;
+    case "plate":
+      return section.thickness_mm * breadth;
+    case "wedge":
+      return 0.5 * (section.spine_mm + section.edge_mm) * section.height_mm;
+  }
+}
+
+/** Area of a closed outline, mm2. */
+function outlineArea_mm2(contour: readonly { readonly x: number; readonly y: number }[]): number {
+  let twice = 0;
+  contour.forEach((a, i) => {
+    const b = contour[(i + 1) % contour.length]!;
+    twice += a.x * b.y - b.x * a.y;
+  });
+  return 0.5 * Math.abs(twice);
+}
+
+/** Weight of a piece, kg: its outline times its mean thickness for a flat piece, its section times its length for a bar. */
+export function mass_kg(piece: Piece, form: KindFile): number {
+  const { section, length_mm } = piece;
+  const isFlat = section.shape === "wedge" || section.shape === "plate";
+  const thick_mm =
+    section.shape === "wedge" ? 0.5 * (section.spine_mm + section.edge_mm) : section.shape === "plate" ? section.thickness_mm : 0;
+  const volume_mm3 = isFlat
+    ? outlineArea_mm2(outlineOf(piece, form).contour) * thick_mm
+    : sectionArea_mm2(section, breadth_mm(piece)) * length_mm;
+  return volume_mm3 * 1e-9 * STEEL_DENSITY_kg_m3;
+}
+
+type Chamber = Extract<KitItem, { kind: "forge" | "kiln" | "oven" }>;
+
+/** The longest straight piece a chamber takes, slanted if that helps, mm. */
+function longest_mm({ length_mm, width_mm, height_mm }: Chamber, across_mm: number): number {
+  const flat = Math.hypot(length_mm, Math.max(0, width_mm - across_mm));
+  const upright = Math.hypot(length_mm, Math.max(0, height_mm - across_mm));
+  return Math.max(flat, upright) - 2 * ROOM_mm;
+}
+
+const WAYS: Readonly<Record<FitPlace, readonly string[]>> = {
+  forge: [
+    "Draw it slowly to and fro through the fire, so that every part passes the hot zone.",
+    "Harden only the part that works: heat and quench that end or edge alone.",
+    "Build a longer fire: fire bricks at both mouths, or a trough of charcoal with air along it.",
+    "Let a shop with a longer forge or kiln do this heat.",
+  ],
+  kiln: [
+    "Heat it in a forge that is open at both ends, drawn through.",
+    "Harden only the part that works: the door closed on it with fibre, the rest outside.",
+    "Make it in two pieces, or shorter.",
+    "Let a shop with a longer kiln do this heat.",
+  ],
+  oven: [
+    "Temper by colour with a torch or a hot bar along the back, and dunk it when the colour is there.",
+    "Temper in the kiln, switched low and checked with a second thermometer.",
+    "Temper in warmed oil or sand in a long metal tray, with a thermometer in it.",
+    "One end at a time, the other out of the door and shielded, twice as long.",
+  ],
+  bath: [
+    "Quench it edge first in a long, shallow trough of the same oil.",
+    "Quench only the working end, as deep as the tank takes it.",
+    "A length of steel pipe with a welded foot, set so that it cannot tip, makes a deep tank.",
+    "Let a shop with a deeper tank do this one.",
+  ],
+};
+
+const WEIGHT_WAYS: readonly string[] = [
+  "More oil: a bigger tank, or a second one for the second piece.",
+  "Let the bath cool between pieces, with a thermometer in it.",
+  "Quench only the part that has to be hard.",
+];
+const HOT_WAYS: readonly string[] = [
+  "Temper in the kiln, switched low and checked with a second thermometer.",
+  "Temper by colour with a torch or a hot bar.",
+  "Aim for a harder result: the temper this oven can reach.",
+];
+
+function chamberProblem(place: FitPlace, item: Chamber, piece: Piece): FitProblem | null {
+  const across_mm = breadth_mm(piece);
+  const over_mm = piece.length_mm - longest_mm(item, across_mm);
+  if (over_mm > 0 && !(item.kind === "forge" && item.isOpenEnded && piece.length_mm < 3 * item.length_mm)) {
+    return { place, item: item.name, what: "length", over_mm, ways: WAYS[place] };
+  }
+  const high_mm = across_mm + ROOM_mm - Math.max(item.width_mm, item.height_mm);
+  return high_mm > 0 ? { place, item: item.name, what: "height", over_mm: high_mm, ways: WAYS[place] } : null;
+}
+
+type Bath = Extract<KitItem, { kind: "bath" }>;
+
+export function bathVolume_L({ tank, width_mm, fill_mm }: Bath): number {
+  const area_mm2 = tank === "round" ? (Math.PI / 4) * width_mm * width_mm : width_mm * width_mm;
+  return (area_mm2 * fill_mm) / 1e6;
+}
+
+/** How much of the piece has to be under, mm: all its length hanging, unless only edge or end goes in. */
+function under_mm(piece: Piece, quench: Extract<Route["steps"][number], { kind: "quench" }>): number {
+  if (quench.part !== undefined) return quench.part.depth_mm;
+  return quench.edgeDepth_mm ?? piece.length_mm;
+}
+
+function bathProblems(item: Bath, piece: Piece, form: KindFile, route: Route, catalogue: Catalogue): FitProblem[] {
+  const problems: FitProblem[] = [];
+  const quench = route.steps.findLast((step): step is Extract<typeof step, { kind: "quench" }> => step.kind === "quench");
+  if (quench === undefined) return [];
+  const { name } = item;
+  if (quench.edgeDepth_mm !== undefined && quench.part === undefined) {
+    // Edge down: its whole length lies across the tank.
+    const over_mm = piece.length_mm + 2 * ROOM_mm - item.width_mm;
+    if (over_mm > 0) problems.push({ place: "bath", item: name, what: "length", over_mm, ways: WAYS.bath });
+  } else {
+    const usable_mm = Math.min(item.fill_mm, item.depth_mm - FREEBOARD_mm) - COVER_mm;
+    const over_mm = under_mm(piece, quench) - usable_mm;
+    if (over_mm > 0) problems.push({ place: "bath", item: name, what: "depth", over_mm, ways: WAYS.bath });
+  }
+  const medium = catalogue.medium(item.medium);
+  const heat = route.steps.findLast((step) => step.kind === "harden");
+  if (medium !== undefined && "liquid" in medium && heat?.kind === "harden") {
+    const after_C = bathAfter_C(medium.liquid, bathVolume_L(item), quench.bath_C, mass_kg(piece, form), heat.temperature_C);
+    const over_K = after_C - Math.min(medium.liquid.limit_C, quench.bath_C + MOST_RISE_K);
+    if (over_K > 0) problems.push({ place: "bath", item: name, what: "weight", over_K, ways: WEIGHT_WAYS });
+  }
+  return problems;
+}
+
+/** The best of several: the one with no problem, else that which lacks least. */
+function bestOf<T>(items: readonly T[], problemsOf: (item: T) => readonly FitProblem[]): readonly FitProblem[] {
+  const all = items.map(problemsOf);
+  const size = (problems: readonly FitProblem[]): number =>
+    problems.reduce((sum, p) => sum + ("over_mm" in p ? p.over_mm : "over_K" in p ? 10 * p.over_K : 0), 0);
+  return all.sort((a, b) => size(a) - size(b))[0] ?? [];
+}
+
+/**
+ * Everything on a route that a piece does not fit, by the best item of each kind the shop has, with at least three ways on.
+ * Nothing when nobody has said what the kit is.
+ * Freeboard, cover and room: common practice, no source.
+ */
+export function fitProblems(catalogue: Catalogue, piece: Piece, form: KindFile, route: Route, kit: Kit | null): FitProblem[] {
+  if (kit === null) return [];
+  const problems: FitProblem[] = [];
+  const place: FitPlace = route.school === "kiln" ? "kiln" : "forge";
+  const heaters = place === "kiln" ? kitOf(kit, "kiln") : kitOf(kit, "forge");
+  const isTorch = place === "forge" && heaters.length === 0 && kitOf(kit, "torch").length > 0;
+  if (heaters.length === 0 && !isTorch) problems.push({ place, item: place, what: "missing", ways: WAYS[place] });
+  problems.push(
+    ...bestOf<Chamber>(heaters, (item) => {
+      const found = chamberProblem(place, item, piece);
+      return found === null ? [] : [found];
+    }),
+  );
+  const quench = route.steps.findLast((step) => step.kind === "quench");
+  if (quench?.kind === "quench" && "liquid" in (catalogue.medium(quench.medium) ?? {})) {
+    const baths = kitOf(kit, "bath").filter(({ medium }) => medium === quench.medium);
+    if (baths.length === 0) problems.push({ place: "bath", item: quench.medium, what: "missing", ways: WAYS.bath });
+    else problems.push(...bestOf(baths, (item) => bathProblems(item, piece, form, route, catalogue)));
+  }
+  const tempers = route.steps.flatMap((step) => (step.kind === "temper" ? [step.temperature_C] : []));
+  if (tempers.length > 0) {
+    const hottest_C = Math.max(...tempers);
+    const ovens: Chamber[] = [...kitOf(kit, "oven"), ...kitOf(kit, "kiln")];
+    if (ovens.length === 0) problems.push({ place: "oven", item: "oven", what: "missing", ways: WAYS.oven });
+    problems.push(
+      ...bestOf(ovens, (item) => {
+        const found = chamberProblem("oven", item, piece);
+        if (found !== null) return [found];
+        const over_K = item.kind === "forge" ? 0 : hottest_C - item.limit_C;
+        return over_K > 0 ? [{ place: "oven", item: item.name, what: "too-hot", over_K, ways: HOT_WAYS } as const] : [];
+      }),
+    );
+  }
+  return problems;
+}
+
+/** What to set a controlled chamber to so that it truly is at a heat, C. */
+export function dialFor_C(item: { readonly offset_C: number }, wanted_C: number): number {
+  return wanted_C - item.offset_C;
+}

@@ -1,0 +1,147 @@
+/** What a shop can do with the kit it has: which heats, which baths, and a first kit to start from. */
+
+import type { School } from "../schema/book.js";
+import type { Kit, KitItem, KitKind } from "../schema/kit.js";
+import type { Medium } from "../schema/medium.js";
+import type { Catalogue } from "./catalogue.js";
+
+export function kitOf<K extends KitKind>(kit: Kit, kind: K): Extract<KitItem, { kind: K }>[] {
+  return kit.filter((item): item is Extract<KitItem, { kind: K }> => item.kind === kind);
+}
+
+/** What a way of heating cannot do without; null when the kit has it, or when nobody has said what the kit is. */
+export function missingFor(school: School, kit: Kit | null): string | null {
+  if (kit === null) return null;
+  const has = (kind: KitKind): boolean => kit.some((item) => item.kind === kind);
+  if (school === "kiln") return has("kiln") ? null : "There is no kiln in the kit.";
+  if (!has("forge") && !has("torch")) return "There is no forge and no torch in the kit.";
+  const eyes = has("magnet") || has("probe") || has("infrared");
+  if (!eyes) return "There is no magnet and no thermometer in the kit.";
+  return (school === "magnet" || school === "falling") && !has("magnet") ? "There is no magnet in the kit." : null;
+}
+
+/** Liquids first, then what is rarely used as a bath. */
+function isLiquid({ kind }: Medium): boolean {
+  return kind === "oil" || kind === "water" || kind === "brine";
+}
+
+/** How hard a bath quenches, W/(m2 K) at its fastest: to find the nearest of those the shop has. */
+function severity_W_m2K(medium: Medium): number {
+  return medium.kind === "oil" || medium.kind === "water" || medium.kind === "brine" ? medium.peak_W_m2K : 0;
+}
+
+/**
+ * The bath a shop uses where a steel asks for one: that one when it is there, else the nearest in speed. The wanted one when the
+ * kit has no liquid bath at all, or nobody has said what it has.
+ */
+export function bathFromKit(catalogue: Catalogue, wanted: string, kit: Kit | null): { readonly medium: string; readonly isOwn: boolean } {
+  const own = kit === null ? [] : kitOf(kit, "bath").map(({ medium }) => medium);
+  if (kit === null || own.includes(wanted)) return { medium: wanted, isOwn: kit !== null };
+  const asked = catalogue.medium(wanted);
+  const near = own
+    .flatMap((id) => catalogue.medium(id) ?? [])
+    .filter(isLiquid)
+    .map((medium) => ({
+      medium: medium.id,
+      far: Math.abs(Math.log(severity_W_m2K(medium) / Math.max(1, asked ? severity_W_m2K(asked) : 1))),
+    }))
+    .sort((a, b) => a.far - b.far);
+  const best = near[0];
+  return best === undefined ? { medium: wanted, isOwn: false } : { medium: best.medium, isOwn: true };
+}
+
+type Bare<T> = T extends KitItem ? Omit<T, "id"> : never;
+export type NewKitItem = Bare<KitItem>;
+
+const GAS_FORGE: NewKitItem = {
+  kind: "forge",
+  name: "Gas forge",
+  fuel: "gas",
+  isOpenEnded: true,
+  burners: 2,
+  chamber_C: 950,
+  atmosphere: "rich",
+  ambient_lux: 20,
+  length_mm: 400,
+  width_mm: 120,
+  height_mm: 120,
+};
+const KITCHEN_OVEN: NewKitItem = {
+  kind: "oven",
+  name: "Old kitchen oven",
+  length_mm: 420,
+  width_mm: 380,
+  height_mm: 300,
+  limit_C: 260,
+  offset_C: 0,
+  swing_C: 12,
+  settle_min: 25,
+};
+const MAGNET: NewKitItem = { kind: "magnet", name: "Magnet on a wire" };
+
+export interface Preset {
+  readonly id: "beginner" | "kiln" | "coal";
+  readonly items: readonly NewKitItem[];
+}
+
+/** Three shops to start from (common practice, no source): every figure is to be replaced by the shop's own. */
+export const PRESETS: readonly Preset[] = [
+  {
+    id: "beginner",
+    items: [
+      GAS_FORGE,
+      { kind: "bath", name: "Can of cooking oil", medium: "vegetable-oil", tank: "round", width_mm: 160, depth_mm: 420, fill_mm: 320 },
+      KITCHEN_OVEN,
+      MAGNET,
+      { kind: "files", name: "One good file", files_HRC: [62] },
+    ],
+  },
+  {
+    id: "kiln",
+    items: [
+      {
+        kind: "kiln",
+        name: "Kiln",
+        length_mm: 560,
+        width_mm: 180,
+        height_mm: 150,
+        limit_C: 1100,
+        offset_C: 0,
+        swing_C: 4,
+        settle_min: 15,
+        recovery_min: 3,
+      },
+      GAS_FORGE,
+      { kind: "bath", name: "Fast oil", medium: "fast-oil", tank: "square", width_mm: 200, depth_mm: 600, fill_mm: 500 },
+      { kind: "bath", name: "Medium oil", medium: "medium-oil", tank: "square", width_mm: 200, depth_mm: 600, fill_mm: 500 },
+      { ...KITCHEN_OVEN, name: "Temper oven", swing_C: 8 },
+      MAGNET,
+      { kind: "probe", name: "Type K probe", offset_C: 0, sd_C: 6, limit_C: 1200 },
+      { kind: "files", name: "Hardness files", files_HRC: [45, 50, 55, 60, 65] },
+    ],
+  },
+  {
+    id: "coal",
+    items: [
+      {
+        kind: "forge",
+        name: "Coal fire",
+        fuel: "coal",
+        isOpenEnded: true,
+        burners: 1,
+        chamber_C: 1100,
+        atmosphere: "neutral",
+        ambient_lux: 20,
+        length_mm: 180,
+        width_mm: 180,
+        height_mm: 120,
+      },
+      { kind: "torch", name: "Torch", heats_mm: 40 },
+      { kind: "bath", name: "Slack tub", medium: "water", tank: "square", width_mm: 400, depth_mm: 450, fill_mm: 380 },
+      { kind: "bath", name: "Oil can", medium: "vegetable-oil", tank: "round", width_mm: 200, depth_mm: 420, fill_mm: 320 },
+      KITCHEN_OVEN,
+      MAGNET,
+      { kind: "files", name: "One good file", files_HRC: [62] },
+    ],
+  },
+];

@@ -1,0 +1,92 @@
+import { describe, expect, it } from "@jest/globals";
+import { CATALOGUE, formOf } from "../../src/catalogue.js";
+import { fitProblems, mass_kg } from "../../src/plan/fit.js";
+import { bathFromKit, missingFor, PRESETS } from "../../src/plan/kit.js";
+import { planRoute } from "../../src/plan/route.js";
+import { check } from "../../src/schema/check.js";
+import type { Kit, KitItem } from "../../src/schema/kit.js";
+import { SCHOOLS, type Piece } from "../../src/schema/book.js";
+
+const kitNamed = (id: string): Kit => PRESETS.find((p) => p.id === id)!.items.map((item, i) => ({ ...item, id: `k${i}` }));
+const blade: Piece = {
+  name: "Hay knife",
+  mark: "3",
+  kind: "knife",
+  form: "hay-knife",
+  steel: "80crv2",
+  start: "as-forged",
+  use: "chopper",
+  length_mm: 566,
+  section: { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 76 },
+};
+const problemsOf = (piece: Piece, kit: Kit | null, school: "forge" | "kiln" = "kiln") =>
+  fitProblems(CATALOGUE, piece, formOf(piece), planRoute(CATALOGUE, piece, school, { kit }), kit);
+
+describe("the shop's kit", () => {
+  it("every item of every first kit passes the schema", () => {
+    for (const { items } of PRESETS) {
+      for (const [i, item] of items.entries()) expect(check("KitItem", { ...item, id: `k${i}` }).ok).toBe(true);
+    }
+  });
+  it("a plan names no bath the shop does not have: the nearest in speed stands in, and says so", () => {
+    const kit = kitNamed("beginner");
+    for (const { id } of CATALOGUE.steels) {
+      for (const school of SCHOOLS) {
+        const quench = planRoute(CATALOGUE, { ...blade, steel: id }, school, { kit }).steps.find((s) => s.kind === "quench")!;
+        expect(quench.medium).toBe("vegetable-oil");
+      }
+    }
+    expect(bathFromKit(CATALOGUE, "brine", kitNamed("coal"))).toEqual({ medium: "water", isOwn: true });
+    expect(bathFromKit(CATALOGUE, "brine", null)).toEqual({ medium: "brine", isOwn: false });
+  });
+  it("a school is refused where its equipment is missing, none where nobody has said what there is", () => {
+    expect(missingFor("kiln", kitNamed("beginner"))).toMatch(/no kiln/);
+    expect(missingFor("magnet", kitNamed("beginner"))).toBeNull();
+    expect(
+      missingFor(
+        "falling",
+        kitNamed("coal").filter(({ kind }) => kind !== "magnet"),
+      ),
+    ).toMatch(/no magnet/);
+    for (const school of SCHOOLS) expect(missingFor(school, null)).toBeNull();
+  });
+});
+
+describe("whether a piece fits", () => {
+  it("1500 mm against a kiln and a tank of 1200: too long by 300 less what the slant gives, with three ways on at least", () => {
+    const kit = kitNamed("kiln").map((item): KitItem => {
+      // Inside 1220 long and no wider than the piece: a slant gains nothing, and 20 mm of room are kept.
+      if (item.kind === "kiln") return { ...item, length_mm: 1220, width_mm: 76, height_mm: 76 };
+      return item.kind === "bath" ? { ...item, depth_mm: 1400, fill_mm: 1225 } : item;
+    });
+    const problems = problemsOf({ ...blade, length_mm: 1500 }, kit);
+    const kiln = problems.find(({ place }) => place === "kiln")!;
+    expect(kiln).toMatchObject({ what: "length", over_mm: 300 });
+    const bath = problems.find(({ place }) => place === "bath")!;
+    expect(bath).toMatchObject({ what: "depth", over_mm: 300 });
+    for (const { ways } of problems) expect(ways.length).toBeGreaterThanOrEqual(3);
+  });
+  it("a piece that fits has no problem; nothing is said where the kit is not known", () => {
+    const small = { ...blade, length_mm: 240, section: { shape: "wedge", spine_mm: 3, edge_mm: 0.5, height_mm: 30 } } as const;
+    expect(problemsOf(small, kitNamed("kiln"))).toEqual([]);
+    expect(problemsOf({ ...blade, length_mm: 2900 }, null)).toEqual([]);
+  });
+  it("a heavy piece in a small can: too warm, with ways on; what is missing is named", () => {
+    const sledge: Piece = {
+      ...blade,
+      kind: "hammer",
+      form: "hammer",
+      use: "hammer-face",
+      length_mm: 160,
+      section: { shape: "square", side_mm: 60 },
+    };
+    const found = problemsOf(sledge, kitNamed("beginner"), "forge");
+    expect(found.find(({ what }) => what === "weight")).toMatchObject({ place: "bath" });
+    expect(found.find(({ what }) => what === "weight")!.ways.length).toBeGreaterThanOrEqual(3);
+    expect(problemsOf(blade, kitNamed("beginner"), "kiln").find(({ what }) => what === "missing")).toMatchObject({ place: "kiln" });
+  });
+  it("a square bar weighs what its volume says (handbook: 7.85 kg/dm3, ours 7.8)", () => {
+    const bar: Piece = { ...blade, kind: "hammer", form: "hammer", length_mm: 100, section: { shape: "square", side_mm: 40 } };
+    expect(mass_kg(bar, formOf(bar)) / (0.4 * 0.4 * 1 * 7.85)).toBeCloseTo(1, 1);
+  });
+});

@@ -1,0 +1,146 @@
+import { describe, expect, it } from "@jest/globals";
+import { CATALOGUE } from "../../src/catalogue.js";
+import { actsOfRoute } from "../../src/plan/acts.js";
+import { heatOrder } from "../../src/plan/heatOrder.js";
+import { namedHeat } from "../../src/plan/namedHeat.js";
+import { orderProblem } from "../../src/plan/order.js";
+import { otherPractices } from "../../src/plan/otherPractice.js";
+import { annealStep, planRoute, structureBeforeHardening, waysFor } from "../../src/plan/route.js";
+import { resolveSteel } from "../../src/plan/catalogue.js";
+import { check } from "../../src/schema/check.js";
+import { SCHOOLS, WAYS, type Piece, type Route } from "../../src/schema/book.js";
+import { predict } from "../../src/simulate/predict.js";
+import { celsiusDifferenceFromFahrenheit, celsiusFromFahrenheit } from "../../src/units.js";
+
+const blade: Piece = {
+  name: "Billhook",
+  mark: "7",
+  kind: "hook",
+  form: "billhook",
+  steel: "1075",
+  start: "as-forged",
+  use: "sickle",
+  length_mm: 376,
+  section: { shape: "wedge", spine_mm: 6.5, edge_mm: 0.9, height_mm: 62 },
+};
+const punch: Piece = {
+  ...blade,
+  kind: "punch",
+  form: "punch",
+  steel: "w1",
+  use: "punch",
+  length_mm: 150,
+  section: { shape: "round", diameter_mm: 12 },
+};
+const hammer: Piece = {
+  ...blade,
+  kind: "hammer",
+  form: "hammer",
+  steel: "1045",
+  use: "hammer-face",
+  length_mm: 120,
+  section: { shape: "square", side_mm: 40 },
+};
+
+describe("ways to harden", () => {
+  it("every shape, way and school gives a sound route whose steps can follow each other, and a prediction", () => {
+    let count = 0;
+    for (const piece of [blade, punch, hammer]) {
+      for (const way of waysFor(piece.section)) {
+        for (const school of SCHOOLS) {
+          const route = planRoute(CATALOGUE, piece, school, { way });
+          expect(check("Route", route).ok).toBe(true);
+          expect(orderProblem(route.steps)).toBeNull();
+          count++;
+        }
+        const { working } = predict(CATALOGUE, piece, planRoute(CATALOGUE, piece, "forge", { way }), "quick");
+        expect(working.tempered.mean_HRC).toBeGreaterThan(25);
+      }
+    }
+    expect(count).toBe(4 * (4 + 5 + 5));
+  });
+  it("a way its shape does not have is refused with those it has", () => {
+    expect(() => planRoute(CATALOGUE, blade, "forge", { way: "ends" })).toThrow(/whole, edge, run, residual/);
+    expect(WAYS.length).toBe(6);
+  });
+  it("two ends: heated and quenched twice, the first end named to be kept cool", () => {
+    const { steps } = planRoute(CATALOGUE, hammer, "forge", { way: "ends" });
+    const baths = steps.filter((s) => s.kind === "quench");
+    expect(baths.map((s) => (s.kind === "quench" ? s.part!.end : ""))).toEqual(["working", "other"]);
+    expect(baths[1]!.why).toMatch(/stays cool/);
+  });
+  it("residual heat: nothing is straightened, cooled or filed between bath and colour", () => {
+    const route = planRoute(CATALOGUE, punch, "forge", { way: "residual" });
+    const kinds = actsOfRoute(route).map(({ kind }) => kind);
+    const at = kinds.indexOf("quench");
+    expect(kinds.slice(at)).toEqual(["quench", "brighten", "run", "prove"]);
+  });
+  it("only the face goes under: it is hard, and the body behind it stays soft", () => {
+    const { hardening } = predict(CATALOGUE, hammer, planRoute(CATALOGUE, hammer, "forge", { way: "face" }), "quick");
+    const depths = hardening.profile.map(({ hardness_HRC }) => hardness_HRC);
+    expect(Math.max(...depths) - Math.min(...depths)).toBeGreaterThan(15);
+  });
+});
+
+describe("starts and extra heats", () => {
+  it("what was hard before is warmed slowly and normalised first", () => {
+    const { steps } = planRoute(CATALOGUE, { ...blade, start: "hardened" }, "forge");
+    expect(steps.slice(0, 3).map(({ kind }) => kind)).toEqual(["preheat", "normalise", "normalise"]);
+    expect(steps[0]!.why).toMatch(/cracks/);
+  });
+  it("long or thick pieces are warmed through first; in the kiln 20 min (trade: 1200 F for 20 min)", () => {
+    const preheat = planRoute(CATALOGUE, { ...blade, length_mm: 760 }, "kiln").steps.find((s) => s.kind === "preheat")!;
+    expect(preheat.hold_min).toBe(20);
+    expect(Math.abs(preheat.temperature_C - celsiusFromFahrenheit(1200))).toBeLessThan(3);
+    expect(planRoute(CATALOGUE, blade, "forge").steps.some((s) => s.kind === "preheat")).toBe(false);
+  });
+  it("600 F an hour is 333 C an hour, a difference; the time down to 1000 F follows (trade)", () => {
+    const anneal = annealStep(resolveSteel(CATALOGUE, "80crv2"), null);
+    expect(anneal.rate_C_h).toBeCloseTo(celsiusDifferenceFromFahrenheit(600), 0);
+    expect(Math.abs(anneal.to_C - celsiusFromFahrenheit(1000))).toBeLessThan(5);
+    // 1400 F for 80CrV2 (trade facts).
+    expect(Math.abs(anneal.temperature_C - celsiusFromFahrenheit(1400))).toBeLessThan(20);
+    const route: Route = { school: "kiln", steps: [anneal, ...planRoute(CATALOGUE, blade, "kiln").steps] };
+    const slow = actsOfRoute(route).find(({ kind }) => kind === "slow-cool")!;
+    expect(slow.kind === "slow-cool" && slow.time_s / 3600).toBeCloseTo((anneal.temperature_C - 540) / 333, 6);
+  });
+  it("the last heat before hardening says what the steel is: an anneal leaves round carbide, normalising pearlite", () => {
+    const anneal = annealStep(resolveSteel(CATALOGUE, "1084"), null);
+    const { steps } = planRoute(CATALOGUE, blade, "forge");
+    const at = steps.findIndex(({ kind }) => kind === "harden");
+    expect(structureBeforeHardening(blade, [...steps.slice(0, at), anneal])).toBe("fine-spheroidised");
+    expect(structureBeforeHardening(blade, [...steps.slice(0, at), { ...anneal, rate_C_h: 28 }])).toBe("coarse-spheroidised");
+    expect(structureBeforeHardening(blade, [anneal, ...steps.slice(0, at)])).toBe("pearlite");
+  });
+  it("the heavy part first, the thin edge last", () => {
+    const order = heatOrder(blade, undefined);
+    expect(order[0]).toMatch(/Tang and spine first/);
+    expect(order.findIndex((p) => /Tip/.test(p))).toBeGreaterThan(0);
+    expect(heatOrder(hammer, "ends").join(" ")).toMatch(/Keep the end that is hard already cool/);
+  });
+});
+
+describe("words and other practice", () => {
+  it("five heats that are mixed up are told apart (capabilities row 27)", () => {
+    const said = ["normalize it twice", "anneal in vermiculite", "refining cycles", "spheroidise below critical", "stress relief"];
+    expect(said.map((text) => namedHeat(text)?.name)).toEqual(["normalise", "anneal", "refine", "sub-critical", "destress"]);
+    expect(namedHeat("hit it harder")).toBeNull();
+  });
+  it("normalise, harden, quench and the last temper each have another practice whose route stands and differs", () => {
+    const route = planRoute(CATALOGUE, blade, "forge");
+    for (const kind of ["normalise", "harden", "quench", "temper"] as const) {
+      const others = otherPractices(
+        CATALOGUE,
+        blade,
+        route,
+        route.steps.findLastIndex((s) => s.kind === kind),
+      );
+      expect(others.length).toBeGreaterThan(0);
+      for (const other of others) {
+        expect(orderProblem(other.route.steps)).toBeNull();
+        expect(other.route).not.toEqual(route);
+        expect(other.prefer.length).toBeGreaterThan(15);
+      }
+    }
+  });
+});
