@@ -26,6 +26,7 @@ const router = createBrowserRouter([
       { path: "piece/:id/measure", lazy: async () => ({ Component: (await import("./features/newPiece/index.js")).MeasurePage }) },
       { path: "piece/:id/bench", lazy: async () => ({ Component: (await import("./features/bench/index.js")).BenchPage }) },
       { path: "piece/:id/test/:act", lazy: async () => ({ Component: (await import("./features/fileTest/index.js")).FileTestPage }) },
+      { path: "kit", lazy: async () => ({ Component: (await import("./features/kit/index.js")).KitPage }) },
       { path: "book", lazy: async () => ({ Component: (await import("./features/book/index.js")).BookPage }) },
       { path: "book/:id", lazy: async () => ({ Component: (await import("./features/book/index.js")).RecordPage }) },
       { path: "*", element: <Problem /> },

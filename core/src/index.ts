@@ -107,7 +107,7 @@ export { MEMBERS, type Effort, type Job, type JobFailure } from "./schema/job.js
 // How hot it is
 export { conflictMessage, estimateHeat, type HeatConflict, type HeatEstimate } from "./simulate/heatEstimate.js";
 export { glowInLight, heatOfNode_C, type HeatEvidence, type MagnetPoint } from "./simulate/heatBelief.js";
-export { eyeErrors_C, learnEye, type LearnedEye } from "./book/eye.js";
+export { eyeErrors_C, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.js";
 export { magnetPoint } from "./simulate/magnetPoint.js";
 
 // What is seen

@@ -39,20 +39,20 @@ export function showDifference(difference_C: number, { temperature }: Units): st
   return `${Math.round(temperature === "F" ? fahrenheitDifferenceFromCelsius(difference_C) : difference_C)}°`;
 }
 
-/** Number of a rate of temperature: a difference, so it converts without the 32. */
-export function rateText(rate_C_h: number, { temperature }: Units): string {
-  return String(Math.round((temperature === "F" ? fahrenheitDifferenceFromCelsius(rate_C_h) : rate_C_h) * 10) / 10);
+/** Number of a difference, or a rate, of temperature: it converts without the 32. */
+export function differenceText(difference_C: number, { temperature }: Units): string {
+  return String(Math.round((temperature === "F" ? fahrenheitDifferenceFromCelsius(difference_C) : difference_C) * 10) / 10);
 }
 
-/** What a typed rate means, C an hour. */
-export function rateFromText(typed: number, { temperature }: Units): number {
+/** What a typed difference means, C. */
+export function differenceFromText(typed: number, { temperature }: Units): number {
   return temperature === "F" ? celsiusDifferenceFromFahrenheit(typed) : typed;
 }
 
-/** The same rate in the unit the shop does not use. */
-export function otherRate(rate_C_h: number, { temperature, length }: Units): string {
+/** The same difference in the unit the shop does not use. */
+export function otherDifference(difference_C: number, { temperature, length }: Units): string {
   const other: Units = { temperature: temperature === "F" ? "C" : "F", length };
-  return `${Math.round(Number(rateText(rate_C_h, other)))} °${other.temperature}`;
+  return `${Math.round(Number(differenceText(difference_C, other)))} °${other.temperature}`;
 }
 
 const SIXTEENTH = 64;

@@ -4,7 +4,16 @@ import { parseDuration, parseLength, parseTemperature, questionLength, type Ques
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
-import { lengthText, otherRate, rateFromText, rateText, showLength, showTemperature, temperatureText, type Units } from "../format/show.js";
+import {
+  lengthText,
+  otherDifference,
+  differenceFromText,
+  differenceText,
+  showLength,
+  showTemperature,
+  temperatureText,
+  type Units,
+} from "../format/show.js";
 
 interface Common {
   readonly label: string;
@@ -203,40 +212,58 @@ export function DurationField({ value_min, least_min, most_min, onChange, ...com
   );
 }
 
-interface RateProps extends Common {
-  readonly value_C_h: number;
+interface DifferenceProps extends Common {
+  readonly value_C: number;
   readonly units: Units;
-  readonly onChange: (rate_C_h: number) => void;
+  readonly low_C: number;
+  readonly high_C: number;
+  /** By the hour. */
+  readonly isRate?: boolean;
+  readonly onChange: (difference_C: number) => void;
 }
 
-/** Slowest and fastest steady cooling that makes sense, C an hour. */
-const RATES_C_h = [1, 2000] as const;
-
-/** A rate is a difference of temperature: it converts without the 32, and is echoed in the other unit. */
-export function RateField({ value_C_h, units, onChange, ...common }: Omit<RateProps, "label">) {
-  const [low, high] = RATES_C_h;
+/** A difference of temperature, or a rate of it: converts without the 32, and is echoed in the other unit. */
+export function DifferenceField({ value_C, units, low_C, high_C, isRate = false, onChange, ...common }: DifferenceProps) {
+  const perHour = isRate ? " an hour" : "";
   const read = (text: string): Reading => {
-    const typed = Number(text.trim().replace(",", "."));
+    const typed = Number(text.trim().replace(",", ".").replace("−", "-"));
     if (text.trim() === "" || !Number.isFinite(typed)) return { value: null, problem: "A number, please.", question: null, echo: "" };
-    const rate_C_h = rateFromText(typed, units);
-    const problem = rate_C_h < low || rate_C_h > high ? `Between ${rateText(low, units)} and ${rateText(high, units)}, please.` : null;
-    return {
-      value: rate_C_h,
-      problem,
-      question: null,
-      echo: `That is ${otherRate(rate_C_h, units)} an hour: a difference, so without the 32.`,
-    };
+    const difference_C = differenceFromText(typed, units);
+    const problem =
+      difference_C < low_C || difference_C > high_C
+        ? `Between ${differenceText(low_C, units)} and ${differenceText(high_C, units)}, please.`
+        : null;
+    const echo = typed === 0 ? "" : `That is ${otherDifference(difference_C, units)}${perHour}: a difference, so without the 32.`;
+    return { value: difference_C, problem, question: null, echo };
   };
   return (
     <TypedField
       {...common}
-      label="Falls by"
-      start={rateText(value_C_h, units)}
-      unit={`°${units.temperature} an hour`}
+      start={differenceText(value_C, units)}
+      unit={`°${units.temperature}${perHour}`}
       read={read}
-      textOf={(value) => rateText(value, units)}
-      showProbable={(value) => rateText(value, units)}
+      textOf={(value) => differenceText(value, units)}
+      showProbable={(value) => differenceText(value, units)}
       onValue={onChange}
     />
   );
+}
+
+interface NumberProps extends Common {
+  readonly value: number;
+  readonly unit: string;
+  readonly least: number;
+  readonly most: number;
+  readonly onChange: (value: number) => void;
+}
+
+/** A number with limits and a unit that nobody converts. */
+export function NumberField({ value, unit, least, most, onChange, ...common }: NumberProps) {
+  const read = (text: string): Reading => {
+    const typed = Number(text.trim().replace(",", "."));
+    if (text.trim() === "" || !Number.isFinite(typed)) return { value: null, problem: "A number, please.", question: null, echo: "" };
+    const problem = typed < least || typed > most ? `Between ${least} and ${most}, please.` : null;
+    return { value: typed, problem, question: null, echo: "" };
+  };
+  return <TypedField {...common} start={String(value)} unit={unit} read={read} textOf={String} showProbable={String} onValue={onChange} />;
 }

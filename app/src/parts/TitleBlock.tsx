@@ -163,7 +163,8 @@ export function TitleBlock() {
   const { pathname } = useLocation();
   const [sheet, setSheet] = useState<Sheet>(null);
   const [isFireOpen, setFireOpen] = useState(false);
-  const inRack = !pathname.startsWith("/book");
+  const place = pathname.startsWith("/book") ? "book" : pathname.startsWith("/kit") ? "kit" : "rack";
+  const linkClass = (of: typeof place): string => (of === place ? "tb-link here" : "tb-link");
   return (
     <footer className="title-block">
       <div className="tb-name">
@@ -171,10 +172,13 @@ export function TitleBlock() {
         <span className="drawn tb-shop">{settings.shopName}</span>
       </div>
       <nav className="tb-nav" aria-label="Main">
-        <NavLink to="/" className={inRack ? "tb-link here" : "tb-link"}>
+        <NavLink to="/" className={linkClass("rack")}>
           Rack
         </NavLink>
-        <NavLink to="/book" className={inRack ? "tb-link" : "tb-link here"}>
+        <NavLink to="/kit" className={linkClass("kit")}>
+          Kit
+        </NavLink>
+        <NavLink to="/book" className={linkClass("book")}>
           Book
         </NavLink>
       </nav>

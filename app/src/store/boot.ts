@@ -18,7 +18,7 @@ export async function boot(): Promise<void> {
   if (isSettled || (await store.events.count()) > 0) return;
   const { demo } = await fetchConfig();
   if (!demo) return;
-  const { demoEvents } = await import("./demoBook.js");
-  await mergeBook(demoEvents(Date.now()));
+  const { demoEvents, demoKit } = await import("./demoBook.js");
+  await mergeBook(demoEvents(Date.now()), demoKit());
   await writeSettings({ shopName: "Withy Lane forge" });
 }

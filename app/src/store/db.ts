@@ -1,6 +1,6 @@
 /** The browser's own store: an append-only log of events, and a few facts about the shop. */
 
-import { check, requireValid, type BookEvent, type LengthUnit, type TemperatureUnit } from "@tembrak/core";
+import { check, requireValid, type BookEvent, type Kit, type KitItem, type LengthUnit, type TemperatureUnit } from "@tembrak/core";
 import Dexie, { type EntityTable, type Table } from "dexie";
 
 export type ThemeName = "forge" | "yard";
@@ -37,10 +37,12 @@ interface SettingRow {
 class TembrakStore extends Dexie {
   events!: EntityTable<BookEvent & { id: string }, "id">;
   settings!: Table<SettingRow, string>;
+  kit!: EntityTable<KitItem & { id: string }, "id">;
 
   constructor(name: string) {
     super(name);
     this.version(1).stores({ events: "id, piece, at_ms", settings: "key" });
+    this.version(2).stores({ kit: "id" });
   }
 }
 
@@ -108,18 +110,42 @@ export async function writeSettings(change: Partial<Settings>): Promise<void> {
   await store.settings.bulkPut(rows);
 }
 
+/** What the shop has, in the order it was said; null when nothing was. A row that is no item is left where it is, unread. */
+export async function readKit(): Promise<Kit | null> {
+  const items = (await store.kit.toArray()).flatMap((row) => {
+    const checked = check("KitItem", row);
+    return checked.ok ? [checked.value] : [];
+  });
+  return items.length === 0 ? null : items;
+}
+
+/** @throws InputError when an item does not fit its schema. */
+export async function writeKitItems(items: readonly unknown[]): Promise<void> {
+  await store.kit.bulkPut(items.map((item) => requireValid("KitItem", item)));
+}
+
+export async function removeKitItem(id: string): Promise<void> {
+  await store.kit.delete(id);
+}
+
 /** Replaces the whole book in one transaction: on any error the old one is still there. */
-export async function replaceBook(events: readonly BookEvent[]): Promise<void> {
-  await store.transaction("rw", store.events, store.settings, async () => {
+export async function replaceBook(events: readonly BookEvent[], kit?: Kit): Promise<void> {
+  await store.transaction("rw", store.events, store.settings, store.kit, async () => {
     await store.events.clear();
     await store.events.bulkAdd(events);
+    if (kit !== undefined) {
+      await store.kit.clear();
+      await store.kit.bulkAdd([...kit]);
+    }
     await writeSettings({ isSettled: true });
   });
 }
 
 /** Adds the events of a book that are not here yet. @returns how many were new. */
-export async function mergeBook(events: readonly BookEvent[]): Promise<number> {
-  return store.transaction("rw", store.events, store.settings, async () => {
+export async function mergeBook(events: readonly BookEvent[], kit: Kit = []): Promise<number> {
+  return store.transaction("rw", store.events, store.settings, store.kit, async () => {
+    const owned = new Set(await store.kit.toCollection().primaryKeys());
+    await store.kit.bulkAdd(kit.filter(({ id }) => !owned.has(id)));
     const known = new Set(await store.events.bulkGet(events.map(({ id }) => id)).then((found) => found.flatMap((e) => (e ? [e.id] : []))));
     const fresh = events.filter(({ id }) => !known.has(id));
     await store.events.bulkAdd(fresh);

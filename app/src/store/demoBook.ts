@@ -1,6 +1,16 @@
 /** The made-up shop of the demo: a small forge that makes tools for a crew restoring reed beds and hedges. */
 
-import { CATALOGUE, planRoute, actsOfRoute, requireValid, type BookEvent, type Piece, type School } from "@tembrak/core";
+import {
+  CATALOGUE,
+  planRoute,
+  actsOfRoute,
+  requireValid,
+  PRESETS,
+  type BookEvent,
+  type KitItem,
+  type Piece,
+  type School,
+} from "@tembrak/core";
 import { newId } from "./db.js";
 
 interface Made {
@@ -246,4 +256,28 @@ export function demoEvents(now_ms: number): BookEvent[] {
     ];
     return events.map((event) => requireValid("Event", { ...event, id: newId(event["at_ms"] as number), piece: id }));
   });
+}
+
+/** The demo's kit: a kiln, a gas forge that is open at both ends, two oils, a slack tub, and an oven that was checked. */
+export function demoKit(): KitItem[] {
+  const [, kiln, coal] = PRESETS;
+  const tub = coal!.items.filter(({ name }) => name === "Slack tub");
+  const items: object[] = [
+    ...kiln!.items.map((item) => {
+      if (item.kind === "forge")
+        return { ...item, notes: "Both burners, 0.3 bar, choke half open. The hot spot is a hand in from the mouth." };
+      if (item.kind !== "oven") return item;
+      const calibration = [
+        { time_min: 5, set_C: 200, second_C: 171 },
+        { time_min: 12, set_C: 200, second_C: 196 },
+        { time_min: 22, set_C: 200, second_C: 207 },
+        { time_min: 40, set_C: 200, second_C: 212 },
+      ];
+      return { ...item, offset_C: 12, settle_min: 17, calibration };
+    }),
+    ...tub,
+    { kind: "stick", name: "Stick for the kiln", rated_C: 800 },
+    { kind: "tester", name: "Bench tester", bias_HRC: 0.4 },
+  ];
+  return items.map((item, i) => requireValid("KitItem", { ...item, id: `demo-kit-${i + 1}` }));
 }

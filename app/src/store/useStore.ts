@@ -1,10 +1,10 @@
 /** Live views of the store for React. */
 
-import { piecesOf, pieceState, type PieceState } from "@tembrak/core";
+import { piecesOf, pieceState, type Kit, type PieceState } from "@tembrak/core";
 import { useLiveQuery } from "dexie-react-hooks";
 import { useEffect, useState } from "react";
 import type { Units } from "../format/show.js";
-import { allEvents, DEFAULT_SETTINGS, eventsOf, readSettings, type Settings } from "./db.js";
+import { allEvents, DEFAULT_SETTINGS, eventsOf, readKit, readSettings, type Settings } from "./db.js";
 
 /** Undefined while it is being read. */
 export function usePieces(): readonly PieceState[] | undefined {
@@ -14,6 +14,11 @@ export function usePieces(): readonly PieceState[] | undefined {
 /** Undefined while it is being read, null when there is no such piece. */
 export function usePiece(id: string): PieceState | null | undefined {
   return useLiveQuery(async () => pieceState(id, await eventsOf(id)), [id]);
+}
+
+/** What the shop has: undefined while it is being read, null when nobody has said. */
+export function useKit(): Kit | null | undefined {
+  return useLiveQuery(readKit, []);
 }
 
 export function useSettings(): Settings {

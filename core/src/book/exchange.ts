@@ -2,6 +2,7 @@
 
 import { InputError } from "../errors.js";
 import type { Book, BookEvent } from "../schema/book.js";
+import type { Kit } from "../schema/kit.js";
 import { check } from "../schema/check.js";
 import { heatsDone, piecesOf } from "./state.js";
 
@@ -92,8 +93,8 @@ export function readBook(text: string): Book {
 }
 
 /** The text of a file: events in the order of their time, then of their id, so that equal books give equal text. */
-export function writeBook(events: readonly BookEvent[], exportedAt_ms: number): string {
+export function writeBook(events: readonly BookEvent[], exportedAt_ms: number, kit: Kit | null = null): string {
   const ordered = [...events].sort((a, b) => a.at_ms - b.at_ms || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
-  const book: Book = { format: "tembrak", formatVersion: 1, exportedAt_ms, events: ordered };
+  const book: Book = { format: "tembrak", formatVersion: 1, exportedAt_ms, events: ordered, ...(kit === null ? {} : { kit: [...kit] }) };
   return `${JSON.stringify(book, null, 1)}\n`;
 }

@@ -1,6 +1,6 @@
 /** The book as one file: out, and in again. A bad file says where it is bad and changes nothing. */
 
-import { InputError, readBook, writeBook, type Book } from "@tembrak/core";
+import { InputError, readBook, type Book } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -9,17 +9,9 @@ import DialogTitle from "@mui/material/DialogTitle";
 import { useEffect, useRef, useState } from "react";
 import { showAgo, showBytes } from "../../format/show.js";
 import { askToPersist } from "../../store/boot.js";
-import { allEvents, mergeBook, replaceBook, unreadableCount, writeSettings } from "../../store/db.js";
+import { exportBook } from "../../store/exportBook.js";
+import { mergeBook, replaceBook, unreadableCount } from "../../store/db.js";
 import { useNow, useSettings } from "../../store/useStore.js";
-
-function fileName(shop: string, at_ms: number): string {
-  const word =
-    shop
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, "-")
-      .replace(/^-|-$/g, "") || "book";
-  return `${word}-${new Date(at_ms).toISOString().slice(0, 10)}.tembrak.json`;
-}
 
 function Stored() {
   const [facts, setFacts] = useState<{ usage: number; isKept: boolean; unreadable: number } | null>(null);
@@ -40,7 +32,7 @@ function Stored() {
 }
 
 export function Exchange({ count }: { count: number }) {
-  const { shopName, exportedAt_ms } = useSettings();
+  const { exportedAt_ms } = useSettings();
   const now_ms = useNow(30000);
   const input = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<string | null>(null);
@@ -48,23 +40,16 @@ export function Exchange({ count }: { count: number }) {
   const [waiting, setWaiting] = useState<{ book: Book; name: string } | null>(null);
   const [isEmptying, setIsEmptying] = useState(false);
 
-  const exportBook = async (): Promise<void> => {
-    const at_ms = Date.now();
-    const url = URL.createObjectURL(new Blob([writeBook(await allEvents(), at_ms)], { type: "application/json" }));
-    const link = document.createElement("a");
-    link.href = url;
-    link.download = fileName(shopName, at_ms);
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(url), 10000);
-    await writeSettings({ exportedAt_ms: at_ms });
-    setSaid(`Written to ${link.download}.`);
+  const writeOut = async (): Promise<void> => {
+    const name = await exportBook();
+    setSaid(`Written to ${name}.`);
   };
 
   const take = async (book: Book, isReplacing: boolean): Promise<void> => {
     setWaiting(null);
     try {
-      if (isReplacing) await replaceBook(book.events);
-      const fresh = isReplacing ? book.events.length : await mergeBook(book.events);
+      if (isReplacing) await replaceBook(book.events, book.kit ?? []);
+      const fresh = isReplacing ? book.events.length : await mergeBook(book.events, book.kit);
       setSaid(fresh === 0 ? "Everything in that file was already here." : `${fresh} entries brought in.`);
       setTrouble(null);
     } catch {
@@ -93,7 +78,7 @@ export function Exchange({ count }: { count: number }) {
         <Stored /> {exportedAt_ms === null ? "Never exported." : `Last exported ${showAgo(exportedAt_ms, now_ms)}.`}
       </p>
       <div className="exchange-keys">
-        <Button variant="contained" disabled={count === 0} onClick={() => void exportBook()}>
+        <Button variant="contained" disabled={count === 0} onClick={() => void writeOut()}>
           Export the book
         </Button>
         <Button onClick={() => input.current?.click()}>Bring in a book</Button>

@@ -1,19 +1,20 @@
 /** One piece: its heat line, what it will be through the steel, the verdict, and what if. */
 
-import { CATALOGUE, planRoute, type PieceState, type Route, type School } from "@tembrak/core";
+import { CATALOGUE, planRoute, type PieceState, type Route, type School, type Way } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import { Link, useParams } from "react-router";
 import { usePrediction, useWhatIf } from "../../compute/useAnswers.js";
 import { nextActWords } from "../../format/actWords.js";
-import { SCHOOL_WORDS } from "../../format/schools.js";
+import { SCHOOL_WORDS, WAY_WORDS } from "../../format/schools.js";
 import { showNotches } from "../../format/show.js";
 import { verdictWords } from "../../format/verdictWords.js";
 import { Hatches } from "../../parts/Drawing.js";
+import { FitNotice } from "../../parts/FitNotice.js";
 import { HeatLine } from "../../parts/HeatLine.js";
 import { progressOf } from "../../parts/progress.js";
 import { append } from "../../store/db.js";
-import { useNow, usePiece, useSettings } from "../../store/useStore.js";
+import { useKit, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { CoolingDrawing } from "./parts/CoolingDrawing.js";
 import { SchoolsDialog } from "./parts/SchoolsDialog.js";
 import { StepsDialog } from "./parts/StepsDialog.js";
@@ -28,6 +29,7 @@ const TRACKS = ["temper", "heat", "thickness"] as const;
 
 function Card({ state, route }: { state: PieceState; route: Route }) {
   const settings = useSettings();
+  const kit = useKit();
   const now_ms = useNow(5000);
   const [stepsOpen, setStepsOpen] = useState(false);
   const [schoolsOpen, setSchoolsOpen] = useState(false);
@@ -39,9 +41,9 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const whatIf = useWhatIf(piece, route, TRACKS);
   const words = prediction.data && verdictWords(prediction.data, view.route, view.piece.section, settings);
   const isStarted = state.doneAt_ms.size > 0;
-  const pickSchool = (school: School): void => {
+  const pickSchool = (school: School, way: Way): void => {
     view.drop();
-    void append(state.id, [{ kind: "route", route: planRoute(CATALOGUE, piece, school) }]);
+    void append(state.id, [{ kind: "route", route: planRoute(CATALOGUE, piece, school, { way, kit: kit ?? null }) }]);
   };
   return (
     <main className="card">
@@ -63,6 +65,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           {isStarted ? null : (
             <Button onClick={() => setSchoolsOpen(true)} aria-label={`School: ${SCHOOL_WORDS[route.school].name}`}>
               {SCHOOL_WORDS[route.school].name}
+              {route.way ? <small>, {WAY_WORDS[route.way].name.toLowerCase()}</small> : null}
             </Button>
           )}
           <Button onClick={() => setStepsOpen(true)}>Steps</Button>
@@ -71,6 +74,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           </Button>
         </div>
       </header>
+      {kit ? <FitNotice piece={piece} route={route} kit={kit} units={settings} /> : null}
       <HeatLine
         route={route}
         trial={view.isTrying ? view.route : null}
@@ -134,6 +138,8 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           isOpen
           piece={piece}
           school={route.school}
+          way={route.way ?? "whole"}
+          kit={kit ?? null}
           units={settings}
           onPick={pickSchool}
           onClose={() => setSchoolsOpen(false)}
@@ -144,6 +150,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
         onClose={() => setStepsOpen(false)}
         state={state}
         route={route}
+        kit={kit ?? null}
         magnet_C={planned.data?.transformations.magnetLost_C}
       />
     </main>

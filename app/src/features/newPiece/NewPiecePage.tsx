@@ -1,23 +1,34 @@
 /** A new piece: described, measured, given a school; then its heat card. */
 
-import { CATALOGUE, planRoute, SCHOOLS, type Piece, type School } from "@tembrak/core";
+import { CATALOGUE, missingFor, planRoute, SCHOOLS, waysFor, type Kit, type Piece, type School, type Way } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { append, newId } from "../../store/db.js";
-import { usePieces } from "../../store/useStore.js";
+import { useKit, usePieces, useSettings } from "../../store/useStore.js";
 import { nextMark, ORDERED_FORMS, pieceOfForm } from "./draft.js";
-import { SCHOOL_WORDS } from "../../format/schools.js";
+import { SCHOOL_WORDS, WAY_WORDS } from "../../format/schools.js";
+import { FitNotice } from "../../parts/FitNotice.js";
 import { PieceForm } from "./PieceForm.js";
 import { useFaults } from "./useFaults.js";
 
-function NewPiece({ mark }: { mark: string }) {
+/** The school a shop without that of the choice starts from. */
+function firstSchool(kit: Kit | null): School {
+  return SCHOOLS.find((school) => missingFor(school, kit) === null) ?? "forge";
+}
+
+function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
+  const units = useSettings();
   const navigate = useNavigate();
   const [piece, setPiece] = useState<Piece>(() => pieceOfForm(ORDERED_FORMS[0]!, null, mark));
-  const [school, setSchool] = useState<School>("forge");
+  const [school, setSchool] = useState<School>(() => firstSchool(kit));
+  const [chosenWay, setWay] = useState<Way>("whole");
   const { faults, onFault, clear } = useFaults();
   const [trouble, setTrouble] = useState<string | null>(null);
   const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
+  const ways = waysFor(piece.section);
+  const way = ways.includes(chosenWay) ? chosenWay : "whole";
+  const route = planRoute(CATALOGUE, piece, school, { way, kit });
   const change = (next: Piece): void => {
     if (next.form !== piece.form || next.section.shape !== piece.section.shape) clear();
     setPiece(next);
@@ -27,7 +38,7 @@ function NewPiece({ mark }: { mark: string }) {
     try {
       await append(id, [
         { kind: "piece", definition: { ...piece, name: piece.name.trim(), mark: piece.mark.trim() } },
-        { kind: "route", route: planRoute(CATALOGUE, piece, school) },
+        { kind: "route", route },
       ]);
       await navigate(`/piece/${id}`);
     } catch (error) {
@@ -46,12 +57,30 @@ function NewPiece({ mark }: { mark: string }) {
       <h2>How will you heat it?</h2>
       <div className="school-keys" role="radiogroup" aria-label="School">
         {SCHOOLS.map((key) => (
-          <button key={key} type="button" role="radio" aria-checked={school === key} className="plain-key" onClick={() => setSchool(key)}>
+          <button
+            key={key}
+            type="button"
+            role="radio"
+            aria-checked={school === key}
+            disabled={missingFor(key, kit) !== null}
+            className="plain-key"
+            onClick={() => setSchool(key)}
+          >
             <b>{SCHOOL_WORDS[key].name}</b>
-            <small>{SCHOOL_WORDS[key].does}</small>
+            <small>{missingFor(key, kit) ?? SCHOOL_WORDS[key].does}</small>
           </button>
         ))}
       </div>
+      <h2>What is to be hard?</h2>
+      <div className="school-keys" role="radiogroup" aria-label="What is to be hard">
+        {ways.map((key) => (
+          <button key={key} type="button" role="radio" aria-checked={way === key} className="plain-key" onClick={() => setWay(key)}>
+            <b>{WAY_WORDS[key].name}</b>
+            <small>{WAY_WORDS[key].does}</small>
+          </button>
+        ))}
+      </div>
+      <FitNotice piece={piece} route={route} kit={kit} units={units} />
       <div className="form-foot">
         <Button
           variant="contained"
@@ -70,6 +99,7 @@ function NewPiece({ mark }: { mark: string }) {
 
 export function NewPiecePage() {
   const pieces = usePieces();
-  if (pieces === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
-  return <NewPiece mark={nextMark(pieces.map(({ piece }) => piece.mark))} />;
+  const kit = useKit();
+  if (pieces === undefined || kit === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
+  return <NewPiece mark={nextMark(pieces.map(({ piece }) => piece.mark))} kit={kit} />;
 }

@@ -1,21 +1,35 @@
 /** The ways of heating side by side: what each asks, when one prefers it, and what the core expects of it for this piece. */
 
-import { CATALOGUE, planRoute, SCHOOLS, type Piece, type Prediction, type School } from "@tembrak/core";
+import {
+  CATALOGUE,
+  missingFor,
+  planRoute,
+  SCHOOLS,
+  waysFor,
+  type Kit,
+  type Piece,
+  type Prediction,
+  type School,
+  type Way,
+} from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
+import { useState } from "react";
 import { usePrediction } from "../../../compute/useAnswers.js";
-import { SCHOOL_WORDS } from "../../../format/schools.js";
+import { SCHOOL_WORDS, WAY_WORDS } from "../../../format/schools.js";
 import { showChance, showHardness, showRange, showTemperature, type Units } from "../../../format/show.js";
 
 interface Props {
   readonly isOpen: boolean;
   readonly piece: Piece;
   readonly school: School;
+  readonly way: Way;
+  readonly kit: Kit | null;
   readonly units: Units;
-  readonly onPick: (school: School) => void;
+  readonly onPick: (school: School, way: Way) => void;
   readonly onClose: () => void;
 }
 
@@ -32,17 +46,22 @@ function expectation({ working, hardening, target }: Prediction): string {
 function SchoolRow({
   piece,
   school,
+  way,
+  kit,
   isOn,
   units,
   onPick,
 }: {
   piece: Piece;
   school: School;
+  way: Way;
+  kit: Kit | null;
   isOn: boolean;
   units: Units;
   onPick: () => void;
 }) {
-  const route = planRoute(CATALOGUE, piece, school);
+  const route = planRoute(CATALOGUE, piece, school, { way, kit });
+  const missing = missingFor(school, kit);
   const prediction = usePrediction(piece, route, "quick");
   const heat = route.steps.find((step) => step.kind === "harden");
   const count = route.steps.filter(({ kind }) => kind === "normalise").length;
@@ -50,9 +69,9 @@ function SchoolRow({
   const hold = heat?.kind === "harden" && heat.hold_min > 1 ? `, ${heat.hold_min} min at heat` : "";
   const words = SCHOOL_WORDS[school];
   return (
-    <button type="button" className="plain-key school-row" aria-pressed={isOn} onClick={onPick}>
+    <button type="button" className="plain-key school-row" aria-pressed={isOn} disabled={missing !== null} onClick={onPick}>
       <b>{words.name}</b>
-      <span>{words.does}</span>
+      <span>{missing ?? words.does}</span>
       <span className="drawn">
         {count === 0 ? "No normalising" : `Normalised ${count} times`},{" "}
         {heat?.kind === "harden" ? showTemperature(heat.temperature_C, units) : ""}
@@ -65,21 +84,33 @@ function SchoolRow({
   );
 }
 
-export function SchoolsDialog({ isOpen, piece, school, units, onPick, onClose }: Props) {
+export function SchoolsDialog({ isOpen, piece, school, way, kit, units, onPick, onClose }: Props) {
+  const [chosenWay, setWay] = useState<Way>(way);
+  const ways = waysFor(piece.section);
   return (
     <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="md">
-      <DialogTitle>How will you heat it?</DialogTitle>
+      <DialogTitle>How will you heat it, and what is to be hard?</DialogTitle>
       <DialogContent>
+        <div className="way-keys" role="radiogroup" aria-label="What is to be hard">
+          {ways.map((key) => (
+            <button key={key} type="button" role="radio" aria-checked={chosenWay === key} className="plain-key" onClick={() => setWay(key)}>
+              <b>{WAY_WORDS[key].name}</b>
+              <small>{WAY_WORDS[key].prefer}</small>
+            </button>
+          ))}
+        </div>
         <div className="school-rows">
           {SCHOOLS.map((key) => (
             <SchoolRow
               key={key}
               piece={piece}
               school={key}
-              isOn={key === school}
+              way={chosenWay}
+              kit={kit}
+              isOn={key === school && chosenWay === way}
               units={units}
               onPick={() => {
-                onPick(key);
+                onPick(key, chosenWay);
                 onClose();
               }}
             />

@@ -1,6 +1,18 @@
 /** The steps of the route, each with its heat, its time and its reason: changed, added, left out and moved here. */
 
-import { orderProblem, questionHeat, type PieceState, type Route, type Step } from "@tembrak/core";
+import {
+  annealStep,
+  CATALOGUE,
+  namedHeat,
+  orderProblem,
+  preheatStep,
+  questionHeat,
+  resolveSteel,
+  type Kit,
+  type PieceState,
+  type Route,
+  type Step,
+} from "@tembrak/core";
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import Button from "@mui/material/Button";
@@ -8,15 +20,17 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
+import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState, type ReactNode } from "react";
 import { mediumName } from "../../../format/actWords.js";
 import { showDuration } from "../../../format/show.js";
 import { stepSource } from "../../../format/sources.js";
-import { DurationField, LengthField, RateField, TemperatureField } from "../../../parts/QuantityField.js";
+import { DifferenceField, DurationField, LengthField, TemperatureField } from "../../../parts/QuantityField.js";
 import { append } from "../../../store/db.js";
 import { useUnits } from "../../../store/useStore.js";
+import { OtherPractices } from "./OtherPractices.js";
 import "./steps.css";
 
 function nameOf(step: Step): string {
@@ -43,6 +57,24 @@ function isDone(state: PieceState, index: number): boolean {
   return own.length > 0 && own.some(({ id }) => state.doneAt_ms.has(id));
 }
 
+/** A heat by the smith's own word for it: what that is, and one press to have it. */
+function NamedHeatField({ onAdd }: { onAdd: (kind: "normalise" | "anneal" | "preheat") => void }) {
+  const [text, setText] = useState("");
+  const found = namedHeat(text);
+  return (
+    <div className="named-heat">
+      <TextField
+        label="Or by its name: refine, spheroidise, stress relief…"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        helperText={text === "" ? " " : found === null ? "Not one of: normalise, anneal, refine, sub-critical, destress." : found.does}
+        fullWidth
+      />
+      {found === null ? null : <Button onClick={() => onAdd(found.kind)}>Add it</Button>}
+    </div>
+  );
+}
+
 /** What each heat may be set to, C: as its schema has it. */
 const HEAT_LIMITS_C: Readonly<Record<Exclude<Step["kind"], "quench">, readonly [number, number]>> = {
   preheat: [200, 750],
@@ -67,6 +99,7 @@ interface Props {
   readonly onClose: () => void;
   readonly state: PieceState;
   readonly route: Route;
+  readonly kit: Kit | null;
   /** Where the magnet lets go, by the model. */
   readonly magnet_C: number | undefined;
 }
@@ -117,9 +150,11 @@ function SortableStep({ id, name, isLocked, onRemove, children }: SortableProps)
   );
 }
 
-export function StepsDialog({ isOpen, onClose, state, route, magnet_C }: Props) {
+export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Props) {
   const units = useUnits();
   const [draft, setDraft] = useState<readonly Row[] | null>(null);
+  /** Another practice that was taken as a whole: its school comes with it. */
+  const [taken, setTaken] = useState<Route | null>(null);
   const [made, setMade] = useState(0);
   const [faults, setFaults] = useState<ReadonlySet<string>>(new Set());
   const sensors = useSensors(
@@ -143,13 +178,17 @@ export function StepsDialog({ isOpen, onClose, state, route, magnet_C }: Props) 
     setDraft(rows.filter((row) => row.key !== key));
     setFaults((before) => new Set([...before].filter((of) => !of.startsWith(`${key} `))));
   };
-  const add = (kind: "normalise" | "temper"): void => {
+  const add = (kind: "normalise" | "temper" | "anneal" | "preheat"): void => {
     const like = rows.findLast(({ step }) => step.kind === kind)?.step;
     const step: Step =
-      like ??
-      (kind === "normalise"
-        ? { kind, temperature_C: 860, hold_min: 0, coolTo: "hand-warm", why: "One more: small, even grain." }
-        : { kind, temperature_C: 200, hold_min: 120, why: "Takes more of the brittleness out." });
+      kind === "anneal"
+        ? annealStep(resolveSteel(CATALOGUE, state.piece.steel), kit)
+        : kind === "preheat"
+          ? preheatStep(route.school, state.piece.start === "hardened")
+          : (like ??
+            (kind === "normalise"
+              ? { kind, temperature_C: 860, hold_min: 0, coolTo: "hand-warm", why: "One more: small, even grain." }
+              : { kind, temperature_C: 200, hold_min: 120, why: "Takes more of the brittleness out." }));
     const before =
       kind === "temper"
         ? rows.length
@@ -171,11 +210,12 @@ export function StepsDialog({ isOpen, onClose, state, route, magnet_C }: Props) 
   };
   const close = (): void => {
     setDraft(null);
+    setTaken(null);
     setFaults(new Set());
     onClose();
   };
   const save = async (): Promise<void> => {
-    if (draft) await append(state.id, [{ kind: "route", route: { ...route, steps: draft.map(({ step }) => step) } }]);
+    if (draft) await append(state.id, [{ kind: "route", route: { ...(taken ?? route), steps: draft.map(({ step }) => step) } }]);
     close();
   };
   return (
@@ -192,6 +232,19 @@ export function StepsDialog({ isOpen, onClose, state, route, magnet_C }: Props) 
                     <div className="step-name">
                       <b>{nameOf(step)}</b>
                       <small>{step.why}</small>
+                      {draft === null && !locked ? (
+                        <OtherPractices
+                          piece={state.piece}
+                          route={route}
+                          index={i}
+                          doneCount={lockedCount}
+                          kit={kit}
+                          onTake={(other) => {
+                            setTaken(other);
+                            setDraft(rowsOf(other));
+                          }}
+                        />
+                      ) : null}
                       <small className="step-source">{stepSource(step, state.piece, route, magnet_C, units)}</small>
                     </div>
                     <div className="step-fields">
@@ -263,8 +316,12 @@ export function StepsDialog({ isOpen, onClose, state, route, magnet_C }: Props) 
                             />
                           )}
                           {step.kind === "anneal" ? (
-                            <RateField
-                              value_C_h={step.rate_C_h}
+                            <DifferenceField
+                              label="Falls by"
+                              isRate
+                              value_C={step.rate_C_h}
+                              low_C={1}
+                              high_C={2000}
                               units={units}
                               isDisabled={locked}
                               onFault={(bad) => fault(`${key} rate`, bad)}
@@ -285,7 +342,10 @@ export function StepsDialog({ isOpen, onClose, state, route, magnet_C }: Props) 
         </DndContext>
         <div className="step-adds">
           <Button onClick={() => add("normalise")}>One more normalising heat</Button>
+          <Button onClick={() => add("preheat")}>Warm it through first</Button>
+          <Button onClick={() => add("anneal")}>An anneal</Button>
           <Button onClick={() => add("temper")}>One more temper</Button>
+          <NamedHeatField onAdd={add} />
         </div>
         <p role="alert" className="step-problem">
           {problem ?? ""}

@@ -1,0 +1,153 @@
+/** The shop's own equipment: what plans may name, how big it is, and how far each thing can be trusted. */
+
+import { eyeErrors_C, learnEye, LEAST_PAIRS, PRESETS, type KitItem, type KitKind, type NewKitItem, type Preset } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import { showDifference } from "../../format/show.js";
+import { Hatches } from "../../parts/Drawing.js";
+import { newId, removeKitItem, writeKitItems, writeSettings } from "../../store/db.js";
+import { useKit, usePieces, useSettings } from "../../store/useStore.js";
+import { blank, factsOf, GROUPS, KIND_WORDS, lacks, PRESET_WORDS } from "./kitWords.js";
+import { CalibrateDialog } from "./parts/CalibrateDialog.js";
+import { ItemDialog } from "./parts/ItemDialog.js";
+import { KitDrawing } from "./parts/KitDrawing.js";
+import "./kit.css";
+
+type Open =
+  | { readonly what: "item"; readonly item: KitItem | NewKitItem }
+  | { readonly what: "calibrate"; readonly item: Extract<KitItem, { kind: "kiln" | "oven" }> };
+
+function Start({ onPick }: { onPick: (preset: Preset) => void }) {
+  return (
+    <section aria-labelledby="start-h">
+      <h2 id="start-h">What do you have? Start from the nearest, then change it</h2>
+      <div className="kit-presets">
+        {PRESETS.map((preset) => (
+          <button key={preset.id} type="button" className="plain-key" onClick={() => onPick(preset)}>
+            <b>{PRESET_WORDS[preset.id][0]}</b>
+            <br />
+            <small>{PRESET_WORDS[preset.id][1]}</small>
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function EyeLine() {
+  const settings = useSettings();
+  const pieces = usePieces();
+  const eye = learnEye((pieces ?? []).filter(({ piece }) => piece.isPractice !== true).flatMap(({ checks }) => eyeErrors_C(checks)));
+  const told =
+    eye.pairs < LEAST_PAIRS
+      ? `${eye.pairs} of ${LEAST_PAIRS} colours named beside a probe: too few to correct it yet.`
+      : `${eye.pairs} colours beside a probe: it calls heats ${showDifference(Math.abs(eye.bias_C), settings)} too ${eye.bias_C > 0 ? "hot" : "cold"}, give or take ${showDifference(1.645 * eye.sd_C, settings)}. Taken off every colour named at the bench.`;
+  return (
+    <li className="kit-row kit-still">
+      <b>Your eye</b>
+      <span>{told}</span>
+    </li>
+  );
+}
+
+export function KitPage() {
+  const units = useSettings();
+  const kit = useKit();
+  const pieces = usePieces();
+  const [open, setOpen] = useState<Open | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  if (kit === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
+  const store = (items: readonly unknown[]): void => {
+    writeKitItems(items)
+      .then(() => setTrouble(null))
+      .catch(() => setTrouble("Not stored: the browser refused it. What was there is still there."));
+    setOpen(null);
+  };
+  const add = (kind: KitKind): void => setOpen({ what: "item", item: blank(kind) });
+  const longest = (pieces ?? [])
+    .filter(({ finishedAt_ms }) => finishedAt_ms === null)
+    .map(({ piece }) => piece)
+    .sort((a, b) => b.length_mm - a.length_mm)[0];
+  const missing = kit === null ? [] : lacks(kit);
+  return (
+    <main className="kit">
+      <Hatches />
+      <header className="kit-head">
+        <h1>Kit</h1>
+        <p>
+          {kit === null
+            ? "Nobody has said yet what this shop has: plans may name anything."
+            : missing.length > 0
+              ? `Still wanted for hardening: ${missing.join(", ")}.`
+              : "Plans name nothing that is not here, and say when a piece does not fit."}
+        </p>
+      </header>
+      {trouble ? <p role="alert">{trouble}</p> : null}
+      {kit === null ? (
+        <Start onPick={({ items }) => store(items.map((item) => ({ ...item, id: newId(Date.now()) })))} />
+      ) : (
+        <KitDrawing kit={kit} longest={longest} units={units} />
+      )}
+      <div className="kit-groups">
+        {GROUPS.map(({ name, kinds }) => (
+          <section key={name} aria-labelledby={`kit-${kinds[0]}`}>
+            <h2 id={`kit-${kinds[0]}`}>{name}</h2>
+            <ul>
+              {(kit ?? [])
+                .filter(({ kind }) => kinds.includes(kind))
+                .map((item) => (
+                  <li key={item.id} className="kit-row">
+                    <button type="button" className="kit-item" onClick={() => setOpen({ what: "item", item })}>
+                      <b>{item.name}</b>
+                      <span>{factsOf(item, units)}</span>
+                      {item.notes ? <small>{item.notes}</small> : null}
+                    </button>
+                    {item.kind === "kiln" || item.kind === "oven" ? (
+                      <Button
+                        aria-label={`Check ${item.name} against a second thermometer`}
+                        onClick={() => setOpen({ what: "calibrate", item })}
+                      >
+                        Check it
+                      </Button>
+                    ) : null}
+                    {item.kind === "forge" && item.ambient_lux !== units.ambient_lux ? (
+                      <Button
+                        aria-label={`Judge colours in the light around ${item.name}`}
+                        onClick={() => void writeSettings({ ambient_lux: item.ambient_lux })}
+                      >
+                        Use its light
+                      </Button>
+                    ) : null}
+                  </li>
+                ))}
+              {kinds.includes("magnet") ? <EyeLine /> : null}
+            </ul>
+            <div className="kit-adds">
+              {kinds.map((kind) => (
+                <Button key={kind} size="small" variant="text" onClick={() => add(kind)}>
+                  {`+ ${KIND_WORDS[kind]}`}
+                </Button>
+              ))}
+            </div>
+          </section>
+        ))}
+      </div>
+      {open?.what === "item" ? (
+        <ItemDialog
+          item={open.item}
+          isNew={!("id" in open.item)}
+          units={units}
+          onClose={() => setOpen(null)}
+          onRemove={() => {
+            if ("id" in open.item) void removeKitItem(open.item.id);
+            setOpen(null);
+          }}
+          onKeep={(item) => store(["id" in open.item ? item : { ...(item as object), id: newId(Date.now()) }])}
+        />
+      ) : null}
+      {open?.what === "calibrate" ? (
+        <CalibrateDialog item={open.item} units={units} onClose={() => setOpen(null)} onKeep={(item) => store([item])} />
+      ) : null}
+    </main>
+  );
+}

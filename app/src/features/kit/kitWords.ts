@@ -1,0 +1,176 @@
+/** What an item of the kit is, in words, and which of its fields are asked for. Pure. */
+
+import { CATALOGUE, PRESETS, type Kit, type KitItem, type KitKind, type NewKitItem } from "@tembrak/core";
+import { mediumName } from "../../format/actWords.js";
+import { showDifference, showLength, showTemperature, type Units } from "../../format/show.js";
+
+export type FieldKind = "length" | "temperature" | "difference" | "minutes" | "HRC" | "lux" | "number" | "choice" | "flag" | "files";
+
+export interface Field {
+  readonly key: string;
+  readonly label: string;
+  readonly kind: FieldKind;
+  readonly least?: number;
+  readonly most?: number;
+  readonly options?: readonly (readonly [string, string])[];
+}
+
+const INSIDE: readonly Field[] = [
+  { key: "length_mm", label: "Length inside", kind: "length", least: 30, most: 5000 },
+  { key: "width_mm", label: "Width inside", kind: "length", least: 30, most: 3000 },
+  { key: "height_mm", label: "Height inside", kind: "length", least: 30, most: 3000 },
+];
+const CONTROLLED: readonly Field[] = [
+  { key: "limit_C", label: "Hottest it goes", kind: "temperature", least: 50, most: 1350 },
+  { key: "offset_C", label: "Truly hotter than it says by", kind: "difference", least: -100, most: 100 },
+  { key: "swing_C", label: "Swings up and down by", kind: "difference", least: 0, most: 60 },
+  { key: "settle_min", label: "Comes to rest after", kind: "minutes", least: 0, most: 240 },
+];
+
+export const LIQUIDS = CATALOGUE.media.filter((medium) => "liquid" in medium);
+
+export const FIELDS: Readonly<Record<KitKind, readonly Field[]>> = {
+  forge: [
+    {
+      key: "fuel",
+      label: "Fuel",
+      kind: "choice",
+      options: [
+        ["gas", "gas"],
+        ["coal", "coal"],
+        ["charcoal", "charcoal"],
+      ],
+    },
+    { key: "burners", label: "Burners in use", kind: "number", least: 0, most: 20 },
+    { key: "isOpenEnded", label: "Open at both ends", kind: "flag" },
+    ...INSIDE,
+    { key: "chamber_C", label: "Runs at, for heat treating", kind: "temperature", least: 700, most: 1400 },
+    {
+      key: "atmosphere",
+      label: "Flame",
+      kind: "choice",
+      options: [
+        ["rich", "rich: soft flame at the mouth"],
+        ["neutral", "neutral"],
+        ["lean", "lean: sharp and roaring"],
+      ],
+    },
+    { key: "ambient_lux", label: "Light around it", kind: "lux", least: 0, most: 120000 },
+  ],
+  torch: [{ key: "heats_mm", label: "Heats at once", kind: "length", least: 5, most: 500 }],
+  kiln: [...INSIDE, ...CONTROLLED, { key: "recovery_min", label: "Back after the door in", kind: "minutes", least: 0, most: 60 }],
+  oven: [...INSIDE, ...CONTROLLED],
+  bath: [
+    { key: "medium", label: "What is in it", kind: "choice", options: LIQUIDS.map(({ id }) => [id, mediumName(id)] as const) },
+    {
+      key: "tank",
+      label: "Tank",
+      kind: "choice",
+      options: [
+        ["round", "round"],
+        ["square", "square"],
+      ],
+    },
+    { key: "width_mm", label: "Across inside", kind: "length", least: 20, most: 3000 },
+    { key: "depth_mm", label: "Rim to floor", kind: "length", least: 20, most: 3000 },
+    { key: "fill_mm", label: "Liquid stands", kind: "length", least: 10, most: 3000 },
+  ],
+  magnet: [],
+  probe: [
+    { key: "offset_C", label: "Reads too hot by", kind: "difference", least: -100, most: 100 },
+    { key: "sd_C", label: "One reading is good to", kind: "difference", least: 0.5, most: 60 },
+    { key: "limit_C", label: "May go to", kind: "temperature", least: 50, most: 1400 },
+  ],
+  infrared: [{ key: "emissivity", label: "Set to", kind: "number", least: 0.1, most: 1 }],
+  stick: [{ key: "rated_C", label: "Melts at", kind: "temperature", least: 40, most: 1370 }],
+  files: [{ key: "files_HRC", label: "Which", kind: "files" }],
+  tester: [{ key: "bias_HRC", label: "On its block too hard by", kind: "HRC", least: -10, most: 10 }],
+};
+
+export const KIND_WORDS: Readonly<Record<KitKind, string>> = {
+  forge: "Forge",
+  torch: "Torch",
+  kiln: "Kiln",
+  oven: "Oven",
+  bath: "Bath",
+  magnet: "Magnet",
+  probe: "Probe and thermometer",
+  infrared: "Infrared gun",
+  stick: "Temperature stick",
+  files: "Hardness files",
+  tester: "Hardness tester",
+};
+
+export const GROUPS: readonly { readonly name: string; readonly kinds: readonly KitKind[] }[] = [
+  { name: "Heat", kinds: ["forge", "torch", "kiln", "oven"] },
+  { name: "Baths", kinds: ["bath"] },
+  { name: "What tells the heat", kinds: ["magnet", "probe", "infrared", "stick"] },
+  { name: "What tells the hardness", kinds: ["files", "tester"] },
+];
+
+export const PRESET_WORDS = {
+  beginner: ["Gas forge, cooking oil, kitchen oven", "One magnet, one file. Where most people start."],
+  kiln: ["Kiln, two oils, hardness files", "Controlled heat, a probe, a proper tank."],
+  coal: ["Coal fire, torch, slack tub", "Tools hardened at the end that works."],
+} as const;
+
+/** A new item of a kind, as the first of the first kits has it. */
+export function blank(kind: KitKind): NewKitItem {
+  const like = PRESETS.flatMap(({ items }) => items).find((item) => item.kind === kind);
+  if (like !== undefined) return { ...like, name: KIND_WORDS[kind] };
+  switch (kind) {
+    case "infrared":
+      return { kind, name: "Infrared gun", emissivity: 0.95 };
+    case "stick":
+      return { kind, name: "Temperature stick", rated_C: 800 };
+    case "tester":
+      return { kind, name: "Bench tester", bias_HRC: 0 };
+    default:
+      return { kind: "magnet", name: "Magnet" };
+  }
+}
+
+function signed(difference_C: number, units: Units): string {
+  if (Math.abs(difference_C) < 0.5) return "true as far as known";
+  return `runs ${showDifference(Math.abs(difference_C), units)} ${difference_C > 0 ? "hot" : "cold"}`;
+}
+
+/** One line of facts. */
+export function factsOf(item: KitItem, units: Units): string {
+  const size = (a: number, b: number, c: number): string => `${showLength(a, units)} by ${showLength(b, units)} by ${showLength(c, units)}`;
+  switch (item.kind) {
+    case "forge":
+      return `${item.fuel}, ${item.burners} burner${item.burners === 1 ? "" : "s"}, ${size(item.length_mm, item.width_mm, item.height_mm)}${item.isOpenEnded ? ", open ends" : ""}, about ${showTemperature(item.chamber_C, units)}, ${item.atmosphere} flame`;
+    case "torch":
+      return `heats ${showLength(item.heats_mm, units)} at once`;
+    case "kiln":
+    case "oven":
+      return `${size(item.length_mm, item.width_mm, item.height_mm)}, to ${showTemperature(item.limit_C, units)}, ${signed(item.offset_C, units)}, swings ${showDifference(item.swing_C, units)}, at rest after ${item.settle_min.toFixed(0)} min${item.kind === "kiln" ? `, back ${item.recovery_min} min after the door` : ""}${item.calibration?.length ? `, ${item.calibration.length} readings` : ", not checked"}`;
+    case "bath":
+      return `${mediumName(item.medium).toLowerCase()}, ${item.tank}, ${showLength(item.width_mm, units)} across, ${showLength(item.fill_mm, units)} of ${showLength(item.depth_mm, units)} full`;
+    case "magnet":
+      return "";
+    case "probe":
+      return `${signed(item.offset_C, units).replace("runs", "reads")}, one reading good to ${showDifference(item.sd_C, units)}, to ${showTemperature(item.limit_C, units)}`;
+    case "infrared":
+      return `set to ${item.emissivity}; lifted scale and bright steel read far too cold`;
+    case "stick":
+      return `melts at ${showTemperature(item.rated_C, units)}`;
+    case "files":
+      return `${item.files_HRC.join(", ")} HRC`;
+    case "tester":
+      return Math.abs(item.bias_HRC) < 0.05
+        ? "true on its block"
+        : `${Math.abs(item.bias_HRC)} HRC too ${item.bias_HRC > 0 ? "hard" : "soft"} on its block`;
+  }
+}
+
+/** What is missing for any hardening at all. */
+export function lacks(kit: Kit): readonly string[] {
+  const has = (...kinds: KitKind[]): boolean => kit.some(({ kind }) => kinds.includes(kind));
+  return [
+    ...(has("forge", "torch", "kiln") ? [] : ["something to heat it with"]),
+    ...(has("bath") ? [] : ["a bath"]),
+    ...(has("magnet", "probe", "infrared", "kiln") ? [] : ["a magnet or a thermometer"]),
+  ];
+}

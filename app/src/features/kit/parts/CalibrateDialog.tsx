@@ -1,0 +1,142 @@
+/** A kiln or oven against a second thermometer, at several times: what stays wrong is told from what only comes late. */
+
+import { calibrate, LEAST_READINGS, type CalibrationReading, type KitItem } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useState } from "react";
+import { showDegrees, showDifference, type Units } from "../../../format/show.js";
+import { DurationField, TemperatureField } from "../../../parts/QuantityField.js";
+
+type Controlled = Extract<KitItem, { kind: "kiln" | "oven" }>;
+
+interface Props {
+  readonly item: Controlled;
+  readonly units: Units;
+  readonly onKeep: (item: Controlled) => void;
+  readonly onClose: () => void;
+}
+
+export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
+  const isKiln = item.kind === "kiln";
+  const [readings, setReadings] = useState<readonly CalibrationReading[]>(item.calibration ?? []);
+  const last = readings[readings.length - 1];
+  const [next, setNext] = useState<CalibrationReading>(last ?? { time_min: 20, set_C: isKiln ? 800 : 200, second_C: isKiln ? 795 : 195 });
+  const [bad, setBad] = useState<ReadonlySet<string>>(new Set());
+  const fault = (key: string) => (isBad: boolean) =>
+    setBad((before) => {
+      const after = new Set(before);
+      if (isBad) after.add(key);
+      else after.delete(key);
+      return after;
+    });
+  const found = calibrate(readings);
+  const told = (() => {
+    if (found === null)
+      return `${LEAST_READINGS - readings.length} more reading${LEAST_READINGS - readings.length === 1 ? "" : "s"}, at different times after it was set.`;
+    const off =
+      Math.abs(found.offset_C) < 1.5
+        ? "True once it has settled"
+        : `${showDifference(Math.abs(found.offset_C), units)} ${found.offset_C > 0 ? "hotter" : "colder"} than it says once it has settled`;
+    const late = found.hasLag
+      ? `; it comes to rest after ${Math.round(found.settle_min)} min. What it was short of before that is lag, not a wrong dial.`
+      : ". No lag can be seen in these readings.";
+    return `${off}, give or take ${showDifference(1.645 * found.offsetSd_C, units)}${late}`;
+  })();
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
+      <DialogTitle>{item.name} against a second thermometer</DialogTitle>
+      <DialogContent>
+        <p>Set it, note the time, and read a second thermometer beside it after 5, 20 and 40 minutes.</p>
+        {readings.length > 0 ? (
+          <table className="kit-readings">
+            <thead>
+              <tr>
+                <th>after</th>
+                <th>dial</th>
+                <th>second</th>
+                <th aria-label="remove" />
+              </tr>
+            </thead>
+            <tbody>
+              {readings.map((reading, i) => (
+                <tr key={`${i} ${reading.time_min}`}>
+                  <td>{reading.time_min} min</td>
+                  <td>{showDegrees(reading.set_C, units)}</td>
+                  <td>{showDegrees(reading.second_C, units)}</td>
+                  <td>
+                    <Button
+                      variant="text"
+                      aria-label={`Remove reading ${i + 1}`}
+                      onClick={() => setReadings(readings.filter((_, j) => j !== i))}
+                    >
+                      Remove
+                    </Button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        ) : null}
+        <div className="kit-fields">
+          <DurationField
+            label="After it was set"
+            value_min={next.time_min}
+            least_min={0}
+            most_min={600}
+            onFault={fault("time")}
+            onChange={(time_min) => setNext((n) => ({ ...n, time_min }))}
+          />
+          <TemperatureField
+            label="The dial says"
+            value_C={next.set_C}
+            units={units}
+            low_C={20}
+            high_C={1300}
+            question={() => null}
+            onFault={fault("set")}
+            onChange={(set_C) => setNext((n) => ({ ...n, set_C }))}
+          />
+          <TemperatureField
+            label="The second thermometer says"
+            value_C={next.second_C}
+            units={units}
+            low_C={-20}
+            high_C={1350}
+            question={() => null}
+            onFault={fault("second")}
+            onChange={(second_C) => setNext((n) => ({ ...n, second_C }))}
+          />
+        </div>
+        <Button disabled={bad.size > 0} onClick={() => setReadings([...readings, next])}>
+          Add this reading
+        </Button>
+        <p role="status" className="kit-told">
+          {told}
+        </p>
+      </DialogContent>
+      <DialogActions>
+        <Button variant="text" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button
+          variant="contained"
+          disabled={found === null}
+          onClick={() =>
+            found &&
+            onKeep({
+              ...item,
+              calibration: [...readings],
+              offset_C: Math.round(10 * Math.min(100, Math.max(-100, found.offset_C))) / 10,
+              settle_min: found.hasLag ? Math.min(240, Math.round(found.settle_min)) : item.settle_min,
+            })
+          }
+        >
+          Keep what they say
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
