@@ -102,12 +102,14 @@ export { temperatureForHardness, temperedHardness } from "./kinetics/temper.js";
 export { runJob, type JobAnswers, type JobOutcome, type WhatIf } from "./job/runJob.js";
 export type { SectionPicture } from "./simulate/sectionPicture.js";
 export type { Member } from "./simulate/hardenSpread.js";
-export { MEMBERS, type Effort, type Job, type JobFailure } from "./schema/job.js";
+export { MEMBERS, type Effort, type FireInput, type Job, type JobFailure } from "./schema/job.js";
 
 // How hot it is
 export { conflictMessage, estimateHeat, type HeatConflict, type HeatEstimate } from "./simulate/heatEstimate.js";
 export { glowInLight, heatOfNode_C, type HeatEvidence, type MagnetPoint } from "./simulate/heatBelief.js";
 export { eyeErrors_C, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.js";
+export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
+export { chanceAllInWindow, zoneOffsets, type ZoneOffset } from "./simulate/zones.js";
 export { magnetPoint } from "./simulate/magnetPoint.js";
 
 // What is seen

@@ -1,5 +1,6 @@
 /** What a worker does with a job, as a pure function: the same in a worker, in Node and in a test. */
 
+import { formOf } from "../catalogue.js";
 import { InputError } from "../errors.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { requireValid } from "../schema/check.js";
@@ -14,6 +15,7 @@ import {
   type Response,
 } from "../simulate/predict.js";
 import type { Member } from "../simulate/hardenSpread.js";
+import { warmUp, type WarmUp } from "../simulate/warmUp.js";
 import { pictureSection, type SectionPicture } from "../simulate/sectionPicture.js";
 
 export interface WhatIf {
@@ -27,6 +29,7 @@ export interface JobAnswers {
   /** Part of an ensemble. */
   readonly members: readonly Member[];
   readonly section: SectionPicture;
+  readonly "warm-up": WarmUp;
   readonly "what-if": WhatIf;
 }
 
@@ -40,6 +43,9 @@ export function runJob(catalogue: Catalogue, unchecked: unknown): JobOutcome {
     if (job.kind === "predict") return { type: "done", answer: predict(catalogue, job.piece, job.route, job.effort, job.members) };
     if (job.kind === "members") {
       return { type: "done", answer: predictMembers(catalogue, job.piece, job.route, job.from, job.to) };
+    }
+    if (job.kind === "warm-up") {
+      return { type: "done", answer: warmUp(job.piece, formOf(job.piece), job.way, job.fire, job.target_C) };
     }
     if (job.kind === "section") return { type: "done", answer: pictureSection(catalogue, job) };
     return {

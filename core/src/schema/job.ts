@@ -1,7 +1,8 @@
 /** What the page says to a worker and what it hears back. Everything is plain data. */
 
 import { Type, type Static } from "@sinclair/typebox";
-import { PieceSchema, RouteSchema } from "./book.js";
+import { PieceSchema, RouteSchema, WAYS } from "./book.js";
+import { FUELS } from "./kit.js";
 import { between, choice, strict, tagged } from "./parts.js";
 
 /** Quick while a finger moves, full when it rests. */
@@ -10,6 +11,16 @@ export type Effort = Static<typeof EffortSchema>;
 
 /** How many cases the spread is made of. */
 export const MEMBERS = 24;
+
+/** The fire a piece lies in. */
+export const FireSchema = strict({
+  kind: choice(["forge", "kiln"] as const),
+  fuel: choice(FUELS),
+  chamber_C: between(300, 1400, "Temperature of the fire, C"),
+  /** Null where the whole piece is taken to be in it. */
+  length_mm: Type.Union([between(30, 5000, "Length of the fire, mm"), Type.Null()]),
+});
+export type FireInput = Static<typeof FireSchema>;
 
 const hardnessAtPlace = Type.Union([Type.Number(), Type.Null()]);
 const MemberSchema = strict({
@@ -41,6 +52,13 @@ export const JobSchema = tagged(
     /** Where along the piece; null for the section as it was measured. */
     station: Type.Union([between(0, 1, "Share of the length"), Type.Null()]),
     effort: EffortSchema,
+  }),
+  strict({
+    kind: Type.Literal("warm-up"),
+    piece: PieceSchema,
+    way: choice(WAYS),
+    fire: FireSchema,
+    target_C: between(100, 1200, "Heat wanted, C"),
   }),
   strict({
     kind: Type.Literal("what-if"),
