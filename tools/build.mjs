@@ -17,5 +17,6 @@ await esbuild({
   format: "esm",
   target: "node20",
   packages: "external",
+  alias: { "@tembrak/core": join(root, "core/src/index.ts") },
   logLevel: "warning",
 });

@@ -81,6 +81,7 @@ export { orderProblem } from "./plan/order.js";
 export { hardenAgain, nextTemper, type NextTemper } from "./plan/nextTemper.js";
 export { actsOfRoute, stageOf, type Act, type Stage } from "./plan/acts.js";
 export { brittleSince, heatsDone, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";
+export { BACK_WITHIN_K, soakClock, type SoakClock } from "./book/soakClock.js";
 export { checkBook, parseJson, readBook, writeBook } from "./book/exchange.js";
 export { outlineOf, sawTooth, type Outline, type Point } from "./shape/outline.js";
 export { hasStations, measuredStation, pointAt, sectionAt } from "./shape/stations.js";
@@ -130,6 +131,10 @@ export { alloyShift_K, filmHex, growFilm_nm, OXIDE_NAMES, oxideFilm_nm, oxideNam
 // What a test says
 export { hardnessVerdict, type HardnessVerdict, type VerdictInput } from "./evidence/verdict.js";
 export { hardnessOfNode_HRC, type FileResult, type FileStroke, type Surface } from "./evidence/belief.js";
+
+// The simulated shop
+export { PracticeShop } from "./practice/shop.js";
+export type { ShopAnswer, ShopCommand, ShopPlace, ShopQuestion, ShopReading, ShopReset } from "./schema/practice.js";
 
 // Checking and the command line
 export { check, requireValid, type Checked } from "./schema/check.js";

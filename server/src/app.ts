@@ -3,6 +3,7 @@
 import compression from "compression";
 import express, { type Express } from "express";
 import helmet from "helmet";
+import { shopRoutes } from "./routes/shop.js";
 
 export interface AppDeps {
   /** Folder of the built app. */
@@ -40,10 +41,12 @@ export function makeApp({ pages, demo }: AppDeps): Express {
       crossOriginEmbedderPolicy: true,
     }),
   );
-  app.use(compression());
+  // A stream must not wait in a compressor's buffer.
+  app.use(compression({ filter: (request, response) => !request.path.endsWith("/stream") && compression.filter(request, response) }));
   app.get("/api/config", (_request, response) => {
     response.set("Cache-Control", "no-store").json({ demo });
   });
+  app.use("/api/shop", shopRoutes().router);
   app.use("/api", (_request, response) => {
     response.status(404).json({ error: { code: "not-found", message: "There is nothing at this address.", path: "" } });
   });

@@ -24,6 +24,10 @@ const NUMBERS = ["no", "one", "two", "three", "four", "five", "six"];
 
 function temperSentence(route: Route, { working, isEmbrittled }: Prediction, units: Units): string {
   const cycles = route.steps.filter((step) => step.kind === "temper");
+  const run = route.steps.findLast((step) => step.kind === "run");
+  if (cycles.length === 0 && run !== undefined) {
+    return `A colour run to about ${showTemperature(run.temperature_C, units)} leaves about ${showHardness(working.tempered.mean_HRC)} HRC, if it is dunked in time.`;
+  }
   if (cycles.length === 0) return "No temper is planned: it stays brittle.";
   const [first] = cycles;
   const same = cycles.every((c) => c.temperature_C === first!.temperature_C && c.hold_min === first!.hold_min);

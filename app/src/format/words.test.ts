@@ -2,6 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { actsOfRoute, CATALOGUE, planRoute, predict, STARTS, type Piece, type Route } from "@tembrak/core";
 import { actWords, mediumName } from "./actWords.js";
 import { steelFacts, stepSource } from "./sources.js";
+import { WHY_CARDS, whyOf } from "./whyCards.js";
 import { verdictWords } from "./verdictWords.js";
 
 const METRIC = { temperature: "C", length: "mm" } as const;
@@ -139,5 +140,20 @@ describe("where the numbers come from", () => {
   });
   it("a steel says its heat, its soak and its bath", () => {
     expect(steelFacts(CATALOGUE.steel("80crv2")!, INCHES)).toBe("Hardens from 1499° to 1553 °F after a real soak, in fast oil.");
+  });
+});
+
+describe("why", () => {
+  it("every step has a card of at most sixty words, its heats in the shop's unit", () => {
+    const texts = Object.values(WHY_CARDS);
+    expect(texts.length).toBeGreaterThan(15);
+    for (const text of texts) {
+      expect(text.split(/\s+/).length).toBeLessThanOrEqual(60);
+      expect(text.length).toBeGreaterThan(80);
+    }
+    const acts = actsOfRoute(planRoute(CATALOGUE, knife, "forge"));
+    const quench = acts.find(({ kind }) => kind === "quench")!;
+    expect(whyOf(quench, INCHES)).toMatch(/1022 °F/);
+    for (const act of acts) expect(whyOf(act, METRIC)).not.toMatch(/\[/);
   });
 });

@@ -68,9 +68,25 @@ export type NewEvent = WithoutMeta<BookEvent>;
  * @throws InputError when an event does not fit its schema; a Dexie error when the browser refuses to store.
  */
 export async function append(piece: string, happened: readonly NewEvent[], now_ms = Date.now()): Promise<readonly string[]> {
+  return decide(piece, () => happened, now_ms);
+}
+
+/**
+ * Stores what follows from the log of a piece as it is on disk: reading and writing are one transaction, so two tabs that press at
+ * once cannot both end the same act.
+ * @param follow what happened, given what is stored; nothing is stored when it gives nothing.
+ */
+export async function decide(
+  piece: string,
+  follow: (stored: readonly BookEvent[]) => readonly NewEvent[],
+  now_ms = Date.now(),
+): Promise<readonly string[]> {
   return store.transaction("rw", store.events, async () => {
-    const before = (await store.events.where("piece").equals(piece).sortBy("at_ms")).at(-1);
-    const at_ms = Math.max(now_ms, before === undefined ? 0 : before.at_ms + 1);
+    const stored = await store.events.where("piece").equals(piece).sortBy("at_ms");
+    const happened = follow(readable(stored));
+    if (happened.length === 0) return [];
+    const last = stored.at(-1);
+    const at_ms = Math.max(Math.round(now_ms), last === undefined ? 0 : last.at_ms + 1);
     const events = happened.map((event) => requireValid("Event", { ...event, id: newId(at_ms), piece, at_ms }));
     await store.events.bulkAdd(events);
     return events.map(({ id }) => id);

@@ -6,6 +6,7 @@ import { KitItemSchema } from "./kit.js";
 import { KindSchema } from "./kind.js";
 import { KineticsSchema } from "./kinetics.js";
 import { MediumSchema } from "./medium.js";
+import { ShopAnswerSchema, ShopCommandSchema, ShopQuestionSchema, ShopReadingSchema, ShopResetSchema } from "./practice.js";
 import { SteelSchema, UsesSchema } from "./steel.js";
 import { VERB_SCHEMAS } from "./verbs.js";
 
@@ -21,6 +22,11 @@ export const SCHEMAS = {
   Medium: MediumSchema,
   Steel: SteelSchema,
   Uses: UsesSchema,
+  ShopReset: ShopResetSchema,
+  ShopCommand: ShopCommandSchema,
+  ShopQuestion: ShopQuestionSchema,
+  ShopAnswer: ShopAnswerSchema,
+  ShopReading: ShopReadingSchema,
   ...VERB_SCHEMAS,
 };
 export type SchemaName = keyof typeof SCHEMAS;

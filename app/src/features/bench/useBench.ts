@@ -1,58 +1,93 @@
 /** What a tap at the bench does: stored first, shown after. */
 
-import { pieceState, type Check, type PieceState, type Route } from "@tembrak/core";
-import { useState } from "react";
-import { append, eventsOf, type NewEvent } from "../../store/db.js";
+import { pieceState, requireValid, type BookEvent, type Check, type PieceState, type Route } from "@tembrak/core";
+import { useRef, useState } from "react";
+import { decide, mergeBook, newId, type NewEvent } from "../../store/db.js";
+import { exportBook } from "../../store/exportBook.js";
 
 export interface Bench {
   /** Set while the last tap could not be stored. */
   readonly trouble: string | null;
   readonly isStoring: boolean;
+  /** Taps the browser refused: kept in this tab, and put into the export. */
+  readonly unstored: number;
   readonly done: (extra?: readonly NewEvent[]) => void;
   readonly check: (reading: Check) => void;
   /** Another route from here on. */
   readonly replan: (route: Route) => void;
   readonly undo: () => void;
+  /** Stored as of a moment, and only while the piece is still at the act. */
+  readonly at: (act: string, events: readonly NewEvent[], at_ms: number) => void;
+  /** Tries to store the refused taps once more. */
+  readonly retry: () => void;
+  /** The book with the refused taps, as a file. */
+  readonly rescue: () => void;
 }
 
 /** The last event a smith can take back: a reading, or an act called done. */
-export function lastTap({ events }: PieceState): { readonly id: string; readonly kind: string } | undefined {
+export function lastTap({ events }: Pick<PieceState, "events">): { readonly id: string; readonly kind: string } | undefined {
   return [...events].reverse().find(({ kind }) => kind === "check" || kind === "act-done" || kind === "test");
 }
 
-/** The piece as it is stored now: what is on the screen may be a moment behind, or another tab ahead. */
-async function stored(id: string): Promise<PieceState | null> {
-  return pieceState(id, await eventsOf(id));
-}
+type Follow = (stored: readonly BookEvent[]) => readonly NewEvent[];
 
-export function useBench({ id, next }: PieceState): Bench {
+/** @param now the time by which this piece is worked: the clock of the bench, or that of the simulated shop. */
+export function useBench({ id, next }: PieceState, now: () => number = Date.now): Bench {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [isStoring, setIsStoring] = useState(false);
-  const keep = (make: () => Promise<readonly NewEvent[]>): void => {
+  const refused = useRef<BookEvent[]>([]);
+  const [unstored, setUnstored] = useState(0);
+  const keep = (follow: Follow, at_ms = now()): void => {
     setIsStoring(true);
-    make()
-      .then((events) => (events.length > 0 ? append(id, events) : undefined))
+    decide(id, follow, at_ms)
       .then(() => setTrouble(null))
-      .catch(() => setTrouble("Not stored: the browser refused. Write it down, and export the book."))
+      .catch(() => {
+        const lost = follow([]).flatMap((event) => {
+          try {
+            return [requireValid("Event", { ...event, id: newId(at_ms), piece: id, at_ms: Math.round(at_ms) })];
+          } catch {
+            return [];
+          }
+        });
+        refused.current.push(...lost);
+        setUnstored(refused.current.length);
+        setTrouble("Not stored: the browser refused. Write it down, and export the book.");
+      })
       .finally(() => setIsStoring(false));
   };
+  /** A second press, or another tab, may have ended this act already: then there is nothing left to end. */
+  const whileAt =
+    (act: string, events: readonly NewEvent[]): Follow =>
+    (stored) =>
+      stored.length === 0 || pieceState(id, stored)?.next?.id === act ? events : [];
   return {
     trouble,
     isStoring,
+    unstored,
     done: (extra = []) => {
-      if (next === undefined) return;
-      // A second press, or another tab, may have ended this act already: then there is nothing left to end.
-      keep(async () => ((await stored(id))?.next?.id === next.id ? [...extra, { kind: "act-done", act: next.id }] : []));
+      if (next !== undefined) keep(whileAt(next.id, [...extra, { kind: "act-done", act: next.id }]));
     },
     check: (reading) => {
-      if (next) keep(() => Promise.resolve([{ kind: "check", act: next.id, reading }]));
+      if (next) keep(() => [{ kind: "check", act: next.id, reading }]);
     },
-    replan: (route) => keep(() => Promise.resolve([{ kind: "route", route }])),
+    replan: (route) => keep(() => [{ kind: "route", route }]),
     undo: () =>
-      keep(async () => {
-        const now = await stored(id);
+      keep((stored) => {
+        const now = pieceState(id, stored);
         const last = now === null ? undefined : lastTap(now);
         return last ? [{ kind: "withdrawn", event: last.id }] : [];
       }),
+    at: (act, events, at_ms) => keep(whileAt(act, events), at_ms),
+    retry: () => {
+      const taps = refused.current;
+      mergeBook(taps)
+        .then(() => {
+          refused.current = [];
+          setUnstored(0);
+          setTrouble(null);
+        })
+        .catch(() => undefined);
+    },
+    rescue: () => void exportBook(refused.current).catch(() => setTrouble("Not even the export could be written. Write it down.")),
   };
 }

@@ -27,6 +27,10 @@ function hand(): Bench & { readonly checks: Check[]; readonly routes: Route[]; p
     check: (c: Check) => void bench.checks.push(c),
     replan: (route: Route) => void bench.routes.push(route),
     undo: () => undefined,
+    unstored: 0,
+    at: () => undefined,
+    retry: () => undefined,
+    rescue: () => undefined,
   };
   return bench;
 }

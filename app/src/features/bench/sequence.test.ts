@@ -1,0 +1,62 @@
+import { describe, expect, it } from "@jest/globals";
+import { CATALOGUE, pieceState, planRoute, predict, requireValid, type BookEvent, type PieceState } from "@tembrak/core";
+import { demoEvents } from "../../store/demoBook.js";
+import { canStart, COUNTDOWN_s, nextMove } from "./sequence.js";
+
+const NOW_ms = Date.UTC(2026, 10, 25, 12);
+const FROE = "demo-4";
+const base = demoEvents(NOW_ms).filter(({ piece }) => piece === FROE);
+const froe = pieceState(FROE, base)!;
+const prediction = predict(CATALOGUE, froe.piece, planRoute(CATALOGUE, froe.piece, "forge"), "quick");
+
+/** Plays the sequence from its one press, every move at its own time, and tells what was logged. */
+function play(rehearsed_s?: number): { moves: string[]; end: PieceState; times_s: number[] } {
+  const events: BookEvent[] = [...base];
+  let made = 0;
+  const put = (event: object, at_ms: number): void => {
+    events.push(requireValid("Event", { ...event, id: `s${made++}`, piece: FROE, at_ms: Math.round(at_ms) }));
+  };
+  put({ kind: "act-done", act: froe.next!.id }, NOW_ms - 5);
+  const hold = froe.acts[froe.acts.indexOf(froe.next!) + 1]!;
+  if (rehearsed_s !== undefined) put({ kind: "check", act: hold.id, reading: { check: "rehearsal", took_s: rehearsed_s } }, NOW_ms);
+  put({ kind: "check", act: hold.id, reading: { check: "sequence", state: "started" } }, NOW_ms + 1);
+  const moves: string[] = [];
+  const times_s: number[] = [];
+  for (let guard = 0; guard < 20; guard++) {
+    const move = nextMove(pieceState(FROE, events)!, prediction);
+    if (move === null) break;
+    moves.push(move.words);
+    times_s.push((move.at_ms - NOW_ms) / 1000);
+    move.events.forEach((event, i) => put(event, move.at_ms + i));
+  }
+  return { moves, end: pieceState(FROE, events)!, times_s };
+}
+
+describe("the quench without hands", () => {
+  it("one press in the hold, no touch after it: bath in and out, straightened or left, hand-warm, then the file", () => {
+    const { moves, end } = play();
+    expect(moves.slice(-4)).toEqual([
+      "Under. Keep it moving.",
+      "Out. Sight the spine.",
+      "No more bending. Let it cool.",
+      "It should be hand-warm. Feel it, then the file.",
+    ]);
+    expect(end.next?.kind).toBe("first-file");
+    const baths = end.checks.flatMap(({ reading }) => (reading.check === "bath" ? [reading.state] : []));
+    expect(baths).toEqual(["in", "out"]);
+  });
+  it("times run forward and the piece is under as long as the least time in a bath", () => {
+    const { times_s } = play();
+    expect([...times_s].sort((a, b) => a - b)).toEqual(times_s);
+    // Not before the hold is over, and never sooner than the countdown.
+    const hold = froe.acts.find((act) => act.kind === "hold" && act.purpose === "harden")!;
+    expect(times_s[0]).toBeCloseTo(Math.max(COUNTDOWN_s, hold.kind === "hold" ? hold.hold_s : 0), 1);
+  });
+  it("the move takes as long as it took when it was rehearsed", () => {
+    const slow = play(4.2).times_s;
+    expect(slow[1]! - slow[0]!).toBeCloseTo(4.2, 2);
+  });
+  it("can begin only in the last fire before the bath", () => {
+    expect(froe.acts.filter((act) => canStart(froe, act)).map(({ kind }) => kind)).toEqual(["hold"]);
+  });
+});

@@ -1,0 +1,298 @@
+/** A simulated shop: forge, kiln with its controller, oven, bath, tester, and pieces that become what the core says they become. */
+
+import { glowHex, isGlowVisible, ambientFromLux } from "../colour/glow.js";
+import { InputError } from "../errors.js";
+import { bathAfter_C } from "../heat/bathHeat.js";
+import { airBoundary } from "../heat/media.js";
+import { CURIE_C } from "../kinetics/austenite.js";
+import { rockwellCFromVickers } from "../kinetics/hardness.js";
+import { makeStructure, nodeHardness_HV, type Structure } from "../kinetics/structure.js";
+import { isMagnetic } from "../kinetics/transform.js";
+import { normalQuantile } from "../numerics/normal.js";
+import { uniforms } from "../numerics/sampling.js";
+import { formOf } from "../catalogue.js";
+import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
+import { mass_kg } from "../plan/fit.js";
+import { structureBeforeHardening } from "../plan/route.js";
+import type { Medium } from "../schema/medium.js";
+import type { Piece } from "../schema/book.js";
+import type { ShopAnswer, ShopCommand, ShopPlace, ShopQuestion, ShopReading, ShopReset } from "../schema/practice.js";
+import { runCourse } from "../simulate/course.js";
+import { allAround, bodyOf, gridOf, inAir, inBath, STEP_K, type Places } from "../simulate/section.js";
+
+/** How the simulated instruments err, and how its fires behave. All made up, of the size a shop has. */
+const PROBE_SD_C = 4;
+const PROBE_OFFSET_C = 3;
+const PROBE_LAG_s = 5;
+const CHAMBER_SD_C = 2;
+const FORGE_WANDER_C = 12;
+const FORGE_WANDER_s = 40;
+const KILN_OFFSET_C = 6;
+const KILN_SWING_C = 3;
+const KILN_SWING_s = 240;
+const KILN_RISE_s = 600;
+const DOOR_DROP_C = 36;
+const DOOR_DROP_s = 8;
+const DOOR_BACK_s = 70;
+const OVEN_OFFSET_C = 4;
+const OVEN_SWING_C = 5;
+const OVEN_SWING_s = 500;
+const OVEN_RISE_s = 420;
+const TESTER_BIAS_HRC = 0.5;
+const TESTER_SD_HRC = 0.6;
+const FILE_SD_HRC = 1.2;
+/** A file drags within this of its own hardness, HRC: as the core's own file model has it about right (judgement). */
+const DRAGS_HRC = 1.5;
+const GAS_W_m2K = 45;
+const STILL_W_m2K = 10;
+const BATH_MIXES_s = 12;
+const ROOM_C = 22;
+/** Fires are followed in steps of a second; a piece too while it changes fast, in longer ones where it does not, s. */
+const STEP_s = 1;
+const CALM_STEP_s: Readonly<Record<ShopPlace, number>> = { rack: 30, air: 2, forge: 2, kiln: 4, bath: 1, oven: 15 };
+/** Colder than this in air nothing goes fast any more, C. */
+const COLD_C = 90;
+
+interface ShopPiece {
+  readonly id: string;
+  readonly piece: Piece;
+  readonly places: Places;
+  readonly structure: Structure;
+  readonly body: ReturnType<typeof bodyOf>;
+  T: Float64Array;
+  place: ShopPlace;
+  probe_C: number;
+  /** Time that has passed but was not followed yet, s. */
+  owed_s: number;
+}
+
+/** One shop with its own time. Advance it, command it, ask it: the same seed and the same calls give the same answers. */
+export class PracticeShop {
+  private readonly draw: () => number;
+  private readonly reset: ShopReset;
+  private readonly medium: Medium;
+  private readonly pieces: ShopPiece[];
+  private time_s = 0;
+  private wander_C = 0;
+  private forge_C: number;
+  private kilnSet_C: number;
+  private kiln_C: number;
+  private ovenSet_C: number;
+  private oven_C: number;
+  private bath_C: number;
+  private bathGoal_C: number;
+  private isDoorOpen = false;
+  private dropped_C = 0;
+  speed: number;
+
+  /** @throws InputError unknown-medium, unknown-steel, or two pieces with one id. */
+  constructor(catalogue: Catalogue, reset: ShopReset) {
+    const medium = catalogue.medium(reset.medium);
+    if (medium === undefined) throw new InputError({ code: "unknown-medium", path: "/medium", got: reset.medium });
+    if (new Set(reset.pieces.map(({ id }) => id)).size !== reset.pieces.length) {
+      throw new InputError({ code: "inconsistent", path: "/pieces", message: "/pieces: two pieces share an id" });
+    }
+    this.draw = uniforms(reset.seed);
+    this.reset = reset;
+    this.medium = medium;
+    this.speed = reset.speed;
+    this.forge_C = reset.forge_C;
+    this.kilnSet_C = reset.kiln_C;
+    this.kiln_C = reset.kiln_C;
+    this.ovenSet_C = reset.oven_C;
+    this.oven_C = reset.oven_C;
+    this.bath_C = reset.bath_C;
+    this.bathGoal_C = reset.bath_C;
+    this.pieces = reset.pieces.map(({ id, piece }) => {
+      const places = gridOf(piece.section, "coarse");
+      const count = places.grid.columns * places.grid.nodes;
+      const steel = resolveSteel(catalogue, piece.steel);
+      const prior = structureBeforeHardening(piece, []);
+      const structure = makeStructure({ nodes: count, bar_wtpct: steel.composition_wtpct, prior, temperSteel: steel.temper });
+      return {
+        id,
+        piece,
+        places,
+        structure,
+        body: bodyOf(structure, places.grid, null),
+        T: new Float64Array(count).fill(ROOM_C),
+        place: "rack",
+        probe_C: ROOM_C,
+        owed_s: 0,
+      };
+    });
+  }
+
+  /** Simulated time now, ms since 1970. */
+  get now_ms(): number {
+    return this.reset.epoch_ms + 1000 * this.time_s;
+  }
+
+  private noise(sd: number): number {
+    return sd * normalQuantile(Math.min(1 - 1e-9, Math.max(1e-9, this.draw())));
+  }
+
+  private find(id: string): ShopPiece {
+    const found = this.pieces.find((p) => p.id === id);
+    if (found === undefined) {
+      throw new InputError({ code: "not-a-choice", path: "/piece", got: id, allowed: this.pieces.map((p) => p.id).join(", ") });
+    }
+    return found;
+  }
+
+  private advanceFires(step_s: number): void {
+    const towards = (now: number, goal: number, tau_s: number): number => goal + (now - goal) * Math.exp(-step_s / tau_s);
+    this.wander_C = towards(this.wander_C, 0, FORGE_WANDER_s) + this.noise(FORGE_WANDER_C * Math.sqrt((2 * step_s) / FORGE_WANDER_s));
+    this.kiln_C = towards(this.kiln_C, this.kilnSet_C, KILN_RISE_s);
+    this.oven_C = towards(this.oven_C, this.ovenSet_C, OVEN_RISE_s);
+    this.dropped_C = this.isDoorOpen ? towards(this.dropped_C, DOOR_DROP_C, DOOR_DROP_s) : towards(this.dropped_C, 0, DOOR_BACK_s);
+    this.bath_C = towards(this.bath_C, this.bathGoal_C, BATH_MIXES_s);
+  }
+
+  private forgeTrue_C(): number {
+    return this.forge_C + this.wander_C;
+  }
+  private kilnTrue_C(): number {
+    return this.kiln_C + KILN_OFFSET_C + KILN_SWING_C * Math.sin((2 * Math.PI * this.time_s) / KILN_SWING_s) - this.dropped_C;
+  }
+  private ovenTrue_C(): number {
+    return this.oven_C + OVEN_OFFSET_C + OVEN_SWING_C * Math.sin((2 * Math.PI * this.time_s) / OVEN_SWING_s);
+  }
+
+  /** Follows what a piece is owed, once that is a step long or somebody wants to know. */
+  private settle(p: ShopPiece, isAsked: boolean): void {
+    const isCold = p.place === "air" && p.T[p.places.surface]! < COLD_C;
+    if (p.owed_s <= 0 || (!isAsked && p.owed_s < (isCold ? CALM_STEP_s.rack : CALM_STEP_s[p.place]))) return;
+    const step_s = p.owed_s;
+    p.owed_s = 0;
+    const { section } = p.piece;
+    const { grid } = p.places;
+    const surroundings = (() => {
+      switch (p.place) {
+        case "forge":
+          return allAround(section, grid, airBoundary(0.8, GAS_W_m2K, this.forgeTrue_C()));
+        case "kiln":
+          return allAround(section, grid, airBoundary(0.8, STILL_W_m2K, this.kilnTrue_C()));
+        case "oven":
+          return allAround(section, grid, airBoundary(0.8, STILL_W_m2K, this.ovenTrue_C()));
+        case "bath":
+          return inBath(section, grid, { medium: this.medium, bath_C: this.bath_C, agitation: "mild", immersion: { kind: "full" } }, null);
+        case "air":
+        case "rack":
+          return inAir(section, grid, null);
+      }
+    })();
+    const { temperature_C } = runCourse({
+      grid,
+      start_C: p.T,
+      stretches: [{ kind: "exchange", surroundings, duration_s: step_s, longestStep_s: Math.max(STEP_s, 0.5 * step_s) }],
+      body: p.body,
+      watch: [p.places.surface],
+      stepAim_K: STEP_K.coarse,
+    });
+    p.T = temperature_C;
+    const seen_C = p.T[p.places.surface]!;
+    p.probe_C = seen_C + PROBE_OFFSET_C + (p.probe_C - seen_C - PROBE_OFFSET_C) * Math.exp(-step_s / PROBE_LAG_s);
+  }
+
+  /** Lets simulated time pass, s. */
+  advance(duration_s: number): void {
+    for (let left = duration_s; left > 1e-9; left -= STEP_s) {
+      const step_s = Math.min(STEP_s, left);
+      this.time_s += step_s;
+      this.advanceFires(step_s);
+      for (const p of this.pieces) {
+        p.owed_s += step_s;
+        this.settle(p, false);
+      }
+    }
+  }
+
+  /** @throws InputError for a piece that is not there. */
+  command(command: ShopCommand): void {
+    switch (command.do) {
+      case "move": {
+        const p = this.find(command.piece);
+        this.settle(p, true);
+        if (command.to === "bath" && p.place !== "bath" && "liquid" in this.medium) {
+          const mass = mass_kg(p.piece, formOf(p.piece));
+          this.bathGoal_C = bathAfter_C(this.medium.liquid, this.reset.volume_L, this.bathGoal_C, mass, p.T[p.places.surface]!);
+        }
+        // A hand through the door lets the heat out, in and out alike.
+        if ((p.place === "kiln") !== (command.to === "kiln")) this.dropped_C = Math.max(this.dropped_C, DOOR_DROP_C);
+        p.place = command.to;
+        return;
+      }
+      case "speed":
+        this.speed = command.speed;
+        return;
+      case "door":
+        this.isDoorOpen = command.state === "open";
+        return;
+      case "set":
+        this.forge_C = command.forge_C ?? this.forge_C;
+        this.kilnSet_C = command.kiln_C ?? this.kilnSet_C;
+        this.ovenSet_C = command.oven_C ?? this.ovenSet_C;
+        if (command.bath_C !== undefined) this.bath_C = this.bathGoal_C = command.bath_C;
+    }
+  }
+
+  private hardness_HRC(p: ShopPiece): number {
+    // Where one tests: the edge of a blade, the surface of a bar.
+    return rockwellCFromVickers(nodeHardness_HV(p.structure, p.places.edge ?? p.places.surface));
+  }
+
+  /** What an instrument says when it is held to a piece. @throws InputError for a piece that is not there. */
+  ask(question: ShopQuestion): ShopAnswer {
+    const p = this.find(question.piece);
+    this.settle(p, true);
+    switch (question.ask) {
+      case "magnet": {
+        const { structure, places } = p;
+        const nodes = [places.surface, places.centre, places.edge ?? places.surface, places.spine ?? places.centre];
+        const pulling = nodes.filter((i) => isMagnetic(structure, i, p.T[i]!, CURIE_C)).length;
+        return { ask: "magnet", state: pulling === nodes.length ? "sticks" : pulling === 0 ? "free" : "weak" };
+      }
+      case "file": {
+        const over_HRC = this.hardness_HRC(p) + this.noise(FILE_SD_HRC) - question.file_HRC;
+        return { ask: "file", result: over_HRC > DRAGS_HRC ? "skates" : over_HRC < -DRAGS_HRC ? "bites" : "drags" };
+      }
+      case "tester":
+        return { ask: "tester", reading_HRC: Math.round(10 * (this.hardness_HRC(p) + TESTER_BIAS_HRC + this.noise(TESTER_SD_HRC))) / 10 };
+    }
+  }
+
+  /** What stands on all instruments now. */
+  read(): ShopReading {
+    const ambient = ambientFromLux(this.reset.ambient_lux);
+    const limited = (T: number): number => Math.min(1490, Math.max(-79, Math.round(10 * T) / 10));
+    return {
+      now_ms: this.now_ms,
+      speed: this.speed,
+      forge_C: limited(this.forgeTrue_C() + this.noise(CHAMBER_SD_C)),
+      kiln_C: limited(this.kilnTrue_C() - KILN_OFFSET_C + this.noise(CHAMBER_SD_C)),
+      isDoorOpen: this.isDoorOpen,
+      oven_C: limited(this.ovenTrue_C() + this.noise(CHAMBER_SD_C)),
+      bath_C: limited(this.bath_C),
+      pieces: this.pieces.map((p) => {
+        this.settle(p, true);
+        const seen_C = p.T[p.places.surface]!;
+        const glows = isGlowVisible(seen_C, ambient);
+        return {
+          id: p.id,
+          place: p.place,
+          probe_C: limited(p.probe_C + this.noise(PROBE_SD_C)),
+          hex: glowHex(Math.max(20, seen_C), ambient),
+          glows,
+        };
+      }),
+    };
+  }
+
+  /** What is truly so of a piece: for tests and for the talk after the practice, never shown while it is worked. */
+  truth(id: string): { readonly seen_C: number; readonly hardness_HRC: number } {
+    const p = this.find(id);
+    this.settle(p, true);
+    return { seen_C: p.T[p.places.surface]!, hardness_HRC: this.hardness_HRC(p) };
+  }
+}

@@ -1,0 +1,123 @@
+import { describe, expect, it } from "@jest/globals";
+import { CATALOGUE } from "../../src/catalogue.js";
+import { PracticeShop } from "../../src/practice/shop.js";
+import { check } from "../../src/schema/check.js";
+import type { Piece } from "../../src/schema/book.js";
+import type { ShopReset } from "../../src/schema/practice.js";
+
+const sickle: Piece = {
+  name: "Sickle",
+  mark: "5",
+  kind: "hook",
+  form: "sickle",
+  steel: "1084",
+  start: "normalised",
+  use: "sickle",
+  length_mm: 338,
+  section: { shape: "wedge", spine_mm: 4.2, edge_mm: 0.9, height_mm: 28 },
+};
+const RESET: ShopReset = {
+  seed: 7,
+  speed: 20,
+  epoch_ms: 1_000_000,
+  ambient_lux: 20,
+  pieces: [{ id: "p", piece: sickle }],
+  medium: "fast-oil",
+  bath_C: 55,
+  volume_L: 15,
+  forge_C: 950,
+  kiln_C: 815,
+  oven_C: 200,
+};
+const shop = (change: Partial<ShopReset> = {}) => new PracticeShop(CATALOGUE, { ...RESET, ...change });
+
+/** In the forge until the piece is this hot by truth; then out. */
+function heatTo(s: PracticeShop, to_C: number): void {
+  s.command({ do: "move", piece: "p", to: "forge" });
+  for (let t = 0; t < 1800 && s.truth("p").seen_C < to_C; t++) s.advance(1);
+  s.command({ do: "move", piece: "p", to: "air" });
+}
+
+describe("the simulated shop", () => {
+  it("from the magnet a shade on, into oil, cold: a file of 55 skates; never heated past the magnet, it bites", () => {
+    const hard = shop();
+    heatTo(hard, 800);
+    hard.advance(1);
+    hard.command({ do: "move", piece: "p", to: "bath" });
+    hard.advance(30);
+    hard.command({ do: "move", piece: "p", to: "air" });
+    hard.advance(600);
+    expect(hard.truth("p").hardness_HRC).toBeGreaterThan(61);
+    expect(hard.ask({ ask: "file", piece: "p", file_HRC: 55 })).toEqual({ ask: "file", result: "skates" });
+    // In a kiln, where the thin edge does not run ahead of what is seen.
+    const soft = shop({ kiln_C: 690 });
+    soft.command({ do: "move", piece: "p", to: "kiln" });
+    soft.advance(1500);
+    soft.command({ do: "move", piece: "p", to: "bath" });
+    soft.advance(120);
+    expect(soft.ask({ ask: "file", piece: "p", file_HRC: 55 })).toEqual({ ask: "file", result: "bites" });
+  });
+  it("left in air it does not harden, and the magnet pulls again only after the change", () => {
+    const s = shop();
+    expect(s.ask({ ask: "magnet", piece: "p" })).toEqual({ ask: "magnet", state: "sticks" });
+    heatTo(s, 800);
+    expect(s.ask({ ask: "magnet", piece: "p" })).toEqual({ ask: "magnet", state: "free" });
+    s.advance(900);
+    expect(s.ask({ ask: "magnet", piece: "p" })).toEqual({ ask: "magnet", state: "sticks" });
+    expect(s.truth("p").hardness_HRC).toBeLessThan(45);
+  });
+  it("two hours in the oven take hardness off what came out of the bath", () => {
+    const s = shop({ oven_C: 230 });
+    heatTo(s, 800);
+    s.command({ do: "move", piece: "p", to: "bath" });
+    s.advance(200);
+    const before = s.truth("p").hardness_HRC;
+    s.command({ do: "move", piece: "p", to: "oven" });
+    s.advance(7200);
+    expect(before - s.truth("p").hardness_HRC).toBeGreaterThan(2);
+  });
+  it("the kiln drops when a hand goes in and is back within its minutes (trade: a drop of 64 F on one opening)", () => {
+    const s = shop();
+    s.advance(60);
+    const before = s.read().kiln_C;
+    s.command({ do: "move", piece: "p", to: "kiln" });
+    s.advance(1);
+    const dropped = before - s.read().kiln_C;
+    expect(dropped).toBeGreaterThan(25);
+    expect(dropped).toBeLessThan(48);
+    s.advance(300);
+    expect(Math.abs(s.read().kiln_C - before)).toBeLessThan(12);
+  });
+  it("the bath is warmer after a hot piece, by what the heat in it makes of the litres", () => {
+    const s = shop({ volume_L: 2 });
+    heatTo(s, 800);
+    s.command({ do: "move", piece: "p", to: "bath" });
+    s.advance(120);
+    expect(s.read().bath_C).toBeGreaterThan(65);
+  });
+  it("the same seed and the same calls give the same readings, another seed others; what it reads fits its schema", () => {
+    const run = (seed: number): string => {
+      const s = shop({ seed });
+      heatTo(s, 760);
+      s.advance(20);
+      expect(check("ShopReading", s.read()).ok).toBe(true);
+      return JSON.stringify([s.read(), s.ask({ ask: "tester", piece: "p" })]);
+    };
+    expect(run(3)).toBe(run(3));
+    expect(run(3)).not.toBe(run(4));
+  });
+  it("the probe lags and has its fault: it comes near the truth only after a while", () => {
+    const s = shop();
+    s.command({ do: "move", piece: "p", to: "forge" });
+    s.advance(30);
+    const early = s.truth("p").seen_C - s.read().pieces[0]!.probe_C;
+    expect(early).toBeGreaterThan(15);
+    s.advance(1200);
+    expect(Math.abs(s.truth("p").seen_C - s.read().pieces[0]!.probe_C)).toBeLessThan(25);
+  });
+  it("a piece that is not there, two with one id, a bath nobody knows: refused", () => {
+    expect(() => shop().ask({ ask: "tester", piece: "q" })).toThrow(/allowed p/);
+    expect(() => shop({ pieces: [RESET.pieces[0]!, RESET.pieces[0]!] })).toThrow(/share an id/);
+    expect(() => shop({ medium: "soup" })).toThrow(/unknown-medium/);
+  });
+});

@@ -1,0 +1,107 @@
+import { afterEach, describe, expect, it } from "@jest/globals";
+import express from "express";
+import { createServer, type Server } from "node:http";
+import type { AddressInfo } from "node:net";
+import { shopRoutes, type ShopRoutes } from "../src/routes/shop.js";
+
+const piece = {
+  name: "Sickle",
+  mark: "5",
+  kind: "hook",
+  steel: "1084",
+  start: "normalised",
+  use: "sickle",
+  length_mm: 338,
+  section: { shape: "wedge", spine_mm: 4.2, edge_mm: 0.9, height_mm: 28 },
+};
+const RESET = {
+  seed: 7,
+  speed: 100,
+  epoch_ms: 1_000_000,
+  ambient_lux: 20,
+  pieces: [{ id: "p", piece }],
+  medium: "fast-oil",
+  bath_C: 55,
+  volume_L: 15,
+  forge_C: 950,
+  kiln_C: 815,
+  oven_C: 200,
+};
+let open: { server: Server; routes: ShopRoutes } | null = null;
+let real_ms = 0;
+
+async function serve(): Promise<string> {
+  real_ms = 0;
+  const routes = shopRoutes(() => real_ms);
+  const app = express();
+  app.use("/api/shop", routes.router);
+  const server = createServer(app);
+  await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
+  open = { server, routes };
+  return `http://127.0.0.1:${(server.address() as AddressInfo).port}/api/shop`;
+}
+afterEach(() => {
+  open?.routes.close();
+  open?.server.closeAllConnections();
+  open?.server.close();
+  open = null;
+});
+const post = (url: string, body: unknown) =>
+  fetch(url, {
+    method: "POST",
+    headers: { "Content-Type": "application/json" },
+    body: typeof body === "string" ? body : JSON.stringify(body),
+  });
+
+describe("the simulated shop over HTTP", () => {
+  it("before it is opened every call says so", async () => {
+    const at = await serve();
+    for (const response of [await fetch(at), await fetch(`${at}/stream`), await post(`${at}/ask`, { ask: "tester", piece: "p" })]) {
+      expect(response.status).toBe(409);
+      expect(await response.json()).toMatchObject({ error: { code: "not-open" } });
+    }
+  });
+  it("a hundred times as fast: half a real second in the forge is most of a minute, and it glows at last", async () => {
+    const at = await serve();
+    await post(`${at}/reset`, RESET);
+    await post(`${at}/command`, { do: "move", piece: "p", to: "forge" });
+    real_ms += 500;
+    const soon = await (await fetch(at)).json();
+    expect(soon.now_ms - RESET.epoch_ms).toBeCloseTo(50_000, -2);
+    expect(soon.pieces[0].probe_C).toBeGreaterThan(100);
+    real_ms += 1900;
+    const later = await (await fetch(at)).json();
+    expect(later.pieces[0].glows).toBe(true);
+    expect(await (await post(`${at}/ask`, { ask: "magnet", piece: "p" })).json()).toEqual({ ask: "magnet", state: "free" });
+  });
+  it("streams readings as events", async () => {
+    const at = await serve();
+    await post(`${at}/reset`, RESET);
+    const response = await fetch(`${at}/stream`);
+    expect(response.headers.get("content-type")).toContain("text/event-stream");
+    const reader = response.body!.getReader();
+    const text = new TextDecoder().decode((await reader.read()).value);
+    expect(JSON.parse(text.replace(/^data: /, ""))).toMatchObject({ speed: 100, pieces: [{ id: "p", place: "rack" }] });
+    await reader.cancel();
+  });
+  it("what does not fit is refused with its place, whatever it is", async () => {
+    const at = await serve();
+    await post(`${at}/reset`, RESET);
+    const wrong: readonly (readonly [string, unknown, string])[] = [
+      ["reset", { ...RESET, speed: 1000 }, "/speed"],
+      ["command", { do: "move", piece: "p", to: "moon" }, "/to"],
+      ["command", { do: "fly" }, ""],
+      ["ask", { ask: "file", piece: "p" }, "/file_HRC"],
+      ["ask", { ask: "tester", piece: "nobody" }, "/piece"],
+    ];
+    for (const [call, body, path] of wrong) {
+      const response = await post(`${at}/${call}`, body);
+      expect(response.status).toBe(400);
+      const { error } = await response.json();
+      expect(error.path).toContain(path);
+      expect(error.message.length).toBeGreaterThan(8);
+    }
+    const broken = await post(`${at}/ask`, "{ no json");
+    expect([broken.status, (await broken.json()).error.code]).toEqual([400, "invalid-json"]);
+  });
+});
