@@ -3,12 +3,15 @@
 import {
   MEMBERS,
   type Effort,
+  type FireInput,
   type Job,
   type Piece,
   type Prediction,
   type Route,
   type SectionPicture,
   type Track,
+  type WarmUp,
+  type Way,
   type WhatIf,
 } from "@tembrak/core";
 import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
@@ -77,6 +80,12 @@ export function useStations(
     }),
     combine: (results) => results.map(({ data }) => data),
   });
+}
+
+/** The piece in a fire, zone by zone. Nothing is asked while the fire is not known. */
+export function useWarmUp(piece: Piece, way: Way, fire: FireInput | null, target_C: number): UseQueryResult<WarmUp> {
+  const job = fire === null ? null : ({ kind: "warm-up", piece, way, fire, target_C } as const);
+  return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"warm-up">(job!, signal), enabled: job !== null, ...ONCE });
 }
 
 export const SHOWN_MEDIA = ["fast-oil", "medium-oil", "vegetable-oil", "water"] as const;

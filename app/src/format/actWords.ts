@@ -96,7 +96,10 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
         title: `${what}: to ${showTemperature(act.target_C, units)}, evenly`,
         done: end,
         why: reason,
-        caution: "Eyes, gloves, natural fibres. Carbon monoxide: keep the air moving. Never a zinc-coated piece.",
+        caution:
+          route?.school === "kiln"
+            ? "Power off before a hand or tongs go in. Eyes, gloves, natural fibres; a hot lining burns."
+            : "Eyes, gloves, natural fibres. Carbon monoxide: keep the air moving. Never a zinc-coated piece.",
       };
     }
     case "hold":

@@ -3,6 +3,7 @@
 import {
   CATALOGUE,
   estimateHeat,
+  kitOf,
   glowInLight,
   magnetPoint,
   resolveSteel,
@@ -11,6 +12,7 @@ import {
   type Check,
   type HeatEstimate,
   type HeatEvidence,
+  type Kit,
   type LearnedEye,
   type LoggedCheck,
   type MagnetPoint,
@@ -34,9 +36,9 @@ const RISES = { rate_C_s: 0.4, unsure: 1 } as const;
 /** Half the width of the window a heat should fall in, C: as the jaws of the rule are drawn. */
 export const WINDOW_C = 14;
 
-const NAMES = { glow: "colour", magnet: "magnet", probe: "probe", infrared: "gun", stick: "stick" } as const;
+const NAMES = { glow: "colour", magnet: "magnet", probe: "probe", infrared: "gun", stick: "stick", time: "time in the fire" } as const;
 
-function evidenceOf(reading: Check, age_s: number): HeatEvidence | null {
+function evidenceOf(reading: Check, age_s: number, kit: Kit | null): HeatEvidence | null {
   switch (reading.check) {
     case "glow":
       // A book from elsewhere may hold a colour that its light would have hidden: it says nothing.
@@ -45,8 +47,16 @@ function evidenceOf(reading: Check, age_s: number): HeatEvidence | null {
         : { kind: "glow", name: reading.name, ambient_lux: reading.ambient_lux, age_s };
     case "magnet":
       return { kind: "magnet", state: reading.state, age_s };
-    case "probe":
-      return { kind: "probe", temperature_C: reading.temperature_C, age_s };
+    case "probe": {
+      // The shop's own probe with what is known of its fault; of several the first.
+      const own = kit === null ? undefined : kitOf(kit, "probe")[0];
+      return {
+        kind: "probe",
+        temperature_C: reading.temperature_C,
+        age_s,
+        ...(own === undefined ? {} : { offset_C: own.offset_C, sd_C: own.sd_C }),
+      };
+    }
     case "infrared":
       return { kind: "infrared", temperature_C: reading.temperature_C, emissivity: reading.emissivity, surface: reading.surface, age_s };
     case "stick":
@@ -81,24 +91,38 @@ function listed(words: readonly string[]): string {
   return words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words[words.length - 1]!}`;
 }
 
+/** What else is known of a heat. */
+export interface HeatContext {
+  readonly eye?: LearnedEye | undefined;
+  readonly kit?: Kit | null;
+  /** What the heating model expects now, and how fast it moves; null where nobody said when it went in. */
+  readonly fire?: { readonly expected_C: number; readonly sd_C: number; readonly rate_C_s: number } | null;
+}
+
 /** Null when nothing counts: no check in this act, or all too old. */
-export function heatNow(state: PieceState, act: Extract<Act, { kind: "heat" }>, now_ms: number, eye?: LearnedEye): HeatNow | null {
+export function heatNow(
+  state: PieceState,
+  act: Extract<Act, { kind: "heat" }>,
+  now_ms: number,
+  { eye, kit = null, fire = null }: HeatContext = {},
+): HeatNow | null {
   const own = state.checks.filter((c: LoggedCheck) => c.act === act.id && now_ms - c.at_ms < TOO_OLD_s * 1000);
-  const evidence = own.flatMap(({ reading, at_ms }) => evidenceOf(reading, Math.max(0, (now_ms - at_ms) / 1000)) ?? []);
+  const evidence = own.flatMap(({ reading, at_ms }) => evidenceOf(reading, Math.max(0, (now_ms - at_ms) / 1000), kit) ?? []);
   const last = evidence.filter((e, i) => evidence.slice(i + 1).filter(({ kind }) => kind === e.kind).length < LAST_OF_A_KIND);
-  if (last.length === 0) return null;
+  if (last.length === 0 && fire === null) return null;
+  if (fire !== null) last.push({ kind: "time", expected_C: Math.min(1400, Math.max(20, fire.expected_C)), sd_C: Math.min(300, fire.sd_C) });
   const kinds = (Object.keys(NAMES) as (keyof typeof NAMES)[]).filter((kind) => last.some((e) => e.kind === kind));
   return {
     estimate: estimateHeat({
       evidence: last,
       magnet: pointOf(state, act),
       wanted_C: act.target_C,
-      drift: RISES,
+      drift: fire === null ? RISES : { rate_C_s: fire.rate_C_s, unsure: 0.7 },
       ...(eye === undefined ? {} : { eye }),
       window_C: [act.target_C - WINDOW_C, act.target_C + WINDOW_C],
     }),
-    newest_ms: own[own.length - 1]!.at_ms,
+    newest_ms: own[own.length - 1]?.at_ms ?? now_ms,
     from: listed(kinds.map((kind) => NAMES[kind])),
-    isOneSided: kinds.every((kind) => kind === "magnet"),
+    isOneSided: kinds.every((kind) => kind === "magnet" || kind === "time") && kinds.includes("magnet") && fire === null,
   };
 }

@@ -2,9 +2,10 @@
 
 import Button from "@mui/material/Button";
 import Snackbar from "@mui/material/Snackbar";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { Outlet, useLocation } from "react-router";
 import { useRegisterSW } from "virtual:pwa-register/react";
+import { isStoreRefused } from "../store/boot.js";
 import { useSettings } from "../store/useStore.js";
 import { TitleBlock } from "./TitleBlock.js";
 
@@ -23,9 +24,18 @@ export function Frame() {
     needRefresh: [needRefresh, setNeedRefresh],
     updateServiceWorker,
   } = useRegisterSW();
+  const [isRefused, setRefused] = useState(false);
+  useEffect(() => {
+    void isStoreRefused().then(setRefused);
+  }, []);
   return (
     <div style={{ minHeight: "100dvh", display: "flex", flexDirection: "column" }}>
       <div style={{ flex: 1, display: "flex", flexDirection: "column", minWidth: 0 }}>
+        {isRefused ? (
+          <p role="alert" className="store-refused">
+            This browser refuses to store anything here: a private window, or storage switched off. Nothing you tap will be kept.
+          </p>
+        ) : null}
         <Outlet />
       </div>
       {atBench ? null : <TitleBlock />}

@@ -12,9 +12,29 @@ export async function askToPersist(): Promise<boolean> {
   }
 }
 
+/** After so long without a tap nothing runs that a corrected clock could upset, ms. */
+const FORGET_SHIFT_ms = 12 * 3600000;
+
+/** Whether this browser stores anything at all; undefined until that was tried. */
+export const storing: { refused: boolean | undefined } = { refused: undefined };
+
+/** Tries the store once. @returns whether it refused. */
+export async function isStoreRefused(): Promise<boolean> {
+  storing.refused ??= await store.open().then(
+    () => false,
+    () => true,
+  );
+  return storing.refused;
+}
+
 export async function boot(): Promise<void> {
+  if (await isStoreRefused()) return;
   void askToPersist();
-  const { isSettled } = await readSettings();
+  const { isSettled, clockShift_ms } = await readSettings();
+  if (clockShift_ms !== 0) {
+    const newest = await store.events.orderBy("at_ms").last();
+    if (newest === undefined || Date.now() - newest.at_ms > FORGET_SHIFT_ms) await writeSettings({ clockShift_ms: 0 });
+  }
   if (isSettled || (await store.events.count()) > 0) return;
   const { demo } = await fetchConfig();
   if (!demo) return;

@@ -14,6 +14,8 @@ export interface Settings {
   /** How the bench calls: flash always; sound, and a voice, where wished. */
   readonly cues: "flash" | "sound" | "speech";
   readonly exportedAt_ms: number | null;
+  /** What the bench adds to the wall clock since that was set in the middle of a run, ms. */
+  readonly clockShift_ms: number;
   /** The book was filled from the demo, or emptied on purpose: never fill it again by itself. */
   readonly isSettled: boolean;
 }
@@ -26,6 +28,7 @@ export const DEFAULT_SETTINGS: Settings = {
   shopName: "My forge",
   cues: "sound",
   exportedAt_ms: null,
+  clockShift_ms: 0,
   isSettled: false,
 };
 

@@ -9,18 +9,26 @@ import { useEffect, useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { usePrediction } from "../../compute/useAnswers.js";
 import { actWords } from "../../format/actWords.js";
-import { showTimeOfDay } from "../../format/show.js";
+import { showDuration, showTimeOfDay } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { FireCard } from "../../parts/FireCard.js";
+import { SimulatedShopContext, useFollowingHands, useSimulatedShop } from "../../instruments/useSimulatedShop.js";
+import { whyOf } from "../../format/whyCards.js";
+import { useBenchClock } from "../../store/useBenchClock.js";
 import { cuesOf } from "./cues.js";
 import { CoolAct } from "./parts/CoolAct.js";
+import { HandsFree, useSequence } from "./parts/HandsFree.js";
 import { HeatAct } from "./parts/HeatAct.js";
 import { QuenchAct } from "./parts/QuenchAct.js";
+import { Rehearsal } from "./parts/Rehearsal.js";
 import { SafetyGate } from "./parts/SafetyGate.js";
+import { ShopPanel } from "./parts/ShopPanel.js";
 import { TimerAct } from "./parts/TimerAct.js";
 import { readingWords } from "./readingWords.js";
 import { lastTap, useBench, type Bench } from "./useBench.js";
+import { canStart } from "./sequence.js";
+import { useLeader } from "./useLeader.js";
 import { useCues, useWakeLock } from "./useCues.js";
 import { KEY_LIST, useKeys } from "./useKeys.js";
 import "./bench.css";
@@ -39,12 +47,15 @@ export function ActKey({
   bench,
   onPress,
   isTest,
+  isLocked = false,
 }: {
   label: string;
   note?: string;
   bench: Bench;
   onPress: () => void;
   isTest?: string;
+  /** Something has to be done first: the note says what. */
+  isLocked?: boolean;
 }) {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
@@ -52,7 +63,7 @@ export function ActKey({
       if (event.repeat || target?.closest("button, a, input, [role=dialog]")) return;
       if (event.key === " ") {
         event.preventDefault();
-        onPress();
+        if (!isLocked && !bench.isStoring) onPress();
       } else if (event.key === "Backspace") {
         event.preventDefault();
         bench.undo();
@@ -70,7 +81,7 @@ export function ActKey({
     );
   }
   return (
-    <Button variant="contained" className="bench-act" disabled={bench.isStoring} onClick={onPress}>
+    <Button variant="contained" className="bench-act" disabled={bench.isStoring || isLocked} onClick={onPress}>
       {label}
       {note ? <small>{note}</small> : null}
     </Button>
@@ -109,6 +120,16 @@ function LogLine({ state, bench }: { state: PieceState; bench: Bench }) {
       <span role="status">
         {bench.trouble ?? (event ? `Stored ${showTimeOfDay(event.at_ms)}: ${readingWords(event, state, units)}` : "Nothing logged yet")}
       </span>
+      {bench.unstored > 0 ? (
+        <>
+          <button type="button" onClick={bench.retry}>
+            Try again
+          </button>
+          <button type="button" onClick={bench.rescue}>
+            Export, with these taps
+          </button>
+        </>
+      ) : null}
       {event ? (
         <button type="button" onClick={bench.undo} disabled={bench.isStoring}>
           Undo
@@ -127,73 +148,121 @@ function wentThroughGate({ checks }: PieceState, now_ms: number): boolean {
 
 function Running({ state, act }: { state: PieceState; act: Act }) {
   const units = useSettings();
-  const now_ms = useNow(act.kind === "quench" || act.kind === "straighten" ? 100 : 500);
-  const bench = useBench(state);
+  const last_ms = state.events[state.events.length - 1]?.at_ms ?? 0;
+  const shop = useSimulatedShop(state.id, state.piece.isPractice === true, last_ms);
+  // The clock that ticks only asks: which clock counts is the shop's own, or the simulated one.
+  useNow(act.kind === "quench" || act.kind === "straighten" || shop !== null ? 100 : 500);
+  const clock = useBenchClock();
+  const now = shop === null ? clock.now : shop.now;
+  const now_ms = now();
+  const leader = useLeader(state.id);
+  const isLeading = leader.leading !== "follows";
+  const own = useBench(state, now);
+  const bench: Bench = isLeading ? own : { ...own, isStoring: true };
+  useFollowingHands(state, shop, isLeading);
+  const [isWhyOpen, setWhyOpen] = useState(false);
   // Asked early, so that the window to straighten is known before the bath.
   const prediction = usePrediction(state.piece, state.route);
   const cues = useMemo(() => cuesOf(state, act, prediction.data), [state, act, prediction.data]);
   const flash = useCues(cues, now_ms, units.cues);
   const awake = useWakeLock();
+  const move = useSequence(state, prediction.data, bench, now_ms, isLeading);
   const [isFireOpen, setFireOpen] = useState(false);
   const isGated = act.kind === "heat" && !wentThroughGate(state, now_ms);
   const words = actWords(act, state, units);
+  const mayRehearse = canStart(state, act) || (act.kind === "heat" && act.purpose === "harden");
   const [keysOpen, setKeysOpen] = useState(false);
   useKeys({ "?": () => setKeysOpen(true) });
   const count = state.acts.indexOf(act) + 1;
   return (
-    <main className={flash === null ? "bench" : `bench flash-${flash.kind}`}>
-      <Hatches />
-      <header className="bench-head">
-        <div>
-          <p className="bench-name">
-            {state.piece.name} <span>{state.piece.mark}</span>
-          </p>
-          <h1>{words.title}</h1>
-        </div>
-        <div className="bench-nav">
-          <span className="bench-count">
-            {count} of {state.acts.length}
-          </span>
-          <Button onClick={() => setFireOpen(true)} aria-label="Fire: what to do">
-            Fire
-          </Button>
-          <Button component={Link} to={`/piece/${state.id}`} className="to-card">
-            Card
-          </Button>
-          <Button component={Link} to="/">
-            Rack
-          </Button>
-        </div>
-      </header>
-      {isGated ? (
-        <SafetyGate isStoring={bench.isStoring} onPass={() => bench.check({ check: "safety" })} />
-      ) : (
-        <ActScreen state={state} act={act} bench={bench} now_ms={now_ms} />
-      )}
-      <p className="cue-words" role="alert">
-        {flash?.words ?? ""}
-      </p>
-      <LogLine state={state} bench={bench} />
-      <p className="bench-caution">
-        <span className="why">{words.why} </span>
-        {words.caution}
-        {awake === "may-sleep" ? " This screen may go to sleep: the times go on." : ""}
-      </p>
-      <FireCard isOpen={isFireOpen} onClose={() => setFireOpen(false)} />
-      <Dialog open={keysOpen} onClose={() => setKeysOpen(false)}>
-        <DialogTitle>Keys</DialogTitle>
-        <DialogContent>
-          <dl className="key-list">
-            {KEY_LIST.map(([key, does]) => (
-              <div key={key}>
-                <dt>{key}</dt>
-                <dd>{does}</dd>
-              </div>
-            ))}
-          </dl>
-        </DialogContent>
-      </Dialog>
-    </main>
+    <SimulatedShopContext value={shop}>
+      <main className={flash === null ? "bench" : `bench flash-${flash.kind}`}>
+        <Hatches />
+        <header className="bench-head">
+          <div>
+            <p className="bench-name">
+              {state.piece.name} <span>{state.piece.mark}</span>
+            </p>
+            <h1>{words.title}</h1>
+          </div>
+          <div className="bench-nav">
+            <span className="bench-count">
+              {count} of {state.acts.length}
+            </span>
+            <Button onClick={() => setWhyOpen(true)}>Why</Button>
+            <Button onClick={() => setFireOpen(true)} aria-label="Fire: what to do">
+              Fire
+            </Button>
+            <Button component={Link} to={`/piece/${state.id}`} className="to-card">
+              Card
+            </Button>
+            <Button component={Link} to="/">
+              Rack
+            </Button>
+          </div>
+        </header>
+        {leader.leading === "follows" ? (
+          <div className="bench-notice" role="status">
+            <span>Another tab leads this piece; this one follows it.</span>
+            <button type="button" className="small-key" onClick={leader.take}>
+              Lead from here
+            </button>
+          </div>
+        ) : null}
+        {clock.jump !== null && shop === null ? (
+          <div className="bench-notice" role="alert">
+            <span>The clock went {showDuration(clock.jump.by_ms / 1000)} ahead all at once.</span>
+            <button type="button" className="small-key" onClick={() => clock.explain("slept")}>
+              This machine slept: it counts
+            </button>
+            <button type="button" className="small-key" onClick={() => clock.explain("set")}>
+              The clock was set: it does not
+            </button>
+          </div>
+        ) : null}
+        <ShopPanel state={state} />
+        {isGated ? (
+          <SafetyGate isStoring={bench.isStoring} onPass={() => bench.check({ check: "safety" })} />
+        ) : (
+          <ActScreen state={state} act={act} bench={bench} now_ms={now_ms} />
+        )}
+        {!isGated && (mayRehearse || move !== null) ? (
+          <div className="bench-extras">
+            {mayRehearse ? <Rehearsal state={state} bench={bench} /> : null}
+            <HandsFree state={state} act={act} bench={bench} move={move} now_ms={now_ms} />
+          </div>
+        ) : null}
+        <p className="cue-words" role="alert">
+          {flash?.words ?? ""}
+        </p>
+        <LogLine state={state} bench={bench} />
+        <p className="bench-caution">
+          <span className="why">{words.why} </span>
+          {words.caution}
+          {awake === "may-sleep" ? " This screen may go to sleep: the times go on." : ""}
+        </p>
+        <Dialog open={isWhyOpen} onClose={() => setWhyOpen(false)}>
+          <DialogTitle>Why</DialogTitle>
+          <DialogContent>
+            <p className="why-card">{whyOf(act, units)}</p>
+          </DialogContent>
+        </Dialog>
+        <FireCard isOpen={isFireOpen} onClose={() => setFireOpen(false)} />
+        <Dialog open={keysOpen} onClose={() => setKeysOpen(false)}>
+          <DialogTitle>Keys</DialogTitle>
+          <DialogContent>
+            <dl className="key-list">
+              {KEY_LIST.map(([key, does]) => (
+                <div key={key}>
+                  <dt>{key}</dt>
+                  <dd>{does}</dd>
+                </div>
+              ))}
+            </dl>
+          </DialogContent>
+        </Dialog>
+      </main>
+    </SimulatedShopContext>
   );
 }
 

@@ -1,6 +1,7 @@
 /** Moments of an act at which a smith should look up: told by sound, flash and, if wished, voice. Pure. */
 
-import type { Act, PieceState, Prediction } from "@tembrak/core";
+import { soakClock, type Act, type PieceState, type Prediction } from "@tembrak/core";
+import { LONG_OUT_s } from "./fireTime.js";
 
 /** ready: it may go on. look: soon. now: do it. late: it is too long. */
 export type CueKind = "ready" | "look" | "now" | "late";
@@ -32,14 +33,29 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
   switch (act.kind) {
     case "slow-cool":
       return since_ms === null ? [] : [after(since_ms, act.time_s, "ready", "It has fallen far enough: now air will do.")];
-    case "hold":
+    case "hold": {
+      // A door that was opened moves the end: nothing is called while the chamber is not back.
+      const ends = since_ms === null ? null : soakClock(state, act, since_ms).end_ms;
+      if (ends === null) return [];
+      const warn_s = act.hold_s > 2 * WARN_s ? WARN_s : 0.5 * act.hold_s;
+      return [
+        after(ends, -warn_s, "look", warn_s === WARN_s ? "One minute left." : "Half of it is over."),
+        after(ends, 0, "now", "The hold is over."),
+        after(ends, WARN_s, "late", "Too long at heat: the grain grows."),
+      ];
+    }
+    case "heat": {
+      const moved = state.checks.findLast((c) => c.act === act.id && c.reading.check === "fire");
+      return moved?.reading.check === "fire" && moved.reading.state === "out"
+        ? [after(moved.at_ms, LONG_OUT_s, "late", "Back in the fire.")]
+        : [];
+    }
     case "temper": {
       if (since_ms === null) return [];
       const warn_s = act.hold_s > 2 * WARN_s ? WARN_s : 0.5 * act.hold_s;
       return [
         after(since_ms, act.hold_s - warn_s, "look", warn_s === WARN_s ? "One minute left." : "Half of it is over."),
-        after(since_ms, act.hold_s, "now", act.kind === "hold" ? "The hold is over." : "The temper is over."),
-        ...(act.kind === "hold" ? [after(since_ms, act.hold_s + WARN_s, "late", "Too long at heat: the grain grows.")] : []),
+        after(since_ms, act.hold_s, "now", "The temper is over."),
       ];
     }
     case "quench": {
@@ -61,7 +77,6 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
       if (since_ms === null || warm_s === undefined) return [];
       return [after(since_ms, warm_s, "ready", "It should be hand-warm. Feel it, then temper.")];
     }
-    case "heat":
     case "fall":
     case "air-cool":
     case "first-file":

@@ -18,7 +18,7 @@ export function useKeys(keys: Readonly<Record<string, () => void>>): void {
   });
 }
 
-/** Every key of the bench with what it does; the last five only while a piece is brought to heat. */
+/** Every key of the bench with what it does; the last eight only while a piece is brought to heat. */
 export const KEY_LIST: readonly (readonly [string, string])[] = [
   ["Space", "end this step, or press what has the focus"],
   ["Backspace", "take the last tap back"],
@@ -28,4 +28,7 @@ export const KEY_LIST: readonly (readonly [string, string])[] = [
   ["F", "the magnet is free"],
   ["L", "what it looks like"],
   ["P", "what an instrument reads"],
+  ["O", "in the fire, or out of it"],
+  ["E", "is it even all over"],
+  ["T", "touch with the magnet, in the simulated shop"],
 ];

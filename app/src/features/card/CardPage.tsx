@@ -6,6 +6,7 @@ import { lazy, Suspense, useState } from "react";
 import { Link, useParams } from "react-router";
 import { usePrediction, useWhatIf } from "../../compute/useAnswers.js";
 import { nextActWords } from "../../format/actWords.js";
+import { timeFor } from "../../format/pieceTime.js";
 import { SCHOOL_WORDS, WAY_WORDS } from "../../format/schools.js";
 import { showNotches } from "../../format/show.js";
 import { verdictWords } from "../../format/verdictWords.js";
@@ -59,7 +60,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
               {showNotches(piece.mark)}
             </span>
           </h1>
-          <p>{nextActWords(state, now_ms, settings).sentence}</p>
+          <p>{nextActWords(state, timeFor(state, now_ms), settings).sentence}</p>
         </div>
         <div className="card-keys">
           {isStarted ? null : (
@@ -81,7 +82,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
         steel={piece.steel}
         lux={settings.ambient_lux}
         levels={prediction.data?.transformations}
-        progress={progressOf(state, now_ms)}
+        progress={progressOf(state, timeFor(state, now_ms))}
         checks={state.checks}
         acts={state.acts}
         units={settings}

@@ -10,6 +10,7 @@ import { Hatches } from "../../parts/Drawing.js";
 import { append, type NewEvent } from "../../store/db.js";
 import { usePiece, useSettings } from "../../store/useStore.js";
 import { FileLadder } from "./parts/FileLadder.js";
+import { ShopTests } from "./parts/ShopTests.js";
 import { TestTools } from "./parts/TestTools.js";
 import { compareWords, evidenceWords, followUps, type FollowUp } from "./testWords.js";
 import { useTest } from "./useTest.js";
@@ -129,6 +130,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
                 {message}
               </p>
             ))}
+          {piece.isPractice === true ? <ShopTests piece={state.id} draft={draft} onChange={setDraft} /> : null}
           <TestTools draft={draft} onChange={setDraft} />
           {isEmpty ? null : (
             <div className="test-next">

@@ -23,6 +23,7 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
   const [piece, setPiece] = useState<Piece>(() => pieceOfForm(ORDERED_FORMS[0]!, null, mark));
   const [school, setSchool] = useState<School>(() => firstSchool(kit));
   const [chosenWay, setWay] = useState<Way>("whole");
+  const [isPractice, setPractice] = useState(false);
   const { faults, onFault, clear } = useFaults();
   const [trouble, setTrouble] = useState<string | null>(null);
   const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
@@ -37,7 +38,10 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
     const id = newId(Date.now());
     try {
       await append(id, [
-        { kind: "piece", definition: { ...piece, name: piece.name.trim(), mark: piece.mark.trim() } },
+        {
+          kind: "piece",
+          definition: { ...piece, name: piece.name.trim(), mark: piece.mark.trim(), ...(isPractice ? { isPractice } : {}) },
+        },
         { kind: "route", route },
       ]);
       await navigate(`/piece/${id}`);
@@ -77,6 +81,26 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
           <button key={key} type="button" role="radio" aria-checked={way === key} className="plain-key" onClick={() => setWay(key)}>
             <b>{WAY_WORDS[key].name}</b>
             <small>{WAY_WORDS[key].does}</small>
+          </button>
+        ))}
+      </div>
+      <h2>Where?</h2>
+      <div className="school-keys" role="radiogroup" aria-label="Where">
+        {([false, true] as const).map((simulated) => (
+          <button
+            key={String(simulated)}
+            type="button"
+            role="radio"
+            aria-checked={isPractice === simulated}
+            className="plain-key"
+            onClick={() => setPractice(simulated)}
+          >
+            <b>{simulated ? "In the simulated shop" : "In my own shop"}</b>
+            <small>
+              {simulated
+                ? "No steel, no fire: a forge, bath and oven that behave, with a clock up to a hundred times as fast."
+                : "Steel and fire."}
+            </small>
           </button>
         ))}
       </div>

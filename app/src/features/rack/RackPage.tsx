@@ -12,6 +12,7 @@ import { actWords, nextActWords, urgency } from "../../format/actWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { useWide } from "../../parts/useWide.js";
 import { append } from "../../store/db.js";
+import { timeFor } from "../../format/pieceTime.js";
 import { useNow, usePieces, useSettings } from "../../store/useStore.js";
 import { RackTall } from "./parts/RackTall.js";
 import { RackWide } from "./parts/RackWide.js";
@@ -99,11 +100,11 @@ export function RackPage() {
   if (pieces === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
   const hanging = pieces.filter(({ stage }) => stage !== "done");
   if (hanging.length === 0) return <EmptyRack />;
-  const first = hanging.reduce((a, b) => (urgency(b, now_ms) > urgency(a, now_ms) ? b : a));
+  const first = hanging.reduce((a, b) => (urgency(b, timeFor(b, now_ms)) > urgency(a, timeFor(a, now_ms)) ? b : a));
   return (
     <main className="rack">
       <Hatches />
-      <NextAct key={first.id} state={first} now_ms={now_ms} />
+      <NextAct key={first.id} state={first} now_ms={timeFor(first, now_ms)} />
       {isWide ? (
         <RackWide pieces={hanging} first={first.id} now_ms={now_ms} lux={ambient_lux} />
       ) : (

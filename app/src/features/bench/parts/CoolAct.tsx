@@ -1,12 +1,12 @@
 /** Acts that wait for a fact, not a clock: black, hand-warm, in the oven, tried with a file. Time since is shown large. */
 
-import { brittleSince } from "@tembrak/core";
+import { brittleSince, dialFor_C, kitOf } from "@tembrak/core";
 import { usePrediction } from "../../../compute/useAnswers.js";
 import { actWords, runColour } from "../../../format/actWords.js";
-import { showClock, showDegrees, showDuration } from "../../../format/show.js";
+import { showClock, showDegrees, showDifference, showDuration } from "../../../format/show.js";
 import { paintOf } from "../../../parts/paint.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
-import { useSettings } from "../../../store/useStore.js";
+import { useKit, useSettings } from "../../../store/useStore.js";
 import { ActKey, type ActProps } from "../BenchPage.js";
 
 export function CoolAct({
@@ -16,6 +16,7 @@ export function CoolAct({
   now_ms,
 }: ActProps<"air-cool" | "slow-cool" | "fall" | "brighten" | "run" | "cool-down" | "first-file" | "oven" | "prove">) {
   const settings = useSettings();
+  const kit = useKit() ?? null;
   const prediction = usePrediction(state.piece, state.route);
   const words = actWords(act, state, settings);
   const brittle_ms = brittleSince(state, now_ms);
@@ -26,6 +27,7 @@ export function CoolAct({
   const k = Math.min(480 / box.width_px, 250 / box.height_px);
   const drawn = drawPiece(state.piece, k, "lay");
   const paint = paintOf(state, settings.ambient_lux, now_ms);
+  const oven = kit === null ? undefined : kitOf(kit, "oven")[0];
   const told = (() => {
     switch (act.kind) {
       case "slow-cool":
@@ -45,7 +47,9 @@ export function CoolAct({
             ? `Hand-warm in about ${showDuration(handWarm_s - gone_s)}, by the model`
             : "Should be hand-warm by now: feel it";
       case "oven":
-        return `Oven at ${showDegrees(act.target_C, settings)} by a second thermometer, steady for 20 min`;
+        return oven === undefined || Math.abs(oven.offset_C) < 1
+          ? `Oven at ${showDegrees(act.target_C, settings)} by a second thermometer, steady for 20 min`
+          : `Set ${oven.name} to ${showDegrees(dialFor_C(oven, act.target_C), settings)}: it runs ${showDifference(Math.abs(oven.offset_C), settings)} ${oven.offset_C > 0 ? "hot" : "cold"}. At rest after ${Math.max(1, Math.round(oven.settle_min))} min`;
       case "first-file":
         return "New edge of the file, light stroke, on clean steel";
       case "prove":

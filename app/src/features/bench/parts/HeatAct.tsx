@@ -11,6 +11,12 @@ import {
   type PieceState,
   type Route,
   eyeErrors_C,
+  expectedAt,
+  heatOrder,
+  kitOf,
+  type FireInput,
+  type Kit,
+  type WarmUp,
   learnEye,
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
@@ -18,17 +24,22 @@ import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useMemo, useState } from "react";
-import { usePrediction } from "../../../compute/useAnswers.js";
+import { usePrediction, useWarmUp } from "../../../compute/useAnswers.js";
 import { actWords } from "../../../format/actWords.js";
 import { heatNow, WINDOW_C, type HeatNow } from "../../../format/heatNow.js";
 import { showAgo, showChance, showClock, showDegrees, showDifference, temperatureNumber, type Units } from "../../../format/show.js";
 import { lightName } from "../../../parts/TitleBlock.js";
-import { usePieces, useSettings } from "../../../store/useStore.js";
+import { useKit, usePieces, useSettings } from "../../../store/useStore.js";
+import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
+import { fireTime, LONG_OUT_s, type FireTime } from "../fireTime.js";
 import { useKeys } from "../useKeys.js";
 import { ActKey, type ActProps } from "../BenchPage.js";
+import { EvenDialog } from "./EvenDialog.js";
 import { GlowRule, Swatch } from "./Glow.js";
+import { KilnPanel, logToKiln, matesOf } from "./KilnPanel.js";
 import { MagnetKey } from "./MagnetKey.js";
 import { ReadingDialog } from "./ReadingDialog.js";
+import { lastEven, ZoneLine } from "./ZoneLine.js";
 
 /** A smaller correction of the eye is not worth a word, C. */
 const LEAST_TOLD_C = 8;
@@ -63,7 +74,30 @@ function normaliseOnceMore({ route }: PieceState, act: Extract<Act, { kind: "hea
   return { school, steps: [...steps.slice(0, act.step), again, ...steps.slice(act.step)] };
 }
 
-type Sheet = "glow" | "reading" | null;
+type Sheet = "glow" | "reading" | "even" | null;
+
+/** A kiln that stands at the heat wanted brings a piece to within this of it in good time, C (judgement). */
+const KILN_SHORT_C = 6;
+/** The fire of a shop that has not said what it has (common practice, no source). */
+const USUAL_FORGE: FireInput = { kind: "forge", fuel: "gas", chamber_C: 950, length_mm: null };
+/** In air it falls about so fast near its heat, K/s (judgement). */
+const FALLS_C_s = -2;
+const FALLS_SD_C_s = 2;
+
+/** The fire a heat is done in, from the kit. */
+function fireOf(kit: Kit | null, isKiln: boolean, target_C: number): FireInput {
+  if (isKiln) return { kind: "kiln", fuel: "gas", chamber_C: target_C, length_mm: null };
+  const forge = kit === null ? undefined : kitOf(kit, "forge")[0];
+  return forge === undefined ? USUAL_FORGE : { kind: "forge", fuel: forge.fuel, chamber_C: forge.chamber_C, length_mm: forge.length_mm };
+}
+
+/** What the heating model says of now: where it should be, and how fast it moves. */
+function fireEvidence(course: WarmUp, { state, in_s, out_s }: FireTime): { expected_C: number; sd_C: number; rate_C_s: number } {
+  const { seen_C, sd_C } = expectedAt(course, in_s);
+  if (state === "out") return { expected_C: seen_C + FALLS_C_s * out_s, sd_C: sd_C + FALLS_SD_C_s * out_s, rate_C_s: FALLS_C_s };
+  const next = expectedAt(course, in_s + 5).seen_C;
+  return { expected_C: seen_C, sd_C, rate_C_s: (next - seen_C) / 5 };
+}
 
 export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   const settings = useSettings();
@@ -73,12 +107,49 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   // Every two seconds is often enough for a heat, and what was read grows older by no more in between.
   const tick = Math.floor(now_ms / 2000);
   const pieces = usePieces();
-  const eye = useMemo(() => learnEye((pieces ?? []).flatMap(({ checks }) => eyeErrors_C(checks))), [pieces]);
-  const now = useMemo(() => heatNow(state, act, tick * 2000, eye), [state, act, tick, eye]);
+  const kit = useKit() ?? null;
+  const shop = useShopBeside();
+  const eye = useMemo(
+    // Practice trains the eye of its smith; what it says of a screen is no evidence for steel.
+    () => learnEye((pieces ?? []).filter(({ piece }) => piece.isPractice !== true).flatMap(({ checks }) => eyeErrors_C(checks))),
+    [pieces],
+  );
+  const isKiln = state.route?.school === "kiln";
+  const fire = fireTime(state, act, now_ms);
+  const course = useWarmUp(
+    state.piece,
+    state.route?.way ?? "whole",
+    fire.state === "unknown" ? null : fireOf(kit, isKiln, act.target_C),
+    isKiln ? act.target_C - KILN_SHORT_C : act.target_C,
+  ).data;
+  const now = useMemo(
+    () =>
+      heatNow(state, act, tick * 2000, {
+        eye,
+        kit,
+        fire: course === undefined ? null : fireEvidence(course, fireTime(state, act, tick * 2000)),
+      }),
+    [state, act, tick, eye, kit, course],
+  );
+  const even = lastEven(state, act);
+  const isUneven = even !== null && even.behind.length + even.ahead.length > 0;
+  const toFire = (): void => {
+    if (bench.isStoring) return;
+    bench.check({ check: "fire", state: fire.state === "in" ? "out" : "in" });
+    if (isKiln) void logToKiln(matesOf(state, pieces ?? []), { check: "door", state: "open" }, now_ms);
+  };
+  const touchShop = (): void => {
+    if (shop === null || bench.isStoring) return;
+    void shop.ask({ ask: "magnet", piece: state.id }).then((answer) => {
+      if (answer.ask === "magnet") bench.check({ check: "magnet", state: answer.state });
+    });
+  };
+  const probe_C = shop?.piece?.probe_C ?? null;
   const magnets = state.checks.filter((c) => c.act === act.id && c.reading.check === "magnet");
   const magnet = magnets[magnets.length - 1];
   const magnetState = magnet?.reading.check === "magnet" ? magnet.reading.state : null;
   const words = actWords(act, state, settings);
+  const note = kit === null || isKiln ? undefined : kitOf(kit, "forge")[0]?.notes;
   const lets_C = prediction.data?.transformations.magnetLost_C;
   const first = state.checks.find((c) => c.act === act.id)?.at_ms ?? state.nextSince_ms;
   const estimate = now?.estimate ?? null;
@@ -93,7 +164,10 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
     w: () => touch("weak"),
     f: () => touch("free"),
     l: () => setSheet("glow"),
-    p: () => setSheet("reading"),
+    p: () => (probe_C === null ? setSheet("reading") : bench.check({ check: "probe", temperature_C: probe_C })),
+    o: toFire,
+    e: () => setSheet("even"),
+    t: touchShop,
   });
   return (
     <>
@@ -117,10 +191,12 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
               )}
             </span>
           </div>
-          <p className={estimate?.conflict ? "to-go conflict" : "to-go"}>
-            {isTooHot
-              ? `Too hot: ${showDifference(estimate.mean_C - act.target_C, settings)} over, the grain grows`
-              : toGoWords(now, act.target_C, magnetState, settings)}
+          <p className={estimate?.conflict || fire.out_s > LONG_OUT_s ? "to-go conflict" : "to-go"}>
+            {fire.out_s > 0
+              ? `${fire.out_s > LONG_OUT_s ? "Back in: " : ""}${Math.floor(fire.out_s)} s out of the fire`
+              : isTooHot
+                ? `Too hot: ${showDifference(estimate.mean_C - act.target_C, settings)} over, the grain grows`
+                : toGoWords(now, act.target_C, magnetState, settings)}
           </p>
           <p className="drawn from">
             {now ? `from ${now.from}, ${showAgo(now.newest_ms, now_ms)}` : "no reading yet"}
@@ -130,8 +206,18 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
             {Math.abs(eye.bias_C) >= LEAST_TOLD_C && now?.from.includes("colour")
               ? ` · your eye, ${eye.pairs} times beside a probe: ${showDifference(Math.abs(eye.bias_C), settings)} ${eye.bias_C > 0 ? "too hot" : "too cold"}, allowed for`
               : ""}
-            {first ? ` · ${showClock((now_ms - first) / 1000)} in the fire` : ""}
+            {fire.state !== "unknown"
+              ? ` · ${showClock(fire.in_s)} in the fire`
+              : first
+                ? ` · ${showClock((now_ms - first) / 1000)} since the first look`
+                : ""}
           </p>
+          <ZoneLine state={state} act={act} course={course} fire={fire} estimate={estimate} units={settings} />
+          {isKiln ? <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
+          {now === null || fire.state === "unknown" ? (
+            <p className="drawn from">{heatOrder(state.piece, state.route?.way).join(" ")}</p>
+          ) : null}
+          {fire.state === "unknown" && note ? <p className="drawn from">{note}</p> : null}
           {isTooHot ? (
             <Button className="too-hot" disabled={bench.isStoring} onClick={() => bench.replan(normaliseOnceMore(state, act))}>
               Cool to black, normalise once more
@@ -145,19 +231,48 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
         />
       </div>
       <GlowRule target_C={act.target_C} estimate={estimate} lets_C={lets_C} ambient={ambient} units={settings} />
-      <div className="bench-keys">
-        {(["sticks", "weak", "free"] as const).map((value) => (
-          <MagnetKey key={value} value={value} isOn={magnetState === value} isDisabled={bench.isStoring} onPress={() => touch(value)} />
-        ))}
+      <div className="bench-keys heat-keys">
+        <button type="button" className="log-key" aria-pressed={fire.state === "in"} disabled={bench.isStoring} onClick={toFire}>
+          {fire.state === "in" ? (isKiln ? "out of the kiln" : "out of the fire") : isKiln ? "it is in the kiln" : "it is in the fire"}
+        </button>
+        {shop?.piece ? (
+          <button type="button" className="log-key wide-key" disabled={bench.isStoring} onClick={touchShop}>
+            touch it with the magnet
+            <small>{magnetState === null ? "" : `last: ${magnetState === "free" ? "lets go" : magnetState}`}</small>
+          </button>
+        ) : (
+          (["sticks", "weak", "free"] as const).map((value) => (
+            <MagnetKey key={value} value={value} isOn={magnetState === value} isDisabled={bench.isStoring} onPress={() => touch(value)} />
+          ))
+        )}
         <Button className="log-key" onClick={() => setSheet("glow")}>
           <i style={{ background: glowHex(act.target_C, ambient) }} className="key-swatch" />
           it looks…
         </Button>
-        <Button className="log-key" onClick={() => setSheet("reading")}>
-          <i className="key-probe drawn">°{settings.temperature}</i>
-          probe reads…
-        </Button>
-        <ActKey label={words.done} bench={bench} onPress={() => bench.done()} />
+        {probe_C === null ? (
+          <Button className="log-key" onClick={() => setSheet("reading")}>
+            <i className="key-probe drawn">°{settings.temperature}</i>
+            probe reads…
+          </Button>
+        ) : (
+          <Button className="log-key" disabled={bench.isStoring} onClick={() => bench.check({ check: "probe", temperature_C: probe_C })}>
+            <i className="key-probe drawn">{showDegrees(probe_C, settings)}</i>
+            probe: log it
+          </Button>
+        )}
+        {act.purpose === "harden" ? (
+          <Button className="log-key" onClick={() => setSheet("even")}>
+            even?
+            <small>{even === null ? "not looked at" : isUneven ? "uneven" : "even"}</small>
+          </Button>
+        ) : null}
+        <ActKey
+          label={words.done}
+          {...(isUneven ? { note: "Uneven: let it even out, then look again" } : {})}
+          isLocked={isUneven}
+          bench={bench}
+          onPress={() => bench.done()}
+        />
       </div>
       <Dialog open={sheet === "glow"} onClose={() => setSheet(null)} fullWidth maxWidth="sm">
         <DialogTitle>What does it look like, in {lightName(settings.ambient_lux)} light?</DialogTitle>
@@ -189,6 +304,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
           </p>
         </DialogContent>
       </Dialog>
+      <EvenDialog isOpen={sheet === "even"} onClose={() => setSheet(null)} onCheck={bench.check} />
       <ReadingDialog
         isOpen={sheet === "reading"}
         target_C={act.target_C}

@@ -1,5 +1,6 @@
 /** The rack on a phone: the rail stands at the left, pieces lie out from it at one scale, the most urgent first in view. */
 
+import { timeFor } from "../../../format/pieceTime.js";
 import { brittleSince, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
@@ -68,7 +69,14 @@ export function RackTall({ pieces, first, now_ms, lux }: Props) {
   return (
     <div style={{ marginTop: 16 }}>
       {inOrder(pieces).map((state) => (
-        <Row key={state.id} state={state} isFirst={state.id === first} now_ms={now_ms} lux={lux} scale_px_mm={scale_px_mm} />
+        <Row
+          key={state.id}
+          state={state}
+          isFirst={state.id === first}
+          now_ms={timeFor(state, now_ms)}
+          lux={lux}
+          scale_px_mm={scale_px_mm}
+        />
       ))}
       <Button component={Link} to="/new" fullWidth sx={{ my: 2, minHeight: 60 }}>
         New piece

@@ -1,5 +1,6 @@
 /** The wall of the shop: silhouettes hang from rails in the order of work, all on one scale. */
 
+import { timeFor } from "../../../format/pieceTime.js";
 import { brittleSince, type PieceState } from "@tembrak/core";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
@@ -154,7 +155,14 @@ export function RackWide({ pieces, first, now_ms, lux }: Props) {
           <Rail key={span.stage} span={span} holdsFirst={layout.hung.some((h) => h.state.id === first && h.state.stage === span.stage)} />
         ))}
         {layout.hung.map((hung) => (
-          <HungPiece key={hung.state.id} hung={hung} now_ms={now_ms} lux={lux} height={height} isFirst={hung.state.id === first} />
+          <HungPiece
+            key={hung.state.id}
+            hung={hung}
+            now_ms={timeFor(hung.state, now_ms)}
+            lux={lux}
+            height={height}
+            isFirst={hung.state.id === first}
+          />
         ))}
       </svg>
     </div>

@@ -1,0 +1,42 @@
+/** Where a practice piece has to be for the step its smith is at: the simulated hands follow the bench. Pure. */
+
+import type { PieceState, ShopPlace } from "@tembrak/core";
+
+export function placeOf({ next, acts, checks, route }: PieceState): ShopPlace {
+  if (next === undefined) return "rack";
+  const fire: ShopPlace = route?.school === "kiln" ? "kiln" : "forge";
+  const moved = checks.findLast(({ act, reading }) => act === next.id && reading.check === "fire");
+  switch (next.kind) {
+    case "heat": {
+      if (moved?.reading.check === "fire") return moved.reading.state === "in" ? fire : "air";
+      // Out of a preheat it stays in the fire.
+      const before = acts[acts.indexOf(next) - 1];
+      return before?.kind === "heat" || before?.kind === "hold" ? fire : "rack";
+    }
+    case "hold":
+      return fire;
+    case "quench": {
+      const bath = checks.findLast(({ act, reading }) => act === next.id && reading.check === "bath");
+      return bath?.reading.check === "bath" && bath.reading.state === "in" ? "bath" : "air";
+    }
+    case "temper":
+    case "run":
+      return "oven";
+    case "slow-cool":
+    case "air-cool":
+    case "fall":
+    case "straighten":
+    case "cool-down":
+    case "first-file":
+    case "oven":
+    case "brighten":
+    case "prove":
+      return "air";
+  }
+}
+
+/** What the kiln and the oven have to be set to for the step, C; nothing where it does not matter. */
+export function settingOf({ next, route }: PieceState): { readonly kiln_C?: number; readonly oven_C?: number } {
+  if ((next?.kind === "heat" || next?.kind === "hold") && route?.school === "kiln") return { kiln_C: next.target_C };
+  return next?.kind === "oven" || next?.kind === "temper" || next?.kind === "run" ? { oven_C: next.target_C } : {};
+}

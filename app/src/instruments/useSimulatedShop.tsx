@@ -1,0 +1,81 @@
+/** The simulated shop beside a practice piece: its stream, its clock, and hands that follow the bench. */
+
+import type { PieceState, ShopQuestion, ShopAnswer, ShopReading } from "@tembrak/core";
+import { createContext, useContext, useEffect, useRef, useState } from "react";
+import type { InstrumentState } from "./instrument.js";
+import { placeOf, settingOf } from "./placeOf.js";
+import { askShop, commandShop, currentShop, shopStream } from "./simulatedShop.js";
+
+export interface SimulatedShop {
+  /** Null while it is not open, or does not hold this piece. */
+  readonly reading: ShopReading | null;
+  readonly piece: ShopReading["pieces"][number] | null;
+  readonly state: InstrumentState | "asking";
+  /** Simulated time, ms; what was last heard of it while it is not open. */
+  readonly now: () => number;
+  readonly ask: (question: ShopQuestion) => Promise<ShopAnswer>;
+  /** Looks for it again, once it was opened. */
+  readonly reopen: () => void;
+}
+
+export const SimulatedShopContext = createContext<SimulatedShop | null>(null);
+
+/** Null for a piece that is made of steel. */
+export function useShopBeside(): SimulatedShop | null {
+  return useContext(SimulatedShopContext);
+}
+
+interface Heard {
+  readonly reading: ShopReading;
+  readonly at_ms: number;
+}
+
+/** @param last_ms time of the last event of the piece: its clock never stands before that. */
+export function useSimulatedShop(id: string, isPractice: boolean, last_ms: number): SimulatedShop | null {
+  const [heard, setHeard] = useState<Heard | null>(null);
+  const [state, setState] = useState<InstrumentState | "asking">("asking");
+  const [tries, setTries] = useState(0);
+  useEffect(() => {
+    if (!isPractice) return;
+    let stop: (() => void) | null = null;
+    let isGone = false;
+    void currentShop().then((reading) => {
+      if (isGone) return;
+      if (reading === null || !reading.pieces.some((piece) => piece.id === id)) return setState("closed");
+      stop = shopStream(id).messages((message) => setHeard({ reading: message, at_ms: performance.now() }), setState);
+    });
+    return () => {
+      isGone = true;
+      stop?.();
+    };
+  }, [id, isPractice, tries]);
+  if (!isPractice) return null;
+  return {
+    reading: heard?.reading ?? null,
+    piece: heard?.reading.pieces.find((piece) => piece.id === id) ?? null,
+    state,
+    now: () =>
+      heard === null ? last_ms + 1 : Math.max(last_ms + 1, heard.reading.now_ms + (performance.now() - heard.at_ms) * heard.reading.speed),
+    ask: askShop,
+    reopen: () => setTries((n) => n + 1),
+  };
+}
+
+/** Moves the simulated piece to where the bench has it, and sets kiln and oven for the step. */
+export function useFollowingHands(state: PieceState, shop: SimulatedShop | null, isLeading: boolean): void {
+  const wanted = placeOf(state);
+  const { kiln_C, oven_C } = settingOf(state);
+  const place = shop?.piece?.place;
+  const asked = useRef("");
+  useEffect(() => {
+    if (place === undefined || !isLeading) return;
+    const key = `${wanted} ${kiln_C ?? ""} ${oven_C ?? ""}`;
+    if (asked.current !== key && (kiln_C !== undefined || oven_C !== undefined)) {
+      void commandShop({ do: "set", ...(kiln_C === undefined ? {} : { kiln_C }), ...(oven_C === undefined ? {} : { oven_C }) }).catch(
+        () => undefined,
+      );
+    }
+    asked.current = key;
+    if (place !== wanted) void commandShop({ do: "move", piece: state.id, to: wanted }).catch(() => undefined);
+  }, [place, wanted, kiln_C, oven_C, isLeading, state.id]);
+}
