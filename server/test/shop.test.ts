@@ -56,7 +56,8 @@ const post = (url: string, body: unknown) =>
 describe("the simulated shop over HTTP", () => {
   it("before it is opened every call says so", async () => {
     const at = await serve();
-    for (const response of [await fetch(at), await fetch(`${at}/stream`), await post(`${at}/ask`, { ask: "tester", piece: "p" })]) {
+    expect(await (await fetch(at)).json()).toBeNull();
+    for (const response of [await fetch(`${at}/stream`), await post(`${at}/ask`, { ask: "tester", piece: "p" })]) {
       expect(response.status).toBe(409);
       expect(await response.json()).toMatchObject({ error: { code: "not-open" } });
     }

@@ -83,8 +83,8 @@ export function useStations(
 }
 
 /** The piece in a fire, zone by zone. Nothing is asked while the fire is not known. */
-export function useWarmUp(piece: Piece, way: Way, fire: FireInput | null, target_C: number): UseQueryResult<WarmUp> {
-  const job = fire === null ? null : ({ kind: "warm-up", piece, way, fire, target_C } as const);
+export function useWarmUp(piece: Piece, way: Way, fire: FireInput | null, target_C: number, start_C: number): UseQueryResult<WarmUp> {
+  const job = fire === null ? null : ({ kind: "warm-up", piece, way, fire, target_C, start_C } as const);
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"warm-up">(job!, signal), enabled: job !== null, ...ONCE });
 }
 

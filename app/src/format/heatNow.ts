@@ -109,7 +109,8 @@ export function heatNow(
   const own = state.checks.filter((c: LoggedCheck) => c.act === act.id && now_ms - c.at_ms < TOO_OLD_s * 1000);
   const evidence = own.flatMap(({ reading, at_ms }) => evidenceOf(reading, Math.max(0, (now_ms - at_ms) / 1000), kit) ?? []);
   const last = evidence.filter((e, i) => evidence.slice(i + 1).filter(({ kind }) => kind === e.kind).length < LAST_OF_A_KIND);
-  if (last.length === 0 && fire === null) return null;
+  // The clock alone is told beside the zones: it is no look at the steel.
+  if (last.length === 0) return null;
   if (fire !== null) last.push({ kind: "time", expected_C: Math.min(1400, Math.max(20, fire.expected_C)), sd_C: Math.min(300, fire.sd_C) });
   const kinds = (Object.keys(NAMES) as (keyof typeof NAMES)[]).filter((kind) => last.some((e) => e.kind === kind));
   return {
@@ -121,7 +122,7 @@ export function heatNow(
       ...(eye === undefined ? {} : { eye }),
       window_C: [act.target_C - WINDOW_C, act.target_C + WINDOW_C],
     }),
-    newest_ms: own[own.length - 1]?.at_ms ?? now_ms,
+    newest_ms: own[own.length - 1]!.at_ms,
     from: listed(kinds.map((kind) => NAMES[kind])),
     isOneSided: kinds.every((kind) => kind === "magnet" || kind === "time") && kinds.includes("magnet") && fire === null,
   };

@@ -45,7 +45,7 @@ export function runJob(catalogue: Catalogue, unchecked: unknown): JobOutcome {
       return { type: "done", answer: predictMembers(catalogue, job.piece, job.route, job.from, job.to) };
     }
     if (job.kind === "warm-up") {
-      return { type: "done", answer: warmUp(job.piece, formOf(job.piece), job.way, job.fire, job.target_C) };
+      return { type: "done", answer: warmUp(job.piece, formOf(job.piece), job.way, job.fire, job.target_C, job.start_C) };
     }
     if (job.kind === "section") return { type: "done", answer: pictureSection(catalogue, job) };
     return {

@@ -58,6 +58,8 @@ export const JobSchema = tagged(
     piece: PieceSchema,
     way: choice(WAYS),
     fire: FireSchema,
+    /** As it goes in, C. */
+    start_C: between(-20, 1000, "Temperature as it goes in, C"),
     target_C: between(100, 1200, "Heat wanted, C"),
   }),
   strict({

@@ -35,7 +35,8 @@ const ROWS = 4;
 const STEP_s = 0.5;
 const KEPT_s = 5;
 const LONGEST_s = 90 * 60;
-const AIR_C = 25;
+/** A piece that was not heated before, C. */
+const COLD_C = 25;
 /** How fast the gas moves past the piece, W/(m2 K): blown flame, a bed of coal it lies in, the still air of a kiln (judgement). */
 const CONVECTION_W_m2K = { gas: 45, coal: 80, charcoal: 80, kiln: 10 } as const;
 /** How wrong the temperature of a fire is said, K, and the speed of its gas, as a factor (judgement). */
@@ -112,8 +113,8 @@ interface Followed {
   readonly seen_C: number[];
 }
 
-function followFire(body: Built, fire: Fire, target_C: number, from: number, isWhole: boolean, until_s: number): Followed {
-  const T = new Float64Array(body.volume_m3.length).fill(AIR_C);
+function followFire(body: Built, fire: Fire, target_C: number, from: number, isWhole: boolean, until_s: number, start_C: number): Followed {
+  const T = new Float64Array(body.volume_m3.length).fill(start_C);
   const followed: Followed = { time_s: [], zones: { edge: [], spine: [], tip: [], tang: [] }, seen_C: [] };
   const top = body.rows - 1;
   const [low, high] = [Math.max(from, 3), STATIONS - 3];
@@ -144,7 +145,7 @@ function followFire(body: Built, fire: Fire, target_C: number, from: number, isW
  * @source en1993-1-2 for steel; convection and fire by judgement, unmeasured
  * @error test/simulate/warmUp.test.ts
  */
-export function warmUp(piece: Piece, form: KindFile, way: Way | undefined, fire: FireInput, target_C: number): WarmUp {
+export function warmUp(piece: Piece, form: KindFile, way: Way | undefined, fire: FireInput, target_C: number, start_C = COLD_C): WarmUp {
   const isEnd = piece.section.shape !== "wedge" && way !== undefined && way !== "whole" && way !== "run";
   const endDepth_mm = isEnd ? Math.min(2 * thickness_mm(piece.section), piece.length_mm / 3) : null;
   const body = buildBody(piece, form, fire, endDepth_mm);
@@ -155,11 +156,11 @@ export function warmUp(piece: Piece, form: KindFile, way: Way | undefined, fire:
     inFireRatio: body.inFireRatio,
   });
   const from = isEnd ? STATIONS - Math.max(1, Math.round((END_RATIO * endDepth_mm! * STATIONS) / piece.length_mm)) : 0;
-  const nominal = followFire(body, at(fire.chamber_C, 1), target_C, from, !isEnd, LONGEST_s);
+  const nominal = followFire(body, at(fire.chamber_C, 1), target_C, from, !isEnd, LONGEST_s, start_C);
   const until_s = nominal.time_s[nominal.time_s.length - 1]!;
   const sd_K = FIRE_SD_K[fire.kind];
-  const slow = followFire(body, at(fire.chamber_C - sd_K, 1 / GAS_FACTOR), target_C, from, !isEnd, until_s);
-  const quick = followFire(body, at(fire.chamber_C + sd_K, GAS_FACTOR), target_C, from, !isEnd, until_s);
+  const slow = followFire(body, at(fire.chamber_C - sd_K, 1 / GAS_FACTOR), target_C, from, !isEnd, until_s, start_C);
+  const quick = followFire(body, at(fire.chamber_C + sd_K, GAS_FACTOR), target_C, from, !isEnd, until_s, start_C);
   const { time_s, zones } = nominal;
   const courses = ZONE_ORDER.filter((zone) => body.rows > 1 || zone !== "spine").map((zone): ZoneCourse => {
     const temperature_C = zones[zone];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { formOf } from "../../src/catalogue.js";
+import { FORMS, formOf } from "../../src/catalogue.js";
 import { runJob } from "../../src/job/runJob.js";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { expectedAt, warmUp } from "../../src/simulate/warmUp.js";
@@ -46,6 +46,10 @@ describe("a piece in the fire", () => {
       run(billhook, { ...gas, chamber_C: 1050 }).allThere_s!,
     );
   });
+  it("from black it is there sooner than from cold", () => {
+    const black = warmUp(billhook, formOf(billhook), "whole", gas, 800, 450);
+    expect(black.allThere_s!).toBeLessThan(0.8 * run(billhook, gas).allThere_s!);
+  });
   it("a fire colder than the heat wanted never brings it there", () => {
     expect(run(billhook, { ...kiln, chamber_C: 700 }).allThere_s).toBeNull();
   });
@@ -71,8 +75,18 @@ describe("a piece in the fire", () => {
     expect(Math.min(early.sd_C, late.sd_C)).toBeGreaterThanOrEqual(20);
     expect(early.offsets_K.find(({ zone }) => zone === "edge")!.offset_K).toBeGreaterThan(0);
   });
+  it("every form gives a course that stays between cold and its fire", () => {
+    for (const form of FORMS) {
+      const piece: Piece = { ...billhook, kind: form.kind, form: form.id, length_mm: form.usualLength_mm, section: form.usualSection };
+      const course = warmUp(piece, form, "whole", gas, 800);
+      for (const T of [...course.seen_C, ...course.zones.flatMap(({ temperature_C }) => temperature_C)]) {
+        expect(T).toBeGreaterThanOrEqual(24.9);
+        expect(T).toBeLessThanOrEqual(951);
+      }
+    }
+  });
   it("runs as a job", () => {
-    const outcome = runJob(CATALOGUE, { kind: "warm-up", piece: billhook, way: "whole", fire: gas, target_C: 800 });
+    const outcome = runJob(CATALOGUE, { kind: "warm-up", piece: billhook, way: "whole", fire: gas, target_C: 800, start_C: 25 });
     expect(outcome.type).toBe("done");
   });
 });

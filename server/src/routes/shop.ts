@@ -60,10 +60,8 @@ export function shopRoutes(now_ms: () => number = () => performance.now()): Shop
 
   router.use(express.json({ limit: "64kb" }));
   router.get("/", (_request, response) => {
-    const open = opened(response);
-    if (open === null) return;
     pass();
-    response.set("Cache-Control", "no-store").json(open.read());
+    response.set("Cache-Control", "no-store").json(shop?.read() ?? null);
   });
   router.post("/reset", (request: Request, response) => {
     const checked = check("ShopReset", request.body);

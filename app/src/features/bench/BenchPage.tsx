@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useState, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import { usePrediction } from "../../compute/useAnswers.js";
 import { actWords } from "../../format/actWords.js";
@@ -111,7 +111,7 @@ function ActScreen({ state, act, bench, now_ms }: ActProps) {
   }
 }
 
-function LogLine({ state, bench }: { state: PieceState; bench: Bench }) {
+function LogLine({ state, bench, children }: { state: PieceState; bench: Bench; children?: ReactNode }) {
   const units = useSettings();
   const last = lastTap(state);
   const event = state.events.find(({ id }) => id === last?.id);
@@ -120,6 +120,7 @@ function LogLine({ state, bench }: { state: PieceState; bench: Bench }) {
       <span role="status">
         {bench.trouble ?? (event ? `Stored ${showTimeOfDay(event.at_ms)}: ${readingWords(event, state, units)}` : "Nothing logged yet")}
       </span>
+      {children}
       {bench.unstored > 0 ? (
         <>
           <button type="button" onClick={bench.retry}>
@@ -226,16 +227,13 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
         ) : (
           <ActScreen state={state} act={act} bench={bench} now_ms={now_ms} />
         )}
-        {!isGated && (mayRehearse || move !== null) ? (
-          <div className="bench-extras">
-            {mayRehearse ? <Rehearsal state={state} bench={bench} /> : null}
-            <HandsFree state={state} act={act} bench={bench} move={move} now_ms={now_ms} />
-          </div>
-        ) : null}
         <p className="cue-words" role="alert">
           {flash?.words ?? ""}
         </p>
-        <LogLine state={state} bench={bench} />
+        <LogLine state={state} bench={bench}>
+          {!isGated && mayRehearse ? <Rehearsal state={state} bench={bench} /> : null}
+          {isGated ? null : <HandsFree state={state} act={act} bench={bench} move={move} now_ms={now_ms} />}
+        </LogLine>
         <p className="bench-caution">
           <span className="why">{words.why} </span>
           {words.caution}

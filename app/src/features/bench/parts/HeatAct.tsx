@@ -41,6 +41,8 @@ import { MagnetKey } from "./MagnetKey.js";
 import { ReadingDialog } from "./ReadingDialog.js";
 import { lastEven, ZoneLine } from "./ZoneLine.js";
 
+/** More than this nobody reads at the fire. */
+const MOST_PROMPTS = 3;
 /** A smaller correction of the eye is not worth a word, C. */
 const LEAST_TOLD_C = 8;
 /** Over the heat wanted by this much for sure, and the grain has begun to grow: it wants another normalising heat, C (judgement). */
@@ -78,6 +80,20 @@ type Sheet = "glow" | "reading" | "even" | null;
 
 /** A kiln that stands at the heat wanted brings a piece to within this of it in good time, C (judgement). */
 const KILN_SHORT_C = 6;
+/** As it goes in: cold, or black from the heat before, C (common practice, no source). */
+const COLD_C = 25;
+const BLACK_C = 450;
+
+/** How hot it went in; null where it was looked at before it went in, or came out of a preheat: then nobody knows. */
+function startOf({ checks, acts }: PieceState, act: Act): number | null {
+  const own = checks.filter((c) => c.act === act.id && !["safety", "rehearsal"].includes(c.reading.check));
+  if (own[0]?.reading.check !== "fire" || own[0].reading.state !== "in") return null;
+  const before = acts[acts.indexOf(act) - 1];
+  if (before === undefined) return COLD_C;
+  if (before.kind === "air-cool") return before.coolTo === "black" ? BLACK_C : COLD_C;
+  return before.kind === "heat" || before.kind === "hold" ? null : COLD_C;
+}
+
 /** The fire of a shop that has not said what it has (common practice, no source). */
 const USUAL_FORGE: FireInput = { kind: "forge", fuel: "gas", chamber_C: 950, length_mm: null };
 /** In air it falls about so fast near its heat, K/s (judgement). */
@@ -116,11 +132,13 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   );
   const isKiln = state.route?.school === "kiln";
   const fire = fireTime(state, act, now_ms);
+  const start_C = startOf(state, act);
   const course = useWarmUp(
     state.piece,
     state.route?.way ?? "whole",
-    fire.state === "unknown" ? null : fireOf(kit, isKiln, act.target_C),
+    start_C === null ? null : fireOf(kit, isKiln, act.target_C),
     isKiln ? act.target_C - KILN_SHORT_C : act.target_C,
+    start_C ?? COLD_C,
   ).data;
   const now = useMemo(
     () =>
@@ -214,8 +232,8 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
           </p>
           <ZoneLine state={state} act={act} course={course} fire={fire} estimate={estimate} units={settings} />
           {isKiln ? <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
-          {now === null || fire.state === "unknown" ? (
-            <p className="drawn from">{heatOrder(state.piece, state.route?.way).join(" ")}</p>
+          {fire.state === "unknown" ? (
+            <p className="drawn from">{heatOrder(state.piece, state.route?.way).slice(0, MOST_PROMPTS).join(" ")}</p>
           ) : null}
           {fire.state === "unknown" && note ? <p className="drawn from">{note}</p> : null}
           {isTooHot ? (

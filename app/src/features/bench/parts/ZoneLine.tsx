@@ -2,7 +2,7 @@
 
 import { chanceAllInWindow, expectedAt, zoneOffsets, type HeatEstimate, type PieceState, type Act, type WarmUp } from "@tembrak/core";
 import { WINDOW_C } from "../../../format/heatNow.js";
-import { showChance, showDifference, showDuration, type Units } from "../../../format/show.js";
+import { showChance, showDegrees, showDifference, showDuration, type Units } from "../../../format/show.js";
 import type { FireTime } from "../fireTime.js";
 
 /** A zone that is off by less is not worth a word, K. */
@@ -27,7 +27,8 @@ export function lastEven({ checks }: PieceState, act: Act) {
 export function ZoneLine({ state, act, course, fire, estimate, units }: Props) {
   if (course === undefined || fire.state === "unknown") return null;
   const seen = lastEven(state, act);
-  const offsets = zoneOffsets(expectedAt(course, fire.in_s).offsets_K, seen);
+  const expected = expectedAt(course, fire.in_s);
+  const offsets = zoneOffsets(expected.offsets_K, seen);
   const told = offsets
     .filter(({ offset_K }) => Math.abs(offset_K) >= LEAST_TOLD_K)
     .map(({ zone, offset_K }) => `${zone} ${showDifference(Math.abs(offset_K), units)} ${offset_K > 0 ? "ahead" : "behind"}`);
@@ -44,7 +45,7 @@ export function ZoneLine({ state, act, course, fire, estimate, units }: Props) {
       : ` · ${showChance(chanceAllInWindow({ mean_C: estimate.mean_C, sd_C: Math.max(1, (estimate.p95_C - estimate.p05_C) / (2 * NINETY_PERCENT)) }, offsets, [act.target_C - WINDOW_C, act.target_C + WINDOW_C]))} that every zone is in it`;
   return (
     <p className="drawn from zones">
-      {seen === null ? "by the model: " : "as seen: "}
+      {seen === null ? `by the model about ${showDegrees(expected.seen_C, units)}, ` : "as seen: "}
       {told.length > 0 ? told.join(", ") : "even"}; {arrives}
       {chance}
     </p>
