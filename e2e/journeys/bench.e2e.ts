@@ -30,6 +30,8 @@ test("a probe and a colour that cannot both be right are said, not averaged; key
   await page.getByLabel("Reading").fill("990");
   await page.getByRole("button", { name: "Log it" }).click();
   await expect(page.getByText(/cannot both be right\. Check a third way/)).toBeVisible();
+  // While the sheet is still closing, keys are its own.
+  await expect(page.getByRole("dialog")).toBeHidden();
   await page.keyboard.press("Backspace");
   await expect(page.getByText(/cannot both be right/)).toBeHidden();
   await page.keyboard.press("f");
@@ -99,4 +101,78 @@ test("the end of a hold is called: words and flash at the second, not again afte
   await page.reload();
   await expect(page.getByText(/Go on now/)).toBeVisible();
   await expect(page.getByRole("alert")).toHaveText("");
+});
+
+test("a reload in the middle of a soak: the time left is what the stored start says; a kiln piece waits for its power", async ({
+  page,
+}) => {
+  await page.clock.install();
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/piece/demo-6/bench`);
+  await expect(page.getByTestId("numeral")).toHaveText(/^1:1\d:\d\d$/);
+  await page.clock.fastForward("00:30:00");
+  await expect(page.getByTestId("numeral")).toHaveText(/^4\d:\d\d$/);
+  const before = await page.getByTestId("numeral").textContent();
+  await page.reload();
+  await expect(page.getByTestId("numeral")).toHaveText(/^4\d:\d\d$/);
+  const seconds = (text: string | null): number => text!.split(":").reduce((sum, part) => 60 * sum + Number(part), 0);
+  expect(Math.abs(seconds(await page.getByTestId("numeral").textContent()) - seconds(before))).toBeLessThanOrEqual(20);
+});
+
+test("a reading typed in the wrong unit is asked about before it counts", async ({ page }) => {
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/piece/demo-4/bench`);
+  await page.getByRole("button", { name: /probe reads/ }).click();
+  await page.getByLabel("Reading").fill("1475");
+  await expect(page.getByText(/please\.|Right unit\?/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Log it" })).toBeDisabled();
+  await page.getByLabel("Reading").fill("1475 F");
+  await expect(page.getByText("That is 802 °C.")).toBeVisible();
+  await page.getByRole("button", { name: "Log it" }).click();
+  await expect(page.getByRole("status")).toContainText("reads 802 °C");
+});
+
+test("by keys alone: in the fire, magnet, even, and the quench without hands", async ({ page }) => {
+  await page.clock.install();
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/piece/demo-4/bench`);
+  await expect(page.getByText(/look for this/)).toBeVisible();
+  await page.keyboard.press("o");
+  await expect(page.getByRole("status").last()).toContainText("in the fire");
+  await page.keyboard.press("o");
+  await page.clock.runFor(6500);
+  await expect(page.getByText(/^Back in: \d s out of the fire/)).toBeVisible();
+  await page.keyboard.press("o");
+  await page.keyboard.press("e");
+  await page.getByRole("button", { name: "Even all over" }).press("Enter");
+  await expect(page.getByRole("dialog")).toBeHidden();
+  await expect(page.getByRole("status").last()).toContainText("even all over");
+  await page.keyboard.press("Space");
+  await expect(page.getByRole("heading", { name: /^Hold it/ })).toBeVisible();
+  await page.getByRole("button", { name: "Hands-free from here" }).press("Enter");
+  await expect(page.getByText(/Hands-free: to the bath in/)).toBeVisible();
+  // Nothing is touched from here on: the headings that pass by are the sequence.
+  const seen: string[] = [];
+  for (let i = 0; i < 150 && !seen.at(-1)?.startsWith("Let it cool"); i++) {
+    await page.clock.runFor(1000);
+    const heading = (await page.getByRole("heading", { level: 1 }).textContent())!;
+    if (heading !== seen.at(-1)) seen.push(heading);
+  }
+  expect(seen.map((heading) => heading.split(" ")[0])).toEqual(["Hold", "Into", "Sight", "Let"]);
+});
+
+test("uneven is not quenched: the key is shut until it was looked at again", async ({ page }) => {
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/piece/demo-4/bench`);
+  await page.getByRole("button", { name: /even\?/ }).click();
+  await page.getByRole("group", { name: "tip" }).getByRole("button", { name: "ahead" }).click();
+  await page.getByRole("button", { name: "Uneven: do not quench yet" }).click();
+  await expect(page.getByRole("button", { name: /start the hold/ })).toBeDisabled();
+  await page.getByRole("button", { name: /even\?/ }).click();
+  await page.getByRole("button", { name: "Even all over" }).click();
+  await expect(page.getByRole("button", { name: /start the hold/ })).toBeEnabled();
 });

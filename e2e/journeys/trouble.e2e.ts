@@ -29,9 +29,13 @@ test("two tabs at one bench: a tap in one shows in the other, and an act ends on
   const other = await context.newPage();
   await other.goto(`${DEMO}/piece/demo-3/bench`);
   await expect(other.getByRole("heading", { name: /until it is black/ })).toBeVisible();
-  // Both pressed before either has heard of the other.
-  await Promise.all([page, other].map((tab) => tab.getByRole("button", { name: "It is black" }).dispatchEvent("click")));
+  // The one that was there first leads; the other follows, and says so.
+  await expect(other.getByText("Another tab leads this piece; this one follows it.")).toBeVisible();
+  await expect(other.getByRole("button", { name: "It is black" })).toBeDisabled();
+  await page.getByRole("button", { name: "It is black" }).click();
   for (const tab of [page, other]) await expect(tab.getByRole("heading", { name: /Normalise 3 of 3/ })).toBeVisible();
+  await other.getByRole("button", { name: "Lead from here" }).click();
+  await expect(page.getByText(/Another tab leads/)).toBeVisible();
   await other.getByRole("button", { name: "Magnet weak" }).click();
   await expect(page.getByRole("button", { name: "Magnet weak" })).toHaveAttribute("aria-pressed", "true");
 });

@@ -1,8 +1,9 @@
 /** Inputs of the command line's verbs. */
 
 import { Type } from "@sinclair/typebox";
-import { PIECE_KINDS, SCHOOLS, STARTS, WAYS } from "./book.js";
-import { KitSchema } from "./kit.js";
+import { PIECE_KINDS, PieceSchema, SCHOOLS, STARTS, WAYS } from "./book.js";
+import { FireSchema } from "./job.js";
+import { CalibrationReadingSchema, KitSchema } from "./kit.js";
 import { historySchema } from "./history.js";
 import {
   AgitationSchema,
@@ -186,6 +187,20 @@ export const VERB_SCHEMAS = {
     way: Type.Optional(choice(WAYS)),
     kit: Type.Optional(KitSchema),
   }),
+  VerbFit: strict({
+    piece: PieceSchema,
+    school: choice(SCHOOLS),
+    way: Type.Optional(choice(WAYS)),
+    kit: KitSchema,
+  }),
+  VerbWarmUp: strict({
+    piece: PieceSchema,
+    way: Type.Optional(choice(WAYS)),
+    fire: FireSchema,
+    target_C: between(100, 1200, "Heat wanted, C"),
+    start_C: Type.Optional(between(-20, 1000, "Temperature as it goes in, C")),
+  }),
+  VerbCalibrate: strict({ readings: Type.Array(CalibrationReadingSchema, { minItems: 3, maxItems: 60 }) }),
   VerbGlowRead: strict({ name: Type.String({ maxLength: 30 }), ambient_lux: lux }),
   VerbThermocouple: strict({
     type: Type.Literal("K"),

@@ -7,6 +7,7 @@ import { glowReadVerb, glowVerb, heatEstimateVerb, oxideVerb } from "./colour.js
 import { coolVerb, jominyVerb, thermocoupleVerb, tttVerb } from "./curves.js";
 import { bathVerb, simulateVerb } from "./history.js";
 import { convertVerb, hardenVerb, temperVerb, verdictVerb } from "./hardness.js";
+import { calibrateVerb, fitVerb, warmUpVerb } from "./kit.js";
 import { routeVerb } from "./route.js";
 import { soakVerb, steelsVerb, transformationsVerb } from "./steel.js";
 
@@ -34,6 +35,14 @@ const VERBS: Readonly<Record<string, Verb>> = {
   harden: { run: hardenVerb, schema: "VerbHarden", about: "Heat, soak and quench a section", needsInput: true },
   route: { run: routeVerb, schema: "VerbRoute", about: "The steps for a piece by a school, and what they should give", needsInput: true },
   simulate: { run: simulateVerb, schema: "VerbSimulate", about: "A section through any thermal history", needsInput: true },
+  fit: { run: fitVerb, schema: "VerbFit", about: "Whether a piece fits the shop's kit, and ways on where it does not", needsInput: true },
+  "warm-up": { run: warmUpVerb, schema: "VerbWarmUp", about: "When each zone of a piece in a fire is at heat", needsInput: true },
+  calibrate: {
+    run: calibrateVerb,
+    schema: "VerbCalibrate",
+    about: "A dial against a second thermometer: offset and lag",
+    needsInput: true,
+  },
   soak: { run: soakVerb, schema: "VerbSoak", about: "How long, or how hot, until enough carbon is in solution", needsInput: true },
   bath: { run: bathVerb, schema: "VerbBath", about: "What hot pieces do to a bath", needsInput: true },
   ttt: { run: tttVerb, schema: "VerbTtt", about: "Start and end of each change at constant heat", needsInput: true },

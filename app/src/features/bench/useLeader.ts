@@ -11,7 +11,7 @@ export interface Leader {
 }
 
 /** Waited for the lock before it is said that another tab leads, ms. */
-const PATIENCE_ms = 400;
+const PATIENCE_ms = 1500;
 
 /** One tab's wish to lead. */
 class Lead {

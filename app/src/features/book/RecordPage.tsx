@@ -17,6 +17,7 @@ import { usePrediction } from "../../compute/useAnswers.js";
 import { append } from "../../store/db.js";
 import { useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { readingWords } from "../bench/readingWords.js";
+import { LoggerDialog } from "./LoggerDialog.js";
 import { measured, verdictOfTest } from "./measured.js";
 import "./book.css";
 
@@ -182,6 +183,7 @@ function Record({ state }: { state: PieceState }) {
         </tbody>
       </table>
       <NewNote id={state.id} />
+      <LoggerDialog state={state} units={settings} />
     </main>
   );
 }

@@ -76,6 +76,15 @@ function normaliseOnceMore({ route }: PieceState, act: Extract<Act, { kind: "hea
   return { school, steps: [...steps.slice(0, act.step), again, ...steps.slice(act.step)] };
 }
 
+/** The route as if this heat had been so hot. */
+function heatedTo({ route }: PieceState, act: Extract<Act, { kind: "heat" }>, temperature_C: number): Route | null {
+  if (route === null) return null;
+  const steps = route.steps.map((step, i) =>
+    i === act.step && step.kind === "harden" ? { ...step, temperature_C: Math.min(1200, temperature_C) } : step,
+  );
+  return { ...route, steps };
+}
+
 type Sheet = "glow" | "reading" | "even" | null;
 
 /** A kiln that stands at the heat wanted brings a piece to within this of it in good time, C (judgement). */
@@ -153,8 +162,8 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   const isUneven = even !== null && even.behind.length + even.ahead.length > 0;
   const toFire = (): void => {
     if (bench.isStoring) return;
-    bench.check({ check: "fire", state: fire.state === "in" ? "out" : "in" });
     if (isKiln) void logToKiln(matesOf(state, pieces ?? []), { check: "door", state: "open" }, now_ms);
+    bench.check({ check: "fire", state: fire.state === "in" ? "out" : "in" });
   };
   const touchShop = (): void => {
     if (shop === null || bench.isStoring) return;
@@ -173,6 +182,17 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   const estimate = now?.estimate ?? null;
   const isTooHot =
     act.purpose === "harden" && estimate !== null && estimate.conflict === null && estimate.p05_C > act.target_C + OVERHEATED_C;
+  // What so hot a heat makes of the grain, to the nearest ten degrees so that it is asked seldom.
+  const hot_C = isTooHot ? 10 * Math.round(estimate.mean_C / 10) : null;
+  const overheated = usePrediction(
+    hot_C === null ? undefined : state.piece,
+    hot_C === null ? null : heatedTo(state, act, hot_C),
+    "quick",
+  ).data;
+  const grain =
+    overheated === undefined || prediction.data === undefined
+      ? ""
+      : `: about ASTM ${overheated.hardening.austenite.astmGrain.toFixed(0)} for ${prediction.data.hardening.austenite.astmGrain.toFixed(0)}`;
   // As the keys on the screen: a tap that is still being stored takes no second one.
   const touch = (value: "sticks" | "weak" | "free"): void => {
     if (!bench.isStoring) bench.check({ check: "magnet", state: value });
@@ -213,7 +233,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
             {fire.out_s > 0
               ? `${fire.out_s > LONG_OUT_s ? "Back in: " : ""}${Math.floor(fire.out_s)} s out of the fire`
               : isTooHot
-                ? `Too hot: ${showDifference(estimate.mean_C - act.target_C, settings)} over, the grain grows`
+                ? `Too hot: ${showDifference(estimate.mean_C - act.target_C, settings)} over, the grain grows${grain}`
                 : toGoWords(now, act.target_C, magnetState, settings)}
           </p>
           <p className="drawn from">
@@ -233,9 +253,9 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
           <ZoneLine state={state} act={act} course={course} fire={fire} estimate={estimate} units={settings} />
           {isKiln ? <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
           {fire.state === "unknown" ? (
-            <p className="drawn from">{heatOrder(state.piece, state.route?.way).slice(0, MOST_PROMPTS).join(" ")}</p>
+            <p className="drawn from order">{heatOrder(state.piece, state.route?.way).slice(0, MOST_PROMPTS).join(" ")}</p>
           ) : null}
-          {fire.state === "unknown" && note ? <p className="drawn from">{note}</p> : null}
+          {fire.state === "unknown" && note ? <p className="drawn from order">{note}</p> : null}
           {isTooHot ? (
             <Button className="too-hot" disabled={bench.isStoring} onClick={() => bench.replan(normaliseOnceMore(state, act))}>
               Cool to black, normalise once more

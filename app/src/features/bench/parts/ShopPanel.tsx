@@ -46,7 +46,8 @@ function resetFor(pieces: readonly PieceState[], state: PieceState, lux: number,
     bath_C: quench?.kind === "quench" ? quench.bath_C : 55,
     volume_L: VOLUME_L,
     forge_C: FORGE_C,
-    kiln_C: KILN_C,
+    // Hot before anything goes in, as kilns are.
+    kiln_C: state.next?.kind === "heat" || state.next?.kind === "hold" ? state.next.target_C : KILN_C,
     oven_C: OVEN_C,
   };
 }

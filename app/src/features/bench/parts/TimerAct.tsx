@@ -88,9 +88,9 @@ export function TimerAct({ state, act, bench, now_ms }: ActProps<"hold" | "tempe
           isLocked={!isPowerOff}
           bench={bench}
           onPress={() => {
-            bench.done();
-            // The hand that takes this one out lets the heat out over the others.
+            // The hand that takes this one out lets the heat out over the others. Theirs first: once this tap is seen, theirs are stored.
             if (isKiln) void logToKiln(matesOf(state, pieces ?? []), { check: "door", state: "open" }, now_ms);
+            bench.done();
           }}
         />
       </div>
