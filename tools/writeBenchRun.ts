@@ -11,8 +11,9 @@ const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const PORT = 43790;
 const BASE = `http://127.0.0.1:${PORT}`;
 const SEED = 20261125;
-const KILLS = 50;
+const KILLS = Number(process.env["KILLS"] ?? 50);
 const TAPS = 60;
+const COLD_TAPS = 6;
 const RACES = 20;
 const HEATING = "demo-4";
 const TEMPERING = "demo-6";
@@ -55,7 +56,7 @@ function quantile(values: readonly number[], p: number): number {
 }
 
 /** From the click until the row is in the store, ms: asked of the store itself, over and over. */
-async function tapTimes(page: Page): Promise<number[]> {
+async function tapTimes(page: Page, taps: number): Promise<number[]> {
   return page.evaluate(async (count) => {
     const opened = await new Promise<IDBDatabase>((resolve, reject) => {
       const opening = indexedDB.open("tembrak");
@@ -77,11 +78,12 @@ async function tapTimes(page: Page): Promise<number[]> {
       key.click();
       while ((await rows()) === before) await new Promise((resolve) => setTimeout(resolve, 0));
       times.push(performance.now() - from);
-      await new Promise((resolve) => setTimeout(resolve, 150));
+      // A smith taps no faster than this.
+      await new Promise((resolve) => setTimeout(resolve, 700));
     }
     opened.close();
     return times;
-  }, TAPS);
+  }, taps);
 }
 
 interface Killed {
@@ -192,7 +194,9 @@ try {
     .first()
     .waitFor();
   const bench = await openBench(context, HEATING);
-  const times = await tapTimes(bench);
+  const cold = await tapTimes(bench, COLD_TAPS);
+  await bench.waitForTimeout(4000);
+  const times = await tapTimes(bench, TAPS);
   await bench.close();
   const draw = draws(SEED);
   const kills: Killed[] = [];
@@ -208,6 +212,7 @@ Written by \`npm run benchrun\` (tools/writeBenchRun.ts): the built app in headl
 | what | wanted | measured |
 | --- | --- | --- |
 | a tap, from the click until its row is in the store | under 100 ms, one tap | median ${quantile(times, 0.5).toFixed(0)} ms, 95 of 100 under ${quantile(times, 0.95).toFixed(0)} ms, slowest ${Math.max(...times).toFixed(0)} ms (${times.length} taps) |
+| the same in the first seconds after the page was opened, while the workers compute on every processor | | median ${quantile(cold, 0.5).toFixed(0)} ms, slowest ${Math.max(...cold).toFixed(0)} ms (${cold.length} taps) |
 | a tab killed at a random moment, ${kills.length} times: confirmed taps lost | 0 | ${sum((k) => k.lost)} of ${sum((k) => k.confirmed)} |
 | the same: time left of a running temper, against its stored start | right | off by at most ${Math.max(...kills.map((k) => k.timeOff_s)).toFixed(1)} s (a clock that shows whole seconds, and the time to read it) |
 | two tabs at one piece press at once, ${raced.moved} times, the lead changing hands in between: acts ended twice | 0 | ${raced.forked} |

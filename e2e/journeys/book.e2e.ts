@@ -68,3 +68,20 @@ test("the app opens again without a network", async ({ page, context }) => {
   await expect(page.getByTestId("verdict")).toContainText("HRC");
   await context.setOffline(false);
 });
+
+test("a logger's file: its columns and unit are found, its gap is told, its readings stand in the record", async ({ page }, info) => {
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/book/demo-9`);
+  const path = info.outputPath("logger.csv");
+  const rows = [0, 10, 20, 30, 300, 310].map(
+    (s, i) => `0:0${Math.floor(s / 60)}:${String(s % 60).padStart(2, "0")};${[1380, 1420, 1450, 1475, 1480, 1478][i]}`,
+  );
+  writeFileSync(path, `Logger 4;serial 77\nTime;Temp (°F)\n${rows.join("\n")}\n`);
+  await page.getByLabel("Logger file").setInputFiles(path);
+  await expect(page.getByText(/6 readings.*hottest 804 °C/)).toBeVisible();
+  await expect(page.getByText(/1 gap, the longest 5 min/)).toBeVisible();
+  await page.getByRole("button", { name: "Into the record" }).click();
+  await expect(page.getByText("6 readings of logger.csv are in the record.")).toBeVisible();
+  await expect(page.getByText("Checked: reads 804 °C").first()).toBeVisible();
+});

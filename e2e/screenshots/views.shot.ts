@@ -1,7 +1,7 @@
 /** The pictures of docs/screenshots, one of each main view, made from the demo shop. `npm run screenshots` after a build. */
 
 import { DEMO } from "../ports.js";
-import { expect, test } from "../journeys/shop.js";
+import { expect, passGate, test } from "../journeys/shop.js";
 
 const WIDE = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
@@ -35,6 +35,8 @@ const VIEWS: readonly View[] = [
     press: ["At heat: start the hold", "Out of the fire: to the bath", "It is in the bath"],
     wait_ms: 6500,
   },
+  { file: "kit", path: "/kit", size: WIDE, sign: /Plans name nothing/ },
+  { file: "steps", path: "/piece/demo-1", size: WIDE, sign: /steel to steel/, press: ["Steps", "Others do it differently"], wait_ms: 2500 },
   { file: "bench-temper", path: "/piece/demo-6/bench", size: WIDE, sign: /left/ },
   {
     file: "file-test",
@@ -69,3 +71,23 @@ for (const { file, path, size, sign, theme, press = [], wait_ms = 800 } of VIEWS
     await page.screenshot({ path: `docs/screenshots/${file}.png`, animations: "disabled" });
   });
 }
+
+test("bench-practice", async ({ page }) => {
+  await page.setViewportSize(WIDE);
+  await page.goto(`${DEMO}/new`);
+  await page.getByRole("radio", { name: /In the simulated shop/ }).click();
+  await page.getByRole("button", { name: "Plan its heats" }).click();
+  await page.getByRole("link", { name: "To the bench" }).click();
+  await passGate(page);
+  // A seed, so that the picture comes again.
+  await page.goto(`${page.url()}?seed=7`);
+  await page.getByRole("button", { name: "Open the simulated shop" }).click();
+  await page.getByRole("button", { name: "20×", exact: true }).click();
+  await page.getByRole("button", { name: "it is in the fire" }).click();
+  await page.waitForTimeout(3200);
+  await page.getByRole("button", { name: /touch it with the magnet/ }).click();
+  await page.getByRole("button", { name: "1×", exact: true }).click();
+  await page.mouse.move(WIDE.width / 2, 2);
+  await page.waitForTimeout(2500);
+  await page.screenshot({ path: "docs/screenshots/bench-practice.png", animations: "disabled" });
+});

@@ -209,6 +209,11 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
 
 /** One short line under a piece's name on the rack. */
 export function statusLine(state: PieceState, now_ms: number, now_C: number | null, units: Units): string {
+  const status = statusOf(state, now_ms, now_C, units);
+  return state.piece.isPractice === true ? `Practice: ${status[0]!.toLowerCase()}${status.slice(1)}` : status;
+}
+
+function statusOf(state: PieceState, now_ms: number, now_C: number | null, units: Units): string {
   const { next, nextSince_ms, doneAt_ms, stage } = state;
   if (stage === "done") return "Finished";
   if (next === undefined) return "All done";

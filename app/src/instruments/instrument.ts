@@ -55,7 +55,8 @@ export class StreamInstrument<M> implements Instrument {
   readonly name: string;
   private readonly url: string;
   private readonly read: (message: unknown) => M | null;
-  private readonly readingsOf: (message: M) => readonly InstrumentReading[];
+  /** The readings in a message. */
+  readonly readingsOf: (message: M) => readonly InstrumentReading[];
 
   constructor(name: string, url: string, read: (message: unknown) => M | null, readingsOf: (message: M) => readonly InstrumentReading[]) {
     this.name = name;

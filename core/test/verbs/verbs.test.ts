@@ -317,3 +317,37 @@ describe("jobs of the worker", () => {
     expect(failed).toMatchObject({ type: "failed", failure: { code: "out-of-range", path: "/piece/length_mm" } });
   });
 });
+
+describe("verbs about the shop", () => {
+  const piece = {
+    name: "Billhook",
+    mark: "7",
+    kind: "hook",
+    form: "billhook",
+    steel: "1075",
+    start: "as-forged",
+    use: "sickle",
+    length_mm: 376,
+    section: { shape: "wedge", spine_mm: 6.5, edge_mm: 0.9, height_mm: 62 },
+  };
+  it("fit weighs the piece and names what is missing", () => {
+    const answer = runVerb("fit", { piece, school: "kiln", kit: [{ id: "m", kind: "magnet", name: "Magnet" }] }) as {
+      mass_kg: number;
+      missing: string;
+      problems: { place: string; what: string; ways: string[] }[];
+    };
+    expect(answer.mass_kg).toBeGreaterThan(0.2);
+    expect(answer.mass_kg).toBeLessThan(1);
+    expect(answer.missing).toMatch(/no kiln/);
+    expect(answer.problems.map(({ place }) => place)).toEqual(["kiln", "bath", "oven"]);
+    for (const { ways } of answer.problems) expect(ways.length).toBeGreaterThanOrEqual(3);
+  });
+  it("warm-up tells when each zone is there; calibrate tells lag from offset", () => {
+    const fire = { kind: "forge", fuel: "gas", chamber_C: 950, length_mm: 400 };
+    const warm = runVerb("warm-up", { piece, fire, target_C: 800 }) as { allThere_s: number; zones: { zone: string }[] };
+    expect(warm.zones.map(({ zone }) => zone)).toEqual(["edge", "spine", "tip", "tang"]);
+    expect(warm.allThere_s).toBeGreaterThan(60);
+    const readings = [5, 12, 40].map((time_min) => ({ time_min, set_C: 200, second_C: 200 - 60 * Math.exp(-time_min / 8) }));
+    expect(runVerb("calibrate", { readings })).toMatchObject({ hasLag: true });
+  });
+});

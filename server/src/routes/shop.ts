@@ -8,6 +8,8 @@ const TICK_ms = 250;
 /** After a pause of the machine no more than this is caught up at once, real s. */
 const MOST_CAUGHT_UP_s = 2;
 const MOST_LISTENERS = 20;
+/** When nobody has listened or asked for so long, the shop stands still and costs nothing, real ms. */
+const IDLE_ms = 10_000;
 
 export interface ShopRoutes {
   readonly router: Router;
@@ -34,6 +36,7 @@ export function shopRoutes(now_ms: () => number = () => performance.now()): Shop
   const router = Router();
   let shop: PracticeShop | null = null;
   let last_ms = now_ms();
+  let asked_ms = last_ms;
   const listeners = new Set<Response>();
 
   const pass = (): void => {
@@ -47,6 +50,10 @@ export function shopRoutes(now_ms: () => number = () => performance.now()): Shop
   };
   const timer = setInterval(() => {
     if (shop === null) return;
+    if (listeners.size === 0 && now_ms() - asked_ms > IDLE_ms) {
+      last_ms = now_ms();
+      return;
+    }
     pass();
     const reading = shop.read();
     for (const listener of listeners) send(listener, reading);
@@ -58,6 +65,10 @@ export function shopRoutes(now_ms: () => number = () => performance.now()): Shop
     return shop;
   };
 
+  router.use((_request, _response, next) => {
+    asked_ms = now_ms();
+    next();
+  });
   router.use(express.json({ limit: "64kb" }));
   router.get("/", (_request, response) => {
     pass();

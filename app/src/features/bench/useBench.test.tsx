@@ -20,7 +20,14 @@ async function bench(id: string) {
   await mergeBook(demoEvents(NOW_ms));
   const shown = await state(id);
   const hook = renderHook(() => useBench(shown));
-  const settled = () => waitFor(() => expect(hook.result.current.isStoring).toBe(false));
+  // What was asked for is in the store, or was refused.
+  const settled = async () => {
+    await act(async () => {
+      await new Promise((resolve) => setTimeout(resolve, 60));
+      await store.events.count();
+    });
+    await waitFor(() => expect(hook.result.current.isStoring).toBe(false));
+  };
   return { shown, hook, settled };
 }
 

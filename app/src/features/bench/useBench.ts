@@ -24,6 +24,9 @@ export interface Bench {
   readonly rescue: () => void;
 }
 
+/** Storing that takes longer than this is shown, and takes no second tap meanwhile, ms. */
+const SLOW_ms = 150;
+
 /** The last event a smith can take back: a reading, or an act called done. */
 export function lastTap({ events }: Pick<PieceState, "events">): { readonly id: string; readonly kind: string } | undefined {
   return [...events].reverse().find(({ kind }) => kind === "check" || kind === "act-done" || kind === "test");
@@ -38,7 +41,8 @@ export function useBench({ id, next }: PieceState, now: () => number = Date.now)
   const refused = useRef<BookEvent[]>([]);
   const [unstored, setUnstored] = useState(0);
   const keep = (follow: Follow, at_ms = now()): void => {
-    setIsStoring(true);
+    // Drawing anew takes as long as storing does: the keys are shut only where storing is slow.
+    const slow = setTimeout(() => setIsStoring(true), SLOW_ms);
     decide(id, follow, at_ms)
       .then(() => setTrouble(null))
       .catch(() => {
@@ -53,7 +57,10 @@ export function useBench({ id, next }: PieceState, now: () => number = Date.now)
         setUnstored(refused.current.length);
         setTrouble("Not stored: the browser refused. Write it down, and export the book.");
       })
-      .finally(() => setIsStoring(false));
+      .finally(() => {
+        clearTimeout(slow);
+        setIsStoring(false);
+      });
   };
   /** A second press, or another tab, may have ended this act already: then there is nothing left to end. */
   const whileAt =

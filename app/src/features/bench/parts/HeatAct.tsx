@@ -30,7 +30,7 @@ import { heatNow, WINDOW_C, type HeatNow } from "../../../format/heatNow.js";
 import { showAgo, showChance, showClock, showDegrees, showDifference, temperatureNumber, type Units } from "../../../format/show.js";
 import { lightName } from "../../../parts/TitleBlock.js";
 import { useKit, usePieces, useSettings } from "../../../store/useStore.js";
-import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
+import { latest_C, useShopBeside } from "../../../instruments/useSimulatedShop.js";
 import { fireTime, LONG_OUT_s, type FireTime } from "../fireTime.js";
 import { useKeys } from "../useKeys.js";
 import { ActKey, type ActProps } from "../BenchPage.js";
@@ -171,7 +171,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
       if (answer.ask === "magnet") bench.check({ check: "magnet", state: answer.state });
     });
   };
-  const probe_C = shop?.piece?.probe_C ?? null;
+  const probe_C = latest_C(shop, "piece");
   const magnets = state.checks.filter((c) => c.act === act.id && c.reading.check === "magnet");
   const magnet = magnets[magnets.length - 1];
   const magnetState = magnet?.reading.check === "magnet" ? magnet.reading.state : null;

@@ -12,7 +12,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import { showClock, showDegrees, type Units } from "../../../format/show.js";
 import { TemperatureField } from "../../../parts/QuantityField.js";
 import { decide } from "../../../store/db.js";
-import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
+import { latest_C, useShopBeside } from "../../../instruments/useSimulatedShop.js";
 
 /** Pieces that lie in the kiln now: at a heat or a hold of the kiln school, and put in. */
 export function inKiln(states: readonly PieceState[]): PieceState[] {
@@ -51,7 +51,7 @@ export function KilnPanel({ state, act, pieces, units, now_ms }: Props) {
   const mates = matesOf(state, pieces);
   const group = [...mates, state];
   const log = (reading: Check): void => void logToKiln(group, reading, now_ms);
-  const live_C = shop?.reading?.kiln_C ?? null;
+  const live_C = latest_C(shop, "chamber");
   return (
     <div className="kiln-panel">
       <div className="kiln-keys">

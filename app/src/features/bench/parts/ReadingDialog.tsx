@@ -8,7 +8,8 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
-import { useState } from "react";
+import { useEffect, useState } from "react";
+import { TypedInstrument } from "../../../instruments/instrument.js";
 import type { Units } from "../../../format/show.js";
 import { TemperatureField } from "../../../parts/QuantityField.js";
 
@@ -35,6 +36,9 @@ export function ReadingDialog({ isOpen, target_C, units, onClose, onCheck }: Pro
   const [value_C, setValue] = useState(target_C);
   const [isBad, setBad] = useState(false);
   const [surface, setSurface] = useState<"scale" | "bright">("scale");
+  // A typed number comes in as any other instrument's reading does.
+  const [typed] = useState(() => new TypedInstrument());
+  useEffect(() => typed.listen(({ temperature_C }) => onCheck({ check: "probe", temperature_C })), [typed, onCheck]);
   const log = (reading: Check): void => {
     onCheck(reading);
     onClose();
@@ -111,13 +115,12 @@ export function ReadingDialog({ isOpen, target_C, units, onClose, onCheck }: Pro
           <Button
             variant="contained"
             disabled={isBad}
-            onClick={() =>
-              log(
-                instrument === "probe"
-                  ? { check: "probe", temperature_C: value_C }
-                  : { check: "infrared", temperature_C: value_C, emissivity: GUN_EMISSIVITY, surface },
-              )
-            }
+            onClick={() => {
+              if (instrument === "probe") {
+                typed.put({ at_ms: Date.now(), of: "piece", temperature_C: value_C });
+                onClose();
+              } else log({ check: "infrared", temperature_C: value_C, emissivity: GUN_EMISSIVITY, surface });
+            }}
           >
             Log it
           </Button>
