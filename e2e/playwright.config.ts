@@ -1,4 +1,5 @@
 import { defineConfig } from "@playwright/test";
+import { CHROMIUM } from "./chromium.js";
 import { DEMO_PORT, EMPTY_PORT } from "./ports.js";
 
 const server = (port: number, demo: string) => ({
@@ -24,18 +25,7 @@ export default defineConfig({
     actionTimeout: 20_000,
     viewport: { width: 1280, height: 800 },
     trace: process.env["TEMBRAK_TRACE"] ? "retain-on-failure" : "off",
-    launchOptions: {
-      executablePath: "/usr/bin/chromium",
-      args: [
-        "--no-sandbox",
-        "--disable-gpu",
-        "--disable-quic",
-        "--disable-background-networking",
-        "--disable-component-update",
-        "--disable-sync",
-        "--no-first-run",
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
   webServer: [server(DEMO_PORT, "1"), server(EMPTY_PORT, "0")],
 });

@@ -1,6 +1,7 @@
 /** Runs the bench in a real browser: how fast a tap is stored, 50 killed tabs, two tabs at one piece. Writes docs/bench-run.md. */
 
 import { chromium, type BrowserContext, type Page } from "@playwright/test";
+import { CHROMIUM } from "../e2e/chromium.js";
 import { spawn } from "node:child_process";
 import { writeFileSync } from "node:fs";
 import { cpus } from "node:os";
@@ -172,18 +173,7 @@ const server = spawn(process.execPath, [join(root, "server/dist/main.js")], {
 });
 try {
   await new Promise((resolve) => setTimeout(resolve, 1500));
-  const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
-    args: [
-      "--no-sandbox",
-      "--disable-gpu",
-      "--disable-quic",
-      "--disable-background-networking",
-      "--disable-component-update",
-      "--disable-sync",
-      "--no-first-run",
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM);
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   // The compiler that runs this file names functions through a helper; pages have none.
   await context.addInitScript({ content: "globalThis.__name = (f) => f;" });

@@ -12,7 +12,7 @@ export function fitSentence(problem: FitProblem, units: Units): string {
     case "missing":
       return place === "bath" ? `No ${mediumName(item).toLowerCase()} in the kit.` : `No ${PLACES[place]} in the kit.`;
     case "length":
-      return `Too long for ${item} by ${showLength(problem.over_mm, units)}.`;
+      return `Too long for ${item}${place === "oven" ? " to temper in" : ""} by ${showLength(problem.over_mm, units)}.`;
     case "height":
       return `Too high for ${item} by ${showLength(problem.over_mm, units)}.`;
     case "depth":

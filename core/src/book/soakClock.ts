@@ -28,11 +28,14 @@ export interface SoakClock {
  * door, so its clock never stops.
  * @param now_ms the present, milliseconds since 1970 UTC.
  */
-export function soakClock({ checks, nextSince_ms }: PieceState, act: Extract<Act, { kind: "hold" }>, now_ms: number): SoakClock {
+export function soakClock({ checks, acts, nextSince_ms }: PieceState, act: Extract<Act, { kind: "hold" }>, now_ms: number): SoakClock {
   const start_ms = nextSince_ms ?? now_ms;
   let [opened_ms, lost_ms] = [null as number | null, 0];
   let chamber_ms: number | null = null;
-  for (const { reading, at_ms } of checks) {
+  // Of this heat alone: the chamber of an earlier, hotter one says nothing.
+  const own = new Set(acts.filter(({ step }) => step === act.step).map(({ id }) => id));
+  for (const { reading, at_ms, act: of } of checks) {
+    if (!own.has(of)) continue;
     if (reading.check === "chamber" && reading.temperature_C >= act.target_C - BACK_WITHIN_K) {
       chamber_ms ??= at_ms;
       if (opened_ms !== null) lost_ms += at_ms - opened_ms;

@@ -70,4 +70,12 @@ describe("the two clocks of a soak", () => {
     expect(at(5, [-12, reads(hold.target_C - 2)]).chamber_s).toBe(17 * 60);
     expect(at(5).chamber_s).toBeNull();
   });
+  it("what the chamber read in another heat does not count", () => {
+    const events: BookEvent[] = [
+      { id: "a", piece: "p", at_ms: 1, kind: "piece", definition: piece },
+      { id: "b", piece: "p", at_ms: 2, kind: "route", route },
+      { id: "c", piece: "p", at_ms: START_ms - MIN, kind: "check", act: "prove", reading: reads(hold.target_C + 60) },
+    ];
+    expect(soakClock(pieceState("p", events)!, hold, START_ms).chamber_s).toBeNull();
+  });
 });

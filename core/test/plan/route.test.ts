@@ -7,18 +7,9 @@ import { predict, response, bathResponses } from "../../src/simulate/predict.js"
 import { SCHOOLS, STARTS, type Piece, type Step } from "../../src/schema/book.js";
 import { check } from "../../src/schema/check.js";
 import { steel } from "../catalogue.js";
+import { BILLHOOK } from "../pieces.js";
 
-const billhook: Piece = {
-  name: "Billhook",
-  mark: "7",
-  kind: "hook",
-  form: "billhook",
-  steel: "1075",
-  start: "as-forged",
-  use: "sickle",
-  length_mm: 376,
-  section: { shape: "wedge", spine_mm: 6.5, edge_mm: 0.9, height_mm: 62 },
-};
+const billhook = BILLHOOK;
 const heatOf = (steps: readonly Step[]) => steps.find((s) => s.kind === "harden")!;
 
 describe("routes", () => {

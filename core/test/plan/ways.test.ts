@@ -11,18 +11,9 @@ import { check } from "../../src/schema/check.js";
 import { SCHOOLS, WAYS, type Piece, type Route } from "../../src/schema/book.js";
 import { predict } from "../../src/simulate/predict.js";
 import { celsiusDifferenceFromFahrenheit, celsiusFromFahrenheit } from "../../src/units.js";
+import { BILLHOOK } from "../pieces.js";
 
-const blade: Piece = {
-  name: "Billhook",
-  mark: "7",
-  kind: "hook",
-  form: "billhook",
-  steel: "1075",
-  start: "as-forged",
-  use: "sickle",
-  length_mm: 376,
-  section: { shape: "wedge", spine_mm: 6.5, edge_mm: 0.9, height_mm: 62 },
-};
+const blade = BILLHOOK;
 const punch: Piece = {
   ...blade,
   kind: "punch",

@@ -6,18 +6,9 @@ import { expectedAt, warmUp } from "../../src/simulate/warmUp.js";
 import { chanceAllInWindow, zoneOffsets } from "../../src/simulate/zones.js";
 import type { Piece } from "../../src/schema/book.js";
 import type { FireInput } from "../../src/schema/job.js";
+import { BILLHOOK } from "../pieces.js";
 
-const billhook: Piece = {
-  name: "Billhook",
-  mark: "7",
-  kind: "hook",
-  form: "billhook",
-  steel: "1075",
-  start: "as-forged",
-  use: "sickle",
-  length_mm: 376,
-  section: { shape: "wedge", spine_mm: 6.5, edge_mm: 0.9, height_mm: 62 },
-};
+const billhook = BILLHOOK;
 const gas: FireInput = { kind: "forge", fuel: "gas", chamber_C: 950, length_mm: 400 };
 const kiln: FireInput = { kind: "kiln", fuel: "gas", chamber_C: 815, length_mm: null };
 const run = (piece: Piece, fire: FireInput, target_C = 800) =>

@@ -3,6 +3,7 @@ import { CATALOGUE } from "../../src/catalogue.js";
 import { InputError } from "../../src/errors.js";
 import { runJob } from "../../src/job/runJob.js";
 import { planRoute } from "../../src/plan/route.js";
+import { BILLHOOK } from "../pieces.js";
 import { runVerb, VERB_NAMES, verbHelp, verbSchema } from "../../src/verbs/index.js";
 
 const good = {
@@ -319,17 +320,7 @@ describe("jobs of the worker", () => {
 });
 
 describe("verbs about the shop", () => {
-  const piece = {
-    name: "Billhook",
-    mark: "7",
-    kind: "hook",
-    form: "billhook",
-    steel: "1075",
-    start: "as-forged",
-    use: "sickle",
-    length_mm: 376,
-    section: { shape: "wedge", spine_mm: 6.5, edge_mm: 0.9, height_mm: 62 },
-  };
+  const piece = BILLHOOK;
   it("fit weighs the piece and names what is missing", () => {
     const answer = runVerb("fit", { piece, school: "kiln", kit: [{ id: "m", kind: "magnet", name: "Magnet" }] }) as {
       mass_kg: number;

@@ -7,7 +7,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { append } from "../../store/db.js";
 import { usePiece } from "../../store/useStore.js";
 import { PieceForm } from "./PieceForm.js";
-import { useFaults } from "./useFaults.js";
+import { useFaults } from "../../parts/useFaults.js";
 
 function Measure({ state }: { state: PieceState }) {
   const navigate = useNavigate();

@@ -10,7 +10,7 @@ import { nextMark, ORDERED_FORMS, pieceOfForm } from "./draft.js";
 import { SCHOOL_WORDS, WAY_WORDS } from "../../format/schools.js";
 import { FitNotice } from "../../parts/FitNotice.js";
 import { PieceForm } from "./PieceForm.js";
-import { useFaults } from "./useFaults.js";
+import { useFaults } from "../../parts/useFaults.js";
 
 /** The school a shop without that of the choice starts from. */
 function firstSchool(kit: Kit | null): School {

@@ -9,6 +9,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
 import { showDegrees, showDifference, type Units } from "../../../format/show.js";
 import { DurationField, TemperatureField } from "../../../parts/QuantityField.js";
+import { useFaults } from "../../../parts/useFaults.js";
 
 type Controlled = Extract<KitItem, { kind: "kiln" | "oven" }>;
 
@@ -24,14 +25,8 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
   const [readings, setReadings] = useState<readonly CalibrationReading[]>(item.calibration ?? []);
   const last = readings[readings.length - 1];
   const [next, setNext] = useState<CalibrationReading>(last ?? { time_min: 20, set_C: isKiln ? 800 : 200, second_C: isKiln ? 795 : 195 });
-  const [bad, setBad] = useState<ReadonlySet<string>>(new Set());
-  const fault = (key: string) => (isBad: boolean) =>
-    setBad((before) => {
-      const after = new Set(before);
-      if (isBad) after.add(key);
-      else after.delete(key);
-      return after;
-    });
+  const { faults, onFault } = useFaults();
+  const fault = (key: string) => (isBad: boolean) => onFault(key, isBad);
   const found = calibrate(readings);
   const told = (() => {
     if (found === null)
@@ -110,7 +105,7 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
             onChange={(second_C) => setNext((n) => ({ ...n, second_C }))}
           />
         </div>
-        <Button disabled={bad.size > 0} onClick={() => setReadings([...readings, next])}>
+        <Button disabled={faults > 0} onClick={() => setReadings([...readings, next])}>
           Add this reading
         </Button>
         <p role="status" className="kit-told">

@@ -13,6 +13,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import type { Units } from "../../../format/show.js";
 import { DifferenceField, DurationField, LengthField, NumberField, TemperatureField } from "../../../parts/QuantityField.js";
+import { useFaults } from "../../../parts/useFaults.js";
 import { FIELDS, KIND_WORDS, type Field } from "../kitWords.js";
 
 type Draft = Readonly<Record<string, unknown>>;
@@ -150,15 +151,8 @@ interface Props {
 
 export function ItemDialog({ item, isNew, units, onKeep, onRemove, onClose }: Props) {
   const [draft, setDraft] = useState<Draft>({ ...item });
-  const [faults, setFaults] = useState<ReadonlySet<string>>(new Set());
+  const { faults, onFault } = useFaults();
   const { kind } = item;
-  const fault = (key: string, isBad: boolean): void =>
-    setFaults((before) => {
-      const after = new Set(before);
-      if (isBad) after.add(key);
-      else after.delete(key);
-      return after;
-    });
   const name = textOf(draft["name"]);
   const notes = textOf(draft["notes"]);
   const keep = (): void => {
@@ -185,7 +179,7 @@ export function ItemDialog({ item, isNew, units, onKeep, onRemove, onClose }: Pr
               draft={draft}
               units={units}
               onChange={(value) => setDraft((before) => ({ ...before, [field.key]: value }))}
-              onFault={(isBad) => fault(field.key, isBad)}
+              onFault={(isBad) => onFault(field.key, isBad)}
             />
           ))}
           <TextField
@@ -213,7 +207,7 @@ export function ItemDialog({ item, isNew, units, onKeep, onRemove, onClose }: Pr
         <Button variant="text" onClick={onClose}>
           Leave it
         </Button>
-        <Button variant="contained" disabled={faults.size > 0 || name.trim() === "" || name.length > 60} onClick={keep}>
+        <Button variant="contained" disabled={faults > 0 || name.trim() === "" || name.length > 60} onClick={keep}>
           Keep it
         </Button>
       </DialogActions>
