@@ -54,8 +54,10 @@ export {
   type Start,
   type Step,
   type Way,
+  type Wish,
   type Zone,
   WAYS,
+  WISHES,
   ZONES,
 } from "./schema/book.js";
 export type { CalibrationReading, Kit, KitItem, KitKind } from "./schema/kit.js";
@@ -84,7 +86,7 @@ export { brittleSince, heatsDone, piecesOf, pieceState, standing, type LoggedChe
 export { BACK_WITHIN_K, soakClock, type SoakClock } from "./book/soakClock.js";
 export { checkBook, parseJson, readBook, writeBook } from "./book/exchange.js";
 export { outlineOf, sawTooth, type Outline, type Point } from "./shape/outline.js";
-export { hasStations, measuredStation, pointAt, sectionAt } from "./shape/stations.js";
+export { hasStations, measuredStation, pointAt, sectionAt, thinnestEdge_mm } from "./shape/stations.js";
 
 // What becomes of the steel
 export { transformations, type Transformations } from "./simulate/transformations.js";
@@ -110,6 +112,7 @@ export { conflictMessage, estimateHeat, type HeatConflict, type HeatEstimate } f
 export { glowInLight, heatOfNode_C, type HeatEvidence, type MagnetPoint } from "./simulate/heatBelief.js";
 export { eyeErrors_C, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.js";
 export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
+export { wayForZones, zoneReports, type ZoneReport } from "./simulate/zoneReport.js";
 export { chanceAllInWindow, zoneOffsets, type ZoneOffset } from "./simulate/zones.js";
 export { magnetPoint } from "./simulate/magnetPoint.js";
 

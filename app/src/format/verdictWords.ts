@@ -1,6 +1,15 @@
 /** The verdict in sentences: the number, the reason, the next act. */
 
-import { type CrackRisk, type Notice, type Prediction, type Route, type Safer, type Section, type SpreadCause } from "@tembrak/core";
+import {
+  type CrackRisk,
+  type Notice,
+  type Prediction,
+  type Route,
+  type Safer,
+  type Section,
+  type SpreadCause,
+  type ZoneReport,
+} from "@tembrak/core";
 import { mediumName } from "./actWords.js";
 import {
   showChance,
@@ -169,7 +178,25 @@ export function noticeSentences(notices: readonly Notice[]): readonly string[] {
   return notices.filter(({ code }) => code !== "may-fail").map(({ message }) => message);
 }
 
-export function verdictWords(prediction: Prediction, route: Route, section: Section, units: Units): VerdictWords {
+const WANTS = { hard: "hard", medium: "medium", soft: "soft", untreated: "left as it is" } as const;
+
+/** Each zone that was asked for: wanted, expected, and whether the two meet. */
+export function zoneSentences(reports: readonly ZoneReport[]): readonly string[] {
+  return reports.map(({ zone, wants, wanted_HRC, expected, chance }) => {
+    const name = `${zone[0]!.toUpperCase()}${zone.slice(1)}`;
+    const is = `${showHardness(expected.mean_HRC)} HRC, ${showRange(expected.p05_HRC, expected.p95_HRC)}`;
+    if (wanted_HRC === null || chance === null) return `${name} left as it is: keep it out of fire and bath, or it will be ${is}.`;
+    return `${name} wanted ${WANTS[wants]}, ${wanted_HRC[0]} to ${wanted_HRC[1]}: ${is}, ${showChance(chance)} that it is.`;
+  });
+}
+
+export function verdictWords(
+  prediction: Prediction,
+  route: Route,
+  section: Section,
+  units: Units,
+  zones: readonly ZoneReport[] = [],
+): VerdictWords {
   return {
     headline: headline(prediction),
     reasons: [
@@ -177,6 +204,7 @@ export function verdictWords(prediction: Prediction, route: Route, section: Sect
       carbonSentence(prediction, units),
       temperSentence(route, prediction, units),
       targetSentence(prediction),
+      ...zoneSentences(zones),
       crackSentence(prediction, units),
       `${grainSentence(prediction)} ${skinSentence(prediction, units)}`.trim(),
       ...noticeSentences(prediction.notices),

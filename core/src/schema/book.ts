@@ -39,6 +39,11 @@ export const STARTS = ["as-forged", "normalised", "fine-spheroidised", "coarse-s
 /** hardened: it was hard before, and is to be hardened again. */
 export type Start = (typeof STARTS)[number];
 
+export const ZONES = ["edge", "spine", "tip", "tang"] as const;
+export type Zone = (typeof ZONES)[number];
+export const WISHES = ["hard", "medium", "soft", "untreated"] as const;
+export type Wish = (typeof WISHES)[number];
+
 export const PieceSchema = strict({
   name: Type.String({ minLength: 1, maxLength: 60 }),
   /** The mark that survives the fire: notches, counted. */
@@ -51,6 +56,19 @@ export const PieceSchema = strict({
   use: Type.String({ minLength: 1, maxLength: 30 }),
   length_mm: between(5, 3000, "Length over all, mm"),
   section: SectionSchema,
+  /** Further places where a blade was measured, by their share of the length from the tang. */
+  stations: Type.Optional(
+    Type.Array(
+      strict({
+        at: between(0, 1, "Share of the length from the tang"),
+        spine_mm: between(0.2, 100, "Thickness at the back there, mm"),
+        edge_mm: between(0.1, 100, "Thickness at the edge there, mm"),
+      }),
+      { maxItems: 6 },
+    ),
+  ),
+  /** What each part of it is wanted to be. */
+  zones: Type.Optional(Type.Array(strict({ zone: choice(ZONES), wants: choice(WISHES) }), { minItems: 2, maxItems: 4 })),
   /** Heated in the simulated shop: nothing is learned from it. */
   isPractice: Type.Optional(Type.Boolean()),
 });
@@ -129,9 +147,6 @@ export type Route = Static<typeof RouteSchema>;
 const hardness = between(0, 75, "HRC");
 
 export const FileStrokeSchema = strict({ file_HRC: hardness, result: choice(["skates", "drags", "bites"] as const) });
-
-export const ZONES = ["edge", "spine", "tip", "tang"] as const;
-export type Zone = (typeof ZONES)[number];
 
 export const CheckSchema = tagged(
   "check",

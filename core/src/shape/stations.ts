@@ -1,5 +1,6 @@
 /** Sections along a piece: how high it is at a station of its form, and where a point of that section lies on its outline. */
 
+import { linear } from "../numerics/interpolate.js";
 import type { Piece } from "../schema/book.js";
 import type { KindFile } from "../schema/kind.js";
 import type { Section } from "../schema/parts.js";
@@ -29,7 +30,35 @@ export function sectionAt(piece: Piece, form: KindFile, s: number): Section {
   const { back, edge } = offsetsAt(form, s);
   const height_mm = Math.max(LEAST_mm, (back + edge) * section.height_mm);
   const isBevelled = s >= form.bevel.from && s <= form.bevel.to;
-  return { ...section, height_mm, edge_mm: isBevelled ? section.edge_mm : section.spine_mm };
+  const { spine_mm, edge_mm } = thicknessAt(piece, form, s);
+  return { ...section, height_mm, spine_mm, edge_mm: isBevelled ? edge_mm : spine_mm };
+}
+
+/** Thickness at back and edge: in a line between the places that were measured, as at the outermost beyond them. */
+function thicknessAt(piece: Piece, form: KindFile, s: number): { spine_mm: number; edge_mm: number } {
+  const { section, stations = [] } = piece;
+  if (section.shape !== "wedge") return { spine_mm: 0, edge_mm: 0 };
+  const measured = [{ at: measuredStation(form), spine_mm: section.spine_mm, edge_mm: section.edge_mm }, ...stations].sort(
+    (a, b) => a.at - b.at,
+  );
+  const at = measured.map((m) => m.at);
+  return {
+    spine_mm: linear(
+      at,
+      measured.map((m) => m.spine_mm),
+      s,
+    ),
+    edge_mm: linear(
+      at,
+      measured.map((m) => m.edge_mm),
+      s,
+    ),
+  };
+}
+
+/** Thinnest place of the edge that was measured, mm; null for a piece without an edge. */
+export function thinnestEdge_mm({ section, stations = [] }: Piece): number | null {
+  return section.shape === "wedge" ? Math.min(section.edge_mm, ...stations.map(({ edge_mm }) => edge_mm)) : null;
 }
 
 /** A point of the outline's plane by its station and its share of the height there, 0 at the edge, 1 at the back, mm. */

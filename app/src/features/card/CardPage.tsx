@@ -1,6 +1,6 @@
 /** One piece: its heat line, what it will be through the steel, the verdict, and what if. */
 
-import { CATALOGUE, planRoute, type PieceState, type Route, type School, type Way } from "@tembrak/core";
+import { CATALOGUE, planRoute, zoneReports, type PieceState, type Route, type School, type Way } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import { Link, useParams } from "react-router";
@@ -40,7 +40,8 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const prediction = usePrediction(view.piece, view.route, view.effort);
   const planned = usePrediction(piece, route);
   const whatIf = useWhatIf(piece, route, TRACKS);
-  const words = prediction.data && verdictWords(prediction.data, view.route, view.piece.section, settings);
+  const words =
+    prediction.data && verdictWords(prediction.data, view.route, view.piece.section, settings, zoneReports(view.piece, prediction.data));
   const isStarted = state.doneAt_ms.size > 0;
   const pickSchool = (school: School, way: Way): void => {
     view.drop();

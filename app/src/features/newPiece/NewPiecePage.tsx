@@ -1,6 +1,17 @@
 /** A new piece: described, measured, given a school; then its heat card. */
 
-import { CATALOGUE, missingFor, planRoute, SCHOOLS, waysFor, type Kit, type Piece, type School, type Way } from "@tembrak/core";
+import {
+  CATALOGUE,
+  missingFor,
+  planRoute,
+  SCHOOLS,
+  wayForZones,
+  waysFor,
+  type Kit,
+  type Piece,
+  type School,
+  type Way,
+} from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -32,6 +43,9 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
   const route = planRoute(CATALOGUE, piece, school, { way, kit });
   const change = (next: Piece): void => {
     if (next.form !== piece.form || next.section.shape !== piece.section.shape) clear();
+    // What the parts are wanted to be asks for a way; the smith may still choose another.
+    const asked = wayForZones(next);
+    if (asked !== null && asked !== wayForZones(piece)) setWay(asked);
     setPiece(next);
   };
   const save = async (): Promise<void> => {

@@ -12,6 +12,7 @@ import { LengthField } from "../../parts/QuantityField.js";
 import { SectionDrawing } from "../../parts/SectionDrawing.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
 import { useUnits } from "../../store/useStore.js";
+import { MorePlaces, ZoneWishes } from "./MorePlaces.js";
 import { asShape, ORDERED_FORMS, pieceOfForm, SHAPE_WORDS, START_WORDS, type ShapeName } from "./draft.js";
 import "./newPiece.css";
 
@@ -259,6 +260,9 @@ export function PieceForm({ piece, onChange, onFault }: Props) {
           ))}
         </ToggleButtonGroup>
         <Measures key={`${piece.form}-${piece.section.shape}`} piece={piece} onChange={onChange} onFault={onFault} units={units} />
+        <MorePlaces piece={piece} units={units} onChange={onChange} onFault={onFault} />
+        {piece.section.shape === "wedge" ? <h2>What should each part be? (if it matters)</h2> : null}
+        <ZoneWishes piece={piece} onChange={onChange} />
         <p className="hint">Write it as you measure it: 4.8, 4.8 mm, 3/16, 1 1/4&quot;.</p>
       </div>
       <LivePiece piece={piece} units={units} />

@@ -1,0 +1,47 @@
+/** What each zone of a piece was wanted to be against what it will be, and the way that comes nearest. */
+
+import { normalCdf } from "../numerics/normal.js";
+import type { Piece, Way, Wish, Zone } from "../schema/book.js";
+import type { Estimate, Prediction } from "./predict.js";
+
+/** What soft and medium mean where nobody says a number, HRC (common practice, no source); hard is what the use wants. */
+const MEDIUM_HRC = [40, 52] as const;
+const SOFT_HRC = [15, 40] as const;
+
+export interface ZoneReport {
+  readonly zone: Zone;
+  readonly wants: Wish;
+  /** Null for a zone that is to stay as it is. */
+  readonly wanted_HRC: readonly [number, number] | null;
+  readonly expected: Estimate;
+  /** Chance that it lands in what is wanted, 0 ... 1; null for a zone that is to stay as it is. */
+  readonly chance: number | null;
+}
+
+/** Edge and tip are where the piece works; spine and tang are its thickest place. */
+function estimateOf(zone: Zone, { working, thickest }: Prediction): Estimate {
+  return zone === "edge" || zone === "tip" ? working.tempered : thickest.tempered;
+}
+
+export function zoneReports({ zones = [] }: Piece, prediction: Prediction): ZoneReport[] {
+  return zones.map(({ zone, wants }) => {
+    const expected = estimateOf(zone, prediction);
+    const { low_HRC, high_HRC } = prediction.target;
+    const wanted_HRC =
+      wants === "hard" ? ([low_HRC, high_HRC] as const) : wants === "medium" ? MEDIUM_HRC : wants === "soft" ? SOFT_HRC : null;
+    const sd = Math.max(0.1, expected.sd_HRC);
+    const chance =
+      wanted_HRC === null
+        ? null
+        : normalCdf((wanted_HRC[1] - expected.mean_HRC) / sd) - normalCdf((wanted_HRC[0] - expected.mean_HRC) / sd);
+    return { zone, wants, wanted_HRC, expected, chance };
+  });
+}
+
+/** The way of hardening that such wishes ask for; null when they ask for none in particular. */
+export function wayForZones({ zones = [] }: Piece): Way | null {
+  const wants = (zone: Zone): Wish | undefined => zones.find((z) => z.zone === zone)?.wants;
+  const back = wants("spine");
+  if (wants("edge") !== "hard" || back === undefined) return null;
+  return back === "soft" || back === "medium" || back === "untreated" ? "edge" : "whole";
+}

@@ -1,0 +1,61 @@
+import { describe, expect, it } from "@jest/globals";
+import { CATALOGUE, formOf } from "../../src/catalogue.js";
+import { planRoute } from "../../src/plan/route.js";
+import { check } from "../../src/schema/check.js";
+import type { Piece } from "../../src/schema/book.js";
+import { sectionAt, thinnestEdge_mm } from "../../src/shape/stations.js";
+import { predict } from "../../src/simulate/predict.js";
+import { warmUp } from "../../src/simulate/warmUp.js";
+import { wayForZones, zoneReports } from "../../src/simulate/zoneReport.js";
+import { BILLHOOK } from "../pieces.js";
+
+const wished: Piece = {
+  ...BILLHOOK,
+  zones: [
+    { zone: "edge", wants: "hard" },
+    { zone: "spine", wants: "soft" },
+    { zone: "tang", wants: "untreated" },
+  ],
+};
+
+describe("zones of a piece", () => {
+  it("a hard edge and a soft back ask for an edge quench; there the back is far likelier to be soft than quenched whole", () => {
+    expect(check("Piece", wished).ok).toBe(true);
+    expect(wayForZones(wished)).toBe("edge");
+    const chanceOfSpine = (way: "edge" | "whole"): number => {
+      const prediction = predict(CATALOGUE, wished, planRoute(CATALOGUE, wished, "forge", { way }), "quick");
+      return zoneReports(wished, prediction).find(({ zone }) => zone === "spine")!.chance!;
+    };
+    expect(chanceOfSpine("edge")).toBeGreaterThan(chanceOfSpine("whole") + 0.3);
+    expect(chanceOfSpine("whole")).toBeLessThan(0.2);
+  });
+  it("a part that is left as it is has no target, and its number is told all the same", () => {
+    const prediction = predict(CATALOGUE, wished, planRoute(CATALOGUE, wished, "forge"), "quick");
+    const tang = zoneReports(wished, prediction).find(({ zone }) => zone === "tang")!;
+    expect([tang.wanted_HRC, tang.chance]).toEqual([null, null]);
+    expect(tang.expected.mean_HRC).toBeGreaterThan(30);
+  });
+  it("no wishes, no way and no report", () => {
+    expect(wayForZones(BILLHOOK)).toBeNull();
+    expect(zoneReports(BILLHOOK, predict(CATALOGUE, BILLHOOK, planRoute(CATALOGUE, BILLHOOK, "forge"), "quick"))).toEqual([]);
+  });
+});
+
+describe("a blade measured at more places", () => {
+  const tapered: Piece = { ...BILLHOOK, stations: [{ at: 0.95, spine_mm: 2.5, edge_mm: 0.4 }] };
+  it("is as thick as measured where it was, in a line between, and its thinnest edge is found", () => {
+    const form = formOf(tapered);
+    const tip = sectionAt(tapered, form, 0.95);
+    expect(tip.shape === "wedge" && tip.spine_mm).toBeCloseTo(2.5, 9);
+    const middle = sectionAt(tapered, form, 0.8);
+    expect(middle.shape === "wedge" && middle.spine_mm > 2.5 && middle.spine_mm < 6.5).toBe(true);
+    expect(thinnestEdge_mm(tapered)).toBe(0.4);
+    expect(thinnestEdge_mm({ ...BILLHOOK, section: { shape: "round", diameter_mm: 8 } })).toBeNull();
+  });
+  it("a thinner tip is at heat sooner (capabilities row 14)", () => {
+    const fire = { kind: "forge", fuel: "gas", chamber_C: 950, length_mm: 400 } as const;
+    const tipAt = (piece: Piece): number =>
+      warmUp(piece, formOf(piece), "whole", fire, 800).zones.find(({ zone }) => zone === "tip")!.arrives_s!;
+    expect(tipAt(tapered)).toBeLessThan(tipAt(BILLHOOK));
+  });
+});
