@@ -107,3 +107,18 @@ test("the kiln school asks for a soak, the forge does not", async ({ page }) => 
   await page.getByRole("button", { name: "Steps" }).click();
   await expect(page.getByText(/Past the magnet by a shade/)).toBeVisible();
 });
+
+test("a hard edge and a soft back are asked for: the edge quench is chosen, and the verdict answers each part", async ({ page }) => {
+  await page.goto(`${EMPTY}/new`);
+  await page.getByRole("button", { name: "Measure at one more place" }).click();
+  await page.getByLabel("Edge there").fill("0.4");
+  await expect(page.getByText(/The edge is 0\.4 mm at its thinnest/)).toBeVisible();
+  await page.getByRole("combobox", { name: "The spine" }).click();
+  await page.getByRole("option", { name: "soft, tough" }).click();
+  await expect(page.getByRole("radio", { name: /^Edge only/ })).toBeChecked();
+  await page.getByRole("button", { name: "Plan its heats" }).click();
+  await expect(page.getByText(/^Edge wanted hard, 58 to 61/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^Spine wanted soft, 15 to 40/)).toBeVisible();
+  await page.getByRole("button", { name: /School:/ }).click();
+  await expect(page.getByRole("radio", { name: /^Edge only/ })).toBeChecked();
+});
