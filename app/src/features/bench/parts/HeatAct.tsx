@@ -3,6 +3,7 @@
 import {
   ambientFromLux,
   conflictMessage,
+  dialFor_C,
   glowHex,
   glowName,
   GLOW_NAMES,
@@ -116,6 +117,15 @@ function fireOf(kit: Kit | null, isKiln: boolean, target_C: number): FireInput {
   return forge === undefined ? USUAL_FORGE : { kind: "forge", fuel: forge.fuel, chamber_C: forge.chamber_C, length_mm: forge.length_mm };
 }
 
+/** How this shop's own fire is set for a heat: the controller with its fault, or what was noted of the forge. */
+function shopNote(kit: Kit | null, isKiln: boolean, target_C: number, units: Units): string | undefined {
+  if (kit === null) return undefined;
+  if (!isKiln) return kitOf(kit, "forge")[0]?.notes;
+  const kiln = kitOf(kit, "kiln")[0];
+  if (kiln === undefined || Math.abs(kiln.offset_C) < 1) return kiln?.notes;
+  return `Set ${kiln.name} to ${showDegrees(dialFor_C(kiln, target_C), units)}: it runs ${showDifference(Math.abs(kiln.offset_C), units)} ${kiln.offset_C > 0 ? "hot" : "cold"}.`;
+}
+
 /** What the heating model says of now: where it should be, and how fast it moves. */
 function fireEvidence(course: WarmUp, { state, in_s, out_s }: FireTime): { expected_C: number; sd_C: number; rate_C_s: number } {
   const { seen_C, sd_C } = expectedAt(course, in_s);
@@ -176,7 +186,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   const magnet = magnets[magnets.length - 1];
   const magnetState = magnet?.reading.check === "magnet" ? magnet.reading.state : null;
   const words = actWords(act, state, settings);
-  const note = kit === null || isKiln ? undefined : kitOf(kit, "forge")[0]?.notes;
+  const note = shopNote(kit, isKiln, act.target_C, settings);
   const lets_C = prediction.data?.transformations.magnetLost_C;
   const first = state.checks.find((c) => c.act === act.id)?.at_ms ?? state.nextSince_ms;
   const estimate = now?.estimate ?? null;
@@ -345,6 +355,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
       <EvenDialog isOpen={sheet === "even"} onClose={() => setSheet(null)} onCheck={bench.check} />
       <ReadingDialog
         isOpen={sheet === "reading"}
+        gunEmissivity={kit === null ? undefined : kitOf(kit, "infrared")[0]?.emissivity}
         target_C={act.target_C}
         units={settings}
         onClose={() => setSheet(null)}

@@ -16,6 +16,8 @@ import { TemperatureField } from "../../../parts/QuantityField.js";
 interface Props {
   readonly isOpen: boolean;
   readonly target_C: number;
+  /** What the shop's own gun is set to, where it has one. */
+  readonly gunEmissivity: number | undefined;
   readonly units: Units;
   readonly onClose: () => void;
   readonly onCheck: (reading: Check) => void;
@@ -31,7 +33,7 @@ const WORDS: Readonly<Record<Instrument, { readonly key: string; readonly label:
 /** What guns without a knob are set to (common practice, no source). */
 const GUN_EMISSIVITY = 0.95;
 
-export function ReadingDialog({ isOpen, target_C, units, onClose, onCheck }: Props) {
+export function ReadingDialog({ isOpen, gunEmissivity = GUN_EMISSIVITY, target_C, units, onClose, onCheck }: Props) {
   const [instrument, setInstrument] = useState<Instrument>("probe");
   const [value_C, setValue] = useState(target_C);
   const [isBad, setBad] = useState(false);
@@ -88,7 +90,7 @@ export function ReadingDialog({ isOpen, target_C, units, onClose, onCheck }: Pro
               <ToggleButton value="bright">bright steel</ToggleButton>
             </ToggleButtonGroup>
             <p style={{ color: "var(--ink2)", marginBottom: 0 }}>
-              Taken as set to {GUN_EMISSIVITY}. Bright steel and lifted scale read far too cold; flame in the way reads hot.
+              Taken as set to {gunEmissivity}. Bright steel and lifted scale read far too cold; flame in the way reads hot.
             </p>
           </>
         ) : null}
@@ -119,7 +121,7 @@ export function ReadingDialog({ isOpen, target_C, units, onClose, onCheck }: Pro
               if (instrument === "probe") {
                 typed.put({ at_ms: Date.now(), of: "piece", temperature_C: value_C });
                 onClose();
-              } else log({ check: "infrared", temperature_C: value_C, emissivity: GUN_EMISSIVITY, surface });
+              } else log({ check: "infrared", temperature_C: value_C, emissivity: gunEmissivity, surface });
             }}
           >
             Log it
