@@ -20,14 +20,18 @@ async function openShop(page: Page, speed: string): Promise<void> {
   await page.getByRole("button", { name: speed, exact: true }).click();
 }
 
-/** In the fire until the magnet lets go, then ends the heat. */
-async function heatByMagnet(page: Page, done: RegExp): Promise<void> {
+/** In the fire until the magnet lets go, then ends the heat, with the clock as fast as the hands can follow. */
+async function heatByMagnet(page: Page, done: RegExp, handSpeed?: string): Promise<void> {
   await page.getByRole("button", { name: "it is in the fire" }).click();
   await expect(page.getByText(/Simulated, in the forge/)).toBeVisible();
   await expect(async () => {
     await page.getByRole("button", { name: /touch it with the magnet/ }).click();
     await expect(page.getByText("last: lets go")).toBeVisible({ timeout: 300 });
   }).toPass({ timeout: 40_000 });
+  if (handSpeed !== undefined) {
+    await page.getByRole("button", { name: handSpeed, exact: true }).click();
+    await expect(page.getByRole("button", { name: handSpeed, exact: true })).toHaveAttribute("aria-pressed", "true");
+  }
   await page.getByRole("button", { name: done }).click();
 }
 
@@ -47,10 +51,11 @@ test("a beginner's first blade with forge and magnet, from cold to verdict, with
   }
   await expect(page.getByRole("heading", { name: /^Harden/ })).toBeVisible();
   await page.getByRole("button", { name: "5×", exact: true }).click();
-  await heatByMagnet(page, /At heat: go to the bath/);
+  await heatByMagnet(page, /At heat: go to the bath/, "1×");
   await page.getByRole("button", { name: /It is in the bath/ }).click();
   await expect(page.getByText(/Simulated, in the bath/)).toBeVisible();
-  await page.waitForTimeout(3000);
+  await page.getByRole("button", { name: "5×", exact: true }).click();
+  await page.waitForTimeout(4000);
   await page.getByRole("button", { name: /It is out/ }).click();
   await page.getByRole("button", { name: "It is straight" }).click();
   await page.getByRole("button", { name: "100×" }).click();
