@@ -27,7 +27,7 @@ async function heatByMagnet(page: Page, done: RegExp, handSpeed?: string): Promi
   await expect(async () => {
     await page.getByRole("button", { name: /touch it with the magnet/ }).click();
     await expect(page.getByText("last: lets go")).toBeVisible({ timeout: 300 });
-  }).toPass({ timeout: 40_000 });
+  }).toPass({ timeout: 120_000 });
   if (handSpeed !== undefined) {
     await page.getByRole("button", { name: handSpeed, exact: true }).click();
     await expect(page.getByRole("button", { name: handSpeed, exact: true })).toHaveAttribute("aria-pressed", "true");
@@ -36,7 +36,7 @@ async function heatByMagnet(page: Page, done: RegExp, handSpeed?: string): Promi
 }
 
 test("a beginner's first blade with forge and magnet, from cold to verdict, without steel", async ({ page }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(600_000);
   await practise(page, /Forge, to the magnet and no further/);
   await passGate(page);
   await openShop(page, "20×");
@@ -70,7 +70,7 @@ test("a beginner's first blade with forge and magnet, from cold to verdict, with
   for (let i = 0; i < 2; i++) {
     await page.getByRole("button", { name: "It is in the oven" }).click();
     await expect(page.getByText(/Simulated, in the oven/)).toBeVisible();
-    await expect(page.getByText("over. Go on now")).toBeVisible({ timeout: 90_000 });
+    await expect(page.getByText("over. Go on now")).toBeVisible({ timeout: 240_000 });
     await page.getByRole("button", { name: /Out, and cool to the touch/ }).click();
   }
   await page.getByRole("link", { name: "Try the files" }).click();
@@ -86,7 +86,7 @@ test("a beginner's first blade with forge and magnet, from cold to verdict, with
 });
 
 test("a kiln run of three: the door drops the chamber, the others wait for it, power is off before a hand goes in", async ({ page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(480_000);
   const benches: string[] = [];
   for (let i = 0; i < 3; i++) benches.push(await practise(page, /Kiln, controlled soak/));
   // All three are described: now the shop that holds them is opened, from the bench of the first.
@@ -122,7 +122,7 @@ test("a kiln run of three: the door drops the chamber, the others wait for it, p
   await expect(async () => {
     await page.getByRole("button", { name: /Chamber reads/ }).click();
     await expect(page.getByText(/the clock waits/)).toBeHidden({ timeout: 500 });
-  }).toPass({ timeout: 60_000 });
+  }).toPass({ timeout: 120_000 });
   await expect(page.getByTestId("two-clocks")).toContainText("not counted");
   await page.goto(benches[2]!);
   await expect(page.getByText(/the clock waits/)).toBeHidden();
