@@ -48,7 +48,7 @@ const unitOk = step("unit tests", node, [
   "--experimental-vm-modules",
   "--no-warnings",
   bin("jest/bin/jest.js"),
-  "--testTimeout=30000",
+  "--testTimeout=120000",
   "--json",
   `--outputFile=${unitReport}`,
   "--silent",
