@@ -3,9 +3,7 @@
 import { DEMO, EMPTY } from "../ports.js";
 import { expect, expectAccessible, expectNoSideways, test } from "./shop.js";
 
-test("from nothing to a kit: the kiln school is refused, the oil of the plan is the one that is there, and it is exported", async ({
-  page,
-}) => {
+test("from nothing to a kit: the kiln school is refused, the oil of the plan is the one that is there", async ({ page }) => {
   await page.goto(`${EMPTY}/kit`);
   await page.getByRole("button", { name: /Gas forge, cooking oil/ }).click();
   await expect(page.getByRole("img", { name: /Chambers and tanks to one scale: Gas forge/ })).toBeVisible();

@@ -86,7 +86,9 @@ export function KitPage() {
       {kit === null ? (
         <Start onPick={({ items }) => store(items.map((item) => ({ ...item, id: newId(Date.now()) })))} />
       ) : (
-        <KitDrawing kit={kit} longest={longest} units={units} />
+        <div className="kit-scroll" tabIndex={0} role="group" aria-label="Chambers and tanks, drawn to scale">
+          <KitDrawing kit={kit} longest={longest} units={units} />
+        </div>
       )}
       <div className="kit-groups">
         {GROUPS.map(({ name, kinds }) => (
