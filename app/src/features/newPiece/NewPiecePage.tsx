@@ -39,7 +39,8 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
   const ways = waysFor(piece.section);
-  const way = ways.includes(chosenWay) ? chosenWay : "whole";
+  // The simulated shop quenches all of a piece.
+  const way = !isPractice && ways.includes(chosenWay) ? chosenWay : "whole";
   const route = planRoute(CATALOGUE, piece, school, { way, kit });
   const change = (next: Piece): void => {
     if (next.form !== piece.form || next.section.shape !== piece.section.shape) clear();
@@ -92,7 +93,15 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
       <h2>What is to be hard?</h2>
       <div className="school-keys" role="radiogroup" aria-label="What is to be hard">
         {ways.map((key) => (
-          <button key={key} type="button" role="radio" aria-checked={way === key} className="plain-key" onClick={() => setWay(key)}>
+          <button
+            key={key}
+            type="button"
+            role="radio"
+            aria-checked={way === key}
+            disabled={isPractice && key !== "whole"}
+            className="plain-key"
+            onClick={() => setWay(key)}
+          >
             <b>{WAY_WORDS[key].name}</b>
             <small>{WAY_WORDS[key].does}</small>
           </button>
