@@ -3,7 +3,7 @@ import prettier from "eslint-config-prettier";
 import reactHooks from "eslint-plugin-react-hooks";
 import globals from "globals";
 import tseslint from "typescript-eslint";
-import { unitSuffix } from "./tools/unitSuffix.mjs";
+import { unitSuffix } from "./tools/unitSuffix.js";
 
 /** What a folder of core may not import. Data flows one way: style.md. */
 const forbid = (files, folders) => ({

@@ -45,10 +45,7 @@ gate("format", node, [bin("prettier/bin/prettier.cjs"), "--check", "--log-level"
 
 const unitReport = join(root, ".tbuild/unit.json");
 const unitOk = step("unit tests", node, [
-  "--experimental-vm-modules",
-  "--no-warnings",
   bin("jest/bin/jest.js"),
-  "--testTimeout=120000",
   "--json",
   `--outputFile=${unitReport}`,
   "--silent",

@@ -1,6 +1,6 @@
 import { describe, it } from "@jest/globals";
 import { RuleTester } from "eslint";
-import { unitSuffix } from "../unitSuffix.mjs";
+import { unitSuffix } from "../unitSuffix.js";
 
 describe("the unit-suffix lint rule", () => {
   it("lets like units meet and stops unlike ones", () => {
