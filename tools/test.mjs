@@ -44,12 +44,7 @@ gate("lint", node, [bin("eslint/bin/eslint.js"), "."]);
 gate("format", node, [bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", "."]);
 
 const unitReport = join(root, ".tbuild/unit.json");
-const unitOk = step("unit tests", node, [
-  bin("jest/bin/jest.js"),
-  "--json",
-  `--outputFile=${unitReport}`,
-  "--silent",
-]);
+const unitOk = step("unit tests", node, [bin("jest/bin/jest.js"), "--json", `--outputFile=${unitReport}`, "--silent"]);
 const unit = read(unitReport);
 passed += unit?.numPassedTests ?? 0;
 failed += unit === null ? 1 : Math.max(unit.numFailedTests + unit.numRuntimeErrorTestSuites, unitOk ? 0 : 1);

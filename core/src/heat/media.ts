@@ -1,6 +1,7 @@
 /** Heat transfer from a hot surface into a bath, air, plates or a textbook boundary. */
 
 import { STEFAN_BOLTZMANN_W_m2K4 } from "../constants.js";
+import { atDegree, degreeTable } from "../numerics/degreeTable.js";
 import { kelvin } from "../units.js";
 import type { Medium } from "../schema/medium.js";
 
@@ -9,28 +10,35 @@ export type Agitation = "none" | "mild" | "strong";
 /** How much the bath moves past the work, 0 still ... 1 strong. Mild is a blade moved by hand. */
 export const AGITATION_RATIO: Readonly<Record<Agitation, number>> = { none: 0, mild: 0.4, strong: 1 };
 
-/** Heat transfer at a surface temperature, W/(m2 K), into surroundings at `surroundings_C`. */
+/** Hottest surface a boundary knows, C; beyond it, and below 0 C, the transfer stays as it is there. */
+export const HOTTEST_SURFACE_C = 1400;
+
+/** Heat transfer from a surface into surroundings at `surroundings_C`. */
 export interface Boundary {
   readonly surroundings_C: number;
+  /** At every degree of the surface from 0 to two beyond HOTTEST_SURFACE_C, W/(m2 K): one power or exponential a step and face would be the slowest thing in a quench. */
+  readonly byDegree_W_m2K: Float64Array;
   heatTransfer_W_m2K(surface_C: number): number;
+}
+
+function makeBoundary(surroundings_C: number, heatTransfer_W_m2K: (surface_C: number) => number): Boundary {
+  const byDegree_W_m2K = degreeTable(HOTTEST_SURFACE_C + 2, heatTransfer_W_m2K);
+  return { surroundings_C, byDegree_W_m2K, heatTransfer_W_m2K: (surface_C) => atDegree(byDegree_W_m2K, surface_C) };
 }
 
 /** A textbook boundary: the same at every temperature. */
 export function constantBoundary(heatTransfer_W_m2K: number, surroundings_C: number): Boundary {
-  return { surroundings_C, heatTransfer_W_m2K: () => heatTransfer_W_m2K };
+  return makeBoundary(surroundings_C, () => heatTransfer_W_m2K);
 }
 
 /** Still air: radiation from scale and natural convection (calibrated so that a thin blade blackens as smiths see). */
 export function airBoundary(emissivityRatio: number, convection_W_m2K: number, surroundings_C: number): Boundary {
   const Tb = kelvin(surroundings_C);
-  return {
-    surroundings_C,
-    heatTransfer_W_m2K: (surface_C) => {
-      const Ts = kelvin(surface_C);
-      const rise = Math.max(surface_C - surroundings_C, 1);
-      return emissivityRatio * STEFAN_BOLTZMANN_W_m2K4 * (Ts * Ts + Tb * Tb) * (Ts + Tb) + convection_W_m2K * (rise / 500) ** 0.25;
-    },
-  };
+  return makeBoundary(surroundings_C, (surface_C) => {
+    const Ts = kelvin(surface_C);
+    const rise = Math.max(surface_C - surroundings_C, 1);
+    return emissivityRatio * STEFAN_BOLTZMANN_W_m2K4 * (Ts * Ts + Tb * Tb) * (Ts + Tb) + convection_W_m2K * (rise / 500) ** 0.25;
+  });
 }
 
 interface BoilingCurve {
@@ -85,22 +93,13 @@ function boilingBoundary(curve: BoilingCurve, surroundings_C: number): Boundary 
   const ln = [curve.convection_W_m2K, curve.convection_W_m2K, curve.peak_W_m2K, curve.film_W_m2K, 1.15 * curve.film_W_m2K].map((h) =>
     Math.log(h),
   );
-  // One exponential a step and node would be the slowest thing in the quench: a table each degree serves.
-  const table = new Float64Array(1302);
-  for (let T = 0; T < table.length; T++) {
+  return makeBoundary(surroundings_C, (surface_C) => {
+    const T = Math.min(surface_C, 1300);
     let i = 0;
     while (i < 3 && T >= xs[i + 1]!) i++;
     const share = Math.min((T - xs[i]!) / (xs[i + 1]! - xs[i]!), 1);
-    table[T] = Math.exp(ln[i]! + share * (ln[i + 1]! - ln[i]!));
-  }
-  return {
-    surroundings_C,
-    heatTransfer_W_m2K: (surface_C) => {
-      const T = surface_C < 0 ? 0 : surface_C > 1300 ? 1300 : surface_C;
-      const i = Math.floor(T);
-      return table[i]! + (T - i) * (table[i + 1]! - table[i]!);
-    },
-  };
+    return Math.exp(ln[i]! + share * (ln[i + 1]! - ln[i]!));
+  });
 }
 
 /**
@@ -125,7 +124,6 @@ export function mediumBoundary(medium: Medium, bath_C: number, agitation: Agitat
 
 /** Conductivity of a dry refractory coat, W/(m K): furnace cement and fired clay, 0.5 to 1.5 (from memory). Not calibrated. */
 export const CLAY_W_mK = 0.8;
-const HOTTEST_C = 1300;
 
 /**
  * A surface under a coat of clay: the bath sees the coat, the steel sees what the coat lets through. The coat's own heat
@@ -136,13 +134,9 @@ export function coatedBoundary(bath: Boundary, thickness_m: number, conductivity
   if (!(thickness_m > 0)) return bath;
   const resistance = thickness_m / conductivity_W_mK;
   const { surroundings_C } = bath;
-  const table = new Float64Array(HOTTEST_C + 2);
-  for (let T = 0; T < table.length; T++) {
-    const span = T - surroundings_C;
-    if (Math.abs(span) < 1) {
-      table[T] = 1 / (1 / bath.heatTransfer_W_m2K(surroundings_C) + resistance);
-      continue;
-    }
+  return makeBoundary(surroundings_C, (surface_C) => {
+    const span = surface_C - surroundings_C;
+    if (Math.abs(span) < 1) return 1 / (1 / bath.heatTransfer_W_m2K(surroundings_C) + resistance);
     const surplus = (share: number): number => {
       const coat_C = surroundings_C + share * span;
       return (bath.heatTransfer_W_m2K(coat_C) * share * resistance) / (1 - share) - 1;
@@ -156,14 +150,6 @@ export function coatedBoundary(bath: Boundary, thickness_m: number, conductivity
       if (surplus(middle) < 0) low = middle;
       else high = middle;
     }
-    table[T] = (1 - high) / resistance;
-  }
-  return {
-    surroundings_C,
-    heatTransfer_W_m2K: (surface_C) => {
-      const T = surface_C < 0 ? 0 : surface_C > HOTTEST_C ? HOTTEST_C : surface_C;
-      const i = Math.floor(T);
-      return table[i]! + (T - i) * (table[i + 1]! - table[i]!);
-    },
-  };
+    return (1 - high) / resistance;
+  });
 }

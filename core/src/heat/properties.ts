@@ -1,5 +1,6 @@
 /** Conductivity and volume heat capacity of steel by phase and temperature, of probes, and the heat the changes give off. */
 
+import { degreeTable } from "../numerics/degreeTable.js";
 import { linear } from "../numerics/interpolate.js";
 
 /** Density taken as constant for all phases, kg/m3. */
@@ -9,31 +10,64 @@ export const LATENT_DIFFUSIONAL_J_kg = 82e3;
 /** Heat given off when austenite becomes martensite, J/kg. @source denis1992 (from memory) */
 export const LATENT_MARTENSITE_J_kg = 80e3;
 
+/** A property straight in temperature: at 0 C, and more for each degree. */
+export type Line = readonly [at0: number, perDegree: number];
+
 /**
- * Conductivity of a mixture, linear by fraction. Austenite is raised 7 % over the table, which brings end-quench bar
- * rates nearer (calibrated).
+ * Conductivity by phase, W/(m K). Austenite is raised 7 % over the table, which brings end-quench bar rates nearer
+ * (calibrated).
  * @source denis1992 (from memory)
  */
-export function conductivity_W_mK(temperature_C: number, austenite: number, martensite: number): number {
-  const T = temperature_C;
-  const product = 1 - austenite - martensite;
-  return austenite * (16 + 0.0115 * T) + product * (49 - 0.0244 * T) + martensite * (43.1 - 0.0216 * T);
-}
-
+export const CONDUCTIVITY = { austenite: [16, 0.0115], product: [49, -0.0244], martensite: [43.1, -0.0216] } as const satisfies Record<
+  string,
+  Line
+>;
 /**
- * Volume heat capacity of a mixture, J/(m3 K), linear by fraction, without the heat of the changes.
+ * Volume heat capacity by phase, J/(m3 K), without the heat of the changes.
  * @source denis1992 (from memory); the slope of austenite dinsdale1991
  */
-export function volumeHeat_J_m3K(temperature_C: number, austenite: number, martensite: number): number {
-  const T = temperature_C;
+export const VOLUME_HEAT = { austenite: [3.46e6, 1360], product: [3.78e6, 2178], martensite: [3.76e6, 2185] } as const satisfies Record<
+  string,
+  Line
+>;
+
+function mixed(
+  { austenite: a, product: p, martensite: m }: Readonly<Record<"austenite" | "product" | "martensite", Line>>,
+  T: number,
+  austenite: number,
+  martensite: number,
+): number {
   const product = 1 - austenite - martensite;
-  return austenite * (3.46e6 + 1360 * T) + product * (3.78e6 + 2178 * T) + martensite * (3.76e6 + 2185 * T);
+  return austenite * (a[0] + a[1] * T) + product * (p[0] + p[1] * T) + martensite * (m[0] + m[1] * T);
 }
 
-/** A body that does not change: a probe, or a textbook solid. */
+/** Conductivity of a mixture, linear by fraction. */
+export function conductivity_W_mK(temperature_C: number, austenite: number, martensite: number): number {
+  return mixed(CONDUCTIVITY, temperature_C, austenite, martensite);
+}
+
+/** Volume heat capacity of a mixture, J/(m3 K), linear by fraction. */
+export function volumeHeat_J_m3K(temperature_C: number, austenite: number, martensite: number): number {
+  return mixed(VOLUME_HEAT, temperature_C, austenite, martensite);
+}
+
+/** A body that does not change: a probe, or a textbook solid. Tables with one entry a degree from 0 C. */
 export interface PlainMaterial {
-  readonly conductivity_W_mK: (temperature_C: number) => number;
-  readonly volumeHeat_J_m3K: (temperature_C: number) => number;
+  readonly conductivity_W_mK: Float64Array;
+  readonly volumeHeat_J_m3K: Float64Array;
+}
+
+const HOTTEST_C = 1500;
+
+/** A material by its two properties; below 0 C and above 1500 C they stay as they are there. */
+export function plainMaterial(
+  conductivity_W_mK: (temperature_C: number) => number,
+  volumeHeat_J_m3K: (temperature_C: number) => number,
+): PlainMaterial {
+  return {
+    conductivity_W_mK: degreeTable(HOTTEST_C, conductivity_W_mK),
+    volumeHeat_J_m3K: degreeTable(HOTTEST_C, volumeHeat_J_m3K),
+  };
 }
 
 function tabled(
@@ -43,10 +77,10 @@ function tabled(
   c: readonly number[],
   density_kg_m3: number,
 ): PlainMaterial {
-  return {
-    conductivity_W_mK: (temperature_C) => linear(xs_C, k, temperature_C),
-    volumeHeat_J_m3K: (temperature_C) => density_kg_m3 * linear(cx_C, c, temperature_C),
-  };
+  return plainMaterial(
+    (T) => linear(xs_C, k, T),
+    (T) => density_kg_m3 * linear(cx_C, c, T),
+  );
 }
 
 /** Inconel 600 of the ISO 9950 probe. Properties from memory. */
@@ -76,8 +110,8 @@ export const STAINLESS: PlainMaterial = tabled(
   7900,
 );
 
-/** Iron or mild steel of a cladding, without its own changes: ferrite throughout. */
-export const MILD_STEEL: PlainMaterial = {
-  conductivity_W_mK: (T) => conductivity_W_mK(T, 0, 0),
-  volumeHeat_J_m3K: (T) => volumeHeat_J_m3K(T, 0, 0),
-};
+/** Steel without its own changes: ferrite and pearlite throughout, no latent heat. Also iron or mild steel of a cladding. */
+export const MILD_STEEL: PlainMaterial = plainMaterial(
+  (T) => conductivity_W_mK(T, 0, 0),
+  (T) => volumeHeat_J_m3K(T, 0, 0),
+);

@@ -1,8 +1,9 @@
 /** How fast austenite becomes ferrite, pearlite and bainite at a temperature. */
 
+import { atDegree } from "../numerics/degreeTable.js";
 import { a3_C, ac1_C, ACM_SLOPE_K_wtpct, eutectoidCarbon_wtpct, ferriteEnd_C, type Composition } from "./composition.js";
 import { bainiteCarbonRatio, BAINITE_HV, ferriteHardness_HV, pearliteCarbonRatio, PEARLITE_EUTECTOID_C, PEARLITE_HV } from "./hardness.js";
-import { atDegree, KINETICS, LAST_C, type Kinetics } from "./kinetics.js";
+import { KINETICS, LAST_C, type Kinetics } from "./kinetics.js";
 import { martensiteRate_1_K, martensiteStart_C } from "./martensite.js";
 
 /** Grain, alloy and driving force of the three changes. */
@@ -105,9 +106,12 @@ export function coefficientsOf({
   };
 }
 
-/** Rates of reduced time, 1/s. Pearlite is stopped 50 C below the martensite start. */
+/** Pearlite stops this far below the martensite start, K. */
+export const PEARLITE_STOPS_K = 50;
+
+/** Rates of reduced time, 1/s. */
 export function pearliteRate_1_s(c: Coefficients, kinetics: Kinetics, T: number): number {
-  if (T >= c.ac1_C || T <= c.martensiteStart_C - 50) return 0;
+  if (T >= c.ac1_C || T <= c.martensiteStart_C - PEARLITE_STOPS_K) return 0;
   const below = c.ac1_C - T;
   const delay = atDegree(kinetics.pearliteDelay, T) + c.alloyDelay * atDegree(kinetics.alloyDelay, T);
   return (c.pearlite * below * below * below) / delay;

@@ -3,6 +3,7 @@
 import { GAS_cal_molK, GAS_J_molK } from "../constants.js";
 import { kineticsFile } from "../generated/data.js";
 import type { KineticConstants } from "../schema/kinetics.js";
+import { degreeTable } from "../numerics/degreeTable.js";
 import { kelvin } from "../units.js";
 
 /** Highest temperature of the decomposition tables, C: above every A3. */
@@ -18,6 +19,8 @@ export interface Kinetics {
   readonly bainiteDelay: Float64Array;
   /** exp(-Q / R T) of ferrite. */
   readonly ferriteSpeed: Float64Array;
+  /** The four side by side, in this order, for loops over nodes. */
+  readonly rates: Float64Array;
   /** Speed of dissolution against 830 C, at every degree from 0 to HOTTEST_C. */
   readonly dissolutionSpeed: Float64Array;
 }
@@ -29,17 +32,24 @@ const ALLOY_cal_mol = 37000;
 const QUOTED_K = 1103.15;
 
 function everyDegree(last_C: number, f: (absolute_K: number) => number): Float64Array {
-  return Float64Array.from({ length: last_C + 1 }, (_, T) => f(kelvin(T)));
+  return degreeTable(last_C, (T) => f(kelvin(T)));
 }
 
 export function makeKinetics(constants: KineticConstants): Kinetics {
   const boltzmann = (Q_cal_mol: number): Float64Array => everyDegree(LAST_C, (K) => Math.exp(Q_cal_mol / (GAS_cal_molK * K)));
+  const pearliteDelay = boltzmann(constants.pearliteActivation_cal_mol);
+  const alloyDelay = boltzmann(ALLOY_cal_mol);
+  const bainiteDelay = boltzmann(constants.bainiteActivation_cal_mol);
+  const ferriteSpeed = boltzmann(-FERRITE_cal_mol);
+  const rates = new Float64Array(4 * (LAST_C + 1));
+  [pearliteDelay, alloyDelay, bainiteDelay, ferriteSpeed].forEach((table, k) => table.forEach((value, T) => (rates[4 * T + k] = value)));
   return {
     constants,
-    pearliteDelay: boltzmann(constants.pearliteActivation_cal_mol),
-    alloyDelay: boltzmann(ALLOY_cal_mol),
-    bainiteDelay: boltzmann(constants.bainiteActivation_cal_mol),
-    ferriteSpeed: boltzmann(-FERRITE_cal_mol),
+    pearliteDelay,
+    alloyDelay,
+    bainiteDelay,
+    ferriteSpeed,
+    rates,
     dissolutionSpeed: everyDegree(HOTTEST_C, (K) =>
       Math.exp((-constants.dissolutionActivation_J_mol / GAS_J_molK) * (1 / K - 1 / QUOTED_K)),
     ),
@@ -48,11 +58,3 @@ export function makeKinetics(constants: KineticConstants): Kinetics {
 
 /** As fitted. */
 export const KINETICS = makeKinetics(kineticsFile.constants);
-
-/** Value of a table with one entry a degree, linear between; held at its ends. */
-export function atDegree(table: Float64Array, temperature_C: number): number {
-  const last = table.length - 1;
-  const T = temperature_C < 0 ? 0 : temperature_C > last ? last : temperature_C;
-  const i = T >= last ? last - 1 : Math.floor(T);
-  return table[i]! + (T - i) * (table[i + 1]! - table[i]!);
-}

@@ -1,8 +1,7 @@
 /** What every node of a section is made of, through any thermal history: phases, where the carbon sits, grain, temper. */
 
-import { GAS_J_molK } from "../constants.js";
 import { clamp, smoothstep } from "../numerics/interpolate.js";
-import { celsiusFromKelvin, kelvin } from "../units.js";
+import { celsiusFromKelvin } from "../units.js";
 import { fullComposition, type Composition } from "./composition.js";
 import { bainiteHardnessOf_HV, coefficientsOf, ferriteLimitOf, pearliteHardnessOf_HV, type Coefficients } from "./decomposition.js";
 import { astmGrainNumber } from "./grain.js";
@@ -77,8 +76,8 @@ export interface Structure {
   readonly change: { readonly ferrite: Float64Array; readonly pearlite: Float64Array; readonly bainite: Float64Array };
   /** Share of the matrix that became austenite in the last step: takes heat in. */
   readonly austenitised: Float64Array;
-  /** Growth of grain: exp(-Q / R T) at every 2 C. */
-  readonly grainFactor_um: Float64Array;
+  /** Growth of grain: its factor is GRAIN_um exp(-Q / R T), um / s^0.211, before pinning. @source leeLee2008 (from memory) */
+  readonly grainActivation_J_mol: number;
 }
 
 export interface StructureInput {
@@ -91,12 +90,6 @@ export interface StructureInput {
   readonly dissolutionRatio?: number;
   /** Added to the martensite start: 0 as published; the ensemble varies it. */
   readonly martensiteStartShift_K?: number;
-}
-
-/** Factor of grain growth by temperature, um / s^0.211, before pinning. @source leeLee2008 (from memory) */
-function grainTable({ C, Cr }: Composition): Float64Array {
-  const Q = 89098 + 3581 * C + 1443 * Cr;
-  return Float64Array.from({ length: 1400 }, (_, T) => 76671 * Math.exp(-Q / (GAS_J_molK * kelvin(T))));
 }
 
 /** Share of all carbon held in loose carbide as a share of the steel. */
@@ -217,7 +210,7 @@ export function makeStructure({
     coefficients: Array.from({ length: nodes }, () => c),
     change: { ferrite: filled(0), pearlite: filled(0), bainite: filled(0) },
     austenitised: filled(0),
-    grainFactor_um: grainTable(bar),
+    grainActivation_J_mol: 89098 + 3581 * bar.C + 1443 * bar.Cr,
   };
 }
 

@@ -12,10 +12,13 @@ import { COMPLETE, extentAt, reducedTime } from "./extent.js";
 import { startDrop_K } from "./martensite.js";
 import { austeniteCarbon_wtpct, austeniteLeft, MOST_ENRICHED_wtpct, refresh, undissolvedFraction, type Structure } from "./structure.js";
 
+/** Less reduced time than this in a step grows nothing. */
+export const LEAST_ADDED = 1e-9;
+
 /** Growth of a change that stands at extent X, by a rate over a step; 0 ... 1 - X. */
 function growth(X: number, rate_1_s: number, dt_s: number): number {
   const du = rate_1_s * dt_s;
-  if (du < 1e-9 || X >= 1) return 0;
+  if (du < LEAST_ADDED || X >= 1) return 0;
   const u = reducedTime(X) + du;
   return (u >= COMPLETE ? 1 : extentAt(u)) - X;
 }
@@ -68,9 +71,9 @@ export function proposeChange(s: Structure, temperature_C: Float64Array, before_
 }
 
 /** Undercooling at which new carbide begins to stand as lamellae, and from which it all does, K; carbide needed beside it. */
-const ALL_ROUND_K = 18;
-const ALL_LAMELLAR_K = 40;
-const ENOUGH_CARBIDE = 0.02;
+export const ALL_ROUND_K = 18;
+export const ALL_LAMELLAR_K = 40;
+export const ENOUGH_CARBIDE = 0.02;
 
 /**
  * Share of new pearlite whose carbide goes onto round carbide that is there: all just below Ac1, none far below.

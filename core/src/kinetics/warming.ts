@@ -1,10 +1,11 @@
 /** What heat does to a node: austenite forms, carbide dissolves, grain grows; below the change carbide rounds and martensite tempers. */
 
 import { GAS_J_molK } from "../constants.js";
+import { atDegree } from "../numerics/degreeTable.js";
 import { clamp } from "../numerics/interpolate.js";
 import { kelvin } from "../units.js";
 import { a3Carbon_wtpct, ac1_C, acmCarbon_wtpct, eutectoidCarbon_wtpct } from "./composition.js";
-import { atDegree, type Kinetics } from "./kinetics.js";
+import type { Kinetics } from "./kinetics.js";
 import { austeniteLeft, COARSE_um, FINE_um, LAMELLAR_um, NEW_GRAIN_um, type Structure } from "./structure.js";
 import { addTemper_K, hollomonConstant } from "./temper.js";
 
@@ -44,6 +45,9 @@ function enterAustenite(s: Structure, i: number): void {
   if (A < 0.5) s.grain_um[i] = Math.max(NEW_GRAIN_um, HANDED_ON * s.grain_um[i]!);
   s.hasBeenCold[i] = 0;
 }
+
+/** Factor of grain growth at an endless heat, um / s^0.211. @source leeLee2008 (from memory) */
+const GRAIN_um = 76671;
 
 /** Grain held by vanadium and by carbide. @source hardening-note (calibrated) */
 function pinning(s: Structure, T: number, boundShare: number): number {
@@ -110,7 +114,7 @@ function austenitiseNode(s: Structure, i: number, T: number, dt_s: number, Ac1: 
     dissolved -= fromLoose;
     s.lamellarCarbon_wtpct[i] = Math.max(0, s.lamellarCarbon_wtpct[i]! - dissolved);
   }
-  const A = atDegree(s.grainFactor_um, T) * pinning(s, T, after);
+  const A = GRAIN_um * Math.exp(-s.grainActivation_J_mol / (GAS_J_molK * kelvin(T))) * pinning(s, T, after);
   const D = s.grain_um[i]!;
   s.grain_um[i] = Math.max(D, A * ((D / A) ** (1 / 0.211) + dt_s) ** 0.211);
   return speed;
@@ -166,7 +170,7 @@ function spheroidiseNode(s: Structure, i: number, T: number, dt_s: number): void
 }
 
 /** Cooling faster than this is a quench, not a temper: as-quenched hardness already counts what martensite loses then, K/s. */
-const STILL_TEMPERS_K_s = -0.05;
+export const STILL_TEMPERS_K_s = -0.05;
 /** Below this martensite does not temper in the time a smith has, C. */
 const TEMPERS_FROM_C = 60;
 

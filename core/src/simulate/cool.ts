@@ -3,7 +3,7 @@
 import { InputError, requireRange } from "../errors.js";
 import { makeGrid, type Grid, type Surroundings } from "../heat/conduction.js";
 import type { Boundary } from "../heat/media.js";
-import { INCONEL_600, NICKEL, volumeHeat_J_m3K, conductivity_W_mK, type PlainMaterial } from "../heat/properties.js";
+import { INCONEL_600, MILD_STEEL, NICKEL, plainMaterial, type PlainMaterial } from "../heat/properties.js";
 import type { Section } from "../schema/parts.js";
 import { runCourse } from "./course.js";
 
@@ -13,18 +13,15 @@ export type CoolMaterial =
   | "inconel-600"
   | { readonly conductivity_W_mK: number; readonly density_kg_m3: number; readonly heatCapacity_J_kgK: number };
 
-/** Steel without its changes: ferrite and pearlite throughout, no latent heat. */
-const UNCHANGING_STEEL: PlainMaterial = {
-  conductivity_W_mK: (T) => conductivity_W_mK(T, 0, 0),
-  volumeHeat_J_m3K: (T) => volumeHeat_J_m3K(T, 0, 0),
-};
-
 function materialOf(material: CoolMaterial): PlainMaterial {
-  if (material === "steel") return UNCHANGING_STEEL;
+  if (material === "steel") return MILD_STEEL;
   if (material === "nickel") return NICKEL;
   if (material === "inconel-600") return INCONEL_600;
   const { conductivity_W_mK: k, density_kg_m3, heatCapacity_J_kgK } = material;
-  return { conductivity_W_mK: () => k, volumeHeat_J_m3K: () => density_kg_m3 * heatCapacity_J_kgK };
+  return plainMaterial(
+    () => k,
+    () => density_kg_m3 * heatCapacity_J_kgK,
+  );
 }
 
 interface CoolGrid {

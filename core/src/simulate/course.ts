@@ -1,18 +1,25 @@
 /** Carries a section through surroundings, one after another, while its structure changes. The one loop that joins heat and kinetics. */
 
-import { makeScratch, stepConduction, type Grid, type Surroundings } from "../heat/conduction.js";
-import {
-  conductivity_W_mK,
-  LATENT_DIFFUSIONAL_J_kg,
-  LATENT_MARTENSITE_J_kg,
-  STEEL_DENSITY_kg_m3,
-  volumeHeat_J_m3K,
-  type PlainMaterial,
-} from "../heat/properties.js";
+import type { Grid, Surroundings } from "../heat/conduction.js";
+import { LATENT_MARTENSITE_J_kg, STEEL_DENSITY_kg_m3 } from "../heat/properties.js";
 import { follow } from "../kinetics/follow.js";
 import type { Structure } from "../kinetics/structure.js";
-import { applyChange, formMartensite, proposeChange } from "../kinetics/transform.js";
-import { noteCold, warm } from "../kinetics/warming.js";
+import { noteCold } from "../kinetics/warming.js";
+import {
+  COLDEST_C,
+  HOTTEST_C,
+  LARGEST_MOVE_K,
+  LOST_J_m,
+  makeFields,
+  readProperties,
+  referenceForm,
+  SPEED_1_s,
+  type Body,
+  type Fields,
+} from "./courseForm.js";
+import { kernelForm } from "./kernelForm.js";
+
+export type { Body } from "./courseForm.js";
 
 /** One stretch: into these surroundings, until a time has passed or every node is cool (or hot) enough. */
 export interface Exchange {
@@ -35,11 +42,8 @@ export interface Follow {
 
 export type Stretch = Exchange | Follow;
 
-/** What a section is made of: steel throughout, a plain solid, or a steel core in a cladding (1 where a node is cladding). */
-export type Body =
-  | { readonly kind: "steel"; readonly structure: Structure }
-  | { readonly kind: "clad"; readonly structure: Structure; readonly isCladding: Uint8Array; readonly cladding: PlainMaterial }
-  | { readonly kind: "plain"; readonly material: PlainMaterial };
+/** Kernel: as quick as it goes. Reference: the same equations as they are meant to be read. */
+export type Form = "kernel" | "reference";
 
 export interface CourseInput {
   readonly grid: Grid;
@@ -57,6 +61,7 @@ export interface CourseInput {
   readonly untilSettled?: boolean;
   /** Follows the heat lost against the heat given up, for checking. */
   readonly isBalanced?: boolean;
+  readonly form?: Form;
 }
 
 export interface WatchedCurve {
@@ -89,7 +94,6 @@ const FIRST_STEP_s = 1e-3;
 /** Largest fraction a node may change by in a step before the step is cut. */
 const LARGEST_CHANGE = 0.02;
 const MOST_STEPS = 60000;
-const MOST_EXTRAPOLATION = 6;
 /** Largest share of the carbon that may dissolve in a step. */
 const LARGEST_DISSOLVED = 0.01;
 
@@ -126,65 +130,6 @@ function record(r: Recorder, time_s: number, watch: readonly number[], temperatu
   r.length++;
 }
 
-/** Everything the loop writes on; made once a run so that the loop allocates nothing. */
-interface Fields {
-  readonly temperature_C: Float64Array;
-  readonly before: Float64Array;
-  readonly middle: Float64Array;
-  readonly conductivity_W_mK: Float64Array;
-  readonly volumeHeat_J_m3K: Float64Array;
-  readonly released_J_m3: Float64Array;
-  /** Heat capacity and martensite before the step, for the balance. */
-  readonly capacityBefore: Float64Array;
-  readonly martensiteBefore: Float64Array;
-}
-
-/**
- * Properties of every node at the temperatures of the middle of a step; below its martensite start the heat of the
- * martensite that will form rides on the capacity.
- */
-function readProperties(body: Body, fields: Fields, temperature_C: Float64Array, withMartensite: boolean): void {
-  const { conductivity_W_mK: k, volumeHeat_J_m3K: c } = fields;
-  if (body.kind === "plain") {
-    const { material } = body;
-    for (let i = 0; i < temperature_C.length; i++) {
-      k[i] = material.conductivity_W_mK(temperature_C[i]!);
-      c[i] = material.volumeHeat_J_m3K(temperature_C[i]!);
-    }
-    return;
-  }
-  const s = body.structure;
-  for (let i = 0; i < temperature_C.length; i++) {
-    const T = temperature_C[i]!;
-    if (body.kind === "clad" && body.isCladding[i] === 1) {
-      k[i] = body.cladding.conductivity_W_mK(T);
-      c[i] = body.cladding.volumeHeat_J_m3K(T);
-      continue;
-    }
-    const M = s.martensite[i]!;
-    const rest = 1 - s.ferrite[i]! - s.pearlite[i]! - s.bainite[i]! - M;
-    const austenite = rest < 0 ? 0 : rest;
-    k[i] = conductivity_W_mK(T, austenite, M);
-    c[i] = volumeHeat_J_m3K(T, austenite, M);
-    if (withMartensite && austenite > 0 && T < s.martensiteStart_C[i]!) {
-      const alpha = s.coefficients[i]!.martensiteRate_1_K;
-      // Only what is still to form here gives off heat: reheated martensite does not form again.
-      const still = (austenite + M) * Math.exp(-alpha * (s.martensiteStart_C[i]! - T));
-      if (still <= austenite + 1e-9) c[i]! += STEEL_DENSITY_kg_m3 * LATENT_MARTENSITE_J_kg * alpha * still;
-    }
-  }
-}
-
-/** Heat set free by the changes of a step; a cladding does not change. */
-function setReleased(structure: Structure, isCladding: Uint8Array | null, released_J_m3: Float64Array): void {
-  const { ferrite, pearlite, bainite } = structure.change;
-  for (let i = 0; i < released_J_m3.length; i++) {
-    released_J_m3[i] =
-      STEEL_DENSITY_kg_m3 * LATENT_DIFFUSIONAL_J_kg * (ferrite[i]! + pearlite[i]! + bainite[i]! - structure.austenitised[i]!);
-    if (isCladding?.[i] === 1) released_J_m3[i] = 0;
-  }
-}
-
 /** True when every node has begun to be martensite or has no austenite left. */
 function isSettled({ count, ferrite, pearlite, bainite, martensite }: Structure): boolean {
   for (let i = 0; i < count; i++) {
@@ -193,27 +138,33 @@ function isSettled({ count, ferrite, pearlite, bainite, martensite }: Structure)
   return true;
 }
 
-/** Heat a step took out of the inside: capacity at the middle of the step, less what the changes set free. */
-function givenUp_J_m(grid: Grid, body: Body, fields: Fields): number {
+/** Follows the heat given up inside a step: capacity before and after, less what the changes set free. */
+function makeBalance(grid: Grid, body: Body, fields: Fields): { begin: () => void; givenUp_J_m: () => number } {
   const structure = body.kind === "plain" ? null : body.structure;
-  readProperties(body, fields, fields.before, false);
-  fields.capacityBefore.set(fields.volumeHeat_J_m3K);
-  readProperties(body, fields, fields.temperature_C, false);
-  let sum = 0;
-  for (let j = 0; j < grid.columns; j++) {
-    for (let i = 0; i < grid.nodes; i++) {
-      const at = j * grid.nodes + i;
-      const volume = grid.halfThickness_m[j]! * grid.cellShare[i]! * grid.columnHeight_m[j]!;
-      const capacity = 0.5 * (fields.capacityBefore[at]! + fields.volumeHeat_J_m3K[at]!);
-      const martensite = structure === null ? 0 : structure.martensite[at]! - fields.martensiteBefore[at]!;
-      sum +=
-        volume *
-        (capacity * (fields.before[at]! - fields.temperature_C[at]!) +
-          fields.released_J_m3[at]! +
-          STEEL_DENSITY_kg_m3 * LATENT_MARTENSITE_J_kg * martensite);
-    }
-  }
-  return sum;
+  const martensiteBefore = new Float64Array(fields.temperature_C.length);
+  return {
+    begin: () => void (structure !== null && martensiteBefore.set(structure.martensite)),
+    givenUp_J_m: () => {
+      readProperties(body, fields, fields.before, false);
+      const capacityBefore = Float64Array.from(fields.volumeHeat_J_m3K);
+      readProperties(body, fields, fields.temperature_C, false);
+      let sum = 0;
+      for (let j = 0; j < grid.columns; j++) {
+        for (let i = 0; i < grid.nodes; i++) {
+          const at = j * grid.nodes + i;
+          const volume = grid.halfThickness_m[j]! * grid.cellShare[i]! * grid.columnHeight_m[j]!;
+          const capacity = 0.5 * (capacityBefore[at]! + fields.volumeHeat_J_m3K[at]!);
+          const martensite = structure === null ? 0 : structure.martensite[at]! - martensiteBefore[at]!;
+          sum +=
+            volume *
+            (capacity * (fields.before[at]! - fields.temperature_C[at]!) +
+              fields.released_J_m3[at]! +
+              STEEL_DENSITY_kg_m3 * LATENT_MARTENSITE_J_kg * martensite);
+        }
+      }
+      return sum;
+    },
+  };
 }
 
 /**
@@ -232,24 +183,15 @@ export function runCourse({
   frames_s = [],
   untilSettled = false,
   isBalanced = false,
+  form = "kernel",
 }: CourseInput): CourseResult {
   const count = grid.columns * grid.nodes;
-  const array = (): Float64Array => new Float64Array(count);
-  const fields: Fields = {
-    temperature_C: typeof start_C === "number" ? array().fill(start_C) : Float64Array.from(start_C),
-    before: array(),
-    middle: array(),
-    conductivity_W_mK: array(),
-    volumeHeat_J_m3K: array(),
-    released_J_m3: array(),
-    capacityBefore: array(),
-    martensiteBefore: array(),
-  };
-  const { temperature_C: T, before, middle } = fields;
-  const scratch = makeScratch(grid);
+  const fields = makeFields(count, start_C);
+  const { temperature_C: T, before } = fields;
+  const step = (form === "kernel" ? kernelForm : referenceForm)(grid, body, fields);
+  const balance = isBalanced ? makeBalance(grid, body, fields) : null;
   const recorder = makeRecorder(watch.length);
   const structure = body.kind === "plain" ? null : body.structure;
-  const isCladding = body.kind === "clad" ? body.isCladding : null;
   const end_s: number[] = [];
   const frames: Frame[] = [];
   let time_s = 0;
@@ -283,48 +225,26 @@ export function runCourse({
     before.set(T);
     while (spent_s < stretch.duration_s - 1e-9 && steps < MOST_STEPS) {
       let step_s = Math.min(dt_s, stretch.duration_s - spent_s);
-      let speed = 0;
       for (let attempt = 0; attempt < 2; attempt++) {
-        const ahead = last_s > 0 ? (0.5 * step_s) / last_s : 0;
-        for (let i = 0; i < count; i++) {
-          const move = ahead * (T[i]! - before[i]!);
-          middle[i] = T[i]! + (move > MOST_EXTRAPOLATION ? MOST_EXTRAPOLATION : move < -MOST_EXTRAPOLATION ? -MOST_EXTRAPOLATION : move);
-        }
-        if (structure === null) break;
-        const largest = proposeChange(structure, middle, before, step_s);
+        const largest = step.propose(step_s, last_s);
         if (largest <= LARGEST_CHANGE || attempt === 1) break;
         step_s = Math.max(SHORTEST_STEP_s, (step_s * 0.8 * LARGEST_CHANGE) / largest);
       }
-      readProperties(body, fields, middle, true);
-      if (structure !== null) {
-        applyChange(structure, middle);
-        speed = warm(structure, T, before, step_s, last_s);
-        setReleased(structure, isCladding, fields.released_J_m3);
-        if (isBalanced) fields.martensiteBefore.set(structure.martensite);
-      }
-      before.set(T);
-      lost_J_m += stepConduction(grid, fields, stretch.surroundings, scratch, step_s);
-      if (structure !== null) formMartensite(structure, T);
-      if (isBalanced) given_J_m += givenUp_J_m(grid, body, fields);
+      balance?.begin();
+      step.take(stretch.surroundings, step_s, last_s);
+      lost_J_m += step.read[LOST_J_m]!;
+      given_J_m += balance?.givenUp_J_m() ?? 0;
       time_s += step_s;
       spent_s += step_s;
       last_s = step_s;
       steps++;
-      let largestMove = 0;
-      let hottest_C = -Infinity;
-      let coldest_C = Infinity;
-      for (let i = 0; i < count; i++) {
-        const move = Math.abs(T[i]! - before[i]!);
-        if (move > largestMove) largestMove = move;
-        if (T[i]! > hottest_C) hottest_C = T[i]!;
-        if (T[i]! < coldest_C) coldest_C = T[i]!;
-      }
       record(recorder, time_s, watch, T, structure);
       keepFrame();
       if (untilSettled && structure !== null && isSettled(structure)) break;
-      if (stretch.until_C !== undefined && hottest_C <= stretch.until_C) break;
-      if (stretch.untilHot_C !== undefined && coldest_C >= stretch.untilHot_C) break;
-      const factor = Math.min(1.4, Math.max(0.5, stepAim_K / Math.max(largestMove, 1e-9)));
+      if (stretch.until_C !== undefined && step.read[HOTTEST_C]! <= stretch.until_C) break;
+      if (stretch.untilHot_C !== undefined && step.read[COLDEST_C]! >= stretch.untilHot_C) break;
+      const factor = Math.min(1.4, Math.max(0.5, stepAim_K / Math.max(step.read[LARGEST_MOVE_K]!, 1e-9)));
+      const speed = step.read[SPEED_1_s]!;
       const longest_s = speed > 0 ? Math.min(stretch.longestStep_s, Math.max(0.5, LARGEST_DISSOLVED / speed)) : stretch.longestStep_s;
       dt_s = Math.min(longest_s, Math.max(SHORTEST_STEP_s, step_s * factor));
     }

@@ -12,7 +12,7 @@ import { austeniteLeft, makeStructure, type PriorStructure, type Structure } fro
 import { formMartensite, isMagnetic } from "../kinetics/transform.js";
 import type { ResolvedSteel } from "../plan/catalogue.js";
 import type { BodySection, Cladding, Coat, Immersion } from "../schema/parts.js";
-import { runCourse, type CourseResult, type Exchange } from "./course.js";
+import { runCourse, type CourseResult, type Exchange, type Form } from "./course.js";
 import { bodyOf, inAir, inBath, STEP_K, thicker, gridOf, type AnyMedium, type Bath, type Places, type Resolution } from "./section.js";
 
 export interface HardenPlan {
@@ -96,12 +96,21 @@ export interface CaseOptions {
   readonly kinetics?: Kinetics;
   /** Stops as soon as the hardness at room temperature is decided. */
   readonly untilSettled?: boolean;
+  readonly form?: Form;
 }
 
 /** Heats, quenches and cools to the room. */
 export function runCase(
   plan: HardenPlan,
-  { variation: v = AS_PLANNED, resolution = "full", watch, frames_s, kinetics = KINETICS, untilSettled = false }: CaseOptions = {},
+  {
+    variation: v = AS_PLANNED,
+    resolution = "full",
+    watch,
+    frames_s,
+    kinetics = KINETICS,
+    untilSettled = false,
+    form = "kernel",
+  }: CaseOptions = {},
 ): Case {
   const section = v.thicknessRatio === 1 ? plan.section : thicker(plan.section, v.thicknessRatio);
   const varied = { ...plan, section };
@@ -142,6 +151,7 @@ export function runCase(
     watch: watch?.(places) ?? [],
     stepAim_K: STEP_K[resolution],
     untilSettled,
+    form,
     ...(frames_s === undefined ? {} : { frames_s }),
   });
   formMartensite(structure, new Float64Array(grid.columns * grid.nodes).fill(ROOM_C));

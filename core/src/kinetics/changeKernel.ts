@@ -1,0 +1,470 @@
+/**
+ * The quick form of transform.ts: the same equations over flat arrays, no number handed from call to call inside a step. Two
+ * things differ, both for speed: the clock of reduced time is kept from step to step instead of being read off the extent
+ * again, and growth is applied only once it has come to `least`. transform.ts is the form to read;
+ * test/simulate/kernel.test.ts holds this one to it. The way from extent to reduced time and back (extent.ts) is written out
+ * at each change: a call would box every number it takes and gives. What belongs to a node stands side by side in one array:
+ * half the work of an array for each is to find where the array is.
+ */
+
+import { ACM_SLOPE_K_wtpct } from "./composition.js";
+import { PEARLITE_STOPS_K } from "./decomposition.js";
+import { COMPLETE, EXTENT_HINTS, EXTENT_PAIRS, EXTENT_POINTS, HINTS_PER_UNIT } from "./extent.js";
+import { BAINITE_HV, PEARLITE_HV } from "./hardness.js";
+import { LAST_C } from "./kinetics.js";
+import { startDrop_K } from "./martensite.js";
+import { CEMENTITE_CARBON_wtpct, MOST_ENRICHED_wtpct, refresh, type Structure } from "./structure.js";
+import { ALL_LAMELLAR_K, ALL_ROUND_K, ENOUGH_CARBIDE, LEAST_ADDED } from "./transform.js";
+
+/** Growth waits until it is this share of the matrix: 1e-5 HV. */
+export const HIDDEN = 1e-8;
+
+// A node's numbers stand side by side. Their places are written as plain numbers below: names looked up at run time cost an
+// eighth of the whole, and no build tool writes them in reliably.
+//
+//   coefficients, 16 a node:  0 Ac1   1 bainite start   2 pearlite end   3 pearlite   4 alloy delay   5 bainite   6 A3
+//                             7 ferrite   8 carbon   9 eutectoid   10 ferrite end   11 martensite start
+//                             12 pearlite shift   13 pearlite ratio   14 pearlite more   15 bainite ratio
+//   kept, 8 a node:           0, 1 root of pearlite and its room   2, 3 of bainite   4, 5, 6 all ferrite, pearlite, bainite
+//   proposed, 8 a node:       0, 1, 2 growth of ferrite, pearlite, bainite   3, 4 root and room of pearlite after it   5, 6 of bainite
+//
+// A root is the cube root of an extent, in points of the table: the clock of reduced time. It belongs to a room (what the
+// change may fill), 0 where there is none yet. "All" is a fraction with what was not applied yet.
+
+/** What is kept of a structure between steps, and what is written on; made once a run. */
+export interface ChangeKernel {
+  readonly s: Structure;
+  readonly least: number;
+  readonly coefficients: Float64Array;
+  readonly martensiteRate_1_K: Float64Array;
+  readonly ferrite_HV: Float64Array;
+  readonly kept: Float64Array;
+  readonly proposed: Float64Array;
+  /** Nodes that may change in this step, and how many; those that may form ferrite, and how many. */
+  readonly active: Int32Array;
+  activeCount: number;
+  readonly ferritic: Int32Array;
+  ferriticCount: number;
+  /** Whether any node does not cool as fast as in a quench: only there does anything warm, dissolve or temper. */
+  isAnySlow: boolean;
+  /** Whether austenite may have changed since the coefficients were worked out. */
+  mayBeStale: boolean;
+}
+
+export function makeChangeKernel(s: Structure, least = HIDDEN): ChangeKernel {
+  const kernel: ChangeKernel = {
+    s,
+    least,
+    coefficients: new Float64Array(16 * s.count),
+    martensiteRate_1_K: new Float64Array(s.count),
+    ferrite_HV: new Float64Array(s.count),
+    kept: new Float64Array(8 * s.count),
+    proposed: new Float64Array(8 * s.count),
+    active: new Int32Array(s.count),
+    activeCount: 0,
+    ferritic: new Int32Array(s.count),
+    ferriticCount: 0,
+    isAnySlow: true,
+    mayBeStale: true,
+  };
+  for (let i = 0; i < s.count; i++) copyCoefficients(kernel, i);
+  restart(kernel);
+  return kernel;
+}
+
+function copyCoefficients(kernel: ChangeKernel, i: number): void {
+  const to = kernel.coefficients;
+  const c = kernel.s.coefficients[i]!;
+  const at = 16 * i;
+  to[at] = c.ac1_C;
+  to[at + 1] = c.bainiteStart_C;
+  to[at + 2] = c.martensiteStart_C - PEARLITE_STOPS_K;
+  to[at + 3] = c.pearlite;
+  to[at + 4] = c.alloyDelay;
+  to[at + 5] = c.bainite;
+  to[at + 6] = c.a3_C;
+  to[at + 7] = c.ferrite;
+  to[at + 8] = c.carbon_wtpct;
+  to[at + 9] = c.eutectoid_wtpct;
+  to[at + 10] = c.ferriteEnd_C;
+  to[at + 11] = c.martensiteStart_C;
+  kernel.martensiteRate_1_K[i] = c.martensiteRate_1_K;
+  kernel.ferrite_HV[i] = c.ferrite_HV;
+  to[at + 12] = c.pearliteShift_K;
+  to[at + 13] = c.pearliteRatio;
+  to[at + 14] = c.pearliteMore_HV;
+  to[at + 15] = c.bainiteRatio;
+}
+
+/** Warming may have changed the structure: where it did, clocks and growth that waited start anew. */
+export function restart({ s, least, kept }: ChangeKernel): void {
+  const { ferrite, pearlite, bainite } = s;
+  for (let i = 0; i < s.count; i++) {
+    const q = 8 * i;
+    const hiddenF = kept[q + 4]! - ferrite[i]!;
+    const hiddenP = kept[q + 5]! - pearlite[i]!;
+    const hiddenB = kept[q + 6]! - bainite[i]!;
+    if (!(hiddenF >= 0 && hiddenF <= least)) kept[q + 4] = ferrite[i]!;
+    if (!(hiddenP >= 0 && hiddenP <= least)) {
+      kept[q + 5] = pearlite[i]!;
+      kept[q + 1] = 0;
+    }
+    if (!(hiddenB >= 0 && hiddenB <= least)) {
+      kept[q + 6] = bainite[i]!;
+      kept[q + 3] = 0;
+    }
+  }
+}
+
+/** Temperatures of the last step, of the next one's middle, and how they follow from each other. */
+export interface Moves {
+  readonly temperature_C: Float64Array;
+  readonly before: Float64Array;
+  /** Written here: the last move goes on by the share `ahead`, `most_K` at most. */
+  readonly middle: Float64Array;
+}
+
+/**
+ * As `proposeChange`: works out what a step changes, without applying it. Nodes that moved by `slowest_K` or more are slow.
+ * @returns the largest fraction a node changes by.
+ */
+export function proposeQuickly(kernel: ChangeKernel, moves: Moves, ahead: number, most_K: number, slowest_K: number, dt_s: number): number {
+  if (kernel.mayBeStale) refreshCooling(kernel, moves, ahead);
+  listActive(kernel, moves, ahead, most_K, slowest_K);
+  if (kernel.ferriticCount > 0) growFerrite(kernel, moves.middle, dt_s);
+  return grow(kernel, moves.middle, dt_s);
+}
+
+/** Coefficients of austenite that begins to cool. */
+function refreshCooling(kernel: ChangeKernel, { temperature_C, before }: Moves, ahead: number): void {
+  const { s } = kernel;
+  const { isStale, ferrite, pearlite, bainite, martensite } = s;
+  const count = s.isEven ? 1 : s.count;
+  let stale = 0;
+  for (let i = 0; i < count; i++) {
+    if (isStale[i] === 0) continue;
+    stale++;
+    // The middle of the step is above where the step before began.
+    if (temperature_C[i]! + ahead * (temperature_C[i]! - before[i]!) > before[i]! || martensite[i]! > 0.01) continue;
+    if (1 - ferrite[i]! - pearlite[i]! - bainite[i]! - martensite[i]! <= 1e-9) continue;
+    refresh(s, i);
+    copyCoefficients(kernel, i);
+  }
+  kernel.mayBeStale = stale > 0;
+}
+
+function listActive(kernel: ChangeKernel, moves: Moves, ahead: number, most_K: number, slowest_K: number): void {
+  const { s, active, ferritic, coefficients, proposed } = kernel;
+  const { temperature_C, before, middle } = moves;
+  const { ferrite, pearlite, bainite, martensite, isStale, martensiteStart_C } = s;
+  const count = s.isEven ? 1 : s.count;
+  let n = 0;
+  let f = 0;
+  let slow = 0;
+  for (let i = 0; i < count; i++) {
+    const now = temperature_C[i]!;
+    const moved = now - before[i]!;
+    if (moved >= slowest_K) slow++;
+    const move = ahead * moved;
+    const T = now + (move > most_K ? most_K : move < -most_K ? -most_K : move);
+    middle[i] = T;
+    const M = martensite[i]!;
+    const a3 = coefficients[16 * i + 6]!;
+    if (M > 0.01 || T >= a3 || T <= martensiteStart_C[i]! - 1 || isStale[i] === 1) continue;
+    if (1 - ferrite[i]! - pearlite[i]! - bainite[i]! - M <= 1e-9) continue;
+    const ac1 = coefficients[16 * i]!;
+    if (T >= ac1 && T > before[i]!) continue;
+    active[n++] = i;
+    proposed[8 * i] = 0;
+    // No ferrite in steel whose 6 is its Ac1: it has the carbon of the eutectoid or more.
+    if (a3 > ac1) ferritic[f++] = i;
+  }
+  kernel.activeCount = n;
+  kernel.ferriticCount = f;
+  kernel.isAnySlow = slow > 0;
+}
+
+/** A room that moved by less than this share has its cube root by a series, good to 1e-13. */
+const NEAR = 0.02;
+/** Reduced time that moves further than a point or two of the table. */
+const FAR = 0.004;
+/** Extent of a cube of one point. */
+const UNIT = EXTENT_POINTS ** -3;
+
+/** Pearlite and bainite. @returns the largest fraction a node changes by: no more than is left of its austenite. */
+function grow({ s, active, activeCount, coefficients, kept, proposed }: ChangeKernel, middle_C: Float64Array, dt_s: number): number {
+  const { ferrite, pearlite, bainite, martensite } = s;
+  const { rates } = s.kinetics;
+  const pairs = EXTENT_PAIRS;
+  const hints = EXTENT_HINTS;
+  const points = EXTENT_POINTS;
+  const complete = COMPLETE;
+  const perUnit = HINTS_PER_UNIT;
+  const unit = UNIT;
+  let largest = 0;
+  for (let n = 0; n < activeCount; n++) {
+    const i = active[n]!;
+    const c = 16 * i;
+    const q = 8 * i;
+    const to = 8 * i;
+    let growthP = 0;
+    let growthB = 0;
+    const T = middle_C[i]!;
+    const F = ferrite[i]!;
+    const P = pearlite[i]!;
+    const B = bainite[i]!;
+    const t = T < 0 ? 0 : T;
+    const d = t >= LAST_C ? LAST_C - 1 : t | 0;
+    const w = t - d;
+    const r = 4 * d;
+
+    const below = coefficients[c]! - T;
+    const roomP = 1 - F - B;
+    if (below > 0 && T > coefficients[c + 2]! && roomP > 0) {
+      const plain = rates[r]! + w * (rates[r + 4]! - rates[r]!);
+      const alloy = rates[r + 1]! + w * (rates[r + 5]! - rates[r + 1]!);
+      const delay = plain + coefficients[c + 4]! * alloy;
+      const added = ((coefficients[c + 3]! * below * below * below) / delay) * dt_s;
+      let x = kept[q]!;
+      const of = kept[q + 1]!;
+      if (of !== roomP) {
+        const e = of / roomP - 1;
+        // Mostly the room has hardly moved, and a few terms of the series are the cube root of what it moved by.
+        if (e > NEAR || e < -NEAR) x = Math.cbrt(kept[q + 5]! / roomP) * points;
+        else x *= 1 + e * (1 / 3 + e * (-1 / 9 + e * (5 / 81 + e * (-10 / 243 + e * (22 / 729 - e * (154 / 6561))))));
+      }
+      if (added >= LEAST_ADDED && x < points) {
+        let p = x | 0;
+        const u = pairs[2 * p]! + (x - p) * (pairs[2 * p + 2]! - pairs[2 * p]!) + added;
+        let after = points;
+        if (u < complete) {
+          if (added > FAR) p = hints[(u * perUnit) | 0]!;
+          while (pairs[2 * p + 2]! <= u) p++;
+          after = p + (u - pairs[2 * p]!) * pairs[2 * p + 1]!;
+        }
+        growthP = (after * after * after - x * x * x) * unit * roomP;
+        proposed[to + 3] = after;
+        proposed[to + 4] = roomP;
+      }
+    }
+
+    const belowB = coefficients[c + 1]! - T;
+    const roomB = 1 - F - P;
+    if (belowB > 0 && roomB > 0) {
+      const delay = rates[r + 2]! + w * (rates[r + 6]! - rates[r + 2]!);
+      const added = ((coefficients[c + 5]! * belowB * belowB) / delay) * dt_s;
+      let x = kept[q + 2]!;
+      const of = kept[q + 3]!;
+      if (of !== roomB) {
+        const e = of / roomB - 1;
+        if (e > NEAR || e < -NEAR) x = Math.cbrt(kept[q + 6]! / roomB) * points;
+        else x *= 1 + e * (1 / 3 + e * (-1 / 9 + e * (5 / 81 + e * (-10 / 243 + e * (22 / 729 - e * (154 / 6561))))));
+      }
+      if (added >= LEAST_ADDED && x < points) {
+        let p = x | 0;
+        const u = pairs[2 * p]! + (x - p) * (pairs[2 * p + 2]! - pairs[2 * p]!) + added;
+        let after = points;
+        if (u < complete) {
+          if (added > FAR) p = hints[(u * perUnit) | 0]!;
+          while (pairs[2 * p + 2]! <= u) p++;
+          after = p + (u - pairs[2 * p]!) * pairs[2 * p + 1]!;
+        }
+        growthB = (after * after * after - x * x * x) * unit * roomB;
+        proposed[to + 5] = after;
+        proposed[to + 6] = roomB;
+      }
+    }
+    proposed[to + 1] = growthP;
+    proposed[to + 2] = growthB;
+    const sum = proposed[to]! + growthP + growthB;
+    if (sum > largest) {
+      const left = 1 - F - P - B - martensite[i]!;
+      largest = sum <= left ? sum : left > largest ? left : largest;
+    }
+  }
+  return largest;
+}
+
+/** The limit of ferrite moves with the temperature, so its clock is read off anew in every step. */
+function growFerrite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number): void {
+  const { s, ferritic, ferriticCount, coefficients, kept, proposed } = kernel;
+  const { ferrite, pearlite, bainite } = s;
+  const { rates } = s.kinetics;
+  const pairs = EXTENT_PAIRS;
+  const hints = EXTENT_HINTS;
+  const points = EXTENT_POINTS;
+  const complete = COMPLETE;
+  const perUnit = HINTS_PER_UNIT;
+  const unit = UNIT;
+  for (let n = 0; n < ferriticCount; n++) {
+    const i = ferritic[n]!;
+    const c = 16 * i;
+    const T = middle_C[i]!;
+    const ac1 = coefficients[c]!;
+    const C = coefficients[c + 8]!;
+    const eutectoid = coefficients[c + 9]!;
+    let line = eutectoid + (T - ac1) / ACM_SLOPE_K_wtpct;
+    let pure = 0.02;
+    if (T >= ac1) {
+      const end = coefficients[c + 10]!;
+      const share = (end - T) / (end - ac1);
+      line = share <= 0 ? 0 : eutectoid * share * share;
+      pure = 0.01;
+    }
+    if (line <= C) continue;
+    const limit = Math.min(1, (line - C) / (line - pure));
+    const F = ferrite[i]!;
+    if (limit <= 0.005 || F >= 0.999 * limit) continue;
+    const below = coefficients[c + 6]! - T;
+    const t = T < 0 ? 0 : T;
+    const d = t >= LAST_C ? LAST_C - 1 : t | 0;
+    const r = 4 * d + 3;
+    const added = coefficients[c + 7]! * below * below * below * (rates[r]! + (t - d) * (rates[r + 4]! - rates[r]!)) * dt_s;
+    const x = Math.cbrt(kept[8 * i + 4]! / limit) * points;
+    if (added < LEAST_ADDED || x >= points) continue;
+    let p = x | 0;
+    const u = pairs[2 * p]! + (x - p) * (pairs[2 * p + 2]! - pairs[2 * p]!) + added;
+    let after = points;
+    if (u < complete) {
+      if (added > FAR) p = hints[(u * perUnit) | 0]!;
+      while (pairs[2 * p + 2]! <= u) p++;
+      after = p + (u - pairs[2 * p]!) * pairs[2 * p + 1]!;
+    }
+    const grown = (after * after * after - x * x * x) * unit * limit;
+    proposed[8 * i] = (grown * (1 - F - pearlite[i]! - bainite[i]!)) / (1 - F);
+  }
+}
+
+/** As `applyChange`. `released` gets the heat of the change, by volume, of every active node: `latent` for all of it. */
+export function applyQuickly(kernel: ChangeKernel, middle_C: Float64Array, released: Float64Array, latent: number): void {
+  const { s, active, activeCount, least, coefficients, ferrite_HV, kept, proposed } = kernel;
+  const { ferrite, pearlite, bainite, martensite, looseCarbon_wtpct, lamellarCarbon_wtpct, martensiteCarbon_wtpct } = s;
+  const { formedHardness_HV } = s;
+  const C0 = s.bar.C;
+  const [pearlite_HV, bainite_HV] = [PEARLITE_HV, BAINITE_HV];
+  const lastP_C = pearlite_HV.length - 1;
+  const lastB_C = bainite_HV.length - 1;
+  for (let n = 0; n < activeCount; n++) {
+    const i = active[n]!;
+    const q = 8 * i;
+    const from = 8 * i;
+    let gF = proposed[from]!;
+    let gP = proposed[from + 1]!;
+    let gB = proposed[from + 2]!;
+    const sum = gF + gP + gB;
+    if (sum <= 0) continue;
+    const F = ferrite[i]!;
+    const P = pearlite[i]!;
+    const B = bainite[i]!;
+    const left = 1 - F - P - B - martensite[i]!;
+    if (gP > 0) {
+      kept[q] = proposed[from + 3]!;
+      kept[q + 1] = proposed[from + 4]!;
+    }
+    if (gB > 0) {
+      kept[q + 2] = proposed[from + 5]!;
+      kept[q + 3] = proposed[from + 6]!;
+    }
+    if (sum > left) {
+      gF *= left / sum;
+      gP *= left / sum;
+      gB *= left / sum;
+      kept[q + 1] = 0;
+      kept[q + 3] = 0;
+    }
+    gF += kept[q + 4]! - F;
+    gP += kept[q + 5]! - P;
+    gB += kept[q + 6]! - B;
+    kept[q + 4] = F + gF;
+    kept[q + 5] = P + gP;
+    kept[q + 6] = B + gB;
+    const dF = gF >= least ? gF : 0;
+    const dP = gP >= least ? gP : 0;
+    const dB = gB >= least ? gB : 0;
+    if (dF + dP + dB === 0) continue;
+
+    const c = 16 * i;
+    const T = middle_C[i]!;
+    const loose = looseCarbon_wtpct[i]!;
+    const lamellar = lamellarCarbon_wtpct[i]!;
+    const inAustenite = C0 - loose - lamellar - martensiteCarbon_wtpct[i]!;
+    const carbon = (inAustenite > 0 ? inAustenite : 0) / (left > 0.05 ? left : 0.05);
+    let round = 0;
+    let formed = dF * ferrite_HV[i]!;
+    if (dP > 0) {
+      if (loose > 0) {
+        const near = (ALL_LAMELLAR_K - (coefficients[c]! - T)) / (ALL_LAMELLAR_K - ALL_ROUND_K);
+        if (near > 0) {
+          const enough = loose / CEMENTITE_CARBON_wtpct / ENOUGH_CARBIDE;
+          round = (enough < 1 ? enough : 1) * (near > 1 ? 1 : near);
+          const more = loose + round * dP * carbon;
+          looseCarbon_wtpct[i] = more;
+          s.carbide_um[i]! *= Math.cbrt(more / loose);
+          s.spheroidite[i]! += round * dP;
+        }
+      }
+      const at_C = T + coefficients[c + 12]!;
+      const t = at_C < 0 ? 0 : at_C > lastP_C ? lastP_C : at_C;
+      const d = t >= lastP_C ? lastP_C - 1 : t | 0;
+      const plain = pearlite_HV[d]! + (t - d) * (pearlite_HV[d + 1]! - pearlite_HV[d]!);
+      const hardness = plain * coefficients[c + 13]! + coefficients[c + 14]!;
+      formed += dP * (round * ferrite_HV[i]! + (1 - round) * hardness);
+    }
+    if (dB > 0) {
+      const t = T < 0 ? 0 : T > lastB_C ? lastB_C : T;
+      const d = t >= lastB_C ? lastB_C - 1 : t | 0;
+      formed += dB * (bainite_HV[d]! + (t - d) * (bainite_HV[d + 1]! - bainite_HV[d]!)) * coefficients[c + 15]!;
+    }
+    ferrite[i] = F + dF;
+    pearlite[i] = P + dP;
+    bainite[i] = B + dB;
+    lamellarCarbon_wtpct[i] = lamellar + ((1 - round) * dP + dB) * carbon;
+    formedHardness_HV[i]! += formed;
+    released[i] = latent * (dF + dP + dB);
+    if (dF > 0) {
+      const still = C0 - looseCarbon_wtpct[i]! - lamellarCarbon_wtpct[i]! - martensiteCarbon_wtpct[i]!;
+      const room = left - dF - dP - dB;
+      const enriched = (still > 0 ? still : 0) / (room > 0.05 ? room : 0.05);
+      const base_wtpct = coefficients[c + 8]!;
+      const rich = Math.max(base_wtpct, Math.min(enriched, MOST_ENRICHED_wtpct));
+      s.martensiteStart_C[i] = coefficients[c + 11]! + startDrop_K(base_wtpct, rich);
+    }
+  }
+}
+
+/** Sets the heat of the last step's changes back to none. */
+export function clearReleased({ active, activeCount }: ChangeKernel, released: Float64Array): void {
+  for (let n = 0; n < activeCount; n++) released[active[n]!] = 0;
+}
+
+/** As `formMartensite`. */
+export function formQuickly(kernel: ChangeKernel, temperature_C: Float64Array): void {
+  const { s, martensiteRate_1_K } = kernel;
+  const { ferrite, pearlite, bainite, martensite, martensiteStart_C, martensiteCarbon_wtpct, isStale } = s;
+  const { looseCarbon_wtpct, lamellarCarbon_wtpct } = s;
+  const C0 = s.bar.C;
+  const count = s.isEven ? 1 : s.count;
+  if (kernel.mayBeStale) {
+    for (let i = 0; i < count; i++) {
+      if (isStale[i] === 0 || temperature_C[i]! >= martensiteStart_C[i]!) continue;
+      if (1 - ferrite[i]! - pearlite[i]! - bainite[i]! <= 1e-9) continue;
+      refresh(s, i);
+      copyCoefficients(kernel, i);
+    }
+  }
+  for (let i = 0; i < count; i++) {
+    const T = temperature_C[i]!;
+    const Ms = martensiteStart_C[i]!;
+    if (T >= Ms) continue;
+    const austenite = 1 - ferrite[i]! - pearlite[i]! - bainite[i]!;
+    if (austenite <= 1e-9) continue;
+    const M = austenite * (1 - Math.exp(-martensiteRate_1_K[i]! * (Ms - T)));
+    const before = martensite[i]!;
+    if (M <= before) continue;
+    const left = austenite - before;
+    const share = (M - before) / (left > 1e-9 ? left : 1e-9);
+    martensiteCarbon_wtpct[i]! +=
+      (share < 1 ? share : 1) * (C0 - looseCarbon_wtpct[i]! - lamellarCarbon_wtpct[i]! - martensiteCarbon_wtpct[i]!);
+    martensite[i] = M;
+  }
+}
