@@ -51,7 +51,7 @@ export interface ChangeKernel {
   mayBeStale: boolean;
 }
 
-export function makeChangeKernel(s: Structure, least = HIDDEN): ChangeKernel {
+export function makeChangeKernel(s: Structure, least: number): ChangeKernel {
   const kernel: ChangeKernel = {
     s,
     least,
@@ -75,7 +75,7 @@ export function makeChangeKernel(s: Structure, least = HIDDEN): ChangeKernel {
 function copyCoefficients(kernel: ChangeKernel, i: number): void {
   const to = kernel.coefficients;
   const c = kernel.s.coefficients[i]!;
-  const at = 16 * i;
+  const at = i << 4;
   to[at] = c.ac1_C;
   to[at + 1] = c.bainiteStart_C;
   to[at + 2] = c.martensiteStart_C - PEARLITE_STOPS_K;
@@ -100,7 +100,7 @@ function copyCoefficients(kernel: ChangeKernel, i: number): void {
 export function restart({ s, least, kept }: ChangeKernel): void {
   const { ferrite, pearlite, bainite } = s;
   for (let i = 0; i < s.count; i++) {
-    const q = 8 * i;
+    const q = i << 3;
     const hiddenF = kept[q + 4]! - ferrite[i]!;
     const hiddenP = kept[q + 5]! - pearlite[i]!;
     const hiddenB = kept[q + 6]! - bainite[i]!;
@@ -132,7 +132,9 @@ export function proposeQuickly(kernel: ChangeKernel, moves: Moves, ahead: number
   if (kernel.mayBeStale) refreshCooling(kernel, moves, ahead);
   listActive(kernel, moves, ahead, most_K, slowest_K);
   if (kernel.ferriticCount > 0) growFerrite(kernel, moves.middle, dt_s);
-  return grow(kernel, moves.middle, dt_s);
+  growPearlite(kernel, moves.middle, dt_s);
+  growBainite(kernel, moves.middle, dt_s);
+  return largestOf(kernel);
 }
 
 /** Coefficients of austenite that begins to cool. */
@@ -169,13 +171,13 @@ function listActive(kernel: ChangeKernel, moves: Moves, ahead: number, most_K: n
     const T = now + (move > most_K ? most_K : move < -most_K ? -most_K : move);
     middle[i] = T;
     const M = martensite[i]!;
-    const a3 = coefficients[16 * i + 6]!;
+    const a3 = coefficients[(i << 4) + 6]!;
     if (M > 0.01 || T >= a3 || T <= martensiteStart_C[i]! - 1 || isStale[i] === 1) continue;
     if (1 - ferrite[i]! - pearlite[i]! - bainite[i]! - M <= 1e-9) continue;
-    const ac1 = coefficients[16 * i]!;
+    const ac1 = coefficients[i << 4]!;
     if (T >= ac1 && T > before[i]!) continue;
     active[n++] = i;
-    proposed[8 * i] = 0;
+    proposed[i << 3] = 0;
     // No ferrite in steel whose 6 is its Ac1: it has the carbon of the eutectoid or more.
     if (a3 > ac1) ferritic[f++] = i;
   }
@@ -184,16 +186,16 @@ function listActive(kernel: ChangeKernel, moves: Moves, ahead: number, most_K: n
   kernel.isAnySlow = slow > 0;
 }
 
-/** A room that moved by less than this share has its cube root by a series, good to 1e-13. */
+/** A room that moved by less than this share has its cube root by a series, good to 2e-12. */
 const NEAR = 0.02;
 /** Reduced time that moves further than a point or two of the table. */
 const FAR = 0.004;
 /** Extent of a cube of one point. */
 const UNIT = EXTENT_POINTS ** -3;
 
-/** Pearlite and bainite. @returns the largest fraction a node changes by: no more than is left of its austenite. */
-function grow({ s, active, activeCount, coefficients, kept, proposed }: ChangeKernel, middle_C: Float64Array, dt_s: number): number {
-  const { ferrite, pearlite, bainite, martensite } = s;
+function growPearlite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number): void {
+  const { s, active, activeCount, coefficients, kept, proposed } = kernel;
+  const { ferrite, bainite } = s;
   const { rates } = s.kinetics;
   const pairs = EXTENT_PAIRS;
   const hints = EXTENT_HINTS;
@@ -201,86 +203,106 @@ function grow({ s, active, activeCount, coefficients, kept, proposed }: ChangeKe
   const complete = COMPLETE;
   const perUnit = HINTS_PER_UNIT;
   const unit = UNIT;
-  let largest = 0;
   for (let n = 0; n < activeCount; n++) {
     const i = active[n]!;
-    const c = 16 * i;
-    const q = 8 * i;
-    const to = 8 * i;
-    let growthP = 0;
-    let growthB = 0;
+    const c = i << 4;
+    const q = i << 3;
+    const to = q;
+    proposed[to + 1] = 0;
     const T = middle_C[i]!;
-    const F = ferrite[i]!;
-    const P = pearlite[i]!;
-    const B = bainite[i]!;
+    const below = coefficients[c]! - T;
+    const room = 1 - ferrite[i]! - bainite[i]!;
+    if (below <= 0 || T <= coefficients[c + 2]! || room <= 0) continue;
     const t = T < 0 ? 0 : T;
     const d = t >= LAST_C ? LAST_C - 1 : t | 0;
     const w = t - d;
-    const r = 4 * d;
+    const r = d << 2;
+    const plain = rates[r]! + w * (rates[r + 4]! - rates[r]!);
+    const alloy = rates[r + 1]! + w * (rates[r + 5]! - rates[r + 1]!);
+    const added = ((coefficients[c + 3]! * below * below * below) / (plain + coefficients[c + 4]! * alloy)) * dt_s;
+    if (added < LEAST_ADDED) continue;
+    let x = kept[q]!;
+    const of = kept[q + 1]!;
+    if (of !== room) {
+      const e = of / room - 1;
+      // Mostly the room has hardly moved, and a few terms of the series are the cube root of what it moved by.
+      if (e > NEAR || e < -NEAR) x = Math.cbrt(kept[q + 5]! / room) * points;
+      else x *= 1 + e * (1 / 3 + e * (-1 / 9 + e * (5 / 81 + e * (-10 / 243 + e * (22 / 729)))));
+    }
+    if (x >= points) continue;
+    let p = (x | 0) << 1;
+    const u = pairs[p]! + (x - (p >> 1)) * (pairs[p + 2]! - pairs[p]!) + added;
+    let after = points;
+    if (u < complete) {
+      if (added > FAR) p = hints[(u * perUnit) | 0]! << 1;
+      while (pairs[p + 2]! <= u) p += 2;
+      after = (p >> 1) + (u - pairs[p]!) * pairs[p + 1]!;
+    }
+    proposed[to + 1] = (after * after * after - x * x * x) * unit * room;
+    proposed[to + 3] = after;
+    proposed[to + 4] = room;
+  }
+}
 
-    const below = coefficients[c]! - T;
-    const roomP = 1 - F - B;
-    if (below > 0 && T > coefficients[c + 2]! && roomP > 0) {
-      const plain = rates[r]! + w * (rates[r + 4]! - rates[r]!);
-      const alloy = rates[r + 1]! + w * (rates[r + 5]! - rates[r + 1]!);
-      const delay = plain + coefficients[c + 4]! * alloy;
-      const added = ((coefficients[c + 3]! * below * below * below) / delay) * dt_s;
-      let x = kept[q]!;
-      const of = kept[q + 1]!;
-      if (of !== roomP) {
-        const e = of / roomP - 1;
-        // Mostly the room has hardly moved, and a few terms of the series are the cube root of what it moved by.
-        if (e > NEAR || e < -NEAR) x = Math.cbrt(kept[q + 5]! / roomP) * points;
-        else x *= 1 + e * (1 / 3 + e * (-1 / 9 + e * (5 / 81 + e * (-10 / 243 + e * (22 / 729 - e * (154 / 6561))))));
-      }
-      if (added >= LEAST_ADDED && x < points) {
-        let p = x | 0;
-        const u = pairs[2 * p]! + (x - p) * (pairs[2 * p + 2]! - pairs[2 * p]!) + added;
-        let after = points;
-        if (u < complete) {
-          if (added > FAR) p = hints[(u * perUnit) | 0]!;
-          while (pairs[2 * p + 2]! <= u) p++;
-          after = p + (u - pairs[2 * p]!) * pairs[2 * p + 1]!;
-        }
-        growthP = (after * after * after - x * x * x) * unit * roomP;
-        proposed[to + 3] = after;
-        proposed[to + 4] = roomP;
-      }
+function growBainite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number): void {
+  const { s, active, activeCount, coefficients, kept, proposed } = kernel;
+  const { ferrite, pearlite } = s;
+  const { rates } = s.kinetics;
+  const pairs = EXTENT_PAIRS;
+  const hints = EXTENT_HINTS;
+  const points = EXTENT_POINTS;
+  const complete = COMPLETE;
+  const perUnit = HINTS_PER_UNIT;
+  const unit = UNIT;
+  for (let n = 0; n < activeCount; n++) {
+    const i = active[n]!;
+    const c = i << 4;
+    const q = i << 3;
+    const to = q;
+    proposed[to + 2] = 0;
+    const T = middle_C[i]!;
+    const below = coefficients[c + 1]! - T;
+    const room = 1 - ferrite[i]! - pearlite[i]!;
+    if (below <= 0 || room <= 0) continue;
+    const t = T < 0 ? 0 : T;
+    const d = t >= LAST_C ? LAST_C - 1 : t | 0;
+    const r = d << 2;
+    const delay = rates[r + 2]! + (t - d) * (rates[r + 6]! - rates[r + 2]!);
+    const added = ((coefficients[c + 5]! * below * below) / delay) * dt_s;
+    if (added < LEAST_ADDED) continue;
+    let x = kept[q + 2]!;
+    const of = kept[q + 3]!;
+    if (of !== room) {
+      const e = of / room - 1;
+      if (e > NEAR || e < -NEAR) x = Math.cbrt(kept[q + 6]! / room) * points;
+      else x *= 1 + e * (1 / 3 + e * (-1 / 9 + e * (5 / 81 + e * (-10 / 243 + e * (22 / 729)))));
     }
+    if (x >= points) continue;
+    let p = (x | 0) << 1;
+    const u = pairs[p]! + (x - (p >> 1)) * (pairs[p + 2]! - pairs[p]!) + added;
+    let after = points;
+    if (u < complete) {
+      if (added > FAR) p = hints[(u * perUnit) | 0]! << 1;
+      while (pairs[p + 2]! <= u) p += 2;
+      after = (p >> 1) + (u - pairs[p]!) * pairs[p + 1]!;
+    }
+    proposed[to + 2] = (after * after * after - x * x * x) * unit * room;
+    proposed[to + 5] = after;
+    proposed[to + 6] = room;
+  }
+}
 
-    const belowB = coefficients[c + 1]! - T;
-    const roomB = 1 - F - P;
-    if (belowB > 0 && roomB > 0) {
-      const delay = rates[r + 2]! + w * (rates[r + 6]! - rates[r + 2]!);
-      const added = ((coefficients[c + 5]! * belowB * belowB) / delay) * dt_s;
-      let x = kept[q + 2]!;
-      const of = kept[q + 3]!;
-      if (of !== roomB) {
-        const e = of / roomB - 1;
-        if (e > NEAR || e < -NEAR) x = Math.cbrt(kept[q + 6]! / roomB) * points;
-        else x *= 1 + e * (1 / 3 + e * (-1 / 9 + e * (5 / 81 + e * (-10 / 243 + e * (22 / 729 - e * (154 / 6561))))));
-      }
-      if (added >= LEAST_ADDED && x < points) {
-        let p = x | 0;
-        const u = pairs[2 * p]! + (x - p) * (pairs[2 * p + 2]! - pairs[2 * p]!) + added;
-        let after = points;
-        if (u < complete) {
-          if (added > FAR) p = hints[(u * perUnit) | 0]!;
-          while (pairs[2 * p + 2]! <= u) p++;
-          after = p + (u - pairs[2 * p]!) * pairs[2 * p + 1]!;
-        }
-        growthB = (after * after * after - x * x * x) * unit * roomB;
-        proposed[to + 5] = after;
-        proposed[to + 6] = roomB;
-      }
-    }
-    proposed[to + 1] = growthP;
-    proposed[to + 2] = growthB;
-    const sum = proposed[to]! + growthP + growthB;
-    if (sum > largest) {
-      const left = 1 - F - P - B - martensite[i]!;
-      largest = sum <= left ? sum : left > largest ? left : largest;
-    }
+/** The largest fraction a node changes by: no more than is left of its austenite. */
+function largestOf({ s, active, activeCount, proposed }: ChangeKernel): number {
+  const { ferrite, pearlite, bainite, martensite } = s;
+  let largest = 0;
+  for (let n = 0; n < activeCount; n++) {
+    const i = active[n]!;
+    const q = i << 3;
+    const sum = proposed[q]! + proposed[q + 1]! + proposed[q + 2]!;
+    if (sum <= largest) continue;
+    const left = 1 - ferrite[i]! - pearlite[i]! - bainite[i]! - martensite[i]!;
+    largest = sum <= left ? sum : left > largest ? left : largest;
   }
   return largest;
 }
@@ -298,7 +320,7 @@ function growFerrite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
   const unit = UNIT;
   for (let n = 0; n < ferriticCount; n++) {
     const i = ferritic[n]!;
-    const c = 16 * i;
+    const c = i << 4;
     const T = middle_C[i]!;
     const ac1 = coefficients[c]!;
     const C = coefficients[c + 8]!;
@@ -318,20 +340,20 @@ function growFerrite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
     const below = coefficients[c + 6]! - T;
     const t = T < 0 ? 0 : T;
     const d = t >= LAST_C ? LAST_C - 1 : t | 0;
-    const r = 4 * d + 3;
+    const r = (d << 2) + 3;
     const added = coefficients[c + 7]! * below * below * below * (rates[r]! + (t - d) * (rates[r + 4]! - rates[r]!)) * dt_s;
-    const x = Math.cbrt(kept[8 * i + 4]! / limit) * points;
+    const x = Math.cbrt(kept[(i << 3) + 4]! / limit) * points;
     if (added < LEAST_ADDED || x >= points) continue;
-    let p = x | 0;
-    const u = pairs[2 * p]! + (x - p) * (pairs[2 * p + 2]! - pairs[2 * p]!) + added;
+    let p = (x | 0) << 1;
+    const u = pairs[p]! + (x - (p >> 1)) * (pairs[p + 2]! - pairs[p]!) + added;
     let after = points;
     if (u < complete) {
-      if (added > FAR) p = hints[(u * perUnit) | 0]!;
-      while (pairs[2 * p + 2]! <= u) p++;
-      after = p + (u - pairs[2 * p]!) * pairs[2 * p + 1]!;
+      if (added > FAR) p = hints[(u * perUnit) | 0]! << 1;
+      while (pairs[p + 2]! <= u) p += 2;
+      after = (p >> 1) + (u - pairs[p]!) * pairs[p + 1]!;
     }
     const grown = (after * after * after - x * x * x) * unit * limit;
-    proposed[8 * i] = (grown * (1 - F - pearlite[i]! - bainite[i]!)) / (1 - F);
+    proposed[i << 3] = (grown * (1 - F - pearlite[i]! - bainite[i]!)) / (1 - F);
   }
 }
 
@@ -346,8 +368,8 @@ export function applyQuickly(kernel: ChangeKernel, middle_C: Float64Array, relea
   const lastB_C = bainite_HV.length - 1;
   for (let n = 0; n < activeCount; n++) {
     const i = active[n]!;
-    const q = 8 * i;
-    const from = 8 * i;
+    const q = i << 3;
+    const from = i << 3;
     let gF = proposed[from]!;
     let gP = proposed[from + 1]!;
     let gB = proposed[from + 2]!;
@@ -383,7 +405,7 @@ export function applyQuickly(kernel: ChangeKernel, middle_C: Float64Array, relea
     const dB = gB >= least ? gB : 0;
     if (dF + dP + dB === 0) continue;
 
-    const c = 16 * i;
+    const c = i << 4;
     const T = middle_C[i]!;
     const loose = looseCarbon_wtpct[i]!;
     const lamellar = lamellarCarbon_wtpct[i]!;

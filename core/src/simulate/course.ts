@@ -2,6 +2,7 @@
 
 import type { Grid, Surroundings } from "../heat/conduction.js";
 import { LATENT_MARTENSITE_J_kg, STEEL_DENSITY_kg_m3 } from "../heat/properties.js";
+import { HIDDEN } from "../kinetics/changeKernel.js";
 import { follow } from "../kinetics/follow.js";
 import type { Structure } from "../kinetics/structure.js";
 import { noteCold } from "../kinetics/warming.js";
@@ -42,8 +43,11 @@ export interface Follow {
 
 export type Stretch = Exchange | Follow;
 
-/** Kernel: as quick as it goes. Reference: the same equations as they are meant to be read. */
-export type Form = "kernel" | "reference";
+/**
+ * Kernel: as quick as it goes. Reference: the same equations as they are meant to be read. Unhidden: the kernel with every
+ * growth applied at once, which nothing but rounding parts from the reference.
+ */
+export type Form = "kernel" | "unhidden" | "reference";
 
 export interface CourseInput {
   readonly grid: Grid;
@@ -130,12 +134,11 @@ function record(r: Recorder, time_s: number, watch: readonly number[], temperatu
   r.length++;
 }
 
-/** True when every node has begun to be martensite or has no austenite left. */
-function isSettled({ count, ferrite, pearlite, bainite, martensite }: Structure): boolean {
-  for (let i = 0; i < count; i++) {
-    if (martensite[i]! <= 0.01 && 1 - ferrite[i]! - pearlite[i]! - bainite[i]! > 1e-4) return false;
-  }
-  return true;
+/** The first node from `from` on that has not begun to be martensite and has austenite left; `count` when there is none. */
+function firstUnsettled({ count, ferrite, pearlite, bainite, martensite }: Structure, from: number): number {
+  let i = from;
+  while (i < count && (martensite[i]! > 0.01 || 1 - ferrite[i]! - pearlite[i]! - bainite[i]! <= 1e-4)) i++;
+  return i;
 }
 
 /** Follows the heat given up inside a step: capacity before and after, less what the changes set free. */
@@ -188,7 +191,7 @@ export function runCourse({
   const count = grid.columns * grid.nodes;
   const fields = makeFields(count, start_C);
   const { temperature_C: T, before } = fields;
-  const step = (form === "kernel" ? kernelForm : referenceForm)(grid, body, fields);
+  const step = form === "reference" ? referenceForm(grid, body, fields) : kernelForm(grid, body, fields, form === "kernel" ? HIDDEN : 0);
   const balance = isBalanced ? makeBalance(grid, body, fields) : null;
   const recorder = makeRecorder(watch.length);
   const structure = body.kind === "plain" ? null : body.structure;
@@ -221,7 +224,7 @@ export function runCourse({
       continue;
     }
     if (structure?.isEven) structure.isEven = count === 1;
-    let [dt_s, last_s, spent_s] = [FIRST_STEP_s, 0, 0];
+    let [dt_s, last_s, spent_s, settled] = [FIRST_STEP_s, 0, 0, 0];
     before.set(T);
     while (spent_s < stretch.duration_s - 1e-9 && steps < MOST_STEPS) {
       let step_s = Math.min(dt_s, stretch.duration_s - spent_s);
@@ -240,7 +243,11 @@ export function runCourse({
       steps++;
       record(recorder, time_s, watch, T, structure);
       keepFrame();
-      if (untilSettled && structure !== null && isSettled(structure)) break;
+      // What has settled stays so while it cools: the search goes on where it ended.
+      if (untilSettled && structure !== null) {
+        settled = firstUnsettled(structure, settled);
+        if (settled === count) break;
+      }
       if (stretch.until_C !== undefined && step.read[HOTTEST_C]! <= stretch.until_C) break;
       if (stretch.untilHot_C !== undefined && step.read[COLDEST_C]! >= stretch.untilHot_C) break;
       const factor = Math.min(1.4, Math.max(0.5, stepAim_K / Math.max(step.read[LARGEST_MOVE_K]!, 1e-9)));

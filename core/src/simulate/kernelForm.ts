@@ -114,11 +114,12 @@ function clearCladding(released_J_m3: Float64Array, isCladding: Uint8Array): voi
 /** Heat of a change of the whole matrix that needs diffusion, J/m3. */
 const LATENT_J_m3 = STEEL_DENSITY_kg_m3 * LATENT_DIFFUSIONAL_J_kg;
 
-export function kernelForm(grid: Grid, body: Body, fields: Fields): CourseForm {
+/** Growth is applied once it has come to `least` of the matrix. */
+export function kernelForm(grid: Grid, body: Body, fields: Fields, least: number): CourseForm {
   const { temperature_C: T, before, middle, released_J_m3 } = fields;
   const conduction = makeConductionKernel(grid);
   const s = body.kind === "plain" ? null : body.structure;
-  const change = s === null ? null : makeChangeKernel(s);
+  const change = s === null ? null : makeChangeKernel(s, least);
   const isCladding = body.kind === "clad" ? body.isCladding : null;
   const read = new Float64Array(READ);
   /** Whether the last step warmed a node, and so left heat on nodes that are not on the list. */

@@ -24,7 +24,7 @@ import type { ResolvedSteel } from "../plan/catalogue.js";
 import type { HistoryStep } from "../schema/history.js";
 import type { BodySection, Cladding, Coat } from "../schema/parts.js";
 import { crackRisk, type CrackRisk } from "./crackRisk.js";
-import { runCourse, type Frame, type Stretch, type WatchedCurve } from "./course.js";
+import { runCourse, type Form, type Frame, type Stretch, type WatchedCurve } from "./course.js";
 import { requireFit } from "./hardenCase.js";
 import { coverNotices, profileOf, type ProfilePoint } from "./hardenReadings.js";
 import { allAround, bodyOf, gridOf, inBath, STEP_K, type AnyMedium, type Places, type Resolution } from "./section.js";
@@ -237,6 +237,7 @@ export interface SimulateOptions {
   readonly kinetics?: Kinetics;
   /** Keeps the whole field at these times after the start, s. */
   readonly frames_s?: readonly number[];
+  readonly form?: Form;
 }
 
 /**
@@ -246,7 +247,10 @@ export interface SimulateOptions {
  * @source hardening-note
  * @error test/simulate/simulate.test.ts: a history that is a hardening gives what `harden` gives
  */
-export function simulate(plan: SimulatePlan, { resolution = "full", kinetics, frames_s = [] }: SimulateOptions = {}): SimulateResult {
+export function simulate(
+  plan: SimulatePlan,
+  { resolution = "full", kinetics, frames_s = [], form = "kernel" }: SimulateOptions = {},
+): SimulateResult {
   requireFit(plan.section, { kind: "full" }, plan.coat ?? null, plan.cladding ?? null);
   const places = gridOf(plan.section, resolution);
   const { grid } = places;
@@ -281,6 +285,7 @@ export function simulate(plan: SimulatePlan, { resolution = "full", kinetics, fr
       body,
       watch,
       stepAim_K: STEP_K[resolution],
+      form,
       frames_s: frames_s.filter((t) => t >= from_s).map((t) => t - from_s),
     });
     T = result.temperature_C;
