@@ -7,7 +7,7 @@ import { Ajv2020 } from "ajv/dist/2020.js";
 import standaloneModule from "ajv/dist/standalone/index.js";
 import { build } from "esbuild";
 import { StepSchema, TestSchema } from "../core/src/schema/book.js";
-import { SCHEMAS } from "../core/src/schema/index.js";
+import { PAGE_SCHEMAS, SCHEMAS } from "../core/src/schema/index.js";
 import { CalibrationReadingSchema } from "../core/src/schema/kit.js";
 import { BodySectionSchema, CompositionSchema, SectionSchema } from "../core/src/schema/parts.js";
 
@@ -47,31 +47,38 @@ function withReferences(schema: unknown, isTop: boolean): unknown {
   return Object.fromEntries(Object.entries(schema).map(([key, value]) => [key, withReferences(value, false)]));
 }
 
-const names = Object.keys(SCHEMAS) as (keyof typeof SCHEMAS)[];
+type Name = keyof typeof SCHEMAS;
 for (const [name, schema] of Object.entries(shared)) ajv.addSchema({ $id: name, ...(withReferences(schema, true) as object) });
 // In Node's ESM the function sits on .default; the types say otherwise.
 const standalone = (standaloneModule as unknown as { default: typeof standaloneModule }).default;
-const source = standalone(ajv, Object.fromEntries(names.map((name) => [`validate${name}`, name])));
-const map = `\nexport const validators = { ${names.map((name) => `${name}: validate${name}`).join(", ")} };\n`;
-const bundled = await build({
-  stdin: { contents: source + map, resolveDir: root, loader: "js" },
-  bundle: true,
-  write: false,
-  format: "esm",
-  platform: "neutral",
-  mainFields: ["module", "main"],
-  minify: true,
-});
-const code = bundled.outputFiles[0]!.text;
-if (/new Function|eval\(|Dynamic require of/.test(code)) throw new Error("a validator would compile code at run time");
-writeFileSync(join(out, "validators.js"), `// Made by tools/genValidators.ts. Do not edit.\n${code}`);
-writeFileSync(
-  join(out, "validators.d.ts"),
-  `// Made by tools/genValidators.ts. Do not edit.
-export interface Validator { (value: unknown): boolean; errors?: readonly unknown[] | null }
-export declare const validators: Readonly<Record<string, Validator>>;
+
+/** Writes a module with the validators of some shapes and what they call: each consumer loads its own. */
+async function writeValidators(file: string, names: readonly Name[]): Promise<void> {
+  const source = standalone(ajv, Object.fromEntries(names.map((name) => [`validate${name}`, name])));
+  const map = `\nexport const validators = { ${names.map((name) => `${name}: validate${name}`).join(", ")} };\n`;
+  const bundled = await build({
+    stdin: { contents: source + map, resolveDir: root, loader: "js" },
+    bundle: true,
+    write: false,
+    format: "esm",
+    platform: "neutral",
+    mainFields: ["module", "main"],
+    minify: true,
+  });
+  const code = bundled.outputFiles[0]!.text;
+  if (/new Function|eval\(|Dynamic require of/.test(code)) throw new Error("a validator would compile code at run time");
+  writeFileSync(join(out, `${file}.js`), `// Made by tools/genValidators.ts. Do not edit.\n${code}`);
+  writeFileSync(
+    join(out, `${file}.d.ts`),
+    `// Made by tools/genValidators.ts. Do not edit.
+import type { Validator } from "../schema/check.js";
+export declare const validators: Readonly<Record<${names.map((name) => `"${name}"`).join(" | ")}, Validator>>;
 `,
-);
+  );
+}
+await writeValidators("pageValidators", PAGE_SCHEMAS);
+await writeValidators("workerValidators", ["Job"]);
+await writeValidators("validators", Object.keys(SCHEMAS) as Name[]);
 
 const data = join(root, "core/data");
 const files = (folder: string): string =>

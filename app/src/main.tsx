@@ -8,6 +8,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter } from "react-router";
 import { RouterProvider } from "react-router/dom";
+import { startWorkers } from "./compute/client.js";
 import { Frame } from "./parts/Frame.js";
 import { Problem } from "./parts/Problem.js";
 import { boot } from "./store/boot.js";
@@ -33,6 +34,8 @@ const router = createBrowserRouter([
     ],
   },
 ]);
+
+startWorkers();
 
 const queries = new QueryClient();
 

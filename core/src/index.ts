@@ -102,6 +102,7 @@ export {
 export type { CrackRisk } from "./simulate/crackRisk.js";
 export { type Safer } from "./simulate/advice.js";
 export { temperatureForHardness, temperedHardness } from "./kinetics/temper.js";
+export { makeDesk, type Desk } from "./simulate/desk.js";
 export { runJob, type JobAnswers, type JobOutcome, type WhatIf } from "./job/runJob.js";
 export type { SectionPicture } from "./simulate/sectionPicture.js";
 export type { Member } from "./simulate/hardenSpread.js";
@@ -140,6 +141,8 @@ export { PracticeShop } from "./practice/shop.js";
 export type { ShopAnswer, ShopCommand, ShopPlace, ShopQuestion, ShopReading, ShopReset } from "./schema/practice.js";
 
 // Checking and the command line
-export { check, requireValid, type Checked } from "./schema/check.js";
+export type { Checked } from "./schema/check.js";
+export { check, requireValid } from "./schema/checkPage.js";
+export { checkAny } from "./schema/checkAll.js";
 export { InputError, type InputErrorCode, type InputProblem, type Notice } from "./errors.js";
 export { runVerb, VERB_NAMES, verbHelp, verbNeedsInput, verbSchema } from "./verbs/index.js";

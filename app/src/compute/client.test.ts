@@ -76,19 +76,19 @@ describe("asking the worker", () => {
   });
   it("giving up ends the worker at once; given up before it began, no worker is asked", async () => {
     const stop = new AbortController();
-    const asked = ask<"predict">(job, stop.signal);
+    const asked = ask<"predict">(job, { signal: stop.signal });
     const worker = busy();
     stop.abort();
     await expect(asked).rejects.toThrow("given up");
     expect(worker.isEnded).toBe(true);
     const before = HandWorker.made.length;
-    await expect(ask<"predict">(job, stop.signal)).rejects.toThrow("given up");
+    await expect(ask<"predict">(job, { signal: stop.signal })).rejects.toThrow("given up");
     expect(HandWorker.made).toHaveLength(before);
   });
   it("no more at once than processors; what waits begins when one is free, and may leave the queue", async () => {
     const many = Array.from({ length: poolSize() + 2 }, () => new AbortController());
     const before = HandWorker.made.reduce((sum, w) => sum + w.asked.length, 0);
-    const asked = many.map(({ signal }) => ask<"predict">(job, signal));
+    const asked = many.map(({ signal }) => ask<"predict">(job, { signal }));
     const count = (): number => HandWorker.made.reduce((sum, w) => sum + w.asked.length, 0) - before;
     expect(count()).toBe(poolSize());
     many.at(-1)!.abort();

@@ -5,6 +5,7 @@ import {
   type Effort,
   type FireInput,
   type Job,
+  type Member,
   type Piece,
   type Prediction,
   type Route,
@@ -15,10 +16,11 @@ import {
   type WhatIf,
 } from "@tembrak/core";
 import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
-import { ask, poolSize } from "./client.js";
+import { ask, isKnown, poolSize } from "./client.js";
+import { makeShared } from "./shared.js";
 
 /** Raised when the numbers change, so that no cache outlives its core. */
-const CORE_VERSION = "0.2.0";
+const CORE_VERSION = "0.4.0";
 
 function keyOf(job: Job | null): readonly unknown[] {
   return ["result", CORE_VERSION, job === null ? null : JSON.stringify(job)];
@@ -36,19 +38,41 @@ export function usePrediction(
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => predictBeside(job!, signal), enabled: job !== null, ...ONCE });
 }
 
-/** The ensemble in as many parts as there are workers, then the rest with it in hand. The answer is the same as from one. */
-async function predictBeside(job: Extract<Job, { kind: "predict" }>, signal: AbortSignal): Promise<Prediction> {
-  const parts = Math.min(poolSize(), MOST_PARTS);
-  if (job.effort === "quick" || parts < 2) return ask<"predict">(job, signal);
-  const { piece, route } = job;
-  const bound = (k: number): number => Math.round((k * MEMBERS) / parts);
-  const ranges = Array.from({ length: parts }, (_, k) => ({ kind: "members", piece, route, from: bound(k), to: bound(k + 1) }) as const);
-  const members = (await Promise.all(ranges.map((range) => ask<"members">(range, signal)))).flat();
-  return ask<"predict">({ ...job, members }, signal);
+/** Ensembles of the hardenings asked about last: a slide that only tempers, and the picture, find them here. */
+const ensembles = makeShared<readonly Member[]>(16);
+
+/** Names a hardening: the piece and its steps up to the last quench. What comes after does not touch it. */
+function hardeningOf(piece: Piece, route: Route): string {
+  const last = route.steps.findLastIndex(({ kind }) => kind === "quench");
+  return JSON.stringify([piece, route.steps.slice(0, last + 1)]);
 }
 
-/** More parts than this cost more in asking than they save. */
-const MOST_PARTS = 8;
+/** Members run in one go: short enough that no worker waits long for another at the end. */
+const CHUNK = 4;
+
+/** The whole ensemble of a hardening, in parts across the pool. The answer is the same as from one. */
+function ensembleOf(piece: Piece, route: Route, about: string, signal: AbortSignal): Promise<readonly Member[]> {
+  const run = async (together: AbortSignal): Promise<readonly Member[]> => {
+    const starts = Array.from({ length: MEMBERS / CHUNK }, (_, k) => k * CHUNK);
+    const parts = starts.map((from) =>
+      ask<"members">({ kind: "members", piece, route, from, to: from + CHUNK }, { signal: together, isFirst: true }),
+    );
+    return (await Promise.all(parts)).flat();
+  };
+  return ensembles.ask(about, run, signal);
+}
+
+/** The case as planned and its ensemble side by side, then the rest with both in hand: in the worker that ran the case. */
+async function predictBeside(job: Extract<Job, { kind: "predict" }>, signal: AbortSignal): Promise<Prediction> {
+  const { piece, route, effort } = job;
+  const about = hardeningOf(piece, route);
+  if (effort === "quick") return ask<"predict">(job, { signal, about });
+  const options = { signal, about, isFirst: true };
+  const isNew = poolSize() > 1 && !(ensembles.has(about) && isKnown(about));
+  const nominal = isNew ? ask<"nominal">({ kind: "nominal", piece, route }, options) : null;
+  const [members] = await Promise.all([ensembleOf(piece, route, about, signal), nominal]);
+  return ask<"predict">({ ...job, members: [...members] }, options);
+}
 
 interface Picture {
   readonly piece: Piece;
@@ -59,7 +83,16 @@ interface Picture {
 /** The whole field of the section at a station; null for where it was measured. */
 export function useSectionPicture({ piece, route, effort }: Picture, station: number | null): UseQueryResult<SectionPicture> {
   const job = { kind: "section", piece, route, station, effort } as const;
-  return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"section">(job, signal), ...ONCE });
+  return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => pictureBeside(job, signal), ...ONCE });
+}
+
+/** The section that was measured has the spread of the verdict; any other has its own. */
+async function pictureBeside(job: Extract<Job, { kind: "section" }>, signal: AbortSignal): Promise<SectionPicture> {
+  const { piece, route, station, effort } = job;
+  const about = hardeningOf(piece, route);
+  if (effort === "quick" || station !== null) return ask<"section">(job, { signal });
+  const members = await ensembleOf(piece, route, about, signal);
+  return ask<"section">({ ...job, members: [...members] }, { signal, about });
 }
 
 /** Sections at many stations, each in the next free worker; those that are there so far. */
@@ -73,7 +106,7 @@ export function useStations(
       const job = { kind: "section", piece, route, station, effort } as const;
       return {
         queryKey: keyOf(job),
-        queryFn: ({ signal }: { signal: AbortSignal }) => ask<"section">(job, signal),
+        queryFn: ({ signal }: { signal: AbortSignal }) => ask<"section">(job, { signal }),
         enabled: isWanted,
         ...ONCE,
       };
@@ -85,7 +118,7 @@ export function useStations(
 /** The piece in a fire, zone by zone. Nothing is asked while the fire is not known. */
 export function useWarmUp(piece: Piece, way: Way, fire: FireInput | null, target_C: number, start_C: number): UseQueryResult<WarmUp> {
   const job = fire === null ? null : ({ kind: "warm-up", piece, way, fire, target_C, start_C } as const);
-  return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"warm-up">(job!, signal), enabled: job !== null, ...ONCE });
+  return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"warm-up">(job!, { signal }), enabled: job !== null, ...ONCE });
 }
 
 export const SHOWN_MEDIA = ["fast-oil", "medium-oil", "vegetable-oil", "water"] as const;
@@ -96,7 +129,7 @@ export function useWhatIf(piece: Piece | undefined, route: Route | null | undefi
     piece && route ? { kind: "what-if", piece, route, tracks: [...tracks], media: [...SHOWN_MEDIA] } : null;
   return useQuery({
     queryKey: keyOf(job),
-    queryFn: ({ signal }) => ask<"what-if">(job!, signal),
+    queryFn: ({ signal }) => ask<"what-if">(job!, { signal, about: `what if ${hardeningOf(piece!, route!)}` }),
     enabled: job !== null,
     ...ONCE,
   });

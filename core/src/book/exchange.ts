@@ -3,7 +3,7 @@
 import { InputError } from "../errors.js";
 import type { Book, BookEvent } from "../schema/book.js";
 import type { Kit } from "../schema/kit.js";
-import { check } from "../schema/check.js";
+import { check } from "../schema/checkPage.js";
 import { heatsDone, piecesOf } from "./state.js";
 
 export interface FileProblem {

@@ -3,17 +3,19 @@
 import { formOf } from "../catalogue.js";
 import { InputError } from "../errors.js";
 import type { Catalogue } from "../plan/catalogue.js";
-import { requireValid } from "../schema/check.js";
+import { requireJob } from "../schema/checkJob.js";
 import type { Job, JobFailure } from "../schema/job.js";
 import {
   bathResponses,
   predict,
   predictMembers,
+  predictNominal,
   response,
   type BathResponse,
   type Prediction,
   type Response,
 } from "../simulate/predict.js";
+import { BARE_DESK, GivenUp, type Desk } from "../simulate/desk.js";
 import type { Member } from "../simulate/hardenSpread.js";
 import { warmUp, type WarmUp } from "../simulate/warmUp.js";
 import { pictureSection, type SectionPicture } from "../simulate/sectionPicture.js";
@@ -26,6 +28,7 @@ export interface WhatIf {
 /** The answer that belongs to each kind of job. */
 export interface JobAnswers {
   readonly predict: Prediction;
+  readonly nominal: null;
   /** Part of an ensemble. */
   readonly members: readonly Member[];
   readonly section: SectionPicture;
@@ -34,28 +37,40 @@ export interface JobAnswers {
 }
 
 export type JobOutcome<K extends Job["kind"] = Job["kind"]> =
-  { readonly type: "done"; readonly answer: JobAnswers[K] } | { readonly type: "failed"; readonly failure: JobFailure };
+  | { readonly type: "done"; readonly answer: JobAnswers[K] }
+  | { readonly type: "failed"; readonly failure: JobFailure }
+  | { readonly type: "given-up" };
 
-/** Checks and runs a job. Bad input comes back as data; anything else is a fault of ours and is thrown. */
-export function runJob(catalogue: Catalogue, unchecked: unknown): JobOutcome {
+function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["kind"]] {
+  switch (job.kind) {
+    case "predict":
+      return predict(catalogue, job.piece, job.route, job.effort, job.members, desk);
+    case "nominal":
+      predictNominal(catalogue, job.piece, job.route, desk);
+      return null;
+    case "members":
+      return predictMembers(catalogue, job.piece, job.route, job, desk);
+    case "warm-up":
+      return warmUp(job.piece, formOf(job.piece), job.way, job.fire, job.target_C, job.start_C);
+    case "section":
+      return pictureSection(catalogue, job, desk);
+    case "what-if":
+      return {
+        tracks: job.tracks.map((track) => response(catalogue, job.piece, job.route, track, desk)),
+        baths: bathResponses(catalogue, job.piece, job.route, job.media, desk),
+      };
+  }
+}
+
+/**
+ * Checks and runs a job; the desk is the worker's memory and its word that nobody waits any more. Bad input comes back as
+ * data; anything else is a fault of ours and is thrown.
+ */
+export function runJob(catalogue: Catalogue, unchecked: unknown, desk: Desk = BARE_DESK): JobOutcome {
   try {
-    const job = requireValid("Job", unchecked);
-    if (job.kind === "predict") return { type: "done", answer: predict(catalogue, job.piece, job.route, job.effort, job.members) };
-    if (job.kind === "members") {
-      return { type: "done", answer: predictMembers(catalogue, job.piece, job.route, job.from, job.to) };
-    }
-    if (job.kind === "warm-up") {
-      return { type: "done", answer: warmUp(job.piece, formOf(job.piece), job.way, job.fire, job.target_C, job.start_C) };
-    }
-    if (job.kind === "section") return { type: "done", answer: pictureSection(catalogue, job) };
-    return {
-      type: "done",
-      answer: {
-        tracks: job.tracks.map((track) => response(catalogue, job.piece, job.route, track)),
-        baths: bathResponses(catalogue, job.piece, job.route, job.media),
-      },
-    };
+    return { type: "done", answer: answerOf(catalogue, requireJob("Job", unchecked), desk) };
   } catch (error) {
+    if (error instanceof GivenUp) return { type: "given-up" };
     if (!(error instanceof InputError)) throw error;
     const { code, path, message } = error;
     return { type: "failed", failure: { code, path, message } };

@@ -1,11 +1,16 @@
-/** Checks a value against a schema with a validator compiled beforehand: no code is made at run time. */
+/** Checks a value against a schema, and says what is wrong with it in a clear sentence. */
 
 import type { Static } from "@sinclair/typebox";
 import { InputError, type InputErrorCode, type InputProblem } from "../errors.js";
-import { validators } from "../generated/validators.js";
 import type { SCHEMAS, SchemaName } from "./index.js";
 
 export type Checked<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly InputProblem[] };
+
+/** A validator as it was compiled: no code is made at run time. */
+export interface Validator {
+  (value: unknown): boolean;
+  errors?: readonly unknown[] | null;
+}
 
 interface ValidationError {
   readonly instancePath: string;
@@ -66,18 +71,29 @@ function ranked(errors: readonly ValidationError[]): ValidationError[] {
 
 const MOST_PROBLEMS = 20;
 
-/** The value with its type, or what is wrong with it. Changes nothing. */
-export function check<N extends SchemaName>(name: N, value: unknown): Checked<Static<(typeof SCHEMAS)[N]>> {
-  const validate = validators[name];
-  if (validate === undefined) throw new Error(`no validator was generated for ${name}`);
-  if (validate(value)) return { ok: true, value: value as Static<(typeof SCHEMAS)[N]> };
-  const errors = ranked((validate.errors ?? []) as readonly ValidationError[]);
-  return { ok: false, problems: errors.slice(0, MOST_PROBLEMS).map((error) => problemOf(error, value)) };
+type TypeOf<N extends SchemaName> = Static<(typeof SCHEMAS)[N]>;
+
+export interface Checker<Names extends SchemaName> {
+  /** The value with its type, or what is wrong with it. Changes nothing. */
+  check<N extends Names>(name: N, value: unknown): Checked<TypeOf<N>>;
+  /** @throws InputError naming the first thing wrong. */
+  requireValid<N extends Names>(name: N, value: unknown): TypeOf<N>;
 }
 
-/** @throws InputError naming the first thing wrong. */
-export function requireValid<N extends SchemaName>(name: N, value: unknown): Static<(typeof SCHEMAS)[N]> {
-  const checked = check(name, value);
-  if (checked.ok) return checked.value;
-  throw new InputError(checked.problems[0]!);
+/** Checks with a set of validators; each consumer has its own set (checkPage, checkJob, checkAll). */
+export function makeChecker<Names extends SchemaName>(validators: Readonly<Record<Names, Validator>>): Checker<Names> {
+  const check = <N extends Names>(name: N, value: unknown): Checked<TypeOf<N>> => {
+    const validate = validators[name];
+    if (validate(value)) return { ok: true, value: value as TypeOf<N> };
+    const errors = ranked((validate.errors ?? []) as readonly ValidationError[]);
+    return { ok: false, problems: errors.slice(0, MOST_PROBLEMS).map((error) => problemOf(error, value)) };
+  };
+  return {
+    check,
+    requireValid: (name, value) => {
+      const checked = check(name, value);
+      if (checked.ok) return checked.value;
+      throw new InputError(checked.problems[0]!);
+    },
+  };
 }

@@ -30,3 +30,14 @@ export const SCHEMAS = {
   ...VERB_SCHEMAS,
 };
 export type SchemaName = keyof typeof SCHEMAS;
+
+/** What a page reads from its store, from a file or from the simulated shop. Jobs are checked by the worker, the rest by the command line. */
+export const PAGE_SCHEMAS = [
+  "Book",
+  "Event",
+  "KitItem",
+  "Piece",
+  "Route",
+  "ShopAnswer",
+  "ShopReading",
+] as const satisfies readonly SchemaName[];

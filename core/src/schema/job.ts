@@ -28,6 +28,8 @@ const MemberSchema = strict({
   isHard: strict({ surface: Type.Boolean(), centre: Type.Boolean(), edge: Type.Boolean(), spine: Type.Boolean() }),
 });
 
+const EnsembleSchema = Type.Array(MemberSchema, { minItems: MEMBERS, maxItems: MEMBERS });
+
 export const JobSchema = tagged(
   "kind",
   strict({
@@ -36,8 +38,10 @@ export const JobSchema = tagged(
     route: RouteSchema,
     effort: EffortSchema,
     /** All members of the ensemble, when they were run beside it. */
-    members: Type.Optional(Type.Array(MemberSchema, { minItems: MEMBERS, maxItems: MEMBERS })),
+    members: Type.Optional(EnsembleSchema),
   }),
+  /** The case as planned, run beside its members and remembered: what a prediction of the same worker begins with. */
+  strict({ kind: Type.Literal("nominal"), piece: PieceSchema, route: RouteSchema }),
   strict({
     kind: Type.Literal("members"),
     piece: PieceSchema,
@@ -52,6 +56,8 @@ export const JobSchema = tagged(
     /** Where along the piece; null for the section as it was measured. */
     station: Type.Union([between(0, 1, "Share of the length"), Type.Null()]),
     effort: EffortSchema,
+    /** As above. */
+    members: Type.Optional(EnsembleSchema),
   }),
   strict({
     kind: Type.Literal("warm-up"),

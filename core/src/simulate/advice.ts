@@ -3,6 +3,7 @@
 import type { Catalogue } from "../plan/catalogue.js";
 import { thickness_mm } from "../plan/route.js";
 import type { HardenPlan, HardenResult } from "./harden.js";
+import { BARE_DESK, type Desk } from "./desk.js";
 import { AS_PLANNED, hardened, runCase, type Variation } from "./hardenCase.js";
 import { UNCALIBRATED } from "./hardenReadings.js";
 import { thicker } from "./section.js";
@@ -47,8 +48,9 @@ export function doubtful({ chanceHard: { working, thickest }, spine }: HardenRes
 const UNLUCKY: Variation = { ...AS_PLANNED, rateRatio: 1.5, bathRatio: 0.78 };
 
 /** Each kind of change, alone, at its mildest that still hardens the place that must be hard, with slower luck. */
-export function saferChanges(catalogue: Catalogue, plan: HardenPlan): Safer[] {
+export function saferChanges(catalogue: Catalogue, plan: HardenPlan, desk: Desk = BARE_DESK): Safer[] {
   const hardens = (changed: HardenPlan): boolean => {
+    desk.letGo();
     const { structure, places } = runCase(changed, { variation: UNLUCKY, resolution: "coarse", untilSettled: true });
     return hardened(structure, places.edge ?? places.centre) === 1;
   };

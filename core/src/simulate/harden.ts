@@ -4,12 +4,11 @@ import { HAND_WARM_C } from "../constants.js";
 import type { Notice } from "../errors.js";
 import type { Austenite } from "../kinetics/austenite.js";
 import { decompositionTable } from "../kinetics/decomposition.js";
-import type { Kinetics } from "../kinetics/kinetics.js";
 import { fractureLook, type FractureLook } from "../kinetics/grain.js";
 import { grindOff_mm } from "../kinetics/decarb.js";
 import { austeniteLeft } from "../kinetics/structure.js";
 import { crackRisk, type CrackRisk } from "./crackRisk.js";
-import { hardened, requireSense, runCase, type HardenPlan } from "./hardenCase.js";
+import { hardened, planKey, requireSense, runCase, type Case, type HardenPlan } from "./hardenCase.js";
 import type { Resolution } from "./section.js";
 import {
   airCooling_s,
@@ -26,7 +25,8 @@ import {
   type StartPoint,
   type StraightenWindow,
 } from "./hardenReadings.js";
-import { gather, MEMBERS, runMembers, valueAt, type HardnessValue, type Member, type Place } from "./hardenSpread.js";
+import { BARE_DESK } from "./desk.js";
+import { gather, MEMBERS, membersOf, valueAt, type HardnessValue, type Member, type Place, type RunOptions } from "./hardenSpread.js";
 
 export type { HardenPlan } from "./hardenCase.js";
 export type { Resolution } from "./section.js";
@@ -65,14 +65,20 @@ export interface HardenResult {
   readonly notices: readonly Notice[];
 }
 
-export interface HardenOptions {
+export interface HardenOptions extends RunOptions {
   /** Size of the ensemble; 0 leaves out the spread (for sliding through many cases). */
   readonly members?: number;
   readonly resolution?: Resolution;
   /** The whole ensemble, when it was run elsewhere. */
   readonly already?: readonly Member[];
-  /** Other constants than the fitted ones: for the fit itself. */
-  readonly kinetics?: Kinetics;
+}
+
+/** The case as planned, with the curves that its readings are taken from. */
+export function nominalCase(plan: HardenPlan, resolution: Resolution, { desk = BARE_DESK, ...options }: RunOptions): Case {
+  return desk.recall("case", `${resolution} ${planKey(plan)}`, () => {
+    desk.letGo();
+    return runCase(plan, { resolution, watch: ({ surface, centre, spine }) => [surface, centre, spine ?? centre], ...options });
+  });
 }
 
 /**
@@ -82,13 +88,15 @@ export interface HardenOptions {
  * @source hardening-note (calibrated); every published part named where it stands
  * @error docs/validation.md; hardenability right to about a quarter in ideal diameter
  */
-export function harden(plan: HardenPlan, { members = MEMBERS, resolution = "full", already, kinetics }: HardenOptions = {}): HardenResult {
+export function harden(
+  plan: HardenPlan,
+  { members = MEMBERS, resolution = "full", already, desk = BARE_DESK, ...options }: HardenOptions = {},
+): HardenResult {
   requireSense(plan);
-  const given = kinetics === undefined ? {} : { kinetics };
-  const run = runCase(plan, { resolution, watch: ({ surface, centre, spine }) => [surface, centre, spine ?? centre], ...given });
+  const run = nominalCase(plan, resolution, { desk, ...options });
   const { places, result, structure, austenite } = run;
   const { grid, surface, centre } = places;
-  const others = already ? gather(already) : members > 0 ? gather(runMembers(plan, members, 0, members, kinetics)) : null;
+  const others = already ? gather(already) : members > 0 ? gather(membersOf(plan, members, { desk, ...options })) : null;
   const at = (place: Place): HardnessValue => valueAt(structure, places, place, others);
   const [transferEnd_s, bathEnd_s] = result.end_s as [number, number, number];
   const table = decompositionTable({
@@ -96,7 +104,7 @@ export function harden(plan: HardenPlan, { members = MEMBERS, resolution = "full
     astmGrain: austenite.astmGrain,
     nucleation_1_um: austenite.nucleation_1_um,
     barVanadium_wtpct: plan.steel.composition_wtpct.V,
-    ...given,
+    ...(options.kinetics === undefined ? {} : { kinetics: options.kinetics }),
   });
   const { margin_s, nose_C } = noseMargin({ time_s: result.curve.time_s, temperature_C: result.curve.temperature_C[2]! }, table);
   const lastHot_C = result.temperature_C.reduce((a, b) => Math.max(a, b), -Infinity);

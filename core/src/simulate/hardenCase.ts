@@ -34,6 +34,11 @@ export interface HardenPlan {
   readonly cladding?: Cladding | null;
 }
 
+/** The same text for the same plan. */
+export function planKey(plan: HardenPlan): string {
+  return JSON.stringify(plan);
+}
+
 /** What the ensemble varies. All 1 or 0 for the case as planned. */
 export interface Variation {
   readonly rateRatio: number;

@@ -5,7 +5,9 @@ import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { nodeHardness_HV, type Structure } from "../kinetics/structure.js";
 import { MEMBERS } from "../schema/job.js";
 import { normalDraws } from "../numerics/sampling.js";
-import { hardened, runCase, type HardenPlan, type Variation } from "./hardenCase.js";
+import type { Form } from "./course.js";
+import { BARE_DESK, type Desk } from "./desk.js";
+import { hardened, planKey, runCase, type HardenPlan, type Variation } from "./hardenCase.js";
 import type { Places } from "./section.js";
 
 /** Standard deviations assumed, not measured: hardening-note section 10; thickness and transfer are judgements. */
@@ -68,12 +70,12 @@ function variationOf(draw: readonly number[]): Variation {
   };
 }
 
-function runMember(plan: HardenPlan, draw: readonly number[], kinetics: Kinetics | undefined): Member {
+function runMember(plan: HardenPlan, draw: readonly number[], options: Omit<RunOptions, "desk">): Member {
   const { places, structure } = runCase(plan, {
     variation: variationOf(draw),
     resolution: "coarse",
     untilSettled: true,
-    ...(kinetics === undefined ? {} : { kinetics }),
+    ...options,
   });
   const each = <T>(read: (node: number) => T, none: T): Record<Place, T> => ({
     surface: read(places.surface),
@@ -87,12 +89,35 @@ function runMember(plan: HardenPlan, draw: readonly number[], kinetics: Kinetics
   };
 }
 
-/** Some of the members of an ensemble, `from` included, `to` not: the section itself, coarsely, for each. */
-export function runMembers(plan: HardenPlan, members: number, from: number, to: number, kinetics?: Kinetics): Member[] {
+/** How a run is made, where it is not as usual. */
+export interface RunOptions {
+  /** Other constants than the fitted ones: for the fit itself. */
+  readonly kinetics?: Kinetics;
+  readonly form?: Form;
+  readonly desk?: Desk;
+}
+
+/** Some of the members of an ensemble, `from` included, `to` not: the section itself, coarsely, for each. @throws GivenUp */
+export function runMembers(
+  plan: HardenPlan,
+  members: number,
+  from: number,
+  to: number,
+  { desk = BARE_DESK, ...options }: RunOptions = {},
+): Member[] {
   // The draws are the same for every question, so parts that were run apart fit together.
   return normalDraws(members, NAMES.length, SEED)
     .slice(from, to)
-    .map((draw) => runMember(plan, draw, kinetics));
+    .map((draw) => {
+      desk.letGo();
+      return runMember(plan, draw, options);
+    });
+}
+
+/** A whole ensemble. */
+export function membersOf(plan: HardenPlan, members: number, options: RunOptions = {}): readonly Member[] {
+  const { desk = BARE_DESK } = options;
+  return desk.recall("members", `${members} ${planKey(plan)}`, () => runMembers(plan, members, 0, members, options));
 }
 
 /** All members put together. */

@@ -16,9 +16,10 @@ import { breadth_mm } from "../shape/outline.js";
 import type { Piece, Route, Step } from "../schema/book.js";
 import type { BodySection, Section } from "../schema/parts.js";
 import type { Effort } from "../schema/job.js";
-import { harden, type HardenPlan, type HardenResult, type HardnessValue, type ProfilePoint } from "./harden.js";
+import { harden, nominalCase, type HardenPlan, type HardenResult, type HardnessValue, type ProfilePoint } from "./harden.js";
 import { doubtful, limitOf, saferChanges, type Safer } from "./advice.js";
-import { hardened, requireSense, runCase } from "./hardenCase.js";
+import { BARE_DESK, type Desk } from "./desk.js";
+import { hardened, planKey, requireSense, runCase } from "./hardenCase.js";
 import { MEMBERS, runMembers, type Member } from "./hardenSpread.js";
 import { airCooling_s } from "./hardenReadings.js";
 import { thicker } from "./section.js";
@@ -224,10 +225,23 @@ export function temperedAt(steel: HardenPlan["steel"]["temper"], cycles: readonl
 }
 
 /** Part of the ensemble of a prediction, to be run beside it: members `from` to `to`, the last not included. */
-export function predictMembers(catalogue: Catalogue, piece: Piece, route: Route, from: number, to: number): Member[] {
+export function predictMembers(
+  catalogue: Catalogue,
+  piece: Piece,
+  route: Route,
+  { from, to }: { readonly from: number; readonly to: number },
+  desk: Desk = BARE_DESK,
+): Member[] {
   const plan = hardenPlanOf(catalogue, piece, route);
   requireSense(plan);
-  return runMembers(plan, MEMBERS, from, to);
+  return runMembers(plan, MEMBERS, from, to, { desk });
+}
+
+/** Runs and remembers the case as planned, so that a prediction finds it beside its members. */
+export function predictNominal(catalogue: Catalogue, piece: Piece, route: Route, desk: Desk): void {
+  const plan = hardenPlanOf(catalogue, piece, route);
+  requireSense(plan);
+  nominalCase(plan, "full", { desk });
 }
 
 /** The whole answer for a piece on a route; `already` is its ensemble when that was run beside it; quick is coarse in space and leaves out what would help. @throws InputError for a route without a hardening or a quench. */
@@ -237,13 +251,17 @@ export function predict(
   route: Route,
   effort: Effort = "full",
   already?: readonly Member[],
+  desk: Desk = BARE_DESK,
 ): Prediction {
   const plan = hardenPlanOf(catalogue, piece, route);
   const cycles = temperCyclesOf(route);
   const isQuick = effort === "quick";
-  const hardening = isQuick
-    ? harden(plan, { resolution: "coarse", members: QUICK_MEMBERS })
-    : harden(plan, already === undefined ? {} : { already });
+  const key = `${effort} ${planKey(plan)}`;
+  const hardening = desk.recall("hardening", key, () => {
+    if (isQuick) return harden(plan, { resolution: "coarse", members: QUICK_MEMBERS, desk });
+    if (already !== undefined) desk.recall("members", `${MEMBERS} ${planKey(plan)}`, () => already);
+    return harden(plan, { desk });
+  });
   const temper = plan.steel.temper;
   const workingValue = hardening.edge ?? hardening.surface;
   const thickestValue = hardening.spine ?? hardening.centre;
@@ -268,8 +286,8 @@ export function predict(
     chanceInTarget: normalCdf((high_HRC - mean_HRC) / sd_HRC) - normalCdf((low_HRC - mean_HRC) / sd_HRC),
     spread: working.spread,
     grindOff_mm: grindOff_mm(skinOf_mm(plan, route)),
-    moreCarbon: isQuick ? null : limitOf(plan, hardening, high_HRC),
-    safer: !isQuick && doubtful(hardening) ? saferChanges(catalogue, plan) : [],
+    moreCarbon: isQuick ? null : desk.recall("advice", `carbon ${high_HRC} ${key}`, () => limitOf(plan, hardening, high_HRC)),
+    safer: !isQuick && doubtful(hardening) ? desk.recall("advice", `safer ${key}`, () => saferChanges(catalogue, plan, desk)) : [],
     notices: hardening.notices,
   };
 }
@@ -290,7 +308,20 @@ export interface BathResponse {
 }
 
 /** As quenched at the working place and at the thickest, quickly: coarse grid, no ensemble. */
-function quickHardness(plan: HardenPlan): { working_HRC: number; thickest_HRC: number; isHardThrough: boolean } {
+interface QuickHardness {
+  readonly working_HRC: number;
+  readonly thickest_HRC: number;
+  readonly isHardThrough: boolean;
+}
+
+function quickHardness(plan: HardenPlan, desk: Desk): QuickHardness {
+  return desk.recall("quick", planKey(plan), () => {
+    desk.letGo();
+    return runQuickly(plan);
+  });
+}
+
+function runQuickly(plan: HardenPlan): QuickHardness {
   requireSense(plan);
   const { structure, places } = runCase(plan, { resolution: "coarse", untilSettled: true });
   const at = (node: number): number => rockwellCFromVickers(nodeHardness_HV(structure, node));
@@ -305,11 +336,8 @@ function certain(mean_HRC: number) {
   return { mean_HRC, sd_HRC: 0, model_HRC: 0, input_HRC: 0 };
 }
 
-function quickAnswer(
-  plan: HardenPlan,
-  cycles: readonly TemperCycle[],
-): { working_HRC: number; thickest_HRC: number; isHardThrough: boolean } {
-  const { working_HRC, thickest_HRC, isHardThrough } = quickHardness(plan);
+function quickAnswer(plan: HardenPlan, cycles: readonly TemperCycle[], desk: Desk): QuickHardness {
+  const { working_HRC, thickest_HRC, isHardThrough } = quickHardness(plan, desk);
   const end = (mean_HRC: number): number => temperPlace(plan.steel.temper, cycles, certain(mean_HRC)).tempered.mean_HRC;
   return { working_HRC: end(working_HRC), thickest_HRC: end(thickest_HRC), isHardThrough };
 }
@@ -318,14 +346,14 @@ const RANGES: Readonly<Record<Track, readonly [number, number]>> = { temper: [15
 const POINTS: Readonly<Record<Track, number>> = { temper: 25, heat: 10, thickness: 8 };
 
 /** The track of one slide: its range is fixed so that a handle does not move under the finger. Thickness in mm at the thickest. */
-export function response(catalogue: Catalogue, piece: Piece, route: Route, track: Track): Response {
+export function response(catalogue: Catalogue, piece: Piece, route: Route, track: Track, desk: Desk = BARE_DESK): Response {
   const plan = hardenPlanOf(catalogue, piece, route);
   const cycles = temperCyclesOf(route);
   const [low, high] = RANGES[track];
   const xs = Array.from({ length: POINTS[track] }, (_, i) => low + ((high - low) * i) / (POINTS[track] - 1));
   const base = thickness_mm(piece.section);
   if (track === "temper") {
-    const fixed = quickHardness(plan);
+    const fixed = quickHardness(plan, desk);
     const end = (mean_HRC: number, temperature_C: number): number =>
       temperPlace(
         plan.steel.temper,
@@ -338,20 +366,26 @@ export function response(catalogue: Catalogue, piece: Piece, route: Route, track
     track,
     points: xs.map((x) => {
       const moved = track === "heat" ? { ...plan, heat_C: x } : { ...plan, section: thicker(plan.section, x) };
-      const { working_HRC, thickest_HRC } = quickAnswer(moved, cycles);
+      const { working_HRC, thickest_HRC } = quickAnswer(moved, cycles, desk);
       return { x: track === "heat" ? x : x * base, working_HRC, thickest_HRC };
     }),
   };
 }
 
 /** The same piece in each of several baths at their usual temperatures. */
-export function bathResponses(catalogue: Catalogue, piece: Piece, route: Route, media: readonly string[]): BathResponse[] {
+export function bathResponses(
+  catalogue: Catalogue,
+  piece: Piece,
+  route: Route,
+  media: readonly string[],
+  desk: Desk = BARE_DESK,
+): BathResponse[] {
   const plan = hardenPlanOf(catalogue, piece, route);
   const cycles = temperCyclesOf(route);
   return media.flatMap((id) => {
     const medium = catalogue.medium(id);
     if (medium === undefined) return [];
     const bath_C = medium === plan.medium ? plan.bath_C : medium.usualBath_C;
-    return [{ medium: id, ...quickAnswer({ ...plan, medium, bath_C }, cycles) }];
+    return [{ medium: id, ...quickAnswer({ ...plan, medium, bath_C }, cycles, desk) }];
   });
 }

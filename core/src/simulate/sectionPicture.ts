@@ -8,9 +8,10 @@ import type { Piece, Route } from "../schema/book.js";
 import type { Effort } from "../schema/job.js";
 import type { Section } from "../schema/parts.js";
 import { sectionAt } from "../shape/stations.js";
-import { requireSense, runCase, type HardenPlan } from "./hardenCase.js";
+import { BARE_DESK, type Desk } from "./desk.js";
+import { planKey, requireSense, runCase, type HardenPlan } from "./hardenCase.js";
 import { profileOf } from "./hardenReadings.js";
-import { gather, MEMBERS, runMembers, valueAt, type Place } from "./hardenSpread.js";
+import { gather, MEMBERS, membersOf, valueAt, type Member, type Place } from "./hardenSpread.js";
 import { hardenPlanOf, temperCyclesOf, temperedAt, temperPlace, type Estimate, type Prediction } from "./predict.js";
 
 /** One moment of the quench. */
@@ -48,6 +49,8 @@ export interface PictureInput {
   /** Share of the length; null for the section as it was measured. */
   readonly station: number | null;
   readonly effort: Effort;
+  /** The ensemble of this section, when it was run before. */
+  readonly members?: readonly Member[] | undefined;
 }
 
 /** Moments of the quench that are kept: the air before the bath, then ever longer apart. */
@@ -63,22 +66,29 @@ function moments_s({ transfer_s }: HardenPlan): number[] {
  * Hardens and tempers the section at a station and keeps its whole field. Quick: a coarse grid, no spread, no moments.
  * @throws InputError as `harden` does.
  */
-export function pictureSection(catalogue: Catalogue, { piece, route, station, effort }: PictureInput): SectionPicture {
+export function pictureSection(
+  catalogue: Catalogue,
+  { piece, route, station, effort, members }: PictureInput,
+  desk: Desk = BARE_DESK,
+): SectionPicture {
   const section = station === null ? piece.section : sectionAt(piece, formOf(piece), station);
   const plan = hardenPlanOf(catalogue, { ...piece, section }, route);
   requireSense(plan);
   const isQuick = effort === "quick";
-  const { places, result, structure } = runCase(plan, {
-    resolution: isQuick ? "coarse" : "fine",
-    untilSettled: isQuick,
-    ...(isQuick ? {} : { frames_s: moments_s(plan) }),
+  const { places, result, structure } = desk.recall("picture", `${effort} ${planKey(plan)}`, () => {
+    desk.letGo();
+    return runCase(plan, {
+      resolution: isQuick ? "coarse" : "fine",
+      untilSettled: isQuick,
+      ...(isQuick ? {} : { frames_s: moments_s(plan) }),
+    });
   });
   const { grid } = places;
   const { temper } = plan.steel;
   const cycles = temperCyclesOf(route);
   const count = grid.columns * grid.nodes;
   const asQuenched_HRC = Float32Array.from({ length: count }, (_, i) => rockwellCFromVickers(nodeHardness_HV(structure, i)));
-  const others = isQuick ? null : gather(runMembers(plan, MEMBERS, 0, MEMBERS));
+  const others = isQuick ? null : gather(members ?? membersOf(plan, MEMBERS, { desk }));
   const at = (place: Place) => temperPlace(temper, cycles, valueAt(structure, places, place, others));
   const mm = (metres: Float64Array): number[] => Array.from(metres, (m) => 1000 * m);
   return {

@@ -7,11 +7,11 @@ import type { Notice } from "../errors.js";
 import { glowBand } from "../simulate/heatBelief.js";
 import { conflictMessage, estimateHeat } from "../simulate/heatEstimate.js";
 import { resolveSteel } from "../plan/catalogue.js";
-import { requireValid } from "../schema/check.js";
+import { requireAny } from "../schema/checkAll.js";
 import { magnetPoint } from "../simulate/magnetPoint.js";
 
 export function glowVerb(input: unknown) {
-  const { temperature_C, ambient_lux } = requireValid("VerbGlow", input);
+  const { temperature_C, ambient_lux } = requireAny("VerbGlow", input);
   const ambient = ambientFromLux(ambient_lux);
   const notices: Notice[] = ambient_lux >= 20000 ? [{ code: "sunlight", message: "Do not judge a heat in sunlight: go into shade." }] : [];
   return {
@@ -23,7 +23,7 @@ export function glowVerb(input: unknown) {
 }
 
 export function oxideVerb(input: unknown) {
-  const { temperature_C, hold_min, steel } = requireValid("VerbOxide", input);
+  const { temperature_C, hold_min, steel } = requireAny("VerbOxide", input);
   const shift = steel === undefined ? 0 : alloyShift_K(resolveSteel(CATALOGUE, steel).composition_wtpct);
   const film_nm = oxideFilm_nm({ temperature_C, hold_min, alloyShift_K: shift });
   const notices: Notice[] =
@@ -34,7 +34,7 @@ export function oxideVerb(input: unknown) {
 }
 
 export function glowReadVerb(input: unknown) {
-  const { name, ambient_lux } = requireValid("VerbGlowRead", input);
+  const { name, ambient_lux } = requireAny("VerbGlowRead", input);
   const { mean_C, sd_C, low_C, high_C } = glowBand(name, ambient_lux, "/name");
   return { mean_C, sd_C, low_C, high_C };
 }
@@ -43,7 +43,7 @@ export function glowReadVerb(input: unknown) {
 const RATE_UNSURE = 0.4;
 
 export function heatEstimateVerb(input: unknown) {
-  const { steel, priorStructure, direction, evidence, wanted_C, window_C, rate_C_min, eye } = requireValid("VerbHeatEstimate", input);
+  const { steel, priorStructure, direction, evidence, wanted_C, window_C, rate_C_min, eye } = requireAny("VerbHeatEstimate", input);
   const { composition_wtpct } = resolveSteel(CATALOGUE, steel);
   const { mean_C, sd_C, p05_C, p95_C, conflict, chanceInWindow } = estimateHeat({
     evidence,

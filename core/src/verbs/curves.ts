@@ -5,18 +5,18 @@ import { InputError } from "../errors.js";
 import { constantBoundary, mediumBoundary } from "../heat/media.js";
 import { typeKTemperature_C, typeKVoltage_mV } from "../heat/thermocouple.js";
 import { resolveSteel } from "../plan/catalogue.js";
-import { requireValid } from "../schema/check.js";
+import { requireAny } from "../schema/checkAll.js";
 import { coolBody } from "../simulate/cool.js";
 import { endQuench, isothermalDiagram } from "../simulate/diagrams.js";
 import { resolveMedium } from "./medium.js";
 
 export function tttVerb(input: unknown) {
-  const { steel, astmGrain } = requireValid("VerbTtt", input);
+  const { steel, astmGrain } = requireAny("VerbTtt", input);
   return isothermalDiagram(resolveSteel(CATALOGUE, steel).composition_wtpct, astmGrain);
 }
 
 export function jominyVerb(input: unknown) {
-  const { steel, astmGrain } = requireValid("VerbJominy", input);
+  const { steel, astmGrain } = requireAny("VerbJominy", input);
   const { points, half_mm } = endQuench(resolveSteel(CATALOGUE, steel).composition_wtpct, astmGrain);
   return {
     points: points.map(({ distance_mm, hardness_HRC, martensite }) => ({ distance_mm, hrc: hardness_HRC, martensite })),
@@ -25,7 +25,7 @@ export function jominyVerb(input: unknown) {
 }
 
 export function coolVerb(input: unknown) {
-  const { section, start_C, medium, bath_C, agitation, time_s, material } = requireValid("VerbCool", input);
+  const { section, start_C, medium, bath_C, agitation, time_s, material } = requireAny("VerbCool", input);
   const found = resolveMedium(medium, "/medium");
   const face =
     found.kind === "textbook" ? constantBoundary(found.heatTransfer_W_m2K, bath_C) : mediumBoundary(found, bath_C, agitation ?? "none");
@@ -33,7 +33,7 @@ export function coolVerb(input: unknown) {
 }
 
 export function thermocoupleVerb(input: unknown) {
-  const { emf_mV, temperature_C, coldJunction_C = 0 } = requireValid("VerbThermocouple", input);
+  const { emf_mV, temperature_C, coldJunction_C = 0 } = requireAny("VerbThermocouple", input);
   if ((emf_mV === undefined) === (temperature_C === undefined)) {
     throw new InputError({ code: "inconsistent", path: "", message: "Give either emf_mV or temperature_C." });
   }

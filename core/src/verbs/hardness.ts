@@ -8,7 +8,7 @@ import { hardnessVerdict } from "../evidence/verdict.js";
 import { brinellFromRockwellC, rockwellAFromRockwellC, rockwellCFromVickers, vickersFromRockwellC } from "../kinetics/hardness.js";
 import { temperedHardness } from "../kinetics/temper.js";
 import { resolveSteel } from "../plan/catalogue.js";
-import { requireValid } from "../schema/check.js";
+import { requireAny } from "../schema/checkAll.js";
 import { resolveMedium } from "./medium.js";
 import type { CrackRisk } from "../simulate/crackRisk.js";
 import { harden, type HardnessValue, type ProfilePoint } from "../simulate/harden.js";
@@ -34,7 +34,7 @@ export function profileAnswer(profile: readonly ProfilePoint[]) {
 }
 
 export function hardenVerb(input: unknown) {
-  const { steel, priorStructure, section, austenitise, transfer_s, quench, coat, cladding } = requireValid("VerbHarden", input);
+  const { steel, priorStructure, section, austenitise, transfer_s, quench, coat, cladding } = requireAny("VerbHarden", input);
   const result = harden({
     steel: resolveSteel(CATALOGUE, steel),
     prior: priorStructure,
@@ -80,7 +80,7 @@ export function hardenVerb(input: unknown) {
 }
 
 export function temperVerb(input: unknown) {
-  const { steel, asQuenched, retainedAustenite, cycles } = requireValid("VerbTemper", input);
+  const { steel, asQuenched, retainedAustenite, cycles } = requireAny("VerbTemper", input);
   const resolved = resolveSteel(CATALOGUE, steel);
   const given = asQuenched?.hrc;
   const asQuenched_HRC = given === undefined ? undefined : typeof given === "number" ? given : given.mean;
@@ -120,7 +120,7 @@ export function temperVerb(input: unknown) {
 }
 
 export function verdictVerb(input: unknown) {
-  const { prior, files = [], rockwell: tester, decarburised, piece_C } = requireValid("VerbVerdict", input);
+  const { prior, files = [], rockwell: tester, decarburised, piece_C } = requireAny("VerbVerdict", input);
   if (prior === undefined && files.length === 0 && tester === undefined) {
     throw new InputError({
       code: "no-evidence",
@@ -169,7 +169,7 @@ export function verdictVerb(input: unknown) {
 }
 
 export function convertVerb(input: unknown) {
-  const { hrc: given, hv } = requireValid("VerbConvert", input);
+  const { hrc: given, hv } = requireAny("VerbConvert", input);
   const hrc = given ?? rockwellCFromVickers(hv!);
   const notices: Notice[] = [];
   if (hrc < 20) notices.push({ code: "below-scale", message: "Rockwell C does not hold below 20: use Vickers." });

@@ -5,7 +5,7 @@ import { InputError, type Notice } from "../errors.js";
 import { bathAfter_C, steelVolume_L, warmingBar_kg, type BathLiquid } from "../heat/bathHeat.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import type { Medium } from "../schema/medium.js";
-import { requireValid } from "../schema/check.js";
+import { requireAny } from "../schema/checkAll.js";
 import { simulate, type PlaceReadings, type Reading } from "../simulate/simulate.js";
 import { crackAnswer, profileAnswer } from "./hardness.js";
 import { resolveMedium } from "./medium.js";
@@ -41,7 +41,7 @@ function placesOf({ surface, centre, edge, spine }: PlaceReadings) {
 }
 
 export function simulateVerb(input: unknown) {
-  const { steel, priorStructure, section, coat, cladding, history } = requireValid("VerbSimulate", input);
+  const { steel, priorStructure, section, coat, cladding, history } = requireAny("VerbSimulate", input);
   const result = simulate({
     steel: resolveSteel(CATALOGUE, steel),
     prior: priorStructure,
@@ -120,7 +120,7 @@ function piecesBefore(liquid: BathLiquid, volume_L: number, bath_C: number, mass
 }
 
 export function bathVerb(input: unknown) {
-  const { medium: name, volume_L, bath_C, tank, pieces, limit_C } = requireValid("VerbBath", input);
+  const { medium: name, volume_L, bath_C, tank, pieces, limit_C } = requireAny("VerbBath", input);
   const medium = liquidMedium(name);
   const { liquid } = medium;
   const notices: Notice[] = [];

@@ -6,7 +6,7 @@ import { fitProblems } from "../plan/fit.js";
 import { missingFor } from "../plan/kit.js";
 import { planRoute } from "../plan/route.js";
 import type { Piece, Start } from "../schema/book.js";
-import { requireValid } from "../schema/check.js";
+import { requireAny } from "../schema/checkAll.js";
 import { predict } from "../simulate/predict.js";
 
 /** What each word for where steel comes from means here: bought and reclaimed stock is taken as coarse, the slowest to harden. */
@@ -17,7 +17,7 @@ const STARTS: Readonly<Record<string, Start>> = {
 };
 
 export function routeVerb(input: unknown) {
-  const { steel, piece: shape, start, use, school, way, kit = null } = requireValid("VerbRoute", input);
+  const { steel, piece: shape, start, use, school, way, kit = null } = requireAny("VerbRoute", input);
   if (typeof steel !== "string") {
     throw new InputError({
       code: "unknown-steel",

@@ -3,12 +3,12 @@
 import { CATALOGUE } from "../catalogue.js";
 import type { Notice } from "../errors.js";
 import { resolveSteel } from "../plan/catalogue.js";
-import { requireValid } from "../schema/check.js";
+import { requireAny } from "../schema/checkAll.js";
 import { moreCarbon, soakFor_s } from "../simulate/soak.js";
 import { transformations } from "../simulate/transformations.js";
 
 export function steelsVerb(input: unknown) {
-  requireValid("VerbSteels", input ?? {});
+  requireAny("VerbSteels", input ?? {});
   return CATALOGUE.steels.map(
     ({ id, name, family, about, composition_wtpct, austenitise_C, normalise_C, soak_min, soakDemand, bath, temper }) => ({
       id,
@@ -37,7 +37,7 @@ function compositionNotices({ C, Cr, Ni, Mn }: { C: number; Cr: number; Ni: numb
 }
 
 export function transformationsVerb(input: unknown) {
-  const { steel, astmGrain, priorStructure } = requireValid("VerbTransformations", input);
+  const { steel, astmGrain, priorStructure } = requireAny("VerbTransformations", input);
   const { composition_wtpct } = resolveSteel(CATALOGUE, steel);
   const notices = compositionNotices(composition_wtpct);
   if (astmGrain !== undefined) notices.push({ code: "grain-not-used", message: "The formulas used here do not depend on grain." });
@@ -48,7 +48,7 @@ export function transformationsVerb(input: unknown) {
 const USUAL_WANTED_wtpct = 0.6;
 
 export function soakVerb(input: unknown) {
-  const { steel, priorStructure, temperature_C, hold_min = 0, wanted_wtpct } = requireValid("VerbSoak", input);
+  const { steel, priorStructure, temperature_C, hold_min = 0, wanted_wtpct } = requireAny("VerbSoak", input);
   const { composition_wtpct } = resolveSteel(CATALOGUE, steel);
   const wanted = wanted_wtpct ?? Math.min(USUAL_WANTED_wtpct, composition_wtpct.C);
   const question = { steel: composition_wtpct, prior: priorStructure, heat_C: temperature_C, wanted_wtpct: wanted };

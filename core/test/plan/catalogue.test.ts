@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { CATALOGUE, FORMS, formOf } from "../../src/catalogue.js";
 import { makeCatalogue, resolveSteel } from "../../src/plan/catalogue.js";
 import { PIECE_KINDS } from "../../src/schema/book.js";
-import { check } from "../../src/schema/check.js";
+import { checkAny as check } from "../../src/schema/checkAll.js";
 import { harden } from "../../src/simulate/harden.js";
 import { transformations } from "../../src/simulate/transformations.js";
 import sources from "../../data/sources.json" with { type: "json" };

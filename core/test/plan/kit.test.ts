@@ -3,7 +3,7 @@ import { CATALOGUE, formOf } from "../../src/catalogue.js";
 import { fitProblems, mass_kg } from "../../src/plan/fit.js";
 import { bathFromKit, missingFor, PRESETS } from "../../src/plan/kit.js";
 import { planRoute } from "../../src/plan/route.js";
-import { check } from "../../src/schema/check.js";
+import { checkAny as check } from "../../src/schema/checkAll.js";
 import type { Kit, KitItem } from "../../src/schema/kit.js";
 import { SCHOOLS, type Piece } from "../../src/schema/book.js";
 

@@ -5,7 +5,7 @@ import { hardenAgain, nextTemper } from "../../src/plan/nextTemper.js";
 import { planRoute, structureBeforeHardening } from "../../src/plan/route.js";
 import { predict, response, bathResponses } from "../../src/simulate/predict.js";
 import { SCHOOLS, STARTS, type Piece, type Step } from "../../src/schema/book.js";
-import { check } from "../../src/schema/check.js";
+import { checkAny as check } from "../../src/schema/checkAll.js";
 import { steel } from "../catalogue.js";
 import { BILLHOOK } from "../pieces.js";
 

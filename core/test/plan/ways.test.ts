@@ -7,7 +7,7 @@ import { orderProblem } from "../../src/plan/order.js";
 import { otherPractices } from "../../src/plan/otherPractice.js";
 import { annealStep, planRoute, structureBeforeHardening, waysFor } from "../../src/plan/route.js";
 import { resolveSteel } from "../../src/plan/catalogue.js";
-import { check } from "../../src/schema/check.js";
+import { checkAny as check } from "../../src/schema/checkAll.js";
 import { SCHOOLS, WAYS, type Piece, type Route } from "../../src/schema/book.js";
 import { predict } from "../../src/simulate/predict.js";
 import { celsiusDifferenceFromFahrenheit, celsiusFromFahrenheit } from "../../src/units.js";

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { PracticeShop } from "../../src/practice/shop.js";
-import { check } from "../../src/schema/check.js";
+import { checkAny as check } from "../../src/schema/checkAll.js";
 import type { Piece } from "../../src/schema/book.js";
 import type { ShopReset } from "../../src/schema/practice.js";
 

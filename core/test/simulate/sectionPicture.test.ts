@@ -30,7 +30,7 @@ describe("a prediction whose ensemble was run in parts", () => {
     const route = planRoute(CATALOGUE, hook, "forge");
     const part = (from: number, to: number) => {
       const outcome = runJob(CATALOGUE, { kind: "members", piece: hook, route, from, to });
-      if (outcome.type === "failed") throw new Error(outcome.failure.message);
+      if (outcome.type !== "done") throw new Error(JSON.stringify(outcome));
       return outcome.answer as readonly Member[];
     };
     const members = [...part(0, 7), ...part(7, 20), ...part(20, MEMBERS)];

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, formOf } from "../../src/catalogue.js";
 import { planRoute } from "../../src/plan/route.js";
-import { check } from "../../src/schema/check.js";
+import { checkAny as check } from "../../src/schema/checkAll.js";
 import type { Piece } from "../../src/schema/book.js";
 import { sectionAt, thinnestEdge_mm } from "../../src/shape/stations.js";
 import { predict } from "../../src/simulate/predict.js";

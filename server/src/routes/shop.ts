@@ -1,6 +1,6 @@
 /** The simulated shop over HTTP: one shop a server, read as a stream of server-sent events, moved and asked by small JSON calls. */
 
-import { CATALOGUE, check, InputError, PracticeShop, type ShopReading } from "@tembrak/core";
+import { CATALOGUE, checkAny, InputError, PracticeShop, type ShopReading } from "@tembrak/core";
 import express, { Router, type Request, type Response } from "express";
 
 /** How often simulated time moves and is sent, real ms. */
@@ -75,7 +75,7 @@ export function shopRoutes(now_ms: () => number = () => performance.now()): Shop
     response.set("Cache-Control", "no-store").json(shop?.read() ?? null);
   });
   router.post("/reset", (request: Request, response) => {
-    const checked = check("ShopReset", request.body);
+    const checked = checkAny("ShopReset", request.body);
     if (!checked.ok) return refuse(response, 400, checked.problems[0]!.code, checked.problems[0]!.message ?? "", checked.problems[0]!.path);
     answer(response, () => {
       shop = new PracticeShop(CATALOGUE, checked.value);
@@ -84,7 +84,7 @@ export function shopRoutes(now_ms: () => number = () => performance.now()): Shop
     });
   });
   router.post("/command", (request: Request, response) => {
-    const checked = check("ShopCommand", request.body);
+    const checked = checkAny("ShopCommand", request.body);
     if (!checked.ok) return refuse(response, 400, checked.problems[0]!.code, checked.problems[0]!.message ?? "", checked.problems[0]!.path);
     const open = opened(response);
     if (open === null) return;
@@ -95,7 +95,7 @@ export function shopRoutes(now_ms: () => number = () => performance.now()): Shop
     });
   });
   router.post("/ask", (request: Request, response) => {
-    const checked = check("ShopQuestion", request.body);
+    const checked = checkAny("ShopQuestion", request.body);
     if (!checked.ok) return refuse(response, 400, checked.problems[0]!.code, checked.problems[0]!.message ?? "", checked.problems[0]!.path);
     const open = opened(response);
     if (open === null) return;

@@ -21,7 +21,7 @@ function picture(section: Section): SectionPicture {
     station: null,
     effort: "quick",
   });
-  if (outcome.type === "failed") throw new Error(outcome.failure.message);
+  if (outcome.type !== "done") throw new Error(JSON.stringify(outcome));
   return outcome.answer as SectionPicture;
 }
 
