@@ -35,7 +35,7 @@ export default tseslint.config(
   {
     languageOptions: {
       parserOptions: {
-        projectService: { allowDefaultProject: ["*.mjs", "tools/*.mjs", "app/vite.config.ts"] },
+        projectService: { allowDefaultProject: ["*.mjs", "tools/*.mjs", "tools/*.js", "app/vite.config.ts"] },
         tsconfigRootDir: import.meta.dirname,
       },
     },
@@ -49,7 +49,7 @@ export default tseslint.config(
       eqeqeq: "error",
     },
   },
-  { files: ["**/*.mjs"], ...tseslint.configs.disableTypeChecked },
+  { files: ["**/*.mjs", "tools/*.js"], ...tseslint.configs.disableTypeChecked },
   { files: ["**/*.mjs", "tools/**"], languageOptions: { globals: globals.node }, rules: { "no-console": "off" } },
   {
     files: ["core/src/**"],

@@ -1,6 +1,6 @@
 import { defineConfig } from "@playwright/test";
 import { CHROMIUM } from "./chromium.js";
-import { DEMO_PORT, EMPTY_PORT } from "./ports.js";
+import { DEMO_PORT, EMPTY_PORT, FORGE_PRACTICE_PORT, KILN_PRACTICE_PORT } from "./ports.js";
 
 const server = (port: number, demo: string) => ({
   command: "node server/dist/main.js",
@@ -12,20 +12,24 @@ const server = (port: number, demo: string) => ({
 
 export default defineConfig({
   testDir: "journeys",
-  testMatch: "*.e2e.ts",
   outputDir: "../test-results",
-  // A slow machine paints blurred glow without a graphics card: once in a while a click waits too long. A second failure counts.
-  retries: 1,
-  workers: 1,
-  fullyParallel: false,
-  timeout: 240_000,
-  expect: { timeout: 30_000 },
+  retries: 0,
+  // Side by side: every journey has its own browser context, and the two that open a simulated shop their own servers.
+  workers: 2,
+  fullyParallel: true,
+  timeout: 60_000,
+  expect: { timeout: 15_000 },
+  projects: [
+    // The two that wait for simulated time begin first, so that nobody waits for them at the end.
+    { name: "practice", testMatch: "practice.e2e.ts" },
+    { name: "journeys", testMatch: "*.e2e.ts", testIgnore: "practice.e2e.ts" },
+  ],
   reporter: process.env["TEMBRAK_REPORT"] ? [["list"], ["json", { outputFile: process.env["TEMBRAK_REPORT"] }]] : [["list"]],
   use: {
-    actionTimeout: 45_000,
+    actionTimeout: 15_000,
     viewport: { width: 1280, height: 800 },
     trace: process.env["TEMBRAK_TRACE"] ? "retain-on-failure" : "off",
     launchOptions: CHROMIUM,
   },
-  webServer: [server(DEMO_PORT, "1"), server(EMPTY_PORT, "0")],
+  webServer: [server(DEMO_PORT, "1"), server(EMPTY_PORT, "0"), server(FORGE_PRACTICE_PORT, "0"), server(KILN_PRACTICE_PORT, "0")],
 });

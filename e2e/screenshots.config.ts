@@ -1,4 +1,10 @@
 import { defineConfig } from "@playwright/test";
 import journeys from "./playwright.config.js";
 
-export default defineConfig({ ...journeys, testDir: "screenshots", testMatch: "*.shot.ts" });
+export default defineConfig({
+  ...journeys,
+  projects: [{ name: "screenshots" }],
+  testDir: "screenshots",
+  testMatch: "*.shot.ts",
+  workers: 1,
+});

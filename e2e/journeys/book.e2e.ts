@@ -2,7 +2,7 @@
 
 import { readFileSync, writeFileSync } from "node:fs";
 import { DEMO, EMPTY } from "../ports.js";
-import { expect, test } from "./shop.js";
+import { expect, goToBook, test } from "./shop.js";
 
 test("export, empty browser, import: the identical book; then a damaged and a foreign file", async ({ page, browser }, info) => {
   await page.goto(`${DEMO}/book`);
@@ -51,7 +51,7 @@ test("a note can be added the next day, and the search finds it", async ({ page 
   await page.getByLabel("Note what was different").fill("Dropped once on the way to the oven");
   await page.getByRole("button", { name: "Add the note" }).click();
   await expect(page.getByRole("cell", { name: /Dropped once/ })).toBeVisible();
-  await page.getByRole("navigation").getByRole("link", { name: "Book" }).click();
+  await goToBook(page);
   await page.getByLabel("Find a piece, steel or note").fill("dropped");
   await expect(page.getByRole("list").getByRole("link")).toHaveCount(1);
 });

@@ -2,7 +2,7 @@
 
 import type { Page } from "@playwright/test";
 import { DEMO } from "../ports.js";
-import { expect, fill, test } from "./shop.js";
+import { expect, fill, goToBook, test } from "./shop.js";
 
 test("a slide, a bath and a kept plan", async ({ page }) => {
   await page.goto(DEMO);
@@ -111,13 +111,13 @@ test("units switch at any time and back without a number changing", async ({ pag
 
 test("a correction of the measures is a further event, and the verdict follows", async ({ page }) => {
   await page.goto(DEMO);
-  await page.getByRole("navigation").getByRole("link", { name: "Book" }).click();
+  await goToBook(page);
   await page.getByRole("link", { name: /Bark spud/ }).click();
   await page.getByRole("link", { name: "Correct" }).click();
   await fill(page, /Thickness at the spine/, "5");
   await page.getByRole("button", { name: "Keep these measures" }).click();
   await expect(page.getByTestId("verdict")).toContainText("HRC");
-  await page.getByRole("navigation").getByRole("link", { name: "Book" }).click();
+  await goToBook(page);
   await page.getByRole("link", { name: /Bark spud/ }).click();
   await expect(page.getByRole("cell", { name: "Described" })).toHaveCount(2);
 });

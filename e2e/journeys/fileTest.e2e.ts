@@ -1,12 +1,12 @@
 /** The row of files: dragged or tapped, and what follows from the answers. */
 
 import { DEMO } from "../ports.js";
-import { expect, test } from "./shop.js";
+import { expect, goToBench, test } from "./shop.js";
 
 test("a file dragged to its answer counts as a tap does", async ({ page }) => {
   await page.goto(DEMO);
   await page.getByRole("link", { name: /Marking awl/ }).click();
-  await page.getByRole("link", { name: "To the bench" }).click();
+  await goToBench(page);
   await page.getByRole("link", { name: "Try the files" }).click();
   await expect(page.getByText(/nothing is tried yet/)).toBeVisible();
   const before = Number(await page.getByTestId("test-mean").textContent());

@@ -2,7 +2,7 @@
 
 import { CATALOGUE, planRoute, predict, type Piece } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
-import { expect, fill, test, passGate } from "./shop.js";
+import { expect, fill, goToBench, passGate, test } from "./shop.js";
 
 test("measures a knife as people write it, gets a verdict that core gives too, runs it, tests it, finds it in the book", async ({
   page,
@@ -35,7 +35,7 @@ test("measures a knife as people write it, gets a verdict that core gives too, r
   await expect(page.getByTestId("verdict")).toContainText(`Edge will be ${Math.round(wanted.mean_HRC)} HRC`);
   await expect(page.getByText(/to spare at the spine|right through|edge hardens/)).toBeVisible();
 
-  await page.getByRole("link", { name: "To the bench" }).click();
+  await goToBench(page);
   await passGate(page);
   const numeral = page.getByTestId("numeral");
   // Three normalising heats: to heat, out, cool.
@@ -117,7 +117,7 @@ test("a hard edge and a soft back are asked for: the edge quench is chosen, and 
   await page.getByRole("option", { name: "soft, tough" }).click();
   await expect(page.getByRole("radio", { name: /^Edge only/ })).toBeChecked();
   await page.getByRole("button", { name: "Plan its heats" }).click();
-  await expect(page.getByText(/^Edge wanted hard, 58 to 61/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^Edge wanted hard, 58 to 61/)).toBeVisible();
   await expect(page.getByText(/^Spine wanted soft, 15 to 40/)).toBeVisible();
   await page.getByRole("button", { name: /School:/ }).click();
   await expect(page.getByRole("radio", { name: /^Edge only/ })).toBeChecked();

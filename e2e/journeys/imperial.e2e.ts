@@ -2,7 +2,7 @@
 
 import { readFileSync } from "node:fs";
 import { EMPTY } from "../ports.js";
-import { expect, fill, test, passGate } from "./shop.js";
+import { expect, fill, goToBench, passGate, test } from "./shop.js";
 
 test("a drawknife in inches and Fahrenheit, by the kiln, to the soak", async ({ page }, info) => {
   await page.clock.install();
@@ -33,7 +33,7 @@ test("a drawknife in inches and Fahrenheit, by the kiln, to the soak", async ({ 
   await page.getByRole("button", { name: "Keep these steps" }).click();
   await expect(page.getByText("1481°").first()).toBeVisible();
 
-  await page.getByRole("link", { name: "To the bench" }).click();
+  await goToBench(page);
   await passGate(page);
   await page.getByRole("button", { name: "probe reads" }).click();
   await fill(page, /^Reading, °F/, "1590");

@@ -47,3 +47,15 @@ export async function passGate(page: Page): Promise<void> {
   for (const item of await page.getByRole("checkbox").all()) await item.check();
   await page.getByRole("button", { name: "All there: to the fire" }).click();
 }
+
+/** To the book by the navigation: it is there when its heading is, and only then do its links mean what they say. */
+export async function goToBook(page: Page): Promise<void> {
+  await page.getByRole("navigation").getByRole("link", { name: "Book" }).click();
+  await expect(page.getByRole("heading", { name: "The book", exact: true })).toBeVisible();
+}
+
+/** From a heat card to its bench. */
+export async function goToBench(page: Page): Promise<void> {
+  await page.getByRole("link", { name: "To the bench" }).click();
+  await page.waitForURL(/\/bench$/);
+}

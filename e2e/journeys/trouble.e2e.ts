@@ -1,7 +1,7 @@
 /** When things go wrong: storage refused, two tabs, an address that leads nowhere. Nothing is lost, everything is said. */
 
 import { DEMO } from "../ports.js";
-import { expect, test } from "./shop.js";
+import { expect, goToBook, test } from "./shop.js";
 
 test("a browser that refuses to store: the tap is told as not stored and not shown as done", async ({ page }) => {
   await page.goto(DEMO);
@@ -59,7 +59,7 @@ test("bringing in a book beside one that is there: what is new is added, nothing
   await page.getByRole("link", { name: /Froe/ }).click();
   await page.getByLabel("Note what was different").fill("after the export");
   await page.getByRole("button", { name: "Add the note" }).click();
-  await page.getByRole("navigation").getByRole("link", { name: "Book" }).click();
+  await goToBook(page);
   await page.getByLabel("Book file").setInputFiles(file);
   await page.getByRole("button", { name: "Add what is new" }).click();
   await expect(page.getByText("Everything in that file was already here.")).toBeVisible();

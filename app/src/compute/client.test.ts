@@ -1,6 +1,7 @@
-import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
+import { afterEach, beforeEach, describe, expect, it, jest } from "@jest/globals";
 import { CATALOGUE, planRoute, type Piece } from "@tembrak/core";
-import { ask, JobFailed, poolSize } from "./client.js";
+import { ask, isKnown, JobFailed, poolSize, startWorkers } from "./client.js";
+import { makeShared } from "./shared.js";
 
 type Handler = ((event: unknown) => void) | null;
 
@@ -98,5 +99,121 @@ describe("asking the worker", () => {
     expect(count()).toBe(poolSize() + 1);
     for (const worker of HandWorker.made.filter((w) => w.onmessage !== null)) worker.onmessage!({ data: { type: "done", answer: "rest" } });
     await expect(Promise.all(asked.slice(0, -1))).resolves.toHaveLength(poolSize() + 1);
+  });
+});
+
+describe("with memory to share", () => {
+  const isolated = Object.getOwnPropertyDescriptor(globalThis, "crossOriginIsolated");
+  beforeEach(() => void Object.defineProperty(globalThis, "crossOriginIsolated", { value: true, configurable: true }));
+  afterEach(() => {
+    if (isolated) Object.defineProperty(globalThis, "crossOriginIsolated", isolated);
+    else Reflect.deleteProperty(globalThis, "crossOriginIsolated");
+  });
+  /** Ends what the tests before left idle, so that new workers are made. */
+  async function drain(): Promise<void> {
+    const asked = Array.from({ length: poolSize() }, () => ask<"predict">(job).catch(() => undefined));
+    for (const worker of HandWorker.made.filter((w) => w.onmessage !== null)) worker.onerror!({ message: "ended by the test" });
+    await Promise.all(asked);
+  }
+  const jobOf = (worker: HandWorker): { id: number } => worker.asked.at(-1) as { id: number };
+  const flagOf = (worker: HandWorker): Int32Array => (worker.asked[0] as { givenUp: Int32Array }).givenUp;
+
+  it("giving up sets the flag to the job's number, settles at once, and the worker is used again when it has let go", async () => {
+    await drain();
+    const stop = new AbortController();
+    const asked = ask<"predict">(job, { signal: stop.signal });
+    const worker = busy();
+    stop.abort();
+    await expect(asked).rejects.toThrow("given up");
+    expect(worker.isEnded).toBe(false);
+    expect(flagOf(worker)[0]).toBe(jobOf(worker).id);
+    worker.onmessage!({ data: { type: "given-up" } });
+    const next = ask<"predict">(job);
+    expect(busy()).toBe(worker);
+    expect(jobOf(worker).id).not.toBe(flagOf(worker)[0]);
+    worker.onmessage!({ data: { type: "done", answer: "again" } });
+    await expect(next).resolves.toBe("again");
+  });
+  it("a worker that does not let go in three seconds is ended", async () => {
+    await drain();
+    jest.useFakeTimers();
+    const stop = new AbortController();
+    const asked = ask<"predict">(job, { signal: stop.signal });
+    const worker = busy();
+    stop.abort();
+    await expect(asked).rejects.toThrow("given up");
+    jest.advanceTimersByTime(2900);
+    expect(worker.isEnded).toBe(false);
+    jest.advanceTimersByTime(200);
+    expect(worker.isEnded).toBe(true);
+    jest.useRealTimers();
+  });
+  it("workers start with the page, once; a question goes to the worker that was asked about the same before", async () => {
+    await drain();
+    const before = HandWorker.made.length;
+    startWorkers();
+    startWorkers();
+    const [first, second] = HandWorker.made.slice(before);
+    expect(HandWorker.made).toHaveLength(before + Math.min(2, poolSize()));
+    const one = ask<"predict">(job, { about: "billhook" });
+    const two = ask<"predict">(job, { about: "froe" });
+    const [ofBillhook, ofFroe] = first!.asked.length === 2 && jobOf(first!).id < jobOf(second!).id ? [first!, second!] : [second!, first!];
+    for (const worker of [ofFroe, ofBillhook]) worker.onmessage!({ data: { type: "done", answer: "known" } });
+    await Promise.all([one, two]);
+    expect([isKnown("billhook"), isKnown("froe"), isKnown("awl")]).toEqual([true, true, false]);
+    for (const [about, wanted] of [
+      ["billhook", ofBillhook],
+      ["froe", ofFroe],
+      ["billhook", ofBillhook],
+    ] as const) {
+      const again = ask<"predict">(job, { about });
+      expect(wanted.onmessage).not.toBeNull();
+      wanted.onmessage!({ data: { type: "done", answer: about } });
+      await expect(again).resolves.toBe(about);
+    }
+  });
+  it("what the verdict needs goes before what else waits", async () => {
+    await drain();
+    const running = Array.from({ length: poolSize() }, () => ask<"predict">(job));
+    const other = ask<"what-if">({ kind: "what-if", piece, route: job.route, tracks: [], media: [] });
+    const verdict = ask<"nominal">({ kind: "nominal", piece, route: job.route }, { isFirst: true });
+    const free = HandWorker.made.find((w) => w.onmessage !== null)!;
+    free.onmessage!({ data: { type: "done", answer: 1 } });
+    expect((free.asked.at(-1) as { job: { kind: string } }).job.kind).toBe("nominal");
+    for (let i = 0; i < 3; i++)
+      for (const w of HandWorker.made.filter((m) => m.onmessage !== null)) w.onmessage!({ data: { type: "done", answer: 1 } });
+    await Promise.all([...running, other, verdict]);
+  });
+});
+
+describe("work that several wait for", () => {
+  it("is run once, kept, and given up only when the last has given up", async () => {
+    const shared = makeShared<string>(2);
+    let [runs, isAborted] = [0, false];
+    let finish: (value: string) => void = () => undefined;
+    const start = (signal: AbortSignal): Promise<string> => {
+      runs++;
+      signal.addEventListener("abort", () => (isAborted = true));
+      return new Promise((resolve) => (finish = resolve));
+    };
+    const [a, b] = [new AbortController(), new AbortController()];
+    const [one, two] = [shared.ask("k", start, a.signal), shared.ask("k", start, b.signal)];
+    a.abort();
+    await expect(one).rejects.toThrow("given up");
+    expect([runs, isAborted]).toEqual([1, false]);
+    finish("there");
+    await expect(two).resolves.toBe("there");
+    await expect(shared.ask("k", start)).resolves.toBe("there");
+    expect([runs, shared.has("k")]).toEqual([1, true]);
+    const c = new AbortController();
+    const three = shared.ask("other", start, c.signal);
+    c.abort();
+    await expect(three).rejects.toThrow("given up");
+    expect([isAborted, shared.has("other")]).toEqual([true, false]);
+  });
+  it("a failure is told to all and not kept", async () => {
+    const shared = makeShared<string>(2);
+    await expect(shared.ask("k", () => Promise.reject(new Error("no worker")))).rejects.toThrow("no worker");
+    await expect(shared.ask("k", () => Promise.resolve("now"))).resolves.toBe("now");
   });
 });

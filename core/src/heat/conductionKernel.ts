@@ -31,6 +31,10 @@ export interface ConductionKernel {
   readonly flux: Float64Array;
   readonly slope: Float64Array;
   readonly surface_C: Float64Array;
+  /** Heat lost to the surroundings in the last step, J per m as in `stepConduction`: one number. */
+  readonly lost_J_m: Float64Array;
+  /** One over the length of this step: one number, in an array so that no call has to box it. */
+  readonly perStep_1_s: Float64Array;
 }
 
 export function makeConductionKernel(grid: Grid): ConductionKernel {
@@ -55,45 +59,42 @@ export function makeConductionKernel(grid: Grid): ConductionKernel {
     flux: new Float64Array(m),
     slope: new Float64Array(m),
     surface_C: new Float64Array(m),
+    lost_J_m: new Float64Array(1),
+    perStep_1_s: new Float64Array(1),
   };
 }
 
-/** As `sweepAlong`; what a row weighs drops out of it. Adds the heat lost to `out[0]`. */
-function sweepAlongQuickly(kernel: ConductionKernel, fields: StepFields, ends: Surroundings, dt_s: number, out: Float64Array): void {
-  const { columns: m, nodes: n, area_m2, halfHeight_m, halfThickness_m: H, along, band, link, cellShare, foot, top } = kernel;
-  const { temperature_C: T, conductivity_W_mK: k, volumeHeat_J_m3K: c } = fields;
+/** As `sweepAlong`; what a row weighs drops out of it. Adds up the heat lost. */
+function sweepAlongQuickly(kernel: ConductionKernel, fields: StepFields, ends: Surroundings, dt_s: number): void {
+  const { columns: m, nodes: n, halfHeight_m, halfThickness_m: H, band, cellShare, foot, top } = kernel;
+  const { temperature_C: T, conductivity_W_mK: k } = fields;
   const last = (m - 1) * n;
   const foot_C = ends.foot?.surroundings_C ?? 0;
   const top_C = ends.top?.surroundings_C ?? 0;
   readEnd(foot, ends.foot, T, k, 0, H[0]!, halfHeight_m[0]!, n);
   readEnd(top, ends.top, T, k, last, H[m - 1]!, halfHeight_m[m - 1]!, n);
-  endRow(kernel, fields, 0, foot, foot_C, dt_s);
-  for (let j = 1; j < m - 1; j++) innerRow(T, k, c, band, link, j * n, n, area_m2[j]! / dt_s, along[j]!);
-  endRow(kernel, fields, m - 1, top, top_C, dt_s);
+  endRow(kernel, fields, 0, foot, foot_C);
+  for (let j = 1; j < m - 1; j++) innerRow(kernel, fields, j);
+  endRow(kernel, fields, m - 1, top, top_C);
   for (let at = last - 1; at >= 0; at--) T[at]! += band[at]! * T[at + n]!;
   let lost = 0;
   for (let i = 0; i < n; i++) {
     lost += cellShare[i]! * (foot[i]! * (T[i]! - foot_C) + top[i]! * (T[last + i]! - top_C));
   }
-  out[0]! += lost * dt_s;
+  kernel.lost_J_m[0]! += lost * dt_s;
 }
 
 /** Eliminates a row between two others. */
-function innerRow(
-  T: Float64Array,
-  k: Float64Array,
-  c: Float64Array,
-  band: Float64Array,
-  link: Float64Array,
-  row: number,
-  n: number,
-  heat: number,
-  along: number,
-): void {
+function innerRow(kernel: ConductionKernel, fields: StepFields, j: number): void {
+  const { nodes: n, along, band, link } = kernel;
+  const { temperature_C: T, conductivity_W_mK: k, volumeHeat_J_m3K: c } = fields;
+  const heat = kernel.area_m2[j]! * kernel.perStep_1_s[0]!;
+  const G = along[j]!;
+  const row = j * n;
   for (let i = 0; i < n; i++) {
     const at = row + i;
     const held = heat * c[at]!;
-    const A = along * (k[at]! + k[at + n]!);
+    const A = G * (k[at]! + k[at + n]!);
     const B = link[i]!;
     const inverse = 1 / (held + A + B * (1 - band[at - n]!));
     T[at] = (held * T[at]! + B * T[at - n]!) * inverse;
@@ -103,10 +104,10 @@ function innerRow(
 }
 
 /** The row at the foot or at the top, with its conductance to what is beyond. */
-function endRow(kernel: ConductionKernel, fields: StepFields, j: number, end: Float64Array, end_C: number, dt_s: number): void {
-  const { columns: m, nodes: n, area_m2, along, band, link } = kernel;
+function endRow(kernel: ConductionKernel, fields: StepFields, j: number, end: Float64Array, end_C: number): void {
+  const { columns: m, nodes: n, along, band, link } = kernel;
   const { temperature_C: T, conductivity_W_mK: k, volumeHeat_J_m3K: c } = fields;
-  const heat = area_m2[j]! / dt_s;
+  const heat = kernel.area_m2[j]! * kernel.perStep_1_s[0]!;
   for (let i = 0; i < n; i++) {
     const at = j * n + i;
     const held = heat * c[at]!;
@@ -168,12 +169,15 @@ function readFaces(kernel: ConductionKernel, T: Float64Array, faces: Surrounding
 }
 
 /** One column from its middle plane to its face and back; `j` and what follows of its face as `readFaces` left it. */
-function eliminateOne(kernel: ConductionKernel, fields: StepFields, j: number, perStep: number): void {
+function eliminateOne(kernel: ConductionKernel, fields: StepFields, j: number): void {
   const { nodes: n, through, cell_m, band, flux, slope, surface_C } = kernel;
+  const perStep = kernel.perStep_1_s[0]!;
   const { temperature_C: T, conductivity_W_mK: k, volumeHeat_J_m3K: c, released_J_m3: released } = fields;
   const first = j * n;
   const last = first + n - 1;
-  let [B, b, t] = [0, 0, 0];
+  let B = 0;
+  let b = 0;
+  let t = 0;
   for (let at = first; at < last; at++) {
     const A = through[at]! * (k[at]! + k[at + 1]!);
     const cell = cell_m[at]! * perStep;
@@ -197,13 +201,18 @@ function eliminateOne(kernel: ConductionKernel, fields: StepFields, j: number, p
 }
 
 /** Columns `j` and `j + 1` side by side: while one waits for its division the other goes on. Half as long as one by one. */
-function eliminateTwo(kernel: ConductionKernel, fields: StepFields, j: number, perStep: number): void {
+function eliminateTwo(kernel: ConductionKernel, fields: StepFields, j: number): void {
   const { nodes: n, through, cell_m, band, flux, slope, surface_C } = kernel;
+  const perStep = kernel.perStep_1_s[0]!;
   const { temperature_C: T, conductivity_W_mK: k, volumeHeat_J_m3K: c, released_J_m3: released } = fields;
   const first = j * n;
   const last = first + n - 1;
-  let [B, b, t] = [0, 0, 0];
-  let [B2, b2, t2] = [0, 0, 0];
+  let B = 0;
+  let b = 0;
+  let t = 0;
+  let B2 = 0;
+  let b2 = 0;
+  let t2 = 0;
   for (let at = first; at < last; at++) {
     const at2 = at + n;
     const A = through[at]! * (k[at]! + k[at + 1]!);
@@ -245,28 +254,23 @@ function eliminateTwo(kernel: ConductionKernel, fields: StepFields, j: number, p
   }
 }
 
-/** As `sweepThrough`. Adds the heat lost to `out[0]`. */
-function sweepThroughQuickly(kernel: ConductionKernel, fields: StepFields, { faces }: Surroundings, dt_s: number, out: Float64Array): void {
+/** As `sweepThrough`. Adds up the heat lost. */
+function sweepThroughQuickly(kernel: ConductionKernel, fields: StepFields, { faces }: Surroundings, dt_s: number): void {
   const { columns: m, nodes: n, flux, slope, surface_C, columnHeight_m } = kernel;
   const T = fields.temperature_C;
   readFaces(kernel, T, faces);
   let j = 0;
-  for (; j + 1 < m; j += 2) eliminateTwo(kernel, fields, j, 1 / dt_s);
-  if (j < m) eliminateOne(kernel, fields, j, 1 / dt_s);
+  for (; j + 1 < m; j += 2) eliminateTwo(kernel, fields, j);
+  if (j < m) eliminateOne(kernel, fields, j);
   let lost = 0;
   for (j = 0; j < m; j++) lost += (flux[j]! + slope[j]! * (T[j * n + n - 1]! - surface_C[j]!)) * columnHeight_m[j]!;
-  out[0]! += lost * dt_s;
+  kernel.lost_J_m[0]! += lost * dt_s;
 }
 
-/** As `stepConduction`; `out[0]` becomes the heat lost to the surroundings in the step. Sections have two nodes or more. */
-export function conductQuickly(
-  kernel: ConductionKernel,
-  fields: StepFields,
-  surroundings: Surroundings,
-  dt_s: number,
-  out: Float64Array,
-): void {
-  out[0] = 0;
-  if (kernel.columns > 1) sweepAlongQuickly(kernel, fields, surroundings, dt_s, out);
-  sweepThroughQuickly(kernel, fields, surroundings, dt_s, out);
+/** As `stepConduction`; `lost_J_m` becomes the heat lost to the surroundings in the step. Sections have two nodes or more. */
+export function conductQuickly(kernel: ConductionKernel, fields: StepFields, surroundings: Surroundings, dt_s: number): void {
+  kernel.lost_J_m[0] = 0;
+  kernel.perStep_1_s[0] = 1 / dt_s;
+  if (kernel.columns > 1) sweepAlongQuickly(kernel, fields, surroundings, dt_s);
+  sweepThroughQuickly(kernel, fields, surroundings, dt_s);
 }

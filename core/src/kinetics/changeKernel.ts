@@ -168,7 +168,7 @@ function listActive(kernel: ChangeKernel, moves: Moves, ahead: number, most_K: n
     const moved = now - before[i]!;
     if (moved >= slowest_K) slow++;
     const move = ahead * moved;
-    const T = now + (move > most_K ? most_K : move < -most_K ? -most_K : move);
+    const T = now + Math.max(-most_K, Math.min(most_K, move));
     middle[i] = T;
     const M = martensite[i]!;
     const a3 = coefficients[(i << 4) + 6]!;
@@ -199,10 +199,11 @@ function growPearlite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number
   const { rates } = s.kinetics;
   const pairs = EXTENT_PAIRS;
   const hints = EXTENT_HINTS;
-  const points = EXTENT_POINTS;
-  const complete = COMPLETE;
-  const perUnit = HINTS_PER_UNIT;
-  const unit = UNIT;
+  // Known to be numbers, they stay out of the heap where they meet numbers that are computed.
+  const points = Number(EXTENT_POINTS);
+  const complete = Number(COMPLETE);
+  const perUnit = Number(HINTS_PER_UNIT);
+  const unit = Number(UNIT);
   for (let n = 0; n < activeCount; n++) {
     const i = active[n]!;
     const c = i << 4;
@@ -250,10 +251,11 @@ function growBainite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
   const { rates } = s.kinetics;
   const pairs = EXTENT_PAIRS;
   const hints = EXTENT_HINTS;
-  const points = EXTENT_POINTS;
-  const complete = COMPLETE;
-  const perUnit = HINTS_PER_UNIT;
-  const unit = UNIT;
+  // Known to be numbers, they stay out of the heap where they meet numbers that are computed.
+  const points = Number(EXTENT_POINTS);
+  const complete = Number(COMPLETE);
+  const perUnit = Number(HINTS_PER_UNIT);
+  const unit = Number(UNIT);
   for (let n = 0; n < activeCount; n++) {
     const i = active[n]!;
     const c = i << 4;
@@ -314,10 +316,11 @@ function growFerrite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
   const { rates } = s.kinetics;
   const pairs = EXTENT_PAIRS;
   const hints = EXTENT_HINTS;
-  const points = EXTENT_POINTS;
-  const complete = COMPLETE;
-  const perUnit = HINTS_PER_UNIT;
-  const unit = UNIT;
+  // Known to be numbers, they stay out of the heap where they meet numbers that are computed.
+  const points = Number(EXTENT_POINTS);
+  const complete = Number(COMPLETE);
+  const perUnit = Number(HINTS_PER_UNIT);
+  const unit = Number(UNIT);
   for (let n = 0; n < ferriticCount; n++) {
     const i = ferritic[n]!;
     const c = i << 4;
@@ -444,7 +447,7 @@ export function applyQuickly(kernel: ChangeKernel, middle_C: Float64Array, relea
     formedHardness_HV[i]! += formed;
     released[i] = latent * (dF + dP + dB);
     if (dF > 0) {
-      const still = C0 - looseCarbon_wtpct[i]! - lamellarCarbon_wtpct[i]! - martensiteCarbon_wtpct[i]!;
+      const still = C0 - looseCarbon_wtpct[i]! - lamellarCarbon_wtpct[i] - martensiteCarbon_wtpct[i]!;
       const room = left - dF - dP - dB;
       const enriched = (still > 0 ? still : 0) / (room > 0.05 ? room : 0.05);
       const base_wtpct = coefficients[c + 8]!;

@@ -47,15 +47,13 @@ export function follow({ structure: s, temperature_C, duration_s, fineness = 1, 
       if (Math.abs(to_C - from_C) <= allowed_K || step_s <= SHORTEST_s) break;
       step_s = Math.max(SHORTEST_s, step_s * Math.max(0.2, (0.9 * allowed_K) / Math.abs(to_C - from_C)));
     }
-    for (let attempt = 0; attempt < 3; attempt++) {
+    for (let attempt = 0; attempt <= 3; attempt++) {
       middle.fill(temperature_C(time_s + 0.5 * step_s));
       const largest = proposeChange(s, middle, before, step_s);
       const allowed = LARGEST_CHANGE / fineness;
-      if (largest <= allowed || step_s <= SHORTEST_s) break;
+      if (largest <= allowed || step_s <= SHORTEST_s || attempt === 3) break;
       step_s = Math.max(SHORTEST_s, (0.8 * step_s * allowed) / largest);
     }
-    middle.fill(temperature_C(time_s + 0.5 * step_s));
-    proposeChange(s, middle, before, step_s);
     applyChange(s, middle);
     time_s += step_s;
     T.fill(temperature_C(time_s));

@@ -75,9 +75,9 @@ type TypeOf<N extends SchemaName> = Static<(typeof SCHEMAS)[N]>;
 
 export interface Checker<Names extends SchemaName> {
   /** The value with its type, or what is wrong with it. Changes nothing. */
-  check<N extends Names>(name: N, value: unknown): Checked<TypeOf<N>>;
+  readonly check: <N extends Names>(name: N, value: unknown) => Checked<TypeOf<N>>;
   /** @throws InputError naming the first thing wrong. */
-  requireValid<N extends Names>(name: N, value: unknown): TypeOf<N>;
+  readonly requireValid: <N extends Names>(name: N, value: unknown) => TypeOf<N>;
 }
 
 /** Checks with a set of validators; each consumer has its own set (checkPage, checkJob, checkAll). */

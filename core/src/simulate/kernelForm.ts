@@ -153,7 +153,8 @@ export function kernelForm(grid: Grid, body: Body, fields: Fields, least: number
         if (isCladding !== null) clearCladding(released_J_m3, isCladding);
       }
       before.set(T);
-      conductQuickly(conduction, fields, surroundings, step_s, read);
+      conductQuickly(conduction, fields, surroundings, step_s);
+      read[LOST_J_m] = conduction.lost_J_m[0]!;
       if (change !== null) formQuickly(change, T);
       readMoves(T, before, read);
     },
