@@ -26,6 +26,8 @@ const common = {
 
 export default {
   testTimeout: 30_000,
+  // One of two processors would stand idle otherwise.
+  maxWorkers: "100%",
   projects: [
     { ...common, displayName: "core", testMatch: ["<rootDir>/core/test/**/*.test.ts"] },
     {

@@ -1,4 +1,5 @@
 /** `npm test`: installs what it needs, then type check, lint, unit tests, build, journeys. Ends in `N passed, N failed`. */
+import { spawn } from "node:child_process";
 import { mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { ensureChromium, ensurePackages, root, run } from "./setup.mjs";
@@ -27,6 +28,18 @@ function gate(...of) {
   return ok;
 }
 
+/** The same beside others: a script of Node's that counts as one check. */
+async function gateBeside(name, args) {
+  const at = Date.now();
+  const child = spawn(process.execPath, args, { cwd: root, stdio: ["ignore", "pipe", "pipe"] });
+  let said = "";
+  for (const stream of [child.stdout, child.stderr]) stream.on("data", (text) => (said += text));
+  const ok = (await new Promise((resolve) => child.on("close", resolve))) === 0;
+  console.log(`\n== ${name}\n${said}== ${name}: ${ok ? "ok" : "FAILED"}, ${((Date.now() - at) / 1000).toFixed(1)} s`);
+  if (ok) passed++;
+  else failed++;
+}
+
 function read(path) {
   try {
     return JSON.parse(readFileSync(path, "utf8"));
@@ -39,9 +52,14 @@ const node = process.execPath;
 const bin = (path) => join(root, "node_modules", path);
 
 gate("generate", node, ["--import", "tsx", "tools/genValidators.ts"]);
-gate("types", node, [bin("typescript/bin/tsc"), "-b"]);
-gate("lint", node, [bin("eslint/bin/eslint.js"), "."]);
-gate("format", node, [bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", "."]);
+// Each of these keeps one processor busy: side by side, what each says is shown when it has ended.
+await Promise.all([
+  gateBeside("lint", [bin("eslint/bin/eslint.js"), "."]),
+  (async () => {
+    await gateBeside("types", [bin("typescript/bin/tsc"), "-b"]);
+    await gateBeside("format", [bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", "."]);
+  })(),
+]);
 
 const unitReport = join(root, ".tbuild/unit.json");
 const unitOk = step("unit tests", node, [bin("jest/bin/jest.js"), "--json", `--outputFile=${unitReport}`, "--silent"]);

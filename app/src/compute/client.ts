@@ -43,7 +43,7 @@ export function poolSize(): number {
 
 /** A worker that has not let go by then is ended, ms: the longest part of a job takes a tenth of it on a slow machine. */
 const LETS_GO_ms = 3000;
-const MOST_ABOUT = 8;
+const MOST_ABOUT = 64;
 
 const idle: PooledWorker[] = [];
 /** Questions that wait for a worker, the next first. */

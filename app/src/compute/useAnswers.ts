@@ -62,16 +62,25 @@ function ensembleOf(piece: Piece, route: Route, about: string, signal: AbortSign
   return ensembles.ask(about, run, signal);
 }
 
+/** Into the page's own timeline, for whoever measures it: the last of each name only. */
+function mark(name: string): void {
+  performance.clearMarks(name);
+  performance.mark(name);
+}
+
 /** The case as planned and its ensemble side by side, then the rest with both in hand: in the worker that ran the case. */
 async function predictBeside(job: Extract<Job, { kind: "predict" }>, signal: AbortSignal): Promise<Prediction> {
   const { piece, route, effort } = job;
   const about = hardeningOf(piece, route);
   if (effort === "quick") return ask<"predict">(job, { signal, about });
   const options = { signal, about, isFirst: true };
+  mark("verdict asked");
   const isNew = poolSize() > 1 && !(ensembles.has(about) && isKnown(about));
   const nominal = isNew ? ask<"nominal">({ kind: "nominal", piece, route }, options) : null;
   const [members] = await Promise.all([ensembleOf(piece, route, about, signal), nominal]);
-  return ask<"predict">({ ...job, members: [...members] }, options);
+  const prediction = await ask<"predict">({ ...job, members: [...members] }, options);
+  mark("verdict answered");
+  return prediction;
 }
 
 interface Picture {
@@ -90,7 +99,7 @@ export function useSectionPicture({ piece, route, effort }: Picture, station: nu
 async function pictureBeside(job: Extract<Job, { kind: "section" }>, signal: AbortSignal): Promise<SectionPicture> {
   const { piece, route, station, effort } = job;
   const about = hardeningOf(piece, route);
-  if (effort === "quick" || station !== null) return ask<"section">(job, { signal });
+  if (effort === "quick" || station !== null) return ask<"section">(job, { signal, about: `at ${station} ${about}` });
   const members = await ensembleOf(piece, route, about, signal);
   return ask<"section">({ ...job, members: [...members] }, { signal, about });
 }
@@ -106,7 +115,7 @@ export function useStations(
       const job = { kind: "section", piece, route, station, effort } as const;
       return {
         queryKey: keyOf(job),
-        queryFn: ({ signal }: { signal: AbortSignal }) => ask<"section">(job, { signal }),
+        queryFn: ({ signal }: { signal: AbortSignal }) => pictureBeside(job, signal),
         enabled: isWanted,
         ...ONCE,
       };

@@ -66,7 +66,8 @@ export function a3Carbon_wtpct(steel: Composition, temperature_C: number): numbe
   const Ac1 = ac1_C(steel);
   if (temperature_C >= T0) return 0;
   if (temperature_C <= Ac1) return eutectoidCarbon_wtpct(steel);
-  return eutectoidCarbon_wtpct(steel) * ((T0 - temperature_C) / (T0 - Ac1)) ** 2;
+  const share = (T0 - temperature_C) / (T0 - Ac1);
+  return eutectoidCarbon_wtpct(steel) * share * share;
 }
 
 /** Where ferrite can begin on cooling, C, on a scale of 1 C from Ac1 as the constants were fitted. */

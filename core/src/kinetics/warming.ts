@@ -79,7 +79,7 @@ function austenitiseNode(s: Structure, i: number, T: number, dt_s: number, Ac1: 
   const gEq = C0 < CA3 ? clamp((C0 - 0.01) / (CA3 - 0.01), 0, 1) : 1;
   const lam = s.spacingRatio[i]!;
   const tau_s = ((150 * lam * lam) / Math.max(T - Ac1, 1)) * (1 + bar.Cr);
-  const grown = Math.max(0, gEq - g) * -Math.expm1(-dt_s / tau_s);
+  const grown = gEq > g ? (gEq - g) * -Math.expm1(-dt_s / tau_s) : 0;
   if (grown > 0) {
     const share = Math.min(1, grown / (1 - g));
     const keep = 1 - share;
@@ -168,7 +168,8 @@ function spheroidiseNode(s: Structure, i: number, T: number, dt_s: number): void
     s.carbide_um[i] = (s.carbide_um[i]! * loose + added_um * added) / (loose + added);
   }
   if (s.looseCarbon_wtpct[i]! > 0) {
-    s.carbide_um[i] = Math.cbrt(s.carbide_um[i]! ** 3 + (COARSENING_um3_s * speed * dt_s) / (1 + 5 * s.bar.Cr));
+    const r = s.carbide_um[i]!;
+    s.carbide_um[i] = Math.cbrt(r * r * r + (COARSENING_um3_s * speed * dt_s) / (1 + 5 * s.bar.Cr));
   }
 }
 

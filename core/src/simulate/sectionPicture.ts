@@ -75,7 +75,7 @@ export function pictureSection(
   const plan = hardenPlanOf(catalogue, { ...piece, section }, route);
   requireSense(plan);
   const isQuick = effort === "quick";
-  const { places, result, structure } = desk.recall("picture", `${effort} ${planKey(plan)}`, () => {
+  const { places, result, structure } = desk.recall(isQuick ? "station" : "picture", planKey(plan), () => {
     desk.letGo();
     return runCase(plan, {
       resolution: isQuick ? "coarse" : "fine",
