@@ -103,6 +103,7 @@ export type { CrackRisk } from "./simulate/crackRisk.js";
 export { type Safer } from "./simulate/advice.js";
 export { temperatureForHardness, temperedHardness } from "./kinetics/temper.js";
 export { makeDesk, type Desk } from "./simulate/desk.js";
+export { rehearse, REHEARSALS } from "./job/rehearse.js";
 export { runJob, type JobAnswers, type JobOutcome, type WhatIf } from "./job/runJob.js";
 export type { SectionPicture } from "./simulate/sectionPicture.js";
 export type { Member } from "./simulate/hardenSpread.js";

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE } from "../../src/catalogue.js";
+import { rehearse, REHEARSALS } from "../../src/job/rehearse.js";
 import { runJob } from "../../src/job/runJob.js";
 import { planRoute } from "../../src/plan/route.js";
 import type { Piece, Route } from "../../src/schema/book.js";
@@ -88,6 +89,15 @@ describe("what a worker remembers", () => {
     expect(() => desk.recall("quick", "k", fails)).toThrow("no");
     expect(desk.recall("quick", "k", () => 7)).toBe(7);
     expect(BARE_DESK.recall("quick", "k", () => 8)).toBe(8);
+  });
+});
+
+describe("a rehearsal", () => {
+  it("every part of it is a hardening of the catalogue's own steel and bath, and changes no answer after it", () => {
+    const before = JSON.stringify(runJob(CATALOGUE, JOBS[1]));
+    for (let part = 0; part < REHEARSALS; part++) rehearse(CATALOGUE, part);
+    expect(JSON.stringify(runJob(CATALOGUE, JOBS[1]))).toBe(before);
+    expect(() => rehearse({ ...CATALOGUE, steels: [] }, 0)).not.toThrow();
   });
 });
 
