@@ -9,13 +9,15 @@ test("a file dragged to its answer counts as a tap does", async ({ page }) => {
   await goToBench(page);
   await page.getByRole("link", { name: "Try the files" }).click();
   await expect(page.getByText(/nothing is tried yet/)).toBeVisible();
+  await expect(page.getByTestId("test-mean")).toHaveText(/\d/);
   const before = Number(await page.getByTestId("test-mean").textContent());
 
   const file = page.getByTestId("file-60");
   const answer = page.getByRole("button", { name: "File 60 bites" });
-  const [from, to] = [(await file.boundingBox())!, (await answer.boundingBox())!];
-  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  // Hovering waits until the row stands still; only then is it known where the answer lies.
+  await file.hover();
   await page.mouse.down();
+  const to = (await answer.boundingBox())!;
   await page.mouse.move(to.x + to.width / 2, to.y + to.height / 2, { steps: 8 });
   await page.mouse.up();
   await expect(answer).toHaveAttribute("aria-pressed", "true");

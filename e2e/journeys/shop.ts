@@ -20,8 +20,21 @@ export const test = base.extend<{ page: Page }>({
   },
 });
 
+/** Until nothing fades or slides any more: a colour half way between two lights has the contrast of neither. */
+async function settled(page: Page): Promise<void> {
+  await page.evaluate(() =>
+    Promise.all(
+      document
+        .getAnimations()
+        .filter((animation) => Number.isFinite(animation.effect?.getComputedTiming().endTime))
+        .map((animation) => animation.finished.catch(() => undefined)),
+    ).then(() => undefined),
+  );
+}
+
 /** No serious or critical violation. */
 export async function expectAccessible(page: Page): Promise<void> {
+  await settled(page);
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(" ")).join(" | ")}`)).toEqual([]);

@@ -74,7 +74,7 @@ export function a3Carbon_wtpct(steel: Composition, temperature_C: number): numbe
 export function a3_C(steel: Composition): number {
   const Ac1 = ac1_C(steel);
   if (steel.C >= eutectoidCarbon_wtpct(steel)) return Ac1;
-  let T = Ac1;
-  while (a3Carbon_wtpct(steel, T) > steel.C && T < 1000) T += 1;
-  return Math.max(Ac1 + 5, T);
+  const T0 = ferriteEnd_C(steel);
+  const exact_C = T0 - (T0 - Ac1) * Math.sqrt(steel.C / eutectoidCarbon_wtpct(steel));
+  return Ac1 + Math.max(5, Math.ceil(exact_C - Ac1));
 }
