@@ -13,7 +13,8 @@ const server = (port: number, demo: string) => ({
 export default defineConfig({
   testDir: "journeys",
   outputDir: "../test-results",
-  retries: 0,
+  // None should need it: tools/test.mjs says how many did, and a second failure counts.
+  retries: 1,
   // Side by side: every journey has its own browser context, and the two that open a simulated shop their own servers.
   workers: 2,
   fullyParallel: true,

@@ -77,6 +77,7 @@ if (gate("build", node, ["tools/build.mjs"])) {
   });
   const stats = read(report)?.stats;
   passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
+  console.log(`== journeys that needed a second try: ${stats?.flaky ?? "unknown"}`);
   failed += stats === undefined ? 1 : Math.max(stats.unexpected, ok ? 0 : 1);
 } else failed++;
 

@@ -143,9 +143,12 @@ test("by keys alone: in the fire, magnet, even, and the quench without hands", a
   await page.keyboard.press("o");
   await expect(page.getByRole("status").last()).toContainText("in the fire");
   await page.keyboard.press("o");
+  // Seen to be out before time goes on: a tap that is still being stored would count from later.
+  await expect(page.getByText(/^\d+ s out of the fire/)).toBeVisible();
   await page.clock.runFor(6500);
-  await expect(page.getByText(/^Back in: \d s out of the fire/)).toBeVisible();
+  await expect(page.getByText(/^Back in: \d+ s out of the fire/)).toBeVisible();
   await page.keyboard.press("o");
+  await expect(page.getByText(/s out of the fire/)).toBeHidden();
   await page.keyboard.press("e");
   await page.getByRole("button", { name: "Even all over" }).press("Enter");
   await expect(page.getByRole("dialog")).toBeHidden();

@@ -2,8 +2,7 @@
  * The quick form of transform.ts: the same equations over flat arrays, no number handed from call to call inside a step. Two
  * things differ, both for speed: the clock of reduced time is kept from step to step instead of being read off the extent
  * again, and growth is applied only once it has come to `least`. transform.ts is the form to read;
- * test/simulate/kernel.test.ts holds this one to it. The way from extent to reduced time and back (extent.ts) is written out
- * at each change: a call would box every number it takes and gives. What belongs to a node stands side by side in one array:
+ * test/simulate/kernel.test.ts holds this one to it. What belongs to a node stands side by side in one array:
  * half the work of an array for each is to find where the array is.
  */
 
@@ -19,14 +18,14 @@ import { ALL_LAMELLAR_K, ALL_ROUND_K, ENOUGH_CARBIDE, LEAST_ADDED } from "./tran
 /** Growth waits until it is this share of the matrix: 1e-5 HV. */
 export const HIDDEN = 1e-8;
 
-// A node's numbers stand side by side. Their places are written as plain numbers below: names looked up at run time cost an
-// eighth of the whole, and no build tool writes them in reliably.
+// A node's numbers stand side by side, 32 of them. Their places are written as plain numbers below: names looked up at run time
+// cost an eighth of the whole, and no build tool writes them in reliably.
 //
-//   coefficients, 16 a node:  0 Ac1   1 bainite start   2 pearlite end   3 pearlite   4 alloy delay   5 bainite   6 A3
-//                             7 ferrite   8 carbon   9 eutectoid   10 ferrite end   11 martensite start
-//                             12 pearlite shift   13 pearlite ratio   14 pearlite more   15 bainite ratio
-//   kept, 8 a node:           0, 1 root of pearlite and its room   2, 3 of bainite   4, 5, 6 all ferrite, pearlite, bainite
-//   proposed, 8 a node:       0, 1, 2 growth of ferrite, pearlite, bainite   3, 4 root and room of pearlite after it   5, 6 of bainite
+//   its coefficients       0 Ac1   1 bainite start   2 pearlite end   3 pearlite   4 alloy delay   5 bainite   6 A3   7 ferrite
+//                          8 carbon   9 eutectoid   10 ferrite end   11 martensite start   12 pearlite shift   13 pearlite ratio
+//                          14 pearlite more   15 bainite ratio
+//   kept from step to step 16 root of pearlite, 17 its room   18, 19 of bainite   20 all ferrite, 21 pearlite, 22 bainite
+//   proposed by a step     24 growth of ferrite, 25 pearlite, 26 bainite   27 root of pearlite after it, 28 its room   29, 30 of bainite
 //
 // A root is the cube root of an extent, in points of the table: the clock of reduced time. It belongs to a room (what the
 // change may fill), 0 where there is none yet. "All" is a fraction with what was not applied yet.
@@ -35,11 +34,9 @@ export const HIDDEN = 1e-8;
 export interface ChangeKernel {
   readonly s: Structure;
   readonly least: number;
-  readonly coefficients: Float64Array;
+  readonly node: Float64Array;
   readonly martensiteRate_1_K: Float64Array;
   readonly ferrite_HV: Float64Array;
-  readonly kept: Float64Array;
-  readonly proposed: Float64Array;
   /** Nodes that may change in this step, and how many; those that may form ferrite, and how many. */
   readonly active: Int32Array;
   activeCount: number;
@@ -55,11 +52,9 @@ export function makeChangeKernel(s: Structure, least: number): ChangeKernel {
   const kernel: ChangeKernel = {
     s,
     least,
-    coefficients: new Float64Array(16 * s.count),
+    node: new Float64Array(32 * s.count),
     martensiteRate_1_K: new Float64Array(s.count),
     ferrite_HV: new Float64Array(s.count),
-    kept: new Float64Array(8 * s.count),
-    proposed: new Float64Array(8 * s.count),
     active: new Int32Array(s.count),
     activeCount: 0,
     ferritic: new Int32Array(s.count),
@@ -73,9 +68,9 @@ export function makeChangeKernel(s: Structure, least: number): ChangeKernel {
 }
 
 function copyCoefficients(kernel: ChangeKernel, i: number): void {
-  const to = kernel.coefficients;
+  const to = kernel.node;
   const c = kernel.s.coefficients[i]!;
-  const at = i << 4;
+  const at = i << 5;
   to[at] = c.ac1_C;
   to[at + 1] = c.bainiteStart_C;
   to[at + 2] = c.martensiteStart_C - PEARLITE_STOPS_K;
@@ -97,21 +92,21 @@ function copyCoefficients(kernel: ChangeKernel, i: number): void {
 }
 
 /** Warming may have changed the structure: where it did, clocks and growth that waited start anew. */
-export function restart({ s, least, kept }: ChangeKernel): void {
+export function restart({ s, least, node }: ChangeKernel): void {
   const { ferrite, pearlite, bainite } = s;
   for (let i = 0; i < s.count; i++) {
-    const q = i << 3;
-    const hiddenF = kept[q + 4]! - ferrite[i]!;
-    const hiddenP = kept[q + 5]! - pearlite[i]!;
-    const hiddenB = kept[q + 6]! - bainite[i]!;
-    if (!(hiddenF >= 0 && hiddenF <= least)) kept[q + 4] = ferrite[i]!;
+    const c = i << 5;
+    const hiddenF = node[c + 20]! - ferrite[i]!;
+    const hiddenP = node[c + 21]! - pearlite[i]!;
+    const hiddenB = node[c + 22]! - bainite[i]!;
+    if (!(hiddenF >= 0 && hiddenF <= least)) node[c + 20] = ferrite[i]!;
     if (!(hiddenP >= 0 && hiddenP <= least)) {
-      kept[q + 5] = pearlite[i]!;
-      kept[q + 1] = 0;
+      node[c + 21] = pearlite[i]!;
+      node[c + 17] = 0;
     }
     if (!(hiddenB >= 0 && hiddenB <= least)) {
-      kept[q + 6] = bainite[i]!;
-      kept[q + 3] = 0;
+      node[c + 22] = bainite[i]!;
+      node[c + 19] = 0;
     }
   }
 }
@@ -156,7 +151,7 @@ function refreshCooling(kernel: ChangeKernel, { temperature_C, before }: Moves, 
 }
 
 function listActive(kernel: ChangeKernel, moves: Moves, ahead: number, most_K: number, slowest_K: number): void {
-  const { s, active, ferritic, coefficients, proposed } = kernel;
+  const { s, active, ferritic, node } = kernel;
   const { temperature_C, before, middle } = moves;
   const { ferrite, pearlite, bainite, martensite, isStale, martensiteStart_C } = s;
   const count = s.isEven ? 1 : s.count;
@@ -171,13 +166,13 @@ function listActive(kernel: ChangeKernel, moves: Moves, ahead: number, most_K: n
     const T = now + Math.max(-most_K, Math.min(most_K, move));
     middle[i] = T;
     const M = martensite[i]!;
-    const a3 = coefficients[(i << 4) + 6]!;
+    const a3 = node[(i << 5) + 6]!;
     if (M > 0.01 || T >= a3 || T <= martensiteStart_C[i]! - 1 || isStale[i] === 1) continue;
     if (1 - ferrite[i]! - pearlite[i]! - bainite[i]! - M <= 1e-9) continue;
-    const ac1 = coefficients[i << 4]!;
+    const ac1 = node[i << 5]!;
     if (T >= ac1 && T > before[i]!) continue;
     active[n++] = i;
-    proposed[i << 3] = 0;
+    node[(i << 5) + 24] = 0;
     // No ferrite in steel whose 6 is its Ac1: it has the carbon of the eutectoid or more.
     if (a3 > ac1) ferritic[f++] = i;
   }
@@ -194,92 +189,94 @@ const FAR = 0.004;
 const UNIT = EXTENT_POINTS ** -3;
 
 function growPearlite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number): void {
-  const { s, active, activeCount, coefficients, kept, proposed } = kernel;
+  const { s, active, activeCount, node } = kernel;
   const { ferrite, bainite } = s;
   const { rates } = s.kinetics;
-  const pairs = EXTENT_PAIRS;
-  const hints = EXTENT_HINTS;
-  // Known to be numbers, they stay out of the heap where they meet numbers that are computed.
   const points = Number(EXTENT_POINTS);
-  const complete = Number(COMPLETE);
-  const perUnit = Number(HINTS_PER_UNIT);
-  const unit = Number(UNIT);
+  const last_C = Number(LAST_C);
+  const least = Number(LEAST_ADDED);
   for (let n = 0; n < activeCount; n++) {
     const i = active[n]!;
-    const c = i << 4;
-    const q = i << 3;
-    const to = q;
-    proposed[to + 1] = 0;
+    const c = i << 5;
+    node[c + 25] = 0;
     const T = middle_C[i]!;
-    const below = coefficients[c]! - T;
+    const below = node[c]! - T;
     const room = 1 - ferrite[i]! - bainite[i]!;
-    if (below <= 0 || T <= coefficients[c + 2]! || room <= 0) continue;
+    if (below <= 0 || T <= node[c + 2]! || room <= 0) continue;
     const t = T < 0 ? 0 : T;
-    const d = t >= LAST_C ? LAST_C - 1 : t | 0;
+    const d = t >= last_C ? last_C - 1 : t | 0;
     const w = t - d;
     const r = d << 2;
     const plain = rates[r]! + w * (rates[r + 4]! - rates[r]!);
     const alloy = rates[r + 1]! + w * (rates[r + 5]! - rates[r + 1]!);
-    const added = ((coefficients[c + 3]! * below * below * below) / (plain + coefficients[c + 4]! * alloy)) * dt_s;
-    if (added < LEAST_ADDED) continue;
-    let x = kept[q]!;
-    const of = kept[q + 1]!;
+    const added = ((node[c + 3]! * below * below * below) / (plain + node[c + 4]! * alloy)) * dt_s;
+    let x = node[c + 16]!;
+    const of = node[c + 17]!;
     if (of !== room) {
       const e = of / room - 1;
       // Mostly the room has hardly moved, and a few terms of the series are the cube root of what it moved by.
-      if (e > NEAR || e < -NEAR) x = Math.cbrt(kept[q + 5]! / room) * points;
+      if (e > NEAR || e < -NEAR) x = Math.cbrt(node[c + 21]! / room) * points;
+      else if (e < 1e-4 && e > -1e-4) x *= 1 + e * (1 / 3 - e * (1 / 9 - e * (5 / 81)));
       else x *= 1 + e * (1 / 3 + e * (-1 / 9 + e * (5 / 81 + e * (-10 / 243 + e * (22 / 729)))));
     }
-    if (x >= points) continue;
-    let p = (x | 0) << 1;
-    const u = pairs[p]! + (x - (p >> 1)) * (pairs[p + 2]! - pairs[p]!) + added;
-    let after = points;
-    if (u < complete) {
-      if (added > FAR) p = hints[(u * perUnit) | 0]! << 1;
-      while (pairs[p + 2]! <= u) p += 2;
-      after = (p >> 1) + (u - pairs[p]!) * pairs[p + 1]!;
-    }
-    proposed[to + 1] = (after * after * after - x * x * x) * unit * room;
-    proposed[to + 3] = after;
-    proposed[to + 4] = room;
+    if (added < least || x >= points) continue;
+    node[c + 25] = added;
+    node[c + 27] = x;
+    node[c + 28] = room;
   }
+  invert(kernel, 25, 27, 28);
 }
 
 function growBainite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number): void {
-  const { s, active, activeCount, coefficients, kept, proposed } = kernel;
+  const { s, active, activeCount, node } = kernel;
   const { ferrite, pearlite } = s;
   const { rates } = s.kinetics;
+  const points = Number(EXTENT_POINTS);
+  const last_C = Number(LAST_C);
+  const least = Number(LEAST_ADDED);
+  for (let n = 0; n < activeCount; n++) {
+    const i = active[n]!;
+    const c = i << 5;
+    node[c + 26] = 0;
+    const T = middle_C[i]!;
+    const below = node[c + 1]! - T;
+    const room = 1 - ferrite[i]! - pearlite[i]!;
+    if (below <= 0 || room <= 0) continue;
+    const t = T < 0 ? 0 : T;
+    const d = t >= last_C ? last_C - 1 : t | 0;
+    const r = d << 2;
+    const delay = rates[r + 2]! + (t - d) * (rates[r + 6]! - rates[r + 2]!);
+    const added = ((node[c + 5]! * below * below) / delay) * dt_s;
+    let x = node[c + 18]!;
+    const of = node[c + 19]!;
+    if (of !== room) {
+      const e = of / room - 1;
+      // Mostly the room has hardly moved, and a few terms of the series are the cube root of what it moved by.
+      if (e > NEAR || e < -NEAR) x = Math.cbrt(node[c + 22]! / room) * points;
+      else if (e < 1e-4 && e > -1e-4) x *= 1 + e * (1 / 3 - e * (1 / 9 - e * (5 / 81)));
+      else x *= 1 + e * (1 / 3 + e * (-1 / 9 + e * (5 / 81 + e * (-10 / 243 + e * (22 / 729)))));
+    }
+    if (added < least || x >= points) continue;
+    node[c + 26] = added;
+    node[c + 29] = x;
+    node[c + 30] = room;
+  }
+  invert(kernel, 26, 29, 30);
+}
+
+/** Reduced time added (at `growth`) to a root (at `root`) becomes the root after it and the growth that makes of the room. */
+function invert({ active, activeCount, node }: ChangeKernel, growth: number, root: number, room: number): void {
   const pairs = EXTENT_PAIRS;
   const hints = EXTENT_HINTS;
-  // Known to be numbers, they stay out of the heap where they meet numbers that are computed.
   const points = Number(EXTENT_POINTS);
   const complete = Number(COMPLETE);
   const perUnit = Number(HINTS_PER_UNIT);
   const unit = Number(UNIT);
   for (let n = 0; n < activeCount; n++) {
-    const i = active[n]!;
-    const c = i << 4;
-    const q = i << 3;
-    const to = q;
-    proposed[to + 2] = 0;
-    const T = middle_C[i]!;
-    const below = coefficients[c + 1]! - T;
-    const room = 1 - ferrite[i]! - pearlite[i]!;
-    if (below <= 0 || room <= 0) continue;
-    const t = T < 0 ? 0 : T;
-    const d = t >= LAST_C ? LAST_C - 1 : t | 0;
-    const r = d << 2;
-    const delay = rates[r + 2]! + (t - d) * (rates[r + 6]! - rates[r + 2]!);
-    const added = ((coefficients[c + 5]! * below * below) / delay) * dt_s;
-    if (added < LEAST_ADDED) continue;
-    let x = kept[q + 2]!;
-    const of = kept[q + 3]!;
-    if (of !== room) {
-      const e = of / room - 1;
-      if (e > NEAR || e < -NEAR) x = Math.cbrt(kept[q + 6]! / room) * points;
-      else x *= 1 + e * (1 / 3 + e * (-1 / 9 + e * (5 / 81 + e * (-10 / 243 + e * (22 / 729)))));
-    }
-    if (x >= points) continue;
+    const c = active[n]! << 5;
+    const added = node[c + growth]!;
+    if (added === 0) continue;
+    const x = node[c + root]!;
     let p = (x | 0) << 1;
     const u = pairs[p]! + (x - (p >> 1)) * (pairs[p + 2]! - pairs[p]!) + added;
     let after = points;
@@ -288,20 +285,19 @@ function growBainite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
       while (pairs[p + 2]! <= u) p += 2;
       after = (p >> 1) + (u - pairs[p]!) * pairs[p + 1]!;
     }
-    proposed[to + 2] = (after * after * after - x * x * x) * unit * room;
-    proposed[to + 5] = after;
-    proposed[to + 6] = room;
+    node[c + growth] = (after * after * after - x * x * x) * unit * node[c + room]!;
+    node[c + root] = after;
   }
 }
 
 /** The largest fraction a node changes by: no more than is left of its austenite. */
-function largestOf({ s, active, activeCount, proposed }: ChangeKernel): number {
+function largestOf({ s, active, activeCount, node }: ChangeKernel): number {
   const { ferrite, pearlite, bainite, martensite } = s;
   let largest = 0;
   for (let n = 0; n < activeCount; n++) {
     const i = active[n]!;
-    const q = i << 3;
-    const sum = proposed[q]! + proposed[q + 1]! + proposed[q + 2]!;
+    const c = i << 5;
+    const sum = node[c + 24]! + node[c + 25]! + node[c + 26]!;
     if (sum <= largest) continue;
     const left = 1 - ferrite[i]! - pearlite[i]! - bainite[i]! - martensite[i]!;
     largest = sum <= left ? sum : left > largest ? left : largest;
@@ -311,7 +307,7 @@ function largestOf({ s, active, activeCount, proposed }: ChangeKernel): number {
 
 /** The limit of ferrite moves with the temperature, so its clock is read off anew in every step. */
 function growFerrite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number): void {
-  const { s, ferritic, ferriticCount, coefficients, kept, proposed } = kernel;
+  const { s, ferritic, ferriticCount, node } = kernel;
   const { ferrite, pearlite, bainite } = s;
   const { rates } = s.kinetics;
   const pairs = EXTENT_PAIRS;
@@ -323,15 +319,15 @@ function growFerrite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
   const unit = Number(UNIT);
   for (let n = 0; n < ferriticCount; n++) {
     const i = ferritic[n]!;
-    const c = i << 4;
+    const c = i << 5;
     const T = middle_C[i]!;
-    const ac1 = coefficients[c]!;
-    const C = coefficients[c + 8]!;
-    const eutectoid = coefficients[c + 9]!;
+    const ac1 = node[c]!;
+    const C = node[c + 8]!;
+    const eutectoid = node[c + 9]!;
     let line = eutectoid + (T - ac1) / ACM_SLOPE_K_wtpct;
     let pure = 0.02;
     if (T >= ac1) {
-      const end = coefficients[c + 10]!;
+      const end = node[c + 10]!;
       const share = (end - T) / (end - ac1);
       line = share <= 0 ? 0 : eutectoid * share * share;
       pure = 0.01;
@@ -340,12 +336,12 @@ function growFerrite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
     const limit = Math.min(1, (line - C) / (line - pure));
     const F = ferrite[i]!;
     if (limit <= 0.005 || F >= 0.999 * limit) continue;
-    const below = coefficients[c + 6]! - T;
+    const below = node[c + 6]! - T;
     const t = T < 0 ? 0 : T;
     const d = t >= LAST_C ? LAST_C - 1 : t | 0;
     const r = (d << 2) + 3;
-    const added = coefficients[c + 7]! * below * below * below * (rates[r]! + (t - d) * (rates[r + 4]! - rates[r]!)) * dt_s;
-    const x = Math.cbrt(kept[(i << 3) + 4]! / limit) * points;
+    const added = node[c + 7]! * below * below * below * (rates[r]! + (t - d) * (rates[r + 4]! - rates[r]!)) * dt_s;
+    const x = Math.cbrt(node[(i << 5) + 20]! / limit) * points;
     if (added < LEAST_ADDED || x >= points) continue;
     let p = (x | 0) << 1;
     const u = pairs[p]! + (x - (p >> 1)) * (pairs[p + 2]! - pairs[p]!) + added;
@@ -356,13 +352,13 @@ function growFerrite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
       after = (p >> 1) + (u - pairs[p]!) * pairs[p + 1]!;
     }
     const grown = (after * after * after - x * x * x) * unit * limit;
-    proposed[i << 3] = (grown * (1 - F - pearlite[i]! - bainite[i]!)) / (1 - F);
+    node[(i << 5) + 24] = (grown * (1 - F - pearlite[i]! - bainite[i]!)) / (1 - F);
   }
 }
 
 /** As `applyChange`. `released` gets the heat of the change, by volume, of every active node: `latent` for all of it. */
 export function applyQuickly(kernel: ChangeKernel, middle_C: Float64Array, released: Float64Array, latent: number): void {
-  const { s, active, activeCount, least, coefficients, ferrite_HV, kept, proposed } = kernel;
+  const { s, active, activeCount, least, ferrite_HV, node } = kernel;
   const { ferrite, pearlite, bainite, martensite, looseCarbon_wtpct, lamellarCarbon_wtpct, martensiteCarbon_wtpct } = s;
   const { formedHardness_HV } = s;
   const C0 = s.bar.C;
@@ -371,11 +367,10 @@ export function applyQuickly(kernel: ChangeKernel, middle_C: Float64Array, relea
   const lastB_C = bainite_HV.length - 1;
   for (let n = 0; n < activeCount; n++) {
     const i = active[n]!;
-    const q = i << 3;
-    const from = i << 3;
-    let gF = proposed[from]!;
-    let gP = proposed[from + 1]!;
-    let gB = proposed[from + 2]!;
+    const c = i << 5;
+    let gF = node[c + 24]!;
+    let gP = node[c + 25]!;
+    let gB = node[c + 26]!;
     const sum = gF + gP + gB;
     if (sum <= 0) continue;
     const F = ferrite[i]!;
@@ -383,32 +378,31 @@ export function applyQuickly(kernel: ChangeKernel, middle_C: Float64Array, relea
     const B = bainite[i]!;
     const left = 1 - F - P - B - martensite[i]!;
     if (gP > 0) {
-      kept[q] = proposed[from + 3]!;
-      kept[q + 1] = proposed[from + 4]!;
+      node[c + 16] = node[c + 27]!;
+      node[c + 17] = node[c + 28]!;
     }
     if (gB > 0) {
-      kept[q + 2] = proposed[from + 5]!;
-      kept[q + 3] = proposed[from + 6]!;
+      node[c + 18] = node[c + 29]!;
+      node[c + 19] = node[c + 30]!;
     }
     if (sum > left) {
       gF *= left / sum;
       gP *= left / sum;
       gB *= left / sum;
-      kept[q + 1] = 0;
-      kept[q + 3] = 0;
+      node[c + 17] = 0;
+      node[c + 19] = 0;
     }
-    gF += kept[q + 4]! - F;
-    gP += kept[q + 5]! - P;
-    gB += kept[q + 6]! - B;
-    kept[q + 4] = F + gF;
-    kept[q + 5] = P + gP;
-    kept[q + 6] = B + gB;
+    gF += node[c + 20]! - F;
+    gP += node[c + 21]! - P;
+    gB += node[c + 22]! - B;
+    node[c + 20] = F + gF;
+    node[c + 21] = P + gP;
+    node[c + 22] = B + gB;
     const dF = gF >= least ? gF : 0;
     const dP = gP >= least ? gP : 0;
     const dB = gB >= least ? gB : 0;
     if (dF + dP + dB === 0) continue;
 
-    const c = i << 4;
     const T = middle_C[i]!;
     const loose = looseCarbon_wtpct[i]!;
     const lamellar = lamellarCarbon_wtpct[i]!;
@@ -418,7 +412,7 @@ export function applyQuickly(kernel: ChangeKernel, middle_C: Float64Array, relea
     let formed = dF * ferrite_HV[i]!;
     if (dP > 0) {
       if (loose > 0) {
-        const near = (ALL_LAMELLAR_K - (coefficients[c]! - T)) / (ALL_LAMELLAR_K - ALL_ROUND_K);
+        const near = (ALL_LAMELLAR_K - (node[c]! - T)) / (ALL_LAMELLAR_K - ALL_ROUND_K);
         if (near > 0) {
           const enough = loose / CEMENTITE_CARBON_wtpct / ENOUGH_CARBIDE;
           round = (enough < 1 ? enough : 1) * (near > 1 ? 1 : near);
@@ -428,17 +422,17 @@ export function applyQuickly(kernel: ChangeKernel, middle_C: Float64Array, relea
           s.spheroidite[i]! += round * dP;
         }
       }
-      const at_C = T + coefficients[c + 12]!;
+      const at_C = T + node[c + 12]!;
       const t = at_C < 0 ? 0 : at_C > lastP_C ? lastP_C : at_C;
       const d = t >= lastP_C ? lastP_C - 1 : t | 0;
       const plain = pearlite_HV[d]! + (t - d) * (pearlite_HV[d + 1]! - pearlite_HV[d]!);
-      const hardness = plain * coefficients[c + 13]! + coefficients[c + 14]!;
+      const hardness = plain * node[c + 13]! + node[c + 14]!;
       formed += dP * (round * ferrite_HV[i]! + (1 - round) * hardness);
     }
     if (dB > 0) {
       const t = T < 0 ? 0 : T > lastB_C ? lastB_C : T;
       const d = t >= lastB_C ? lastB_C - 1 : t | 0;
-      formed += dB * (bainite_HV[d]! + (t - d) * (bainite_HV[d + 1]! - bainite_HV[d]!)) * coefficients[c + 15]!;
+      formed += dB * (bainite_HV[d]! + (t - d) * (bainite_HV[d + 1]! - bainite_HV[d]!)) * node[c + 15]!;
     }
     ferrite[i] = F + dF;
     pearlite[i] = P + dP;
@@ -450,9 +444,9 @@ export function applyQuickly(kernel: ChangeKernel, middle_C: Float64Array, relea
       const still = C0 - looseCarbon_wtpct[i]! - lamellarCarbon_wtpct[i] - martensiteCarbon_wtpct[i]!;
       const room = left - dF - dP - dB;
       const enriched = (still > 0 ? still : 0) / (room > 0.05 ? room : 0.05);
-      const base_wtpct = coefficients[c + 8]!;
+      const base_wtpct = node[c + 8]!;
       const rich = Math.max(base_wtpct, Math.min(enriched, MOST_ENRICHED_wtpct));
-      s.martensiteStart_C[i] = coefficients[c + 11]! + startDrop_K(base_wtpct, rich);
+      s.martensiteStart_C[i] = node[c + 11]! + startDrop_K(base_wtpct, rich);
     }
   }
 }
