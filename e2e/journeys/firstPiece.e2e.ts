@@ -54,15 +54,17 @@ test("measures a knife as people write it, gets a verdict that core gives too, r
   await page.getByRole("button", { name: /At heat: start the hold/ }).click();
 
   // A reload in the middle of a hold: the clock is right.
-  await expect(numeral).toHaveText(/^0:(30|29|28)$/);
+  await expect(numeral).toHaveText(/^0:(30|2\d)$/);
   await page.clock.fastForward(12_000);
   await page.reload();
-  await expect(numeral).toHaveText(/^0:1[5-8]$/);
+  await expect(numeral).toHaveText(/^0:1[0-8]$/);
   await page.getByRole("button", { name: /Out of the fire/ }).click();
 
   await page.getByRole("button", { name: /It is in the bath/ }).click();
+  // Each tap is seen to count before time is moved on.
+  await expect(page.getByRole("button", { name: /It is out/ })).toBeVisible();
   await page.clock.fastForward(11_000);
-  await expect(numeral).toHaveText(/^1[123]$/);
+  await expect(numeral).toHaveText(/^1[1-5]$/);
   await page.getByRole("button", { name: /It is out/ }).click();
   await page.getByRole("button", { name: "It is straight" }).click();
   await expect(page.getByText("min brittle")).toBeVisible();
@@ -75,6 +77,7 @@ test("measures a knife as people write it, gets a verdict that core gives too, r
 
   for (let cycle = 0; cycle < 2; cycle++) {
     await page.getByRole("button", { name: "It is in the oven" }).click();
+    await expect(numeral).toHaveText(/^(2:00:00|1:59:\d\d)$/);
     await page.clock.fastForward("02:00:05");
     await expect(page.getByText("over. Go on now")).toBeVisible();
     await page.getByRole("button", { name: /Out, and cool to the touch/ }).click();

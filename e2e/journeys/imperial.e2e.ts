@@ -40,6 +40,7 @@ test("a drawknife in inches and Fahrenheit, by the kiln, to the soak", async ({ 
   await page.getByRole("button", { name: "Log it" }).click();
   await expect(page.getByTestId("numeral")).toHaveText(/^1(5[6-9]|60)\d$/);
   await page.getByRole("button", { name: /start the hold/ }).click();
+  await expect(page.getByTestId("numeral")).toHaveText(/^\d+:\d\d$/);
   await page.clock.fastForward("00:04:00");
   await expect(page.getByTestId("numeral")).toHaveText(/^[56]:\d\d$/);
 
