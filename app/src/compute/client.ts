@@ -41,7 +41,7 @@ export function poolSize(): number {
   return Math.max(1, globalThis.navigator?.hardwareConcurrency || 2);
 }
 
-/** A worker that has not let go by then is ended, ms: the longest part of a job takes a tenth of it on a slow machine. */
+/** A worker that has not let go by then is ended, ms. The longest part of a job, a fine section with its moments, takes 0.1 to 0.2 s here. */
 const LETS_GO_ms = 3000;
 const MOST_ABOUT = 64;
 
@@ -71,7 +71,7 @@ function startNext(): void {
   while (busy < poolSize() && waiting.length > 0) waiting.shift()!.start();
 }
 
-/** The idle worker that knows most about it: one that was asked before, else the one with the least to forget. */
+/** An idle worker: one that was asked about it before, else the one that was used last. */
 function takeWorker(about: string | undefined): PooledWorker {
   const known = about === undefined ? -1 : idle.findLastIndex((w) => w.about.includes(about));
   const at = known >= 0 ? known : idle.length - 1;

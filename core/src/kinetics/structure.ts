@@ -74,7 +74,7 @@ export interface Structure {
   readonly isStale: Uint8Array;
   readonly coefficients: Coefficients[];
   /** What they were worked out from, three numbers a node: carbon in solution and in loose carbide, wt%, and grain, um. */
-  readonly coefficientsOf: Float64Array;
+  readonly workedOutFrom: Float64Array;
   readonly change: { readonly ferrite: Float64Array; readonly pearlite: Float64Array; readonly bainite: Float64Array };
   /** Share of the matrix that became austenite in the last step: takes heat in. */
   readonly austenitised: Float64Array;
@@ -150,7 +150,7 @@ function isAlike(s: Structure, i: number, j: number): boolean {
 const SAME_CARBON_wtpct = 1e-6;
 const SAME_GRAIN = 1e-5;
 
-function isMuchAsBefore({ coefficientsOf: was, looseCarbon_wtpct, grain_um }: Structure, i: number, carbon_wtpct: number): boolean {
+function isMuchAsBefore({ workedOutFrom: was, looseCarbon_wtpct, grain_um }: Structure, i: number, carbon_wtpct: number): boolean {
   return (
     Math.abs(was[3 * i]! - carbon_wtpct) < SAME_CARBON_wtpct &&
     Math.abs(was[3 * i + 1]! - looseCarbon_wtpct[i]!) < SAME_CARBON_wtpct &&
@@ -163,10 +163,14 @@ export function refresh(s: Structure, i: number): void {
   if (s.isStale[i] === 0) return;
   s.isStale[i] = 0;
   const carbon_wtpct = austeniteCarbon_wtpct(s, i);
-  if (isMuchAsBefore(s, i, carbon_wtpct)) return;
-  s.coefficientsOf[3 * i] = carbon_wtpct;
-  s.coefficientsOf[3 * i + 1] = s.looseCarbon_wtpct[i]!;
-  s.coefficientsOf[3 * i + 2] = s.grain_um[i]!;
+  if (isMuchAsBefore(s, i, carbon_wtpct)) {
+    // Ferrite of an earlier cooling may have moved it.
+    s.martensiteStart_C[i] = s.coefficients[i]!.martensiteStart_C;
+    return;
+  }
+  s.workedOutFrom[3 * i] = carbon_wtpct;
+  s.workedOutFrom[3 * i + 1] = s.looseCarbon_wtpct[i]!;
+  s.workedOutFrom[3 * i + 2] = s.grain_um[i]!;
   if (i > 0 && isAlike(s, i, i - 1)) {
     s.coefficients[i] = s.coefficients[i - 1]!;
     s.martensiteStart_C[i] = s.martensiteStart_C[i - 1]!;
@@ -230,7 +234,7 @@ export function makeStructure({
     hasBeenCold: new Uint8Array(nodes).fill(1),
     isStale: new Uint8Array(nodes).fill(1),
     coefficients: Array.from({ length: nodes }, () => c),
-    coefficientsOf: new Float64Array(3 * nodes),
+    workedOutFrom: new Float64Array(3 * nodes),
     change: { ferrite: filled(0), pearlite: filled(0), bainite: filled(0) },
     austenitised: filled(0),
     grainActivation_J_mol: 89098 + 3581 * bar.C + 1443 * bar.Cr,
@@ -261,7 +265,7 @@ export function spreadEven(s: Structure): void {
   ]) {
     array.fill(array[0]!);
   }
-  for (let i = 1; i < s.count; i++) s.coefficientsOf.copyWithin(3 * i, 0, 3);
+  for (let i = 1; i < s.count; i++) s.workedOutFrom.copyWithin(3 * i, 0, 3);
   s.coefficients.fill(s.coefficients[0]!);
 }
 

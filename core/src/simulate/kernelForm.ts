@@ -10,15 +10,8 @@ import {
   VOLUME_HEAT,
   type PlainMaterial,
 } from "../heat/properties.js";
-import {
-  applyQuickly,
-  clearReleased,
-  formQuickly,
-  makeChangeKernel,
-  proposeQuickly,
-  restart,
-  type ChangeKernel,
-} from "../kinetics/changeKernel.js";
+import { applyQuickly, clearReleased } from "../kinetics/applyKernel.js";
+import { formQuickly, makeChangeKernel, proposeQuickly, restart, type ChangeKernel } from "../kinetics/changeKernel.js";
 import type { Structure } from "../kinetics/structure.js";
 import { STILL_TEMPERS_K_s, warm } from "../kinetics/warming.js";
 import {

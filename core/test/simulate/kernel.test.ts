@@ -3,7 +3,9 @@ import { CATALOGUE } from "../../src/catalogue.js";
 import { HIDDEN } from "../../src/kinetics/changeKernel.js";
 import { COMPLETE, extentAt, reducedTime } from "../../src/kinetics/extent.js";
 import { rockwellCFromVickers } from "../../src/kinetics/hardness.js";
-import { nodeHardness_HV, type PriorStructure } from "../../src/kinetics/structure.js";
+import { heatingCurve } from "../../src/kinetics/austenite.js";
+import { follow } from "../../src/kinetics/follow.js";
+import { makeStructure, nodeHardness_HV, refresh, type PriorStructure } from "../../src/kinetics/structure.js";
 import { INCONEL_600, NICKEL, STAINLESS } from "../../src/heat/properties.js";
 import { constantBoundary } from "../../src/heat/media.js";
 import type { HistoryStep } from "../../src/schema/history.js";
@@ -157,6 +159,16 @@ describe("the kernel against the form to read", () => {
         expect(Math.abs(kernel.balance.lost_J_m / reference.balance.lost_J_m - 1)).toBeLessThan(1e-9);
       }
     }
+  });
+  it("austenite that is as it was before has its own martensite start again, whatever ferrite of an earlier cooling had made of it", () => {
+    const s = makeStructure({ nodes: 1, bar_wtpct: steel("1045").composition_wtpct, prior: "pearlite" });
+    follow({ structure: s, ...heatingCurve({ heat_C: 850, hold_s: 300 }) });
+    refresh(s, 0);
+    const own_C = s.martensiteStart_C[0]!;
+    s.martensiteStart_C[0] = own_C - 60;
+    s.isStale[0] = 1;
+    refresh(s, 0);
+    expect(s.martensiteStart_C[0]).toBe(own_C);
   });
   it("extent to reduced time and back is where it began, to 1e-12, all along the table", () => {
     for (let k = 1; k < 4000; k++) {
