@@ -59,6 +59,8 @@ export interface CourseInput {
   readonly watch: readonly number[];
   /** Largest change of temperature aimed at in one step, K. */
   readonly stepAim_K?: number;
+  /** Largest fraction a node may change by in a step before the step is cut. */
+  readonly largestChange?: number;
   /** Keeps the whole field at these times after the start, s, ascending; the last step before each is kept. */
   readonly frames_s?: readonly number[];
   /** Ends once no node can change any more but by martensite: enough for the hardness at room temperature. */
@@ -95,8 +97,6 @@ export interface CourseResult {
 
 const SHORTEST_STEP_s = 1e-4;
 const FIRST_STEP_s = 1e-3;
-/** Largest fraction a node may change by in a step before the step is cut. */
-const LARGEST_CHANGE = 0.02;
 const MOST_STEPS = 60000;
 /** Largest share of the carbon that may dissolve in a step. */
 const LARGEST_DISSOLVED = 0.01;
@@ -183,6 +183,7 @@ export function runCourse({
   body,
   watch,
   stepAim_K = 4,
+  largestChange = 0.02,
   frames_s = [],
   untilSettled = false,
   isBalanced = false,
@@ -230,8 +231,8 @@ export function runCourse({
       let step_s = Math.min(dt_s, stretch.duration_s - spent_s);
       for (let attempt = 0; attempt < 2; attempt++) {
         const largest = step.propose(step_s, last_s);
-        if (largest <= LARGEST_CHANGE || attempt === 1) break;
-        step_s = Math.max(SHORTEST_STEP_s, (step_s * 0.8 * LARGEST_CHANGE) / largest);
+        if (largest <= largestChange || attempt === 1) break;
+        step_s = Math.max(SHORTEST_STEP_s, (step_s * 0.8 * largestChange) / largest);
       }
       balance?.begin();
       step.take(stretch.surroundings, step_s, last_s);

@@ -101,8 +101,16 @@ export interface CaseOptions {
   readonly kinetics?: Kinetics;
   /** Stops as soon as the hardness at room temperature is decided. */
   readonly untilSettled?: boolean;
+  /** Steps half as long again as the grid asks for: for runs of which only many together, or one beside others, are read. */
+  readonly isLongStrided?: boolean;
   readonly form?: Form;
 }
+
+/**
+ * Over 120 hardenings of 24 members the mean of a place moves by 0.04 to 0.21 HRC rms (0.58 at worst) against steps of 1 K; the
+ * usual coarse steps by 0.04 to 0.12 (0.33 at worst). Chance of 24 draws alone is a quarter of a spread, 0.4 HRC.
+ */
+const LONG_STRIDE = { stepAim_K: 12, largestChange: 0.05 } as const;
 
 /** Heats, quenches and cools to the room. */
 export function runCase(
@@ -114,6 +122,7 @@ export function runCase(
     frames_s,
     kinetics = KINETICS,
     untilSettled = false,
+    isLongStrided = false,
     form = "kernel",
   }: CaseOptions = {},
 ): Case {
@@ -155,6 +164,7 @@ export function runCase(
     body: bodyOf(structure, grid, plan.cladding ?? null),
     watch: watch?.(places) ?? [],
     stepAim_K: STEP_K[resolution],
+    ...(isLongStrided ? LONG_STRIDE : {}),
     untilSettled,
     form,
     ...(frames_s === undefined ? {} : { frames_s }),

@@ -75,6 +75,7 @@ function runMember(plan: HardenPlan, draw: readonly number[], options: Omit<RunO
     variation: variationOf(draw),
     resolution: "coarse",
     untilSettled: true,
+    isLongStrided: true,
     ...options,
   });
   const each = <T>(read: (node: number) => T, none: T): Record<Place, T> => ({

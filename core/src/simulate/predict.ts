@@ -323,7 +323,7 @@ function quickHardness(plan: HardenPlan, desk: Desk): QuickHardness {
 
 function runQuickly(plan: HardenPlan): QuickHardness {
   requireSense(plan);
-  const { structure, places } = runCase(plan, { resolution: "coarse", untilSettled: true });
+  const { structure, places } = runCase(plan, { resolution: "coarse", untilSettled: true, isLongStrided: true });
   const at = (node: number): number => rockwellCFromVickers(nodeHardness_HV(structure, node));
   const [working_HRC, thickest_HRC] = [at(places.edge ?? places.surface), at(places.spine ?? places.centre)];
   // Within 3 HRC of the edge a file tells no difference (judgement).
