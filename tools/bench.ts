@@ -107,7 +107,7 @@ turns(
   (h, form) => h.run(form),
 );
 turns(
-  "a blade's hardening with its ensemble of 24",
+  "a blade's hardening with its ensemble of 48",
   9,
   () => hardenPlanOf(CATALOGUE, hook, routeOf(hook)),
   (plan, form) => harden(plan, { form }),

@@ -10,7 +10,7 @@ const EffortSchema = choice(["quick", "full"] as const);
 export type Effort = Static<typeof EffortSchema>;
 
 /** How many cases the spread is made of. */
-export const MEMBERS = 24;
+export const MEMBERS = 48;
 
 /** The fire a piece lies in. */
 export const FireSchema = strict({
