@@ -102,7 +102,7 @@ writeFileSync(
   `# The first verdict of a cold page
 
 \`npm run benchcold\`, on this machine (${cpus().length} cores, ${cpus()[0]!.model}), ${RUNS} fresh browsers each: nothing cached, nothing compiled, the made-up shop's billhook (a blade, its ensemble of
-24 and the case as planned across the workers). A quarter of the speed: every process of the browser is stopped for three quarters of each ${PERIOD_ms} ms.
+48 and the case as planned across the workers). A quarter of the speed: every process of the browser is stopped for three quarters of each ${PERIOD_ms} ms.
 
 | at | question to answer, median, ms | slowest, ms | from the start of the navigation to the answer, median, ms | a plain loop on the page, median, ms |
 | --- | ---: | ---: | ---: | ---: |
