@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import { useEffect, useMemo, useState, type ReactNode } from "react";
+import { useLayoutEffect, useMemo, useState, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import { usePrediction } from "../../compute/useAnswers.js";
 import { actWords } from "../../format/actWords.js";
@@ -57,7 +57,8 @@ export function ActKey({
   /** Something has to be done first: the note says what. */
   isLocked?: boolean;
 }) {
-  useEffect(() => {
+  // Before the screen is painted: a foot switch pressed as the act appears is heard.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement | null;
       if (event.repeat || target?.closest("button, a, input, [role=dialog]")) return;

@@ -1,10 +1,11 @@
 /** Letters for checks at the bench, and the list of them: for a foot switch with more than one pedal, or a keyboard. */
 
-import { useEffect } from "react";
+import { useLayoutEffect } from "react";
 
 /** Pressed outside of any field, button or dialog. */
 export function useKeys(keys: Readonly<Record<string, () => void>>): void {
-  useEffect(() => {
+  // Before the screen is painted: what is pressed as it appears is heard.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement | null;
       if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || target?.closest("input, [role=dialog]")) return;
