@@ -61,9 +61,3 @@ export function requireRange(path: string, value: number, low: number, high: num
     throw new InputError({ code: "out-of-range", path, got: value, allowed: `${low} … ${high}` });
   }
 }
-
-/** Something worth knowing about a result that was computed all the same. */
-export interface Notice {
-  readonly code: string;
-  readonly message: string;
-}

@@ -56,13 +56,16 @@ export {
   type Way,
   type Wish,
   type Zone,
-  WAYS,
+  DRAWS,
+  HARDENS,
+  type Draws,
+  type Hardens,
   WISHES,
   ZONES,
 } from "./schema/book.js";
 export type { CalibrationReading, Kit, KitItem, KitKind } from "./schema/kit.js";
-export { bathFromKit, kitOf, missingFor, PRESETS, type NewKitItem, type Preset } from "./plan/kit.js";
-export { dialFor_C, fitProblems, mass_kg, type FitProblem } from "./plan/fit.js";
+export { bathFromKit, kitOf, missingFor, PRESETS, type KitLack, type NewKitItem, type Preset } from "./plan/kit.js";
+export { dialFor_C, fitProblems, mass_kg, type FitProblem, type FitWay } from "./plan/fit.js";
 export { calibrate, LEAST_READINGS, type Calibration, type DialReading } from "./evidence/calibration.js";
 export type { Section } from "./schema/parts.js";
 export {
@@ -74,12 +77,17 @@ export {
   structureBeforeHardening,
   targetOf,
   thickness_mm,
-  waysFor,
 } from "./plan/route.js";
-export { heatOrder } from "./plan/heatOrder.js";
+export { heatOrder, type HeatPrompt } from "./plan/heatOrder.js";
 export { namedHeat, type NamedHeat } from "./plan/namedHeat.js";
-export { otherPractices, type OtherPractice } from "./plan/otherPractice.js";
-export { orderProblem } from "./plan/order.js";
+export { otherPractices, type OtherPractice, type Practice } from "./plan/otherPractice.js";
+export { orderProblem, type OrderProblem } from "./plan/order.js";
+export { drawsFor, hardensFor, USUAL_WAY, wayOf } from "./plan/way.js";
+export { isLiquid, isWater, peakSpeed_W_m2K } from "./heat/bathKind.js";
+export { BOOK_VERSION } from "./schema/version.js";
+export { migrateEvent } from "./migrate/index.js";
+export { REASONS, type Reason } from "./schema/reasons.js";
+export { unsaid } from "./unsaid.js";
 export { hardenAgain, nextTemper, type NextTemper } from "./plan/nextTemper.js";
 export { actsOfRoute, stageOf, type Act, type Stage } from "./plan/acts.js";
 export { brittleSince, heatsDone, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";
@@ -110,11 +118,11 @@ export type { Member } from "./simulate/hardenSpread.js";
 export { MEMBERS, type Effort, type FireInput, type Job, type JobFailure } from "./schema/job.js";
 
 // How hot it is
-export { conflictMessage, estimateHeat, type HeatConflict, type HeatEstimate } from "./simulate/heatEstimate.js";
+export { estimateHeat, type HeatConflict, type HeatEstimate } from "./simulate/heatEstimate.js";
 export { glowInLight, heatOfNode_C, type HeatEvidence, type MagnetPoint } from "./simulate/heatBelief.js";
 export { eyeErrors_C, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.js";
 export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
-export { wayForZones, zoneReports, type ZoneReport } from "./simulate/zoneReport.js";
+export { hardensForZones, zoneReports, type ZoneReport } from "./simulate/zoneReport.js";
 export { chanceAllInWindow, zoneOffsets, type ZoneOffset } from "./simulate/zones.js";
 export { magnetPoint } from "./simulate/magnetPoint.js";
 
@@ -145,5 +153,7 @@ export type { ShopAnswer, ShopCommand, ShopPlace, ShopQuestion, ShopReading, Sho
 export type { Checked } from "./schema/check.js";
 export { check, requireValid } from "./schema/checkPage.js";
 export { checkAny } from "./schema/checkAll.js";
-export { InputError, type InputErrorCode, type InputProblem, type Notice } from "./errors.js";
+export { InputError, type InputErrorCode, type InputProblem } from "./errors.js";
+export type { Notice, NoticeCode, TestNotice } from "./notices.js";
+export type { CrackReason } from "./simulate/crackRisk.js";
 export { runVerb, VERB_NAMES, verbHelp, verbNeedsInput, verbSchema } from "./verbs/index.js";

@@ -12,7 +12,7 @@ import {
   type SectionPicture,
   type Track,
   type WarmUp,
-  type Way,
+  type Hardens,
   type WhatIf,
 } from "@tembrak/core";
 import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
@@ -125,8 +125,14 @@ export function useStations(
 }
 
 /** The piece in a fire, zone by zone. Nothing is asked while the fire is not known. */
-export function useWarmUp(piece: Piece, way: Way, fire: FireInput | null, target_C: number, start_C: number): UseQueryResult<WarmUp> {
-  const job = fire === null ? null : ({ kind: "warm-up", piece, way, fire, target_C, start_C } as const);
+export function useWarmUp(
+  piece: Piece,
+  hardens: Hardens,
+  fire: FireInput | null,
+  target_C: number,
+  start_C: number,
+): UseQueryResult<WarmUp> {
+  const job = fire === null ? null : ({ kind: "warm-up", piece, hardens, fire, target_C, start_C } as const);
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"warm-up">(job!, { signal }), enabled: job !== null, ...ONCE });
 }
 

@@ -1,7 +1,7 @@
 /** What of the kit a piece does not fit, and at least three ways on. Nothing when all fits. */
 
 import { CATALOGUE, fitProblems, formOf, type Kit, type Piece, type Route } from "@tembrak/core";
-import { fitSentence } from "../format/fitWords.js";
+import { FIT_WAY_WORDS, fitSentence } from "../words/fitWords.js";
 import type { Units } from "../format/show.js";
 import "./fitNotice.css";
 
@@ -19,7 +19,7 @@ export function FitNotice({ piece, route, kit, units }: { piece: Piece; route: R
             </summary>
             <ul>
               {problem.ways.map((way) => (
-                <li key={way}>{way}</li>
+                <li key={way}>{FIT_WAY_WORDS[way]}</li>
               ))}
             </ul>
           </details>

@@ -1,9 +1,11 @@
 /** The `.tembrak.json` file: written so that it comes back identical, read so that a bad one changes nothing. */
 
 import { InputError } from "../errors.js";
+import { migrateBook, versionOf } from "../migrate/index.js";
 import type { Book, BookEvent } from "../schema/book.js";
 import type { Kit } from "../schema/kit.js";
 import { check } from "../schema/checkPage.js";
+import { BOOK_VERSION } from "../schema/version.js";
 import { heatsDone, piecesOf } from "./state.js";
 
 export interface FileProblem {
@@ -62,12 +64,16 @@ export function checkBook(value: unknown): FileReport & { readonly book: Book | 
   if (typeof value !== "object" || value === null || (value as { format?: unknown }).format !== "tembrak") {
     return { ...empty, problems: [{ path: "/format", message: '/format: this is not a Tembrak file; it should say "format": "tembrak"' }] };
   }
-  const version = (value as { formatVersion?: unknown }).formatVersion;
-  if (version !== 1) {
-    const message = `/formatVersion: this file says version ${JSON.stringify(version) ?? "nothing"}; this Tembrak reads version 1`;
+  const version = versionOf(value);
+  if (version === null || version === "newer") {
+    const said = JSON.stringify((value as { formatVersion?: unknown }).formatVersion) ?? "nothing";
+    const message =
+      version === "newer"
+        ? `/formatVersion: this file is of version ${said}, from a newer Tembrak; this one reads up to version ${BOOK_VERSION}. Take the new Tembrak first: nothing was changed`
+        : `/formatVersion: this file says version ${said}; this Tembrak reads versions 1 to ${BOOK_VERSION}`;
     return { ...empty, problems: [{ path: "/formatVersion", message }] };
   }
-  const checked = check("Book", value);
+  const checked = check("Book", migrateBook(value as Readonly<Record<string, unknown>>, version));
   if (!checked.ok) return { ...empty, problems: checked.problems.map(({ path, message }) => ({ path, message: message ?? path })) };
   const problems = eventProblems(checked.value.events);
   const pieces = piecesOf(checked.value.events);
@@ -95,6 +101,12 @@ export function readBook(text: string): Book {
 /** The text of a file: events in the order of their time, then of their id, so that equal books give equal text. */
 export function writeBook(events: readonly BookEvent[], exportedAt_ms: number, kit: Kit | null = null): string {
   const ordered = [...events].sort((a, b) => a.at_ms - b.at_ms || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0));
-  const book: Book = { format: "tembrak", formatVersion: 1, exportedAt_ms, events: ordered, ...(kit === null ? {} : { kit: [...kit] }) };
+  const book: Book = {
+    format: "tembrak",
+    formatVersion: BOOK_VERSION,
+    exportedAt_ms,
+    events: ordered,
+    ...(kit === null ? {} : { kit: [...kit] }),
+  };
   return `${JSON.stringify(book, null, 1)}\n`;
 }

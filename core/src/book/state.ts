@@ -1,6 +1,7 @@
 /** A piece as it stands: the sum of its events, in the order they happened. */
 
 import { actsOfRoute, stageOf, type Act, type Stage } from "../plan/acts.js";
+import { unsaid } from "../unsaid.js";
 import type { BookEvent, Check, HardnessTest, Piece, Route } from "../schema/book.js";
 
 export interface LoggedCheck {
@@ -66,15 +67,35 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
   const notes: { id: string; at_ms: number; text: string }[] = [];
   for (const event of events) {
     const { at_ms } = event;
-    if (event.kind === "piece") {
-      if (piece === null) madeAt_ms = at_ms;
-      piece = event.definition;
-    } else if (event.kind === "route") route = event.route;
-    else if (event.kind === "act-done") doneAt_ms.set(event.act, at_ms);
-    else if (event.kind === "check") checks.push({ id: event.id, at_ms, act: event.act, reading: event.reading });
-    else if (event.kind === "test") tests.push({ id: event.id, at_ms, act: event.act, test: event.test });
-    else if (event.kind === "note") notes.push({ id: event.id, at_ms, text: event.text });
-    else if (event.kind === "finished") finishedAt_ms = at_ms;
+    switch (event.kind) {
+      case "piece":
+        if (piece === null) madeAt_ms = at_ms;
+        piece = event.definition;
+        break;
+      case "route":
+        route = event.route;
+        break;
+      case "act-done":
+        doneAt_ms.set(event.act, at_ms);
+        break;
+      case "check":
+        checks.push({ id: event.id, at_ms, act: event.act, reading: event.reading });
+        break;
+      case "test":
+        tests.push({ id: event.id, at_ms, act: event.act, test: event.test });
+        break;
+      case "note":
+        notes.push({ id: event.id, at_ms, text: event.text });
+        break;
+      case "finished":
+        finishedAt_ms = at_ms;
+        break;
+      case "withdrawn":
+        // Already taken out by `standing`, with what it withdraws.
+        break;
+      default:
+        unsaid(event);
+    }
   }
   if (piece === null) return null;
   const acts = route === null ? [] : actsOfRoute(route);

@@ -1,7 +1,7 @@
 /** What files and tester say together about one piece, and what to mind. */
 
 import { HAND_WARM_C } from "../constants.js";
-import type { Notice } from "../errors.js";
+import type { TestNotice } from "../notices.js";
 import {
   afterFiles,
   afterMeasurement,
@@ -40,37 +40,35 @@ export interface HardnessVerdict {
   readonly summary: BeliefSummary;
   readonly bracket: FileBracket;
   readonly corrected: RockwellResult | null;
-  readonly notices: readonly Notice[];
+  readonly notices: readonly TestNotice[];
 }
 
 /** The one place the command line and the screens share. @source temper-note section 4 (judgement) */
 export function hardnessVerdict({ prior, strokes, rockwell: tester, surface, piece_C }: VerdictInput): HardnessVerdict {
-  const notices: Notice[] = [];
-  const add = (code: string, message: string): void => void notices.push({ code, message });
+  const notices: TestNotice[] = [];
   const isHot = piece_C !== undefined && piece_C > HAND_WARM_C;
-  if (isHot) add("too-hot-to-test", "Let it get to hand-warm first: it has not finished hardening. The files were not counted.");
+  if (isHot) notices.push({ code: "too-hot-to-test" });
   const counted = isHot ? [] : strokes;
   const before = priorBelief(prior?.mean_HRC ?? KNOWING_NOTHING.mean, prior?.sd_HRC ?? KNOWING_NOTHING.sd, prior?.failChance);
-  if (prior === undefined) add("no-prior", "Nothing was predicted, so the answer rests on the test alone.");
+  if (prior === undefined) notices.push({ code: "no-prior" });
   let belief = afterFiles(before, counted, SKIN_CHANCE[surface]);
   const bracket = fileBracket(counted);
-  if (!bracket.isConsistent) add("inconsistent-files", "A harder file skated than one that bit. Test again on fresh metal.");
+  if (!bracket.isConsistent) notices.push({ code: "inconsistent-files" });
   if (counted.some(({ result }) => result === "bites") && surface !== "ground") {
-    add("soft-skin-possible", "A soft skin may hide hard steel. Grind past the scale and try again before believing a bite.");
+    notices.push({ code: "soft-skin-possible" });
   }
   let corrected: RockwellResult | null = null;
   if (tester !== undefined && tester.readings_HRC.length > 0) {
     const { thickness_mm, ...readings } = tester;
     const result = rockwell(readings);
     corrected = result;
-    if (result.cylinder_HRC > MOST_CYLINDER_HRC)
-      add("too-round", "The round is too small for this scale: the correction is more than 3 HRC.");
+    if (result.cylinder_HRC > MOST_CYLINDER_HRC) notices.push({ code: "too-round" });
     const least_mm = thinnestForRockwellC_mm(result.corrected_HRC);
     if (thickness_mm !== undefined && thickness_mm < least_mm) {
-      add("too-thin", `Too thin for a Rockwell C test at this hardness: it takes ${least_mm.toFixed(2)} mm. Test the spine or the tang.`);
+      notices.push({ code: "too-thin", least_mm });
     }
-    if (tester.readings_HRC.length < 3) add("few-readings", "Three readings or more, the first after setting up thrown away.");
-    if (tester.blockBias_HRC === undefined) add("no-block", "No reference block: the tester itself may be out by a point.");
+    if (tester.readings_HRC.length < 3) notices.push({ code: "few-readings" });
+    if (tester.blockBias_HRC === undefined) notices.push({ code: "no-block" });
     belief = afterMeasurement(belief, result.corrected_HRC, result.standardError_HRC);
   }
   return { before, belief, summary: summarise(belief), bracket, corrected, notices };

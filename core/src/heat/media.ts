@@ -4,6 +4,7 @@ import { STEFAN_BOLTZMANN_W_m2K4 } from "../constants.js";
 import { atDegree, degreeTable } from "../numerics/degreeTable.js";
 import { kelvin } from "../units.js";
 import type { Medium } from "../schema/medium.js";
+import type { Liquid } from "./bathKind.js";
 
 export type Agitation = "none" | "mild" | "strong";
 
@@ -51,7 +52,7 @@ interface BoilingCurve {
 }
 
 /** The curve of a medium at a bath temperature: oil thins as it warms, water keeps its steam. Shape known, size assumed. */
-function atBathTemperature(medium: Medium & { kind: "oil" | "water" | "brine" }, bath_C: number): BoilingCurve {
+function atBathTemperature(medium: Liquid, bath_C: number): BoilingCurve {
   const curve: BoilingCurve = {
     convectionStart_C: medium.convectionStart_C,
     peak_C: medium.peak_C,

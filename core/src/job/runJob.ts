@@ -51,7 +51,7 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
     case "members":
       return predictMembers(catalogue, job.piece, job.route, job, desk);
     case "warm-up":
-      return warmUp(job.piece, formOf(job.piece), job.way, job.fire, job.target_C, job.start_C);
+      return warmUp(job.piece, formOf(job.piece), job.hardens, job.fire, job.target_C, job.start_C);
     case "section":
       return pictureSection(catalogue, job, desk);
     case "what-if":

@@ -63,8 +63,9 @@ export type Act =
 export type Stage = "prepare" | "normalise" | "harden" | "cool" | "temper" | "prove" | "done";
 
 function actsOfStep(step: Step, i: number, steps: readonly Step[]): Act[] {
-  const same = steps.filter(({ kind }) => kind === step.kind);
-  const [count, of] = [same.indexOf(step) + 1, same.length];
+  // By place, not by the step itself: one step may stand in a route twice.
+  const isSame = ({ kind }: Step): boolean => kind === step.kind;
+  const [count, of] = [steps.slice(0, i + 1).filter(isSame).length, steps.filter(isSame).length];
   const id = (what: string): string => `${i}-${what}`;
   switch (step.kind) {
     case "preheat":

@@ -1,6 +1,7 @@
 /** Whether a piece fits the equipment it has to go through, and what else could be done. Pure sums in mm and kg. */
 
 import { bathAfter_C } from "../heat/bathHeat.js";
+import { isLiquid } from "../heat/bathKind.js";
 import { STEEL_DENSITY_kg_m3 } from "../heat/properties.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Kit, KitItem } from "../schema/kit.js";
@@ -23,7 +24,7 @@ export type FitPlace = "forge" | "kiln" | "oven" | "bath";
 export type FitProblem = {
   readonly place: FitPlace;
   readonly item: string;
-  readonly ways: readonly string[];
+  readonly ways: readonly FitWay[];
 } & (
   | { readonly what: "length" | "depth" | "height"; readonly over_mm: number }
   | { readonly what: "weight"; readonly over_K: number }
@@ -76,43 +77,37 @@ function longest_mm({ length_mm, width_mm, height_mm }: Chamber, across_mm: numb
   return Math.max(flat, upright) - 2 * ROOM_mm;
 }
 
-const WAYS: Readonly<Record<FitPlace, readonly string[]>> = {
-  forge: [
-    "Draw it slowly to and fro through the fire, so that every part passes the hot zone.",
-    "Harden only the part that works: heat and quench that end or edge alone.",
-    "Build a longer fire: fire bricks at both mouths, or a trough of charcoal with air along it.",
-    "Let a shop with a longer forge or kiln do this heat.",
-  ],
-  kiln: [
-    "Heat it in a forge that is open at both ends, drawn through.",
-    "Harden only the part that works: the door closed on it with fibre, the rest outside.",
-    "Make it in two pieces, or shorter.",
-    "Let a shop with a longer kiln do this heat.",
-  ],
-  oven: [
-    "Temper by colour with a torch or a hot bar along the back, and dunk it when the colour is there.",
-    "Temper in the kiln, switched low and checked with a second thermometer.",
-    "Temper in warmed oil or sand in a long metal tray, with a thermometer in it.",
-    "One end at a time, the other out of the door and shielded, twice as long.",
-  ],
-  bath: [
-    "Quench it edge first in a long, shallow trough of the same oil.",
-    "Quench only the working end, as deep as the tank takes it.",
-    "A length of steel pipe with a welded foot, set so that it cannot tip, makes a deep tank.",
-    "Let a shop with a deeper tank do this one.",
-  ],
-};
+/** What else can be done about a piece that does not fit. */
+export type FitWay =
+  | "draw-through"
+  | "only-working-part"
+  | "longer-fire"
+  | "other-shop-fire"
+  | "open-forge"
+  | "door-on-part"
+  | "two-pieces"
+  | "other-shop-kiln"
+  | "colour-run"
+  | "temper-in-kiln"
+  | "temper-in-tray"
+  | "end-by-end"
+  | "edge-trough"
+  | "end-as-deep"
+  | "pipe-tank"
+  | "other-shop-bath"
+  | "more-oil"
+  | "cool-between"
+  | "only-hard-part"
+  | "aim-harder";
 
-const WEIGHT_WAYS: readonly string[] = [
-  "More oil: a bigger tank, or a second one for the second piece.",
-  "Let the bath cool between pieces, with a thermometer in it.",
-  "Quench only the part that has to be hard.",
-];
-const HOT_WAYS: readonly string[] = [
-  "Temper in the kiln, switched low and checked with a second thermometer.",
-  "Temper by colour with a torch or a hot bar.",
-  "Aim for a harder result: the temper this oven can reach.",
-];
+const WAYS: Readonly<Record<FitPlace, readonly FitWay[]>> = {
+  forge: ["draw-through", "only-working-part", "longer-fire", "other-shop-fire"],
+  kiln: ["open-forge", "door-on-part", "two-pieces", "other-shop-kiln"],
+  oven: ["colour-run", "temper-in-kiln", "temper-in-tray", "end-by-end"],
+  bath: ["edge-trough", "end-as-deep", "pipe-tank", "other-shop-bath"],
+};
+const WEIGHT_WAYS: readonly FitWay[] = ["more-oil", "cool-between", "only-hard-part"];
+const HOT_WAYS: readonly FitWay[] = ["temper-in-kiln", "colour-run", "aim-harder"];
 
 function chamberProblem(place: FitPlace, item: Chamber, piece: Piece): FitProblem | null {
   const across_mm = breadth_mm(piece);
@@ -153,7 +148,7 @@ function bathProblems(item: Bath, piece: Piece, form: KindFile, route: Route, ca
   }
   const medium = catalogue.medium(item.medium);
   const heat = route.steps.findLast((step) => step.kind === "harden");
-  if (medium !== undefined && "liquid" in medium && heat?.kind === "harden") {
+  if (isLiquid(medium) && heat?.kind === "harden") {
     const after_C = bathAfter_C(medium.liquid, bathVolume_L(item), quench.bath_C, mass_kg(piece, form), heat.temperature_C);
     const over_K = after_C - Math.min(medium.liquid.limit_C, quench.bath_C + MOST_RISE_K);
     if (over_K > 0) problems.push({ place: "bath", item: name, what: "weight", over_K, ways: WEIGHT_WAYS });
@@ -188,7 +183,7 @@ export function fitProblems(catalogue: Catalogue, piece: Piece, form: KindFile, 
     }),
   );
   const quench = route.steps.findLast((step) => step.kind === "quench");
-  if (quench?.kind === "quench" && "liquid" in (catalogue.medium(quench.medium) ?? {})) {
+  if (quench?.kind === "quench" && isLiquid(catalogue.medium(quench.medium))) {
     const baths = kitOf(kit, "bath").filter(({ medium }) => medium === quench.medium);
     if (baths.length === 0) problems.push({ place: "bath", item: quench.medium, what: "missing", ways: WAYS.bath });
     else problems.push(...bestOf(baths, (item) => bathProblems(item, piece, form, route, catalogue)));

@@ -1,33 +1,26 @@
 /** What a shop can do with the kit it has: which heats, which baths, and a first kit to start from. */
 
+import { isLiquid, peakSpeed_W_m2K } from "../heat/bathKind.js";
 import type { School } from "../schema/book.js";
 import type { Kit, KitItem, KitKind } from "../schema/kit.js";
-import type { Medium } from "../schema/medium.js";
 import type { Catalogue } from "./catalogue.js";
 
 export function kitOf<K extends KitKind>(kit: Kit, kind: K): Extract<KitItem, { kind: K }>[] {
   return kit.filter((item): item is Extract<KitItem, { kind: K }> => item.kind === kind);
 }
 
+/** fire: neither forge nor torch. eye: nothing to judge a heat by. */
+export type KitLack = "kiln" | "fire" | "eye" | "magnet";
+
 /** What a way of heating cannot do without; null when the kit has it, or when nobody has said what the kit is. */
-export function missingFor(school: School, kit: Kit | null): string | null {
+export function missingFor(school: School, kit: Kit | null): KitLack | null {
   if (kit === null) return null;
   const has = (kind: KitKind): boolean => kit.some((item) => item.kind === kind);
-  if (school === "kiln") return has("kiln") ? null : "There is no kiln in the kit.";
-  if (!has("forge") && !has("torch")) return "There is no forge and no torch in the kit.";
+  if (school === "kiln") return has("kiln") ? null : "kiln";
+  if (!has("forge") && !has("torch")) return "fire";
   const eyes = has("magnet") || has("probe") || has("infrared");
-  if (!eyes) return "There is no magnet and no thermometer in the kit.";
-  return (school === "magnet" || school === "falling") && !has("magnet") ? "There is no magnet in the kit." : null;
-}
-
-/** Liquids first, then what is rarely used as a bath. */
-function isLiquid({ kind }: Medium): boolean {
-  return kind === "oil" || kind === "water" || kind === "brine";
-}
-
-/** How hard a bath quenches, W/(m2 K) at its fastest: to find the nearest of those the shop has. */
-function severity_W_m2K(medium: Medium): number {
-  return medium.kind === "oil" || medium.kind === "water" || medium.kind === "brine" ? medium.peak_W_m2K : 0;
+  if (!eyes) return "eye";
+  return (school === "magnet" || school === "falling") && !has("magnet") ? "magnet" : null;
 }
 
 /**
@@ -43,7 +36,7 @@ export function bathFromKit(catalogue: Catalogue, wanted: string, kit: Kit | nul
     .filter(isLiquid)
     .map((medium) => ({
       medium: medium.id,
-      far: Math.abs(Math.log(severity_W_m2K(medium) / Math.max(1, asked ? severity_W_m2K(asked) : 1))),
+      far: Math.abs(Math.log(peakSpeed_W_m2K(medium) / Math.max(1, asked ? peakSpeed_W_m2K(asked) : 1))),
     }))
     .sort((a, b) => a.far - b.far);
   const best = near[0];

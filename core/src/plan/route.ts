@@ -4,11 +4,13 @@ import { InputError } from "../errors.js";
 import { magnetLost_C, magnetReturns_C } from "../kinetics/austenite.js";
 import type { PriorStructure } from "../kinetics/structure.js";
 import { temperatureForHardness } from "../kinetics/temper.js";
-import type { Piece, Route, School, Step, Way } from "../schema/book.js";
+import type { Draws, Hardens, Piece, Route, RunSource, School, Step, Way } from "../schema/book.js";
 import type { Kit } from "../schema/kit.js";
 import type { Section } from "../schema/parts.js";
+import type { Reason } from "../schema/reasons.js";
 import { resolveSteel, type Catalogue, type ResolvedSteel } from "./catalogue.js";
 import { bathFromKit } from "./kit.js";
+import { drawsFor, hardensFor, USUAL_WAY } from "./way.js";
 
 /** What an instrument-less smith adds to the point where the magnet lets go, K (common practice, no source). */
 export const SHADE_K = 30;
@@ -75,15 +77,15 @@ function isForge(school: School): boolean {
   return school !== "kiln";
 }
 
-type NormalisePlan = readonly { readonly below_K: number; readonly why: string }[];
+type NormalisePlan = readonly { readonly below_K: number; readonly why: Reason }[];
 
 /** How many normalising heats, how far below the steel's normalising heat, and why. */
 function normalising(start: Piece["start"], school: School): NormalisePlan {
-  const even = { below_K: 0, why: "Evens out what forging left." };
-  const small = { below_K: 30, why: "Makes the grain small again." };
-  const smaller = { below_K: 80, why: "A last, cooler heat: small grain and fine pearlite, so a magnet heat is enough." };
-  const supplied = { below_K: 0, why: "Turns the supplied round carbide into pearlite, which dissolves fast." };
-  const again = { below_K: 30, why: "It was hard before: this puts it back to small grain and pearlite. Look for cracks first." };
+  const even = { below_K: 0, why: "evens-forging" } as const;
+  const small = { below_K: 30, why: "small-grain" } as const;
+  const smaller = { below_K: 80, why: "last-cooler" } as const;
+  const supplied = { below_K: 0, why: "supplied-carbide" } as const;
+  const again = { below_K: 30, why: "was-hard" } as const;
   if (start === "normalised") return [];
   if (start === "hardened") return [again, smaller];
   if (start === "as-forged") return isForge(school) ? [even, small, smaller] : [even, small];
@@ -112,7 +114,7 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
       kind: "harden",
       temperature_C: roundTo(0.5 * (low_C! + high_C!), 5),
       hold_min: before === "pearlite" ? Math.max(5, Math.round(0.7 * hold_min)) : hold_min,
-      why: "The soak brings the carbon into solution; start counting when the piece, not the chamber, is at heat.",
+      why: "soak",
     };
   }
   const magnet_C = magnetLost_C(steel.composition_wtpct, before);
@@ -121,7 +123,7 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
       kind: "harden",
       temperature_C: roundTo(magnet_C + TOUCH_K, 5),
       hold_min: 0,
-      why: "From fine pearlite the carbon dissolves as soon as the magnet lets go: no hotter, and the grain stays small.",
+      why: "magnet-only",
     };
   }
   if (school === "falling") {
@@ -132,7 +134,7 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
       temperature_C,
       hold_min: 0,
       fallTo_C: roundTo(pulls_C, 5),
-      why: "Past the magnet, then left to fall: the first pull is the sign. For small, simple pieces that fall slowly.",
+      why: "first-pull",
     };
   }
   const needsCarbon = steel.file?.soakDemand !== "short" || steel.composition_wtpct.C > 0.85;
@@ -140,7 +142,7 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
     kind: "harden",
     temperature_C: roundTo(Math.max(magnet_C + SHADE_K, low_C! - 15), 5),
     hold_min: needsCarbon ? FORGE_HOLD_MIN : 0.5,
-    why: "Past the magnet by a shade: all of it has changed, and the grain is still small.",
+    why: "shade-past",
   };
 }
 
@@ -151,12 +153,7 @@ function quenchStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, ki
   const wanted = isShallow && thickness_mm(piece.section) > 6 ? "water" : usual;
   const { medium: id } = bathFromKit(catalogue, wanted, kit);
   const medium = catalogue.medium(id)!;
-  const why =
-    id !== wanted
-      ? "The nearest bath this shop has to the one the steel asks for: look at what the verdict says of it."
-      : medium.kind === "oil"
-        ? "Warm oil is thinner and takes heat out faster. Move it along the edge, never sideways."
-        : "This steel in this thickness needs water. In quickly, and listen for a ping.";
+  const why = id !== wanted ? "nearest-bath" : medium.kind === "oil" ? "warm-oil" : "needs-water";
   return { kind: "quench", medium: id, bath_C: medium.usualBath_C, agitation: "mild", why };
 }
 
@@ -182,17 +179,10 @@ function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece): 
   });
   const wanted_C = answer.outcome === "found" ? answer.temperature_C : LOWEST_TEMPER_C;
   const temperature_C = Math.max(LOWEST_TEMPER_C, roundTo(wanted_C, 5));
-  const first = "Takes the brittleness out. Start within the hour, when it can just be held.";
-  const second = "Tempers what turned hard while the first one cooled.";
-  return [first, second].map((why) => ({ kind: "temper", temperature_C, hold_min: TEMPER_HOLD_MIN, why }));
+  return (["first-temper", "second-temper"] as const).map((why) => ({ kind: "temper", temperature_C, hold_min: TEMPER_HOLD_MIN, why }));
 }
 
 type Quench = Extract<Step, { kind: "quench" }>;
-
-/** Ways that make sense for a shape: only a blade has an edge, only a bar has ends. */
-export function waysFor(section: Section): readonly Way[] {
-  return section.shape === "wedge" ? ["whole", "edge", "run", "residual"] : ["whole", "face", "ends", "run", "residual"];
-}
 
 /** A third of the height is where an edge quench usually begins (common practice, no source). */
 const EDGE_SHARE = 1 / 3;
@@ -201,17 +191,26 @@ function endDepth_mm({ section, length_mm }: Piece): number {
   return Math.max(5, Math.round(Math.min(2 * thickness_mm(section), length_mm / 3)));
 }
 
-/** One bath of a way. */
-function immersed(piece: Piece, quench: Quench, way: Way, end: "working" | "other" = "working"): Quench {
-  const { section } = piece;
-  if (section.shape === "wedge") {
-    if (way !== "edge" && way !== "residual") return quench;
-    return { ...quench, edgeDepth_mm: Math.max(1, Math.round(EDGE_SHARE * section.height_mm)) };
-  }
-  return way === "whole" ? quench : { ...quench, part: { end, depth_mm: endDepth_mm(piece) } };
+/** How deep the edge of a blade goes under where only that is to be hard, mm. */
+export function usualEdgeDepth_mm(height_mm: number): number {
+  return Math.max(1, Math.round(EDGE_SHARE * height_mm));
 }
 
-function runStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, source: "torch" | "residual"): Step {
+/** One bath of what is to be hardened. */
+function immersed(piece: Piece, quench: Quench, hardens: Hardens, end: "working" | "other" = "working"): Quench {
+  const { section } = piece;
+  switch (hardens) {
+    case "whole":
+      return quench;
+    case "edge":
+      return section.shape === "wedge" ? { ...quench, edgeDepth_mm: usualEdgeDepth_mm(section.height_mm) } : quench;
+    case "face":
+    case "ends":
+      return { ...quench, part: { end, depth_mm: endDepth_mm(piece) } };
+  }
+}
+
+function runStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, source: RunSource): Step {
   const { mid_HRC } = targetOf(catalogue, piece.use);
   const answer = temperatureForHardness({
     steel: steel.temper,
@@ -220,10 +219,7 @@ function runStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, sourc
     asQuenched_HRC: steel.temper.nominal_HRC - SHOP_SHORTFALL_HRC,
   });
   const wanted_C = answer.outcome === "found" ? answer.temperature_C : FIRST_COLOUR_C;
-  const why =
-    source === "residual"
-      ? "What is left of the heat runs back to the edge: dunk it when the colour is there."
-      : "Warm it far from the edge and let the colours run towards it: dunk it when the colour is there.";
+  const why = source === "residual" ? "runs-from-heat" : "runs-from-body";
   return { kind: "run", source, temperature_C: Math.max(FIRST_COLOUR_C, roundTo(wanted_C, 5)), why };
 }
 
@@ -232,9 +228,7 @@ export function preheatStep(school: School, isHard: boolean): Step {
     kind: "preheat",
     temperature_C: PREHEAT_C,
     hold_min: school === "kiln" ? PREHEAT_MIN : 0,
-    why: isHard
-      ? "Slowly from cold: hard steel that is heated fast cracks."
-      : "Warmed through first, thick and thin change together: less bending, and no thin edge that waits hot for the rest.",
+    why: isHard ? "slowly-from-cold" : "warms-evenly",
   };
 }
 
@@ -252,31 +246,39 @@ export function annealStep(steel: ResolvedSteel, kit: Kit | null): Extract<Step,
     how: hasKiln ? "kiln" : "vermiculite",
     rate_C_h: hasKiln ? ANNEAL_RATE_C_h : COARSE_BELOW_C_h - 20,
     to_C: ANNEAL_TO_C,
-    why: "Soft, with fine round carbide: it saws and drills. Before forge hardening leave it out.",
+    why: "soft-for-cutting",
   };
 }
 
+/** @throws InputError not-a-choice for what the shape does not have, or what cannot draw it. */
+function requireWay(section: Section, hardens: Hardens, draws: Draws): void {
+  const refuse = (path: string, got: string, allowed: readonly string[], what: string): InputError =>
+    new InputError({
+      code: "not-a-choice",
+      path,
+      got,
+      allowed: allowed.join(", "),
+      message: `${path}: ${what} by ${allowed.join(", ")}; got ${got}`,
+    });
+  if (!hardensFor(section).includes(hardens))
+    throw refuse("/way/hardens", hardens, hardensFor(section), `a ${section.shape} can be hardened`);
+  if (!drawsFor(hardens).includes(draws)) throw refuse("/way/draws", draws, drawsFor(hardens), `what is hardened ${hardens} can be drawn`);
+}
+
 export interface RouteOptions {
-  readonly way?: Way;
+  /** What is not said is as usual: all of it, in the oven. */
+  readonly way?: Partial<Way>;
   /** Null, or left out, where nobody has said what the shop has. */
   readonly kit?: Kit | null;
 }
 
 /**
- * A route for a piece by a school. The reasons are sentences without numbers; a front end adds those in the user's units.
+ * A route for a piece by a school. The reasons are codes; a front end has the words.
  * @throws InputError unknown-steel, not-a-choice for a use that is not there, or a way that the shape does not have.
  */
-export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { way = "whole", kit = null }: RouteOptions = {}): Route {
-  const ways = waysFor(piece.section);
-  if (!ways.includes(way)) {
-    throw new InputError({
-      code: "not-a-choice",
-      path: "/way",
-      got: way,
-      allowed: ways.join(", "),
-      message: `/way: a ${piece.section.shape} can be hardened by ${ways.join(", ")}; got ${way}`,
-    });
-  }
+export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { way = {}, kit = null }: RouteOptions = {}): Route {
+  const { hardens, draws } = { ...USUAL_WAY, ...way };
+  requireWay(piece.section, hardens, draws);
   const steel = resolveSteel(catalogue, piece.steel);
   const isHard = piece.start === "hardened";
   const normalise = normaliseSteps(steel, piece, school);
@@ -285,30 +287,21 @@ export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { 
   const warmed = isLong ? [preheatStep(school, false)] : [];
   const heat = hardenStep(steel, piece, school, before);
   const bath = quenchStep(catalogue, steel, piece, kit);
-  const quench = immersed(piece, bath, way);
+  const quench = immersed(piece, bath, hardens);
   const first = [...(isHard && normalise.length > 0 ? [preheatStep(school, true)] : []), ...normalise, ...warmed];
-  const head = { school, ...(way === "whole" ? {} : { way }) };
-  switch (way) {
-    case "whole":
-    case "edge":
-    case "face":
-      return { ...head, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece)] };
-    case "ends": {
-      const other: Quench = {
-        ...immersed(piece, bath, way, "other"),
-        why: "The other end. The first, already hard, stays cool in a wet rag or a tray of water.",
-      };
-      return { ...head, steps: [...first, heat, quench, heat, other, ...temperSteps(catalogue, steel, piece)] };
-    }
-    case "run":
-      return { ...head, steps: [...first, heat, quench, runStep(catalogue, steel, piece, "torch")] };
+  if (hardens === "ends") {
+    const other: Quench = { ...immersed(piece, bath, hardens, "other"), why: "other-end" };
+    return { school, steps: [...first, heat, quench, heat, other, ...temperSteps(catalogue, steel, piece)] };
+  }
+  switch (draws) {
+    case "oven":
+      return { school, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece)] };
+    case "torch":
+    case "hot-bar":
+      return { school, steps: [...first, heat, quench, runStep(catalogue, steel, piece, draws)] };
     case "residual": {
-      const warm: Quench = {
-        ...quench,
-        leavesHeat: true,
-        why: "Only the part that works, and out while the rest still glows dull: that heat draws the temper.",
-      };
-      return { ...head, steps: [...first, heat, warm, runStep(catalogue, steel, piece, "residual")] };
+      const warm: Quench = { ...quench, leavesHeat: true, why: "keeps-heat" };
+      return { school, steps: [...first, heat, warm, runStep(catalogue, steel, piece, draws)] };
     }
   }
 }

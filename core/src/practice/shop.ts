@@ -2,6 +2,7 @@
 
 import { glowHex, isGlowVisible, ambientFromLux } from "../colour/glow.js";
 import { InputError } from "../errors.js";
+import { isLiquid } from "../heat/bathKind.js";
 import { bathAfter_C } from "../heat/bathHeat.js";
 import { airBoundary } from "../heat/media.js";
 import { CURIE_C } from "../kinetics/austenite.js";
@@ -214,7 +215,7 @@ export class PracticeShop {
       case "move": {
         const p = this.find(command.piece);
         this.settle(p, true);
-        if (command.to === "bath" && p.place !== "bath" && "liquid" in this.medium) {
+        if (command.to === "bath" && p.place !== "bath" && isLiquid(this.medium)) {
           const mass = mass_kg(p.piece, formOf(p.piece));
           this.bathGoal_C = bathAfter_C(this.medium.liquid, this.reset.volume_L, this.bathGoal_C, mass, p.T[p.places.surface]!);
         }

@@ -3,6 +3,8 @@
 import { Type, type Static } from "@sinclair/typebox";
 import { KitSchema } from "./kit.js";
 import { AgitationSchema, between, choice, SectionSchema, strict, tagged } from "./parts.js";
+import { REASONS } from "./reasons.js";
+import { BOOK_VERSION } from "./version.js";
 
 export const PIECE_KINDS = [
   "knife",
@@ -28,12 +30,19 @@ export const SCHOOLS = ["forge", "kiln", "magnet", "falling"] as const;
  */
 export type School = (typeof SCHOOLS)[number];
 
-export const WAYS = ["whole", "edge", "face", "ends", "run", "residual"] as const;
-/**
- * What is hardened, and what draws it. whole: all of it, tempered in the oven. edge: only the edge goes under. face: one end, or face.
- * ends: one end, then the other. run: tempered by a colour that runs from the body. residual: by the heat left in the body.
- */
-export type Way = (typeof WAYS)[number];
+export const HARDENS = ["whole", "edge", "face", "ends"] as const;
+/** What is hardened. whole: all of it. edge: only the edge goes under. face: one end, or face. ends: one end, then the other. */
+export type Hardens = (typeof HARDENS)[number];
+
+export const DRAWS = ["oven", "torch", "hot-bar", "residual"] as const;
+/** What draws the temper. torch, hot-bar: a colour that runs from the body, and what warms it there. residual: the heat left in the body. */
+export type Draws = (typeof DRAWS)[number];
+
+/** Never stored: the steps say it (plan/way.ts). */
+export interface Way {
+  readonly hardens: Hardens;
+  readonly draws: Draws;
+}
 
 export const STARTS = ["as-forged", "normalised", "fine-spheroidised", "coarse-spheroidised", "hardened"] as const;
 /** hardened: it was hard before, and is to be hardened again. */
@@ -74,10 +83,12 @@ export const PieceSchema = strict({
 });
 export type Piece = Static<typeof PieceSchema>;
 
-const why = Type.String({ maxLength: 300 });
+/** Why it is done: a code, and where it is none of ours the sentence itself. */
+const because = { why: choice(REASONS), said: Type.Optional(Type.String({ maxLength: 300 })) };
 
 export const ANNEALS = ["kiln", "vermiculite", "dead-fire", "sub-critical"] as const;
-export const RUN_SOURCES = ["torch", "hot-bar", "residual"] as const;
+export type RunSource = Exclude<Draws, "oven">;
+export const RUN_SOURCES = ["torch", "hot-bar", "residual"] as const satisfies readonly RunSource[];
 
 export const StepSchema = tagged(
   "kind",
@@ -85,7 +96,7 @@ export const StepSchema = tagged(
     kind: Type.Literal("preheat"),
     temperature_C: between(200, 750, "Heat, C"),
     hold_min: between(0, 240, "Hold at heat, min"),
-    why,
+    ...because,
   }),
   strict({
     kind: Type.Literal("anneal"),
@@ -95,14 +106,14 @@ export const StepSchema = tagged(
     /** How fast it falls to `to_C`, C an hour: a difference of temperature. */
     rate_C_h: between(1, 2000, "Cooling, C an hour"),
     to_C: between(20, 750, "Down to, then in air, C"),
-    why,
+    ...because,
   }),
   strict({
     kind: Type.Literal("normalise"),
     temperature_C: between(600, 1200, "Heat, C"),
     hold_min: between(0, 240, "Hold at heat, min"),
     coolTo: choice(["black", "hand-warm"] as const),
-    why,
+    ...because,
   }),
   strict({
     kind: Type.Literal("harden"),
@@ -110,7 +121,7 @@ export const StepSchema = tagged(
     hold_min: between(0, 240, "Hold at heat, min"),
     /** Falling heat: then in still air down to here, C, and only now into the bath. */
     fallTo_C: Type.Optional(between(500, 1000, "Falls in air to, C")),
-    why,
+    ...because,
   }),
   strict({
     kind: Type.Literal("quench"),
@@ -125,21 +136,25 @@ export const StepSchema = tagged(
     ),
     /** Taken out while the body is still hot, to be tempered by what is left in it. */
     leavesHeat: Type.Optional(Type.Boolean()),
-    why,
+    ...because,
   }),
   strict({
     kind: Type.Literal("run"),
     source: choice(RUN_SOURCES),
     temperature_C: between(50, 720, "Heat of the colour at the edge, C"),
-    why,
+    ...because,
   }),
-  strict({ kind: Type.Literal("temper"), temperature_C: between(50, 720, "Temper, C"), hold_min: between(1, 1440, "Hold, min"), why }),
+  strict({
+    kind: Type.Literal("temper"),
+    temperature_C: between(50, 720, "Temper, C"),
+    hold_min: between(1, 1440, "Hold, min"),
+    ...because,
+  }),
 );
 export type Step = Static<typeof StepSchema>;
 
 export const RouteSchema = strict({
   school: choice(SCHOOLS),
-  way: Type.Optional(choice(WAYS)),
   steps: Type.Array(StepSchema, { maxItems: 40 }),
 });
 export type Route = Static<typeof RouteSchema>;
@@ -223,7 +238,7 @@ export type BookEvent = Static<typeof EventSchema>;
 
 export const BookSchema = strict({
   format: Type.Literal("tembrak"),
-  formatVersion: Type.Literal(1),
+  formatVersion: Type.Literal(BOOK_VERSION),
   exportedAt_ms: Type.Integer({ minimum: 0, maximum: 8640000000000000 }),
   events: Type.Array(EventSchema, { maxItems: 2000000 }),
   /** The shop's equipment, where it was said. */

@@ -1,7 +1,7 @@
 /** What the page says to a worker and what it hears back. Everything is plain data. */
 
 import { Type, type Static } from "@sinclair/typebox";
-import { PieceSchema, RouteSchema, WAYS } from "./book.js";
+import { HARDENS, PieceSchema, RouteSchema } from "./book.js";
 import { FUELS } from "./kit.js";
 import { between, choice, strict, tagged } from "./parts.js";
 
@@ -62,7 +62,7 @@ export const JobSchema = tagged(
   strict({
     kind: Type.Literal("warm-up"),
     piece: PieceSchema,
-    way: choice(WAYS),
+    hardens: choice(HARDENS),
     fire: FireSchema,
     /** As it goes in, C. */
     start_C: between(-20, 1000, "Temperature as it goes in, C"),

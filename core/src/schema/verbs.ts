@@ -1,7 +1,7 @@
 /** Inputs of the command line's verbs. */
 
 import { Type } from "@sinclair/typebox";
-import { PIECE_KINDS, PieceSchema, SCHOOLS, STARTS, WAYS } from "./book.js";
+import { DRAWS, PIECE_KINDS, PieceSchema, SCHOOLS, STARTS } from "./book.js";
 import { FireSchema } from "./job.js";
 import { CalibrationReadingSchema, KitSchema } from "./kit.js";
 import { historySchema } from "./history.js";
@@ -38,6 +38,11 @@ const Hrc = Type.Unsafe<number | { mean: number; sd?: number }>({
   description: "HRC, or { mean, sd }",
   anyOf: [mean, strict({ mean, sd: Type.Optional(between(0.05, 50, "HRC")) })],
 });
+/** One word for both, as people say it. run: drawn by a colour that runs from the body. residual: by its own heat. */
+export const WAY_NAMES = ["whole", "edge", "face", "ends", "run", "residual"] as const;
+export type WayName = (typeof WAY_NAMES)[number];
+const way = { way: Type.Optional(choice(WAY_NAMES)), draws: Type.Optional(choice(DRAWS)) };
+
 const lux = between(0, 120000, "Light in the shop, lux");
 const hrc = between(-20, 80, "HRC");
 
@@ -184,18 +189,18 @@ export const VERB_SCHEMAS = {
     start: choice(["forged", "as-supplied", "reclaimed", ...STARTS] as const),
     use: Type.String({ maxLength: 30 }),
     school: choice(SCHOOLS),
-    way: Type.Optional(choice(WAYS)),
+    ...way,
     kit: Type.Optional(KitSchema),
   }),
   VerbFit: strict({
     piece: PieceSchema,
     school: choice(SCHOOLS),
-    way: Type.Optional(choice(WAYS)),
+    ...way,
     kit: KitSchema,
   }),
   VerbWarmUp: strict({
     piece: PieceSchema,
-    way: Type.Optional(choice(WAYS)),
+    ...way,
     fire: FireSchema,
     target_C: between(100, 1200, "Heat wanted, C"),
     start_C: Type.Optional(between(-20, 1000, "Temperature as it goes in, C")),

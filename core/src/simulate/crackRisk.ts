@@ -5,10 +5,12 @@ import type { WatchedCurve } from "./course.js";
 export const CRACK_LEVELS = ["low", "some", "high"] as const;
 export type CrackLevel = (typeof CRACK_LEVELS)[number];
 
-export interface CrackReason {
-  readonly code: "late-core" | "steep-at-start" | "rich-martensite" | "coarse-grain" | "water" | "corners-not-known";
-  readonly message: string;
-}
+export type CrackReason =
+  | { readonly code: "late-core"; readonly martensiteGap: number; readonly lag_s: number | null }
+  | { readonly code: "steep-at-start"; readonly difference_K: number; readonly martensiteStart_C: number }
+  | { readonly code: "rich-martensite"; readonly carbon_wtpct: number }
+  | { readonly code: "coarse-grain"; readonly astmGrain: number }
+  | { readonly code: "water" | "corners-not-known" };
 
 export interface CrackRisk {
   /** 0 ... 1; an order, not a chance. */
@@ -58,16 +60,11 @@ export function crackRisk({ curve, martensiteStart_C: Ms, carbon_wtpct: C, astmG
   const strain = GAP_WEIGHT * martensiteGap + DIFFERENCE_WEIGHT * Math.min(1, difference_K / FULL_DIFFERENCE_K);
   const index = begun < 0 ? 0 : Math.min(1, brittle * (strain + GRAIN_WEIGHT * coarse));
   const reasons: CrackReason[] = [];
-  const add = (code: CrackReason["code"], message: string): void => void reasons.push({ code, message });
-  if (martensiteGap > 0.3) {
-    const later = lag_s === null ? "" : `, ${lag_s.toFixed(1)} s later`;
-    add("late-core", `The middle swells when the skin is already ${Math.round(100 * martensiteGap)} % ahead in hardening${later}.`);
-  }
-  if (difference_K > 100)
-    add("steep-at-start", `The middle is ${Math.round(difference_K)} C hotter when the skin begins to harden at ${Math.round(Ms)} C.`);
-  if (C > 0.7 && index > SOME) add("rich-martensite", `With ${C.toFixed(2)} % carbon dissolved, fresh martensite does not give.`);
-  if (coarse > 0) add("coarse-grain", `Coarse grain (ASTM ${astmGrain.toFixed(1)}) cracks more easily: normalise first.`);
-  if (isWater && C > 0.5) add("water", "Water and brine strip heat fast and unevenly; a steel meant for oil may crack.");
-  add("corners-not-known", "Holes, corners and coarse scratches are not counted: round and polish them.");
+  if (martensiteGap > 0.3) reasons.push({ code: "late-core", martensiteGap, lag_s });
+  if (difference_K > 100) reasons.push({ code: "steep-at-start", difference_K, martensiteStart_C: Ms });
+  if (C > 0.7 && index > SOME) reasons.push({ code: "rich-martensite", carbon_wtpct: C });
+  if (coarse > 0) reasons.push({ code: "coarse-grain", astmGrain });
+  if (isWater && C > 0.5) reasons.push({ code: "water" });
+  reasons.push({ code: "corners-not-known" });
   return { index, level: index >= HIGH ? "high" : index >= SOME ? "some" : "low", martensiteGap, lag_s, difference_K, reasons };
 }

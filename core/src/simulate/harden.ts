@@ -1,7 +1,8 @@
 /** Heat, soak and quench of one section: what the steel becomes from surface to centre, and how sure that is. */
 
 import { HAND_WARM_C } from "../constants.js";
-import type { Notice } from "../errors.js";
+import { isWater } from "../heat/bathKind.js";
+import type { Notice } from "../notices.js";
 import type { Austenite } from "../kinetics/austenite.js";
 import { decompositionTable } from "../kinetics/decomposition.js";
 import { fractureLook, type FractureLook } from "../kinetics/grain.js";
@@ -141,7 +142,7 @@ export function harden(
       martensiteStart_C: table.martensiteStart_C,
       carbon_wtpct: austenite.solution_wtpct.C,
       astmGrain: austenite.astmGrain,
-      isWater: plan.medium.kind === "water" || plan.medium.kind === "brine",
+      isWater: isWater(plan.medium),
     }),
     fractureLook: fractureLook(austenite.astmGrain),
     decarb_mm: run.decarb_mm,

@@ -1,7 +1,7 @@
 /** What is read off a hardening once it has run: seconds to spare, the window to straighten, the profile, what to mind. */
 
 import { HAND_WARM_C, ROOM_C } from "../constants.js";
-import type { Notice } from "../errors.js";
+import { beyondModel, type Notice } from "../notices.js";
 import type { Grid } from "../heat/conduction.js";
 import { volumeHeat_J_m3K } from "../heat/properties.js";
 import type { DecompositionTable } from "../kinetics/decomposition.js";
@@ -119,53 +119,22 @@ export const UNCALIBRATED = new Set(["metal-plates", "vermiculite", "quench-past
 
 /** What is guessed about clay and cladding. */
 export function coverNotices({ coat, cladding }: Pick<HardenPlan, "coat" | "cladding">): Notice[] {
-  return [
-    ...(coat
-      ? [
-          {
-            code: "uncalibrated-coat",
-            message: "Nobody measured the clay for this model, and its own heat is left out: treat what lies under it as a guess.",
-          },
-        ]
-      : []),
-    ...(cladding
-      ? [
-          {
-            code: "uncalibrated-cladding",
-            message: "The cladding is taken as joined without a gap; it slows the core, and carbon that moves across is left out.",
-          },
-        ]
-      : []),
-  ];
+  return [...(coat ? [{ code: "uncalibrated-coat" } as const] : []), ...(cladding ? [{ code: "uncalibrated-cladding" } as const] : [])];
 }
 
 /** Something worth knowing about the result. */
 export function noticesOf(plan: HardenPlan, { austenite }: Case, chanceCentre: number, outcome: CourseResult["outcome"]): Notice[] {
-  const notices: Notice[] = [];
-  const x = plan.steel.composition_wtpct;
-  const add = (code: string, message: string): void => void notices.push({ code, message });
-  if (x.C < 0.3) add("outside-source-range", "The model was made for 0.3 to 1.1 % carbon; below that it is a rough guide.");
-  if (x.C > 1.1) add("outside-source-range", "The model was made for up to 1.1 % carbon.");
-  if (x.Cr > 1.7 || x.Ni > 2.2 || x.Mo > 0.6) add("outside-source-range", "More alloy than the model was made for.");
-  if (plan.medium.kind !== "textbook" && UNCALIBRATED.has(plan.medium.id)) {
-    add("uncalibrated-medium", `Nobody measured ${plan.medium.name.toLowerCase()} for this model: treat the result as a guess.`);
-  }
+  const notices = beyondModel(plan.steel.composition_wtpct);
+  const { medium, section } = plan;
+  if (medium.kind !== "textbook" && UNCALIBRATED.has(medium.id)) notices.push({ code: "uncalibrated-medium", medium: medium.name });
   notices.push(...coverNotices(plan));
-  if (plan.prior === "as-forged") add("grain-unknown", "The grain of a forged piece is not known; it is taken as coarse. Normalise first.");
-  if (austenite.extent < 0.05) {
-    add("not-austenite", `At ${Math.round(plan.heat_C)} C hardly any of this steel is austenite: it will not harden.`);
-  } else if (austenite.extent < 0.9)
-    add("part-austenite", `Only ${Math.round(100 * austenite.extent)} % of the steel had become austenite.`);
-  if (austenite.astmGrain < 6.5 && austenite.extent > 0.5) {
-    add("coarse-grain", `Grain about ASTM ${austenite.astmGrain.toFixed(1)}: too hot or too long; normalise before another try.`);
-  }
-  if (chanceCentre > 0.1 && chanceCentre < 0.9) {
-    add("may-fail", `May fail: about ${Math.round(10 * chanceCentre)} times in 10 it hardens at the centre.`);
-  }
-  if (plan.section.shape === "wedge" && plan.section.spine_mm - plan.section.edge_mm > 0.35 * plan.section.height_mm) {
-    add("steep-wedge", "The taper is steeper than the section model was made for.");
-  }
-  if (outcome === "step-limit") add("step-limit", "The cooling was followed only part of the way.");
+  if (plan.prior === "as-forged") notices.push({ code: "grain-unknown" });
+  if (austenite.extent < 0.05) notices.push({ code: "not-austenite", heat_C: plan.heat_C });
+  else if (austenite.extent < 0.9) notices.push({ code: "part-austenite", extent: austenite.extent });
+  if (austenite.astmGrain < 6.5 && austenite.extent > 0.5) notices.push({ code: "coarse-grain", astmGrain: austenite.astmGrain });
+  if (chanceCentre > 0.1 && chanceCentre < 0.9) notices.push({ code: "may-fail", chance: chanceCentre });
+  if (section.shape === "wedge" && section.spine_mm - section.edge_mm > 0.35 * section.height_mm) notices.push({ code: "steep-wedge" });
+  if (outcome === "step-limit") notices.push({ code: "step-limit" });
   return notices;
 }
 

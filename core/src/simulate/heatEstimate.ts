@@ -168,38 +168,3 @@ export function estimateHeat({
     belief,
   };
 }
-
-const NAMES: Readonly<Record<EvidenceKind, string>> = {
-  glow: "Colour",
-  magnet: "The magnet",
-  probe: "The probe",
-  infrared: "The infrared gun",
-  stick: "The temperature stick",
-  time: "The time in the fire",
-};
-
-/** What a conflict most likely means, and what to do about it. */
-export function conflictMessage({ odd, between, reading }: HeatConflict): string {
-  switch (odd) {
-    case "probe":
-      return reading === "high"
-        ? "The probe reads the flame, not the steel: the rest says colder. Touch it to the piece, out of the flame."
-        : "The probe has not caught up, or hardly touches: the rest says hotter. Hold it on longer.";
-    case "infrared":
-      return "The infrared gun does not fit the rest: bright steel and loose scale read cold. Trust the rest.";
-    case "glow":
-      return "The colour does not fit the rest: is the light as it is set? Look again in shade.";
-    case "magnet":
-      return "The magnet does not fit: touch it again on the thickest place, away from cold tongs.";
-    case "stick":
-      return "The stick does not fit the rest: mark clean steel again, not scale.";
-    case "time":
-      return reading === "high"
-        ? "It is colder than so long in the fire should bring: look again before going on."
-        : "It is hotter than so long in the fire should bring: look again before going on.";
-    case null: {
-      const [a, b] = between;
-      return `${NAMES[a]} and ${NAMES[b][0]!.toLowerCase()}${NAMES[b].slice(1)} cannot both be right. Check a third way.`;
-    }
-  }
-}

@@ -1,6 +1,7 @@
 /** What a piece will be at the end of its route, where the spread comes from, and how the answer moves with each choice. */
 
-import { InputError, type Notice } from "../errors.js";
+import { InputError } from "../errors.js";
+import type { Notice } from "../notices.js";
 import { alloyShift_K, growFilm_nm, filmHex, oxideName } from "../colour/oxide.js";
 import { normalCdf } from "../numerics/normal.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";

@@ -1,7 +1,9 @@
 /** A section through any thermal history: one state for every node, from the bench through fire, bath and oven. */
 
 import { ROOM_C } from "../constants.js";
-import { InputError, requireRange, type Notice } from "../errors.js";
+import { InputError, requireRange } from "../errors.js";
+import { isWater } from "../heat/bathKind.js";
+import { beyondModel, type Notice } from "../notices.js";
 import { airBoundary } from "../heat/media.js";
 import { CURIE_C } from "../kinetics/austenite.js";
 import { ac1_C } from "../kinetics/composition.js";
@@ -205,29 +207,12 @@ function requireStep(step: HistoryStep<AnyMedium>, index: number, coldest_C: num
   if (step.kind === "chamber" && step.untilPiece_C !== undefined) requireRange(`${at}/untilPiece_C`, step.untilPiece_C, 20, step.chamber_C);
 }
 
-const WATER_KINDS = new Set(["water", "brine"]);
-
 function noticesOf(plan: SimulatePlan, steps: readonly StepResult[]): Notice[] {
-  const notices: Notice[] = [];
-  const add = (code: string, message: string): void => {
-    if (!notices.some((n) => n.code === code && n.message === message)) notices.push({ code, message });
-  };
-  const x = plan.steel.composition_wtpct;
-  if (x.C < 0.3 || x.C > 1.1) add("outside-source-range", "The model was made for 0.3 to 1.1 % carbon.");
-  if (x.Cr > 1.7 || x.Ni > 2.2 || x.Mo > 0.6) add("outside-source-range", "More alloy than the model was made for.");
-  notices.push(...coverNotices(plan));
-  for (const step of plan.history) {
-    if (step.kind === "cool" && step.medium.kind === "constant") {
-      add("uncalibrated-medium", `Nobody measured ${step.medium.name.toLowerCase()} for this model: treat the result as a guess.`);
-    }
-  }
+  const notices = [...beyondModel(plan.steel.composition_wtpct), ...coverNotices(plan)];
+  const unmeasured = plan.history.flatMap((step) => (step.kind === "cool" && step.medium.kind === "constant" ? [step.medium.name] : []));
+  notices.push(...[...new Set(unmeasured)].map((medium): Notice => ({ code: "uncalibrated-medium", medium })));
   steps.forEach(({ places: { centre } }, i) => {
-    if (centre.astmGrain < 6.5 && centre.austenite > 0.5) {
-      add(
-        "coarse-grain",
-        `Step ${i + 1}: grain about ASTM ${centre.astmGrain.toFixed(1)}, too hot or too long; normalise before hardening.`,
-      );
-    }
+    if (centre.astmGrain < 6.5 && centre.austenite > 0.5) notices.push({ code: "coarse-grain", astmGrain: centre.astmGrain, step: i + 1 });
   });
   return notices;
 }
@@ -312,7 +297,7 @@ export function simulate(
               martensiteStart_C: readings.surface.martensiteStart_C,
               carbon_wtpct: readings.surface.carbonInSolution_wtpct ?? bar.C,
               astmGrain: readings.centre.astmGrain,
-              isWater: WATER_KINDS.has(step.medium.kind),
+              isWater: isWater(step.medium),
             })
           : null,
     });

@@ -2,7 +2,7 @@
 
 import { stepWarmUp, type Fire, type WarmBody } from "../heat/warmUp.js";
 import { thickness_mm } from "../plan/route.js";
-import type { Piece, Way, Zone } from "../schema/book.js";
+import type { Piece, Hardens, Zone } from "../schema/book.js";
 import type { KindFile } from "../schema/kind.js";
 import type { FireInput } from "../schema/job.js";
 import { breadth_mm } from "../shape/outline.js";
@@ -145,8 +145,8 @@ function followFire(body: Built, fire: Fire, target_C: number, from: number, isW
  * @source en1993-1-2 for steel; convection and fire by judgement, unmeasured
  * @error test/simulate/warmUp.test.ts
  */
-export function warmUp(piece: Piece, form: KindFile, way: Way | undefined, fire: FireInput, target_C: number, start_C = COLD_C): WarmUp {
-  const isEnd = piece.section.shape !== "wedge" && way !== undefined && way !== "whole" && way !== "run";
+export function warmUp(piece: Piece, form: KindFile, hardens: Hardens, fire: FireInput, target_C: number, start_C = COLD_C): WarmUp {
+  const isEnd = piece.section.shape !== "wedge" && hardens !== "whole";
   const endDepth_mm = isEnd ? Math.min(2 * thickness_mm(piece.section), piece.length_mm / 3) : null;
   const body = buildBody(piece, form, fire, endDepth_mm);
   const convection_W_m2K = CONVECTION_W_m2K[fire.kind === "kiln" ? "kiln" : fire.fuel];

@@ -1,7 +1,7 @@
 /** What each zone of a piece was wanted to be against what it will be, and the way that comes nearest. */
 
 import { normalCdf } from "../numerics/normal.js";
-import type { Piece, Way, Wish, Zone } from "../schema/book.js";
+import type { Piece, Hardens, Wish, Zone } from "../schema/book.js";
 import type { Estimate, Prediction } from "./predict.js";
 
 /** What soft and medium mean where nobody says a number, HRC (common practice, no source); hard is what the use wants. */
@@ -38,8 +38,8 @@ export function zoneReports({ zones = [] }: Piece, prediction: Prediction): Zone
   });
 }
 
-/** The way of hardening that such wishes ask for; null when they ask for none in particular. */
-export function wayForZones({ zones = [] }: Piece): Way | null {
+/** What such wishes ask to be hardened; null when they ask for none in particular. */
+export function hardensForZones({ zones = [] }: Piece): Hardens | null {
   const wants = (zone: Zone): Wish | undefined => zones.find((z) => z.zone === zone)?.wants;
   const back = wants("spine");
   if (wants("edge") !== "hard" || back === undefined) return null;

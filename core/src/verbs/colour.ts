@@ -3,17 +3,17 @@
 import { CATALOGUE } from "../catalogue.js";
 import { ambientFromLux, glowHex, glowName, isGlowVisible } from "../colour/glow.js";
 import { alloyShift_K, filmHex, oxideFilm_nm, oxideName } from "../colour/oxide.js";
-import type { Notice } from "../errors.js";
 import { glowBand } from "../simulate/heatBelief.js";
-import { conflictMessage, estimateHeat } from "../simulate/heatEstimate.js";
+import { estimateHeat } from "../simulate/heatEstimate.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { requireAny } from "../schema/checkAll.js";
+import { conflictText, type Said } from "./english.js";
 import { magnetPoint } from "../simulate/magnetPoint.js";
 
 export function glowVerb(input: unknown) {
   const { temperature_C, ambient_lux } = requireAny("VerbGlow", input);
   const ambient = ambientFromLux(ambient_lux);
-  const notices: Notice[] = ambient_lux >= 20000 ? [{ code: "sunlight", message: "Do not judge a heat in sunlight: go into shade." }] : [];
+  const notices: Said[] = ambient_lux >= 20000 ? [{ code: "sunlight", message: "Do not judge a heat in sunlight: go into shade." }] : [];
   return {
     hex: glowHex(temperature_C, ambient),
     name: glowName(temperature_C, ambient),
@@ -26,7 +26,7 @@ export function oxideVerb(input: unknown) {
   const { temperature_C, hold_min, steel } = requireAny("VerbOxide", input);
   const shift = steel === undefined ? 0 : alloyShift_K(resolveSteel(CATALOGUE, steel).composition_wtpct);
   const film_nm = oxideFilm_nm({ temperature_C, hold_min, alloyShift_K: shift });
-  const notices: Notice[] =
+  const notices: Said[] =
     hold_min < 1 || hold_min > 240
       ? [{ code: "outside-source-range", message: "Outside what the colours were fitted to: 1 minute to 4 hours." }]
       : [];
@@ -53,7 +53,7 @@ export function heatEstimateVerb(input: unknown) {
     ...(rate_C_min === undefined ? {} : { drift: { rate_C_s: rate_C_min / 60, unsure: RATE_UNSURE } }),
     ...(eye === undefined ? {} : { eye }),
   });
-  const notices: Notice[] = conflict === null ? [] : [{ code: "conflict", message: conflictMessage(conflict) }];
+  const notices: Said[] = conflict === null ? [] : [{ code: "conflict", message: conflictText(conflict) }];
   return {
     mean_C,
     sd_C,

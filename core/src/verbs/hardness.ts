@@ -2,13 +2,14 @@
 
 import { CATALOGUE } from "../catalogue.js";
 import { alloyShift_K, filmHex, growFilm_nm, oxideName } from "../colour/oxide.js";
-import { InputError, type Notice } from "../errors.js";
+import { InputError } from "../errors.js";
 import type { Surface } from "../evidence/belief.js";
 import { hardnessVerdict } from "../evidence/verdict.js";
 import { brinellFromRockwellC, rockwellAFromRockwellC, rockwellCFromVickers, vickersFromRockwellC } from "../kinetics/hardness.js";
 import { temperedHardness } from "../kinetics/temper.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { requireAny } from "../schema/checkAll.js";
+import { saidNotices, saidOfCracks, saidOfTest, type Said } from "./english.js";
 import { resolveMedium } from "./medium.js";
 import type { CrackRisk } from "../simulate/crackRisk.js";
 import { harden, type HardnessValue, type ProfilePoint } from "../simulate/harden.js";
@@ -19,7 +20,7 @@ function hrcOf({ mean_HRC, sd_HRC, model_HRC, input_HRC, hardness_HV }: Hardness
 
 /** The crack indicator as the command line prints it. */
 export function crackAnswer({ index, level, martensiteGap, lag_s, difference_K, reasons }: CrackRisk) {
-  return { index, level, martensiteGap, lag_s, difference_K, reasons };
+  return { index, level, martensiteGap, lag_s, difference_K, reasons: saidOfCracks(reasons) };
 }
 
 /** The profile as the command line prints it. */
@@ -75,7 +76,7 @@ export function hardenVerb(input: unknown) {
     grindOff_mm: result.grindOff_mm,
     ...(result.quenchLine === null ? {} : { quenchLine_mm: result.quenchLine.height_mm, quenchLineWidth_mm: result.quenchLine.width_mm }),
     profile: profileAnswer(result.profile),
-    notices: result.notices,
+    notices: saidNotices(result.notices),
   };
 }
 
@@ -98,7 +99,7 @@ export function temperVerb(input: unknown) {
   const band = resolved.file?.temper.embrittlement_C;
   const shift = alloyShift_K(resolved.composition_wtpct);
   const film_nm = cycles.reduce((film, cycle) => growFilm_nm(film, { ...cycle, alloyShift_K: shift }), 0);
-  const notices: Notice[] = [];
+  const notices: Said[] = [];
   if (equivalent_C > 480)
     notices.push({ code: "outside-source-range", message: "Above 480 C equivalent the curve is good to about 3 HRC." });
   if (equivalent_C < 150) notices.push({ code: "stress-not-relieved", message: "Below 150 C for an hour plain steel keeps its stresses." });
@@ -164,14 +165,14 @@ export function verdictVerb(input: unknown) {
             n: corrected.count,
           },
         }),
-    notices,
+    notices: saidOfTest(notices),
   };
 }
 
 export function convertVerb(input: unknown) {
   const { hrc: given, hv } = requireAny("VerbConvert", input);
   const hrc = given ?? rockwellCFromVickers(hv!);
-  const notices: Notice[] = [];
+  const notices: Said[] = [];
   if (hrc < 20) notices.push({ code: "below-scale", message: "Rockwell C does not hold below 20: use Vickers." });
   if (hrc > 68) notices.push({ code: "outside-source-range", message: "Above the table's 68 HRC: extended in a line." });
   return { hrc, hv: hv ?? vickersFromRockwellC(hrc), hb: brinellFromRockwellC(hrc), hra: rockwellAFromRockwellC(hrc), notices };

@@ -1,14 +1,15 @@
 /** Verbs about what is done over time: simulate, bath. */
 
 import { CATALOGUE } from "../catalogue.js";
-import { InputError, type Notice } from "../errors.js";
+import { InputError } from "../errors.js";
+import type { Liquid } from "../heat/bathKind.js";
 import { bathAfter_C, steelVolume_L, warmingBar_kg, type BathLiquid } from "../heat/bathHeat.js";
 import { resolveSteel } from "../plan/catalogue.js";
-import type { Medium } from "../schema/medium.js";
 import { requireAny } from "../schema/checkAll.js";
 import { simulate, type PlaceReadings, type Reading } from "../simulate/simulate.js";
 import { crackAnswer, profileAnswer } from "./hardness.js";
 import { resolveMedium } from "./medium.js";
+import { saidNotices, type Said } from "./english.js";
 
 function readingOf(r: Reading) {
   return {
@@ -74,11 +75,9 @@ export function simulateVerb(input: unknown) {
     decarb_mm: result.decarb_mm,
     grindOff_mm: result.grindOff_mm,
     fractureLook: result.fractureLook,
-    notices: result.notices,
+    notices: saidNotices(result.notices),
   };
 }
-
-type Boiling = Extract<Medium, { kind: "oil" | "water" | "brine" }>;
 
 /** Kept over the piece while it cools, mm; below the flash point a bath should stay, K (common practice, no source). */
 const COVER_mm = 25;
@@ -88,7 +87,7 @@ const BAR_kg = 1;
 const BAR_C = 800;
 const MOST_PIECES = 1000;
 
-function liquidMedium(name: string): Boiling {
+function liquidMedium(name: string): Liquid {
   const medium = resolveMedium(name, "/medium");
   if (medium.kind === "textbook" || medium.kind === "air" || medium.kind === "constant") {
     throw new InputError({ code: "unknown-medium", path: "/medium", got: name, message: `/medium: "${name}" is not a liquid bath` });
@@ -123,7 +122,7 @@ export function bathVerb(input: unknown) {
   const { medium: name, volume_L, bath_C, tank, pieces, limit_C } = requireAny("VerbBath", input);
   const medium = liquidMedium(name);
   const { liquid } = medium;
-  const notices: Notice[] = [];
+  const notices: Said[] = [];
   const limit = limit_C ?? liquid.limit_C;
   const flash_C = liquid.flash_C;
   if (tank !== undefined) {

@@ -1,10 +1,10 @@
 /** Verbs about the steel itself: steels, transformations. */
 
 import { CATALOGUE } from "../catalogue.js";
-import type { Notice } from "../errors.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { requireAny } from "../schema/checkAll.js";
 import { moreCarbon, soakFor_s } from "../simulate/soak.js";
+import type { Said } from "./english.js";
 import { transformations } from "../simulate/transformations.js";
 
 export function steelsVerb(input: unknown) {
@@ -29,7 +29,7 @@ export function steelsVerb(input: unknown) {
 }
 
 /** Notices for a composition outside what the formulas were made for. */
-function compositionNotices({ C, Cr, Ni, Mn }: { C: number; Cr: number; Ni: number; Mn: number }): Notice[] {
+function compositionNotices({ C, Cr, Ni, Mn }: { C: number; Cr: number; Ni: number; Mn: number }): Said[] {
   if (C < 0.1 || C > 1.2 || Cr > 2 || Ni > 4 || Mn > 2) {
     return [{ code: "outside-source-range", message: "The published formulas were fitted to 0.1 to 1.2 % carbon and low alloy." }];
   }

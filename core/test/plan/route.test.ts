@@ -20,7 +20,7 @@ describe("routes", () => {
           const route = planRoute(CATALOGUE, { ...billhook, steel: id, start }, school);
           expect(check("Route", route).ok).toBe(true);
           expect(route.steps.slice(-2).map(({ kind }) => kind)).toEqual(["temper", "temper"]);
-          expect(route.steps.every(({ why }) => why.length > 10)).toBe(true);
+          expect(route.steps.every(({ why, said }) => why !== "said" && said === undefined)).toBe(true);
         }
       }
     }
@@ -130,7 +130,13 @@ describe("acts", () => {
     const before = actsOfRoute(route).map(({ id }) => id);
     const again = {
       ...route,
-      steps: hardenAgain<Step>(route.steps, { kind: "normalise", temperature_C: 870, hold_min: 0, coolTo: "hand-warm", why: "again" }),
+      steps: hardenAgain<Step>(route.steps, {
+        kind: "normalise",
+        temperature_C: 870,
+        hold_min: 0,
+        coolTo: "hand-warm",
+        why: "soft-quench",
+      }),
     };
     const after = actsOfRoute(again).map(({ id }) => id);
     const upToFile = before.indexOf("4-first-file") + 1;

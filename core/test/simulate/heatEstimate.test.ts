@@ -3,7 +3,8 @@ import fc from "fast-check";
 import { ambientFromLux, GLOW_NAMES, glowName } from "../../src/colour/glow.js";
 import { magnetLost_C, magnetReturns_C } from "../../src/kinetics/austenite.js";
 import { behindGun_C, type HeatEvidence } from "../../src/simulate/heatBelief.js";
-import { conflictMessage, estimateHeat, type HeatQuestion } from "../../src/simulate/heatEstimate.js";
+import { estimateHeat, type HeatQuestion } from "../../src/simulate/heatEstimate.js";
+import { conflictText } from "../../src/verbs/english.js";
 import { magnetPoint } from "../../src/simulate/magnetPoint.js";
 import { steel } from "../catalogue.js";
 import { outside } from "../outside.js";
@@ -132,18 +133,18 @@ describe("evidence that cannot be true together is said", () => {
   it("probe in the flame against colour and magnet: the probe is the odd one, and its number does not win", () => {
     const { conflict, p95_C } = ask([probe(960), glow("medium cherry"), touch("sticks")]);
     expect(conflict).toMatchObject({ odd: "probe", reading: "high" });
-    expect(conflictMessage(conflict!)).toMatch(/reads the flame/);
+    expect(conflictText(conflict!)).toMatch(/The probe says hotter/);
     expect(p95_C).toBeLessThan(800);
   });
   it("a probe that lags", () => {
     const { conflict } = ask([probe(610), glow("full cherry"), touch("free")]);
     expect(conflict).toMatchObject({ odd: "probe", reading: "low" });
-    expect(conflictMessage(conflict!)).toMatch(/not caught up/);
+    expect(conflictText(conflict!)).toMatch(/The probe says colder/);
   });
   it("two that disagree: neither is blamed, both are named", () => {
     const { conflict } = ask([probe(900), touch("sticks")]);
     expect(conflict).toMatchObject({ odd: null });
-    expect(conflictMessage(conflict!)).toMatch(/magnet and the probe cannot both be right/);
+    expect(conflictText(conflict!)).toMatch(/magnet and the probe cannot both be right/);
   });
   it("a magnet that is free and then sticks, while the piece is heating, has slipped once", () => {
     const { conflict } = ask([touch("free"), touch("sticks"), glow("salmon")]);

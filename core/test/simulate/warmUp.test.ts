@@ -77,7 +77,7 @@ describe("a piece in the fire", () => {
     }
   });
   it("runs as a job", () => {
-    const outcome = runJob(CATALOGUE, { kind: "warm-up", piece: billhook, way: "whole", fire: gas, target_C: 800, start_C: 25 });
+    const outcome = runJob(CATALOGUE, { kind: "warm-up", piece: billhook, hardens: "whole", fire: gas, target_C: 800, start_C: 25 });
     expect(outcome.type).toBe("done");
   });
 });

@@ -6,7 +6,7 @@ import type { Piece } from "../../src/schema/book.js";
 import { sectionAt, thinnestEdge_mm } from "../../src/shape/stations.js";
 import { predict } from "../../src/simulate/predict.js";
 import { warmUp } from "../../src/simulate/warmUp.js";
-import { wayForZones, zoneReports } from "../../src/simulate/zoneReport.js";
+import { hardensForZones, zoneReports } from "../../src/simulate/zoneReport.js";
 import { BILLHOOK } from "../pieces.js";
 
 const wished: Piece = {
@@ -21,9 +21,9 @@ const wished: Piece = {
 describe("zones of a piece", () => {
   it("a hard edge and a soft back ask for an edge quench; there the back is far likelier to be soft than quenched whole", () => {
     expect(check("Piece", wished).ok).toBe(true);
-    expect(wayForZones(wished)).toBe("edge");
-    const chanceOfSpine = (way: "edge" | "whole"): number => {
-      const prediction = predict(CATALOGUE, wished, planRoute(CATALOGUE, wished, "forge", { way }), "quick");
+    expect(hardensForZones(wished)).toBe("edge");
+    const chanceOfSpine = (hardens: "edge" | "whole"): number => {
+      const prediction = predict(CATALOGUE, wished, planRoute(CATALOGUE, wished, "forge", { way: { hardens } }), "quick");
       return zoneReports(wished, prediction).find(({ zone }) => zone === "spine")!.chance!;
     };
     expect(chanceOfSpine("edge")).toBeGreaterThan(chanceOfSpine("whole") + 0.3);
@@ -36,7 +36,7 @@ describe("zones of a piece", () => {
     expect(tang.expected.mean_HRC).toBeGreaterThan(30);
   });
   it("no wishes, no way and no report", () => {
-    expect(wayForZones(BILLHOOK)).toBeNull();
+    expect(hardensForZones(BILLHOOK)).toBeNull();
     expect(zoneReports(BILLHOOK, predict(CATALOGUE, BILLHOOK, planRoute(CATALOGUE, BILLHOOK, "forge"), "quick"))).toEqual([]);
   });
 });

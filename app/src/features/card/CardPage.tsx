@@ -1,15 +1,15 @@
 /** One piece: its heat line, what it will be through the steel, the verdict, and what if. */
 
-import { CATALOGUE, planRoute, zoneReports, type PieceState, type Route, type School, type Way } from "@tembrak/core";
+import { CATALOGUE, planRoute, wayOf, zoneReports, type PieceState, type Route, type School, type Way } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import { Link, useParams } from "react-router";
 import { usePrediction, useWhatIf } from "../../compute/useAnswers.js";
-import { nextActWords } from "../../format/actWords.js";
+import { nextActWords } from "../../words/actWords.js";
 import { timeFor } from "../../format/pieceTime.js";
-import { SCHOOL_WORDS, WAY_WORDS } from "../../format/schools.js";
+import { SCHOOL_WORDS, wayWords } from "../../words/schools.js";
 import { showNotches } from "../../format/show.js";
-import { verdictWords } from "../../format/verdictWords.js";
+import { verdictWords } from "../../words/verdictWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { FitNotice } from "../../parts/FitNotice.js";
 import { HeatLine } from "../../parts/HeatLine.js";
@@ -43,6 +43,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const words =
     prediction.data && verdictWords(prediction.data, view.route, view.piece.section, settings, zoneReports(view.piece, prediction.data));
   const isStarted = state.doneAt_ms.size > 0;
+  const way = wayOf(route);
   const pickSchool = (school: School, way: Way): void => {
     view.drop();
     void append(state.id, [{ kind: "route", route: planRoute(CATALOGUE, piece, school, { way, kit: kit ?? null }) }]);
@@ -67,7 +68,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           {isStarted ? null : (
             <Button onClick={() => setSchoolsOpen(true)} aria-label={`School: ${SCHOOL_WORDS[route.school].name}`}>
               {SCHOOL_WORDS[route.school].name}
-              {route.way ? <small>, {WAY_WORDS[route.way].name.toLowerCase()}</small> : null}
+              {wayWords(way) === "" ? null : <small>, {wayWords(way)}</small>}
             </Button>
           )}
           <Button onClick={() => setStepsOpen(true)}>Steps</Button>
@@ -140,7 +141,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           isOpen
           piece={piece}
           school={route.school}
-          way={route.way ?? "whole"}
+          way={way}
           kit={kit ?? null}
           units={settings}
           onPick={pickSchool}

@@ -12,8 +12,9 @@ import { usePiece, useSettings } from "../../store/useStore.js";
 import { FileLadder } from "./parts/FileLadder.js";
 import { ShopTests } from "./parts/ShopTests.js";
 import { TestTools } from "./parts/TestTools.js";
-import { compareWords, evidenceWords, followUps, type FollowUp } from "./testWords.js";
+import { compareWords, evidenceWords, followUps, type FollowUp } from "../../words/testWords.js";
 import { useTest } from "./useTest.js";
+import { testNoticeWords } from "../../words/noticeWords.js";
 import "./fileTest.css";
 
 const HOLD_MIN = 120;
@@ -61,7 +62,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
       void store([test, ...end], isFirst ? `/piece/${state.id}/bench` : `/book/${state.id}`);
     } else if (key === "temper" && more.outcome === "found") {
       const temperature_C = Math.round(more.temperature_C / 5) * 5;
-      const step = { kind: "temper", temperature_C, hold_min: HOLD_MIN, why: "It came out harder than wanted." } as const;
+      const step = { kind: "temper", temperature_C, hold_min: HOLD_MIN, why: "came-out-hard" } as const;
       void store([test, { kind: "route", route: { ...route, steps: [...route.steps, step] } }], `/piece/${state.id}/bench`);
     } else if (key === "again") {
       const top = CATALOGUE.steel(piece.steel)?.normalise_C.value ?? 870;
@@ -70,7 +71,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
         temperature_C: top,
         hold_min: 0,
         coolTo: "hand-warm",
-        why: "A soft quench is normalised before another try.",
+        why: "soft-quench",
       } as const;
       const steps = hardenAgain<Route["steps"][number]>(route.steps, normalise);
       void store([test, ...done, { kind: "route", route: { ...route, steps } }], `/piece/${state.id}/bench`);
@@ -125,9 +126,9 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
           )}
           {verdict.notices
             .filter(({ code }) => code !== "no-prior" && code !== "soft-skin-possible")
-            .map(({ code, message }) => (
-              <p key={code} className="test-notice">
-                {message}
+            .map((notice) => (
+              <p key={notice.code} className="test-notice">
+                {testNoticeWords(notice, settings)}
               </p>
             ))}
           {piece.isPractice === true ? <ShopTests piece={state.id} draft={draft} onChange={setDraft} /> : null}

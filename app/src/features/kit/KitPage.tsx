@@ -7,7 +7,7 @@ import { showDifference } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { newId, removeKitItem, writeKitItems, writeSettings } from "../../store/db.js";
 import { useKit, usePieces, useSettings } from "../../store/useStore.js";
-import { blank, factsOf, GROUPS, KIND_WORDS, lacks, PRESET_WORDS } from "./kitWords.js";
+import { blank, factsOf, GROUPS, KIND_WORDS, lacks, PRESET_WORDS } from "../../words/kitWords.js";
 import { CalibrateDialog } from "./parts/CalibrateDialog.js";
 import { ItemDialog } from "./parts/ItemDialog.js";
 import { KitDrawing } from "./parts/KitDrawing.js";

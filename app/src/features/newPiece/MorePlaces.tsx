@@ -1,6 +1,6 @@
 /** A blade at more places than one, and what each part of it is wanted to be. */
 
-import { thinnestEdge_mm, wayForZones, WISHES, ZONES, type Piece, type Wish, type Zone } from "@tembrak/core";
+import { thinnestEdge_mm, hardensForZones, WISHES, ZONES, type Piece, type Wish, type Zone } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
@@ -126,7 +126,7 @@ export function ZoneWishes({ piece, onChange }: Pick<Props, "piece" | "onChange"
     delete rest.zones;
     onChange(asked.length >= 2 ? { ...rest, zones: asked } : rest);
   };
-  const way = wayForZones(piece);
+  const hardens = hardensForZones(piece);
   return (
     <>
       <div className="measures">
@@ -147,7 +147,7 @@ export function ZoneWishes({ piece, onChange }: Pick<Props, "piece" | "onChange"
           </TextField>
         ))}
       </div>
-      {way === "edge" ? <p className="hint">A hard edge and a softer back: quench the edge only.</p> : null}
+      {hardens === "edge" ? <p className="hint">A hard edge and a softer back: quench the edge only.</p> : null}
     </>
   );
 }

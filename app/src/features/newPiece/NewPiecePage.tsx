@@ -5,8 +5,8 @@ import {
   missingFor,
   planRoute,
   SCHOOLS,
-  wayForZones,
-  waysFor,
+  hardensForZones,
+  USUAL_WAY,
   type Kit,
   type Piece,
   type School,
@@ -18,7 +18,9 @@ import { useNavigate } from "react-router";
 import { append, newId } from "../../store/db.js";
 import { useKit, usePieces, useSettings } from "../../store/useStore.js";
 import { nextMark, ORDERED_FORMS, pieceOfForm } from "./draft.js";
-import { SCHOOL_WORDS, WAY_WORDS } from "../../format/schools.js";
+import { lackWords } from "../../words/routeWords.js";
+import { WayKeys, wayWithin } from "../../parts/WayKeys.js";
+import { SCHOOL_WORDS } from "../../words/schools.js";
 import { FitNotice } from "../../parts/FitNotice.js";
 import { PieceForm } from "./PieceForm.js";
 import { useFaults } from "../../parts/useFaults.js";
@@ -33,20 +35,18 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
   const navigate = useNavigate();
   const [piece, setPiece] = useState<Piece>(() => pieceOfForm(ORDERED_FORMS[0]!, null, mark));
   const [school, setSchool] = useState<School>(() => firstSchool(kit));
-  const [chosenWay, setWay] = useState<Way>("whole");
+  const [chosenWay, setWay] = useState<Way>(USUAL_WAY);
   const [isPractice, setPractice] = useState(false);
   const { faults, onFault, clear } = useFaults();
   const [trouble, setTrouble] = useState<string | null>(null);
   const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
-  const ways = waysFor(piece.section);
-  // The simulated shop quenches all of a piece.
-  const way = !isPractice && ways.includes(chosenWay) ? chosenWay : "whole";
+  const way = isPractice ? USUAL_WAY : wayWithin(piece.section, chosenWay);
   const route = planRoute(CATALOGUE, piece, school, { way, kit });
   const change = (next: Piece): void => {
     if (next.form !== piece.form || next.section.shape !== piece.section.shape) clear();
     // What the parts are wanted to be asks for a way; the smith may still choose another.
-    const asked = wayForZones(next);
-    if (asked !== null && asked !== wayForZones(piece)) setWay(asked);
+    const asked = hardensForZones(next);
+    if (asked !== null && asked !== hardensForZones(piece)) setWay({ ...chosenWay, hardens: asked });
     setPiece(next);
   };
   const save = async (): Promise<void> => {
@@ -86,27 +86,11 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
             onClick={() => setSchool(key)}
           >
             <b>{SCHOOL_WORDS[key].name}</b>
-            <small>{missingFor(key, kit) ?? SCHOOL_WORDS[key].does}</small>
+            <small>{lackWords(key, kit) ?? SCHOOL_WORDS[key].does}</small>
           </button>
         ))}
       </div>
-      <h2>What is to be hard?</h2>
-      <div className="school-keys" role="radiogroup" aria-label="What is to be hard">
-        {ways.map((key) => (
-          <button
-            key={key}
-            type="button"
-            role="radio"
-            aria-checked={way === key}
-            disabled={isPractice && key !== "whole"}
-            className="plain-key"
-            onClick={() => setWay(key)}
-          >
-            <b>{WAY_WORDS[key].name}</b>
-            <small>{WAY_WORDS[key].does}</small>
-          </button>
-        ))}
-      </div>
+      <WayKeys section={piece.section} way={way} note="does" className="school-keys" isPractice={isPractice} onPick={setWay} />
       <h2>Where?</h2>
       <div className="school-keys" role="radiogroup" aria-label="Where">
         {([false, true] as const).map((simulated) => (

@@ -5,7 +5,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
-import { steelFacts } from "../../format/sources.js";
+import { steelFacts } from "../../words/sources.js";
 import { showLength, showNotches, type Units } from "../../format/show.js";
 import { DimH, DimV, Hatches } from "../../parts/Drawing.js";
 import { LengthField } from "../../parts/QuantityField.js";

@@ -8,7 +8,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { actWords, nextActWords, urgency } from "../../format/actWords.js";
+import { actWords, nextActWords, urgency } from "../../words/actWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { useWide } from "../../parts/useWide.js";
 import { append } from "../../store/db.js";

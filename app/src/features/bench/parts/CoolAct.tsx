@@ -2,7 +2,7 @@
 
 import { brittleSince, dialFor_C, kitOf } from "@tembrak/core";
 import { usePrediction } from "../../../compute/useAnswers.js";
-import { actWords, runColour } from "../../../format/actWords.js";
+import { actWords, runColour } from "../../../words/actWords.js";
 import { showClock, showDegrees, showDifference, showDuration } from "../../../format/show.js";
 import { paintOf } from "../../../parts/paint.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";

@@ -2,7 +2,6 @@
 
 import {
   ambientFromLux,
-  conflictMessage,
   dialFor_C,
   glowHex,
   glowName,
@@ -19,6 +18,7 @@ import {
   type Kit,
   type WarmUp,
   learnEye,
+  wayOf,
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -26,9 +26,11 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useMemo, useState } from "react";
 import { usePrediction, useWarmUp } from "../../../compute/useAnswers.js";
-import { actWords } from "../../../format/actWords.js";
+import { actWords } from "../../../words/actWords.js";
 import { heatNow, WINDOW_C, type HeatNow } from "../../../format/heatNow.js";
 import { showAgo, showChance, showClock, showDegrees, showDifference, temperatureNumber, type Units } from "../../../format/show.js";
+import { conflictWords } from "../../../words/noticeWords.js";
+import { PROMPT_WORDS } from "../../../words/routeWords.js";
 import { lightName } from "../../../parts/TitleBlock.js";
 import { useKit, usePieces, useSettings } from "../../../store/useStore.js";
 import { latest_C, useShopBeside } from "../../../instruments/useSimulatedShop.js";
@@ -42,6 +44,8 @@ import { MagnetKey } from "./MagnetKey.js";
 import { ReadingDialog } from "./ReadingDialog.js";
 import { lastEven, ZoneLine } from "./ZoneLine.js";
 
+const NO_STEPS = { steps: [] };
+
 /** More than this nobody reads at the fire. */
 const MOST_PROMPTS = 3;
 /** A smaller correction of the eye is not worth a word, C. */
@@ -52,7 +56,7 @@ const OVERHEATED_C = 40;
 function toGoWords(now: HeatNow | null, target_C: number, magnet: string | null, units: Units): string {
   if (now === null) return "Check it: magnet, colour or probe";
   const { mean_C, conflict } = now.estimate;
-  if (conflict !== null) return conflictMessage(conflict);
+  if (conflict !== null) return conflictWords(conflict);
   if (now.isOneSided) {
     if (magnet === "free") return "Past the magnet: now go by its colour";
     return magnet === "weak" ? "The magnet is about to let go" : "Not there yet: the magnet sticks";
@@ -65,16 +69,16 @@ function toGoWords(now: HeatNow | null, target_C: number, magnet: string | null,
 
 /** The route with one more normalising heat before this hardening, as hot as the last of them. */
 function normaliseOnceMore({ route }: PieceState, act: Extract<Act, { kind: "heat" }>): Route {
-  const { school, steps } = route!;
+  const { steps } = route!;
   const before = steps.slice(0, act.step).findLast((step) => step.kind === "normalise");
   const again: Route["steps"][number] = {
     kind: "normalise",
     temperature_C: before?.kind === "normalise" ? before.temperature_C : act.target_C,
     hold_min: 0,
     coolTo: "hand-warm",
-    why: "It was too hot: this makes the grain small again.",
+    why: "was-too-hot",
   };
-  return { school, steps: [...steps.slice(0, act.step), again, ...steps.slice(act.step)] };
+  return { ...route!, steps: [...steps.slice(0, act.step), again, ...steps.slice(act.step)] };
 }
 
 /** The route as if this heat had been so hot. */
@@ -154,7 +158,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   const start_C = startOf(state, act);
   const course = useWarmUp(
     state.piece,
-    state.route?.way ?? "whole",
+    wayOf(state.route ?? NO_STEPS).hardens,
     start_C === null ? null : fireOf(kit, isKiln, act.target_C),
     isKiln ? act.target_C - KILN_SHORT_C : act.target_C,
     start_C ?? COLD_C,
@@ -263,7 +267,12 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
           <ZoneLine state={state} act={act} course={course} fire={fire} estimate={estimate} units={settings} />
           {isKiln ? <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
           {fire.state === "unknown" ? (
-            <p className="drawn from order">{heatOrder(state.piece, state.route?.way).slice(0, MOST_PROMPTS).join(" ")}</p>
+            <p className="drawn from order">
+              {heatOrder(state.piece, wayOf(state.route ?? NO_STEPS).hardens)
+                .slice(0, MOST_PROMPTS)
+                .map((prompt) => PROMPT_WORDS[prompt])
+                .join(" ")}
+            </p>
           ) : null}
           {fire.state === "unknown" && note ? <p className="drawn from order">{note}</p> : null}
           {isTooHot ? (

@@ -2,7 +2,7 @@
 
 import type { PieceState } from "@tembrak/core";
 import { usePrediction } from "../../../compute/useAnswers.js";
-import { actWords, mediumName } from "../../../format/actWords.js";
+import { actWords, mediumName } from "../../../words/actWords.js";
 import { showTemperature } from "../../../format/show.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings } from "../../../store/useStore.js";

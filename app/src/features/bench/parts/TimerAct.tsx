@@ -1,7 +1,7 @@
 /** A hold or a temper: what is left, from the stored start and the wall clock, so it is right after a reload or sleep. */
 
 import { soakClock } from "@tembrak/core";
-import { actWords } from "../../../format/actWords.js";
+import { actWords } from "../../../words/actWords.js";
 import { showClock, showDegrees, showDuration, showTimeOfDay } from "../../../format/show.js";
 import { usePieces, useSettings } from "../../../store/useStore.js";
 import { ActKey, type ActProps } from "../BenchPage.js";

@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { usePrediction } from "../../../compute/useAnswers.js";
 import { showHardness, showRange } from "../../../format/show.js";
+import { practiceWords } from "../../../words/routeWords.js";
 
 function expected(prediction: Prediction | undefined): string {
   if (prediction === undefined) return "…";
@@ -13,11 +14,12 @@ function expected(prediction: Prediction | undefined): string {
 }
 
 function Practice({ piece, planned, practice, onTake }: { piece: Piece; planned: Route; practice: OtherPractice; onTake: () => void }) {
+  const words = practiceWords(practice);
   const now = usePrediction(piece, planned, "quick");
   const then = usePrediction(piece, practice.route, "quick");
   return (
     <li>
-      <b>{practice.name}.</b> {practice.prefer}
+      <b>{words.name}.</b> {words.prefer}
       <br />
       <span className="drawn">
         As planned: {expected(now.data)}. This: {then.error ? "it could not be worked out" : expected(then.data)}.
@@ -58,7 +60,13 @@ export function OtherPractices({
       {isOpen ? (
         <ul>
           {practices.map((practice) => (
-            <Practice key={practice.name} piece={piece} planned={route} practice={practice} onTake={() => onTake(practice.route)} />
+            <Practice
+              key={practiceWords(practice).name}
+              piece={piece}
+              planned={route}
+              practice={practice}
+              onTake={() => onTake(practice.route)}
+            />
           ))}
         </ul>
       ) : null}

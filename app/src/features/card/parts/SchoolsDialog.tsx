@@ -1,17 +1,6 @@
 /** The ways of heating side by side: what each asks, when one prefers it, and what the core expects of it for this piece. */
 
-import {
-  CATALOGUE,
-  missingFor,
-  planRoute,
-  SCHOOLS,
-  waysFor,
-  type Kit,
-  type Piece,
-  type Prediction,
-  type School,
-  type Way,
-} from "@tembrak/core";
+import { CATALOGUE, planRoute, SCHOOLS, type Kit, type Piece, type Prediction, type School, type Way } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -19,7 +8,9 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
 import { usePrediction } from "../../../compute/useAnswers.js";
-import { SCHOOL_WORDS, WAY_WORDS } from "../../../format/schools.js";
+import { lackWords } from "../../../words/routeWords.js";
+import { WayKeys } from "../../../parts/WayKeys.js";
+import { SCHOOL_WORDS } from "../../../words/schools.js";
 import { showChance, showHardness, showRange, showTemperature, type Units } from "../../../format/show.js";
 
 interface Props {
@@ -61,7 +52,7 @@ function SchoolRow({
   onPick: () => void;
 }) {
   const route = planRoute(CATALOGUE, piece, school, { way, kit });
-  const missing = missingFor(school, kit);
+  const missing = lackWords(school, kit);
   const prediction = usePrediction(piece, route, "quick");
   const heat = route.steps.find((step) => step.kind === "harden");
   const count = route.steps.filter(({ kind }) => kind === "normalise").length;
@@ -86,19 +77,12 @@ function SchoolRow({
 
 export function SchoolsDialog({ isOpen, piece, school, way, kit, units, onPick, onClose }: Props) {
   const [chosenWay, setWay] = useState<Way>(way);
-  const ways = waysFor(piece.section);
   return (
     <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="md">
       <DialogTitle>How will you heat it, and what is to be hard?</DialogTitle>
       <DialogContent>
-        <div className="way-keys" role="radiogroup" aria-label="What is to be hard">
-          {ways.map((key) => (
-            <button key={key} type="button" role="radio" aria-checked={chosenWay === key} className="plain-key" onClick={() => setWay(key)}>
-              <b>{WAY_WORDS[key].name}</b>
-              <small>{WAY_WORDS[key].prefer}</small>
-            </button>
-          ))}
-        </div>
+        <WayKeys section={piece.section} way={chosenWay} note="prefer" className="way-keys" onPick={setWay} />
+        <h2>How will you heat it?</h2>
         <div className="school-rows">
           {SCHOOLS.map((key) => (
             <SchoolRow
@@ -107,7 +91,7 @@ export function SchoolsDialog({ isOpen, piece, school, way, kit, units, onPick, 
               school={key}
               way={chosenWay}
               kit={kit}
-              isOn={key === school && chosenWay === way}
+              isOn={key === school && chosenWay.hardens === way.hardens && chosenWay.draws === way.draws}
               units={units}
               onPick={() => {
                 onPick(key, chosenWay);

@@ -24,13 +24,14 @@ import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState, type ReactNode } from "react";
-import { mediumName } from "../../../format/actWords.js";
+import { mediumName } from "../../../words/actWords.js";
 import { showDuration } from "../../../format/show.js";
-import { stepSource } from "../../../format/sources.js";
+import { stepSource } from "../../../words/sources.js";
 import { DifferenceField, DurationField, LengthField, TemperatureField } from "../../../parts/QuantityField.js";
 import { append } from "../../../store/db.js";
 import { useUnits } from "../../../store/useStore.js";
 import { OtherPractices } from "./OtherPractices.js";
+import { NAMED_HEAT_WORDS, ORDER_WORDS, reasonWords } from "../../../words/routeWords.js";
 import "./steps.css";
 
 function nameOf(step: Step): string {
@@ -67,7 +68,13 @@ function NamedHeatField({ onAdd }: { onAdd: (kind: "normalise" | "anneal" | "pre
         label="Or by its name: refine, spheroidise, stress relief…"
         value={text}
         onChange={(event) => setText(event.target.value)}
-        helperText={text === "" ? " " : found === null ? "Not one of: normalise, anneal, refine, sub-critical, destress." : found.does}
+        helperText={
+          text === ""
+            ? " "
+            : found === null
+              ? "Not one of: normalise, anneal, refine, sub-critical, destress."
+              : NAMED_HEAT_WORDS[found.name]
+        }
         fullWidth
       />
       {found === null ? null : <Button onClick={() => onAdd(found.kind)}>Add it</Button>}
@@ -187,8 +194,8 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
           ? preheatStep(route.school, state.piece.start === "hardened")
           : (like ??
             (kind === "normalise"
-              ? { kind, temperature_C: 860, hold_min: 0, coolTo: "hand-warm", why: "One more: small, even grain." }
-              : { kind, temperature_C: 200, hold_min: 120, why: "Takes more of the brittleness out." }));
+              ? { kind, temperature_C: 860, hold_min: 0, coolTo: "hand-warm", why: "once-more" }
+              : { kind, temperature_C: 200, hold_min: 120, why: "one-more-temper" }));
     const before =
       kind === "temper"
         ? rows.length
@@ -231,7 +238,7 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                   <SortableStep key={key} id={key} name={`${i + 1}, ${nameOf(step)}`} isLocked={locked} onRemove={() => remove(key)}>
                     <div className="step-name">
                       <b>{nameOf(step)}</b>
-                      <small>{step.why}</small>
+                      <small>{reasonWords(step)}</small>
                       {draft === null && !locked ? (
                         <OtherPractices
                           piece={state.piece}
@@ -348,7 +355,7 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
           <NamedHeatField onAdd={add} />
         </div>
         <p role="alert" className="step-problem">
-          {problem ?? ""}
+          {problem === null ? "" : ORDER_WORDS[problem]}
         </p>
       </DialogContent>
       <DialogActions>

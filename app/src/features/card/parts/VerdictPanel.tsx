@@ -1,6 +1,6 @@
 /** The verdict: a sentence, its reasons, and where the spread comes from. */
 
-import type { VerdictWords } from "../../../format/verdictWords.js";
+import type { VerdictWords } from "../../../words/verdictWords.js";
 
 interface Props {
   readonly words: VerdictWords | undefined;

@@ -2,7 +2,7 @@
 
 import { thickness_mm, type PieceState, type Prediction, type Route, type Track, type WhatIf } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import { mediumName } from "../../../format/actWords.js";
+import { mediumName } from "../../../words/actWords.js";
 import { showDegrees, showHardness, showLength, type Units } from "../../../format/show.js";
 import { CurveSlide } from "../../../parts/CurveSlide.js";
 import { append } from "../../../store/db.js";

@@ -14,7 +14,7 @@ import { useState } from "react";
 import type { Units } from "../../../format/show.js";
 import { DifferenceField, DurationField, LengthField, NumberField, TemperatureField } from "../../../parts/QuantityField.js";
 import { useFaults } from "../../../parts/useFaults.js";
-import { FIELDS, KIND_WORDS, type Field } from "../kitWords.js";
+import { FIELDS, KIND_WORDS, type Field } from "../../../words/kitWords.js";
 
 type Draft = Readonly<Record<string, unknown>>;
 

@@ -4,7 +4,7 @@ import { timeFor } from "../../../format/pieceTime.js";
 import { brittleSince, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
-import { statusLine } from "../../../format/actWords.js";
+import { statusLine } from "../../../words/actWords.js";
 import { paintOf } from "../../../parts/paint.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useUnits } from "../../../store/useStore.js";

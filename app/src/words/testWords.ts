@@ -1,8 +1,8 @@
 /** What a test says, in sentences, and what follows from it. */
 
 import { type Estimate, type NextTemper, type PieceState } from "@tembrak/core";
-import { showRange, showTemperature, type Units } from "../../format/show.js";
-import type { TestDraft } from "./useTest.js";
+import { showRange, showTemperature, type Units } from "../format/show.js";
+import type { TestDraft } from "../features/fileTest/useTest.js";
 
 interface Summary {
   readonly mean_HRC: number;

@@ -2,7 +2,7 @@
 
 import { CATALOGUE, SHADE_K, type Piece, type Route, type School, type SteelFile, type Step } from "@tembrak/core";
 import { mediumName } from "./actWords.js";
-import { showDegrees, showDifference, showTemperature, type Units } from "./show.js";
+import { showDegrees, showDifference, showTemperature, type Units } from "../format/show.js";
 
 const SOAK = { short: "a short hold", medium: "a few minutes at heat", long: "a real soak" } as const;
 

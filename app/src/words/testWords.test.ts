@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { actsOfRoute, CATALOGUE, planRoute, pieceState, type BookEvent, type NextTemper, type Piece } from "@tembrak/core";
 import { compareWords, evidenceWords, followUps } from "./testWords.js";
-import { EMPTY_TEST, type TestDraft } from "./useTest.js";
+import { EMPTY_TEST, type TestDraft } from "../features/fileTest/useTest.js";
 
 const UNITS = { temperature: "C", length: "mm" } as const;
 const TARGET = { low_HRC: 52, high_HRC: 57 };

@@ -1,8 +1,8 @@
 /** What an item of the kit is, in words, and which of its fields are asked for. Pure. */
 
-import { CATALOGUE, PRESETS, type Kit, type KitItem, type KitKind, type NewKitItem } from "@tembrak/core";
-import { mediumName } from "../../format/actWords.js";
-import { showDifference, showLength, showTemperature, type Units } from "../../format/show.js";
+import { CATALOGUE, isLiquid, PRESETS, type Kit, type KitItem, type KitKind, type NewKitItem } from "@tembrak/core";
+import { mediumName } from "./actWords.js";
+import { showDifference, showLength, showTemperature, type Units } from "../format/show.js";
 
 export type FieldKind = "length" | "temperature" | "difference" | "minutes" | "HRC" | "lux" | "number" | "choice" | "flag" | "files";
 
@@ -27,7 +27,7 @@ const CONTROLLED: readonly Field[] = [
   { key: "settle_min", label: "Comes to rest after", kind: "minutes", least: 0, most: 240 },
 ];
 
-export const LIQUIDS = CATALOGUE.media.filter((medium) => "liquid" in medium);
+export const LIQUIDS = CATALOGUE.media.filter(isLiquid);
 
 export const FIELDS: Readonly<Record<KitKind, readonly Field[]>> = {
   forge: [

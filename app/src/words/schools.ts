@@ -1,6 +1,6 @@
 /** The schools of heating, and the ways to harden, in words: what each does, and when one might prefer it. */
 
-import type { School, Way } from "@tembrak/core";
+import type { Draws, Hardens, School, Way } from "@tembrak/core";
 
 export interface SchoolWords {
   readonly name: string;
@@ -31,13 +31,8 @@ export const SCHOOL_WORDS: Readonly<Record<School, SchoolWords>> = {
   },
 };
 
-/** What is hardened and what draws it, in words. */
-export const WAY_WORDS: Readonly<Record<Way, SchoolWords>> = {
-  whole: {
-    name: "All of it, oven temper",
-    does: "Hardened whole, then tempered in an oven.",
-    prefer: "The usual way: every part the same, and the oven can be checked.",
-  },
+export const HARDENS_WORDS: Readonly<Record<Hardens, SchoolWords>> = {
+  whole: { name: "All of it", does: "Hardened whole.", prefer: "The usual way: every part the same." },
   edge: {
     name: "Edge only",
     does: "Only the edge goes under; the back stays tough.",
@@ -53,14 +48,29 @@ export const WAY_WORDS: Readonly<Record<Way, SchoolWords>> = {
     does: "One end, then the other, the first kept cool meanwhile.",
     prefer: "For tools that work with both ends.",
   },
-  run: {
-    name: "Hardened, then a colour run",
+};
+
+export const DRAWS_WORDS: Readonly<Record<Draws, SchoolWords>> = {
+  oven: { name: "Oven", does: "Tempered in an oven, after a thermometer.", prefer: "The usual way: it can be checked." },
+  torch: {
+    name: "Colour run, with a torch",
     does: "Rubbed bright and warmed from the body until the colour reaches the edge.",
     prefer: "Without an oven, or where the body should be softer than the edge.",
   },
+  "hot-bar": {
+    name: "Colour run, on a hot bar",
+    does: "Rubbed bright, the back laid on a hot bar until the colour reaches the edge.",
+    prefer: "Without a torch: slower, and easier to stop in time.",
+  },
   residual: {
-    name: "Drawn by its own heat",
-    does: "Only the end is quenched; the heat left in the body runs back and tempers it.",
+    name: "Its own heat",
+    does: "The heat left in the body runs back and tempers it.",
     prefer: "One heat, no oven, in the old way; it wants a quick eye.",
   },
 };
+
+/** What of it is not as usual, short; nothing for all of it in the oven. */
+export function wayWords({ hardens, draws }: Way): string {
+  const what = hardens === "whole" ? [] : [HARDENS_WORDS[hardens].name.toLowerCase()];
+  return [...what, ...(draws === "oven" ? [] : [DRAWS_WORDS[draws].name.toLowerCase()])].join(", ");
+}

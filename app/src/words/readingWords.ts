@@ -1,8 +1,8 @@
 /** What was logged, in a few words. Pure. */
 
 import type { BookEvent, PieceState } from "@tembrak/core";
-import { actWords } from "../../format/actWords.js";
-import { showTemperature, type Units } from "../../format/show.js";
+import { actWords } from "./actWords.js";
+import { showTemperature, type Units } from "../format/show.js";
 
 const MAGNET = { sticks: "magnet sticks", weak: "magnet weak", free: "magnet lets go" } as const;
 

@@ -1,7 +1,7 @@
 /** Why each step is as it is, in plain words: one card of at most sixty words. */
 
 import type { Act } from "@tembrak/core";
-import { showTemperature, type Units } from "./show.js";
+import { showTemperature, type Units } from "../format/show.js";
 
 /** A card for a step; the heats have one for each purpose. */
 export type WhyKey =

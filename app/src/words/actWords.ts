@@ -3,6 +3,7 @@
 import {
   alloyShift_K,
   CATALOGUE,
+  isWater,
   growFilm_nm,
   oxideName,
   resolveSteel,
@@ -11,7 +12,17 @@ import {
   type PieceState,
   type Route,
 } from "@tembrak/core";
-import { showClock, showDegrees, showDifference, showDuration, showLength, showTemperature, showTimeOfDay, type Units } from "./show.js";
+import {
+  showClock,
+  showDegrees,
+  showDifference,
+  showDuration,
+  showLength,
+  showTemperature,
+  showTimeOfDay,
+  type Units,
+} from "../format/show.js";
+import { reasonWords } from "./routeWords.js";
 
 export interface ActWords {
   /** Imperative, without the piece's name: the title of a bench screen. */
@@ -27,13 +38,9 @@ export function mediumName(id: string): string {
   return CATALOGUE.medium(id)?.name ?? id;
 }
 
-function isWater(id: string): boolean {
-  const kind = CATALOGUE.medium(id)?.kind;
-  return kind === "water" || kind === "brine";
-}
-
 function reasonOf(route: Route | null, act: Act): string {
-  return route?.steps[act.step]?.why ?? "";
+  const step = route?.steps[act.step];
+  return step === undefined ? "" : reasonWords(step);
 }
 
 const BRITTLE = "Brittle: do not drop, clamp, straighten or strike it.";
@@ -141,7 +148,7 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
         title: `Into the ${mediumName(act.medium).toLowerCase()} at ${showTemperature(act.bath_C, units)}, ${edgeWords(route, act.step, units)}`,
         done: "It is out",
         why: reason,
-        caution: isWater(act.medium)
+        caution: isWater(CATALOGUE.medium(act.medium))
           ? "Steam: long tongs, face away. Steel may ping and crack; stay clear of it."
           : "Oil may flare: lid, not water. Whole piece under before you move it. The maker's sheet says how hot the oil may get.",
       };

@@ -11,6 +11,7 @@ import {
   type ZoneReport,
 } from "@tembrak/core";
 import { mediumName } from "./actWords.js";
+import { noticeWords } from "./noticeWords.js";
 import {
   showChance,
   showDifference,
@@ -21,7 +22,7 @@ import {
   showTemperature,
   showThin,
   type Units,
-} from "./show.js";
+} from "../format/show.js";
 
 export interface VerdictWords {
   readonly headline: string;
@@ -105,19 +106,20 @@ function skinSentence({ grindOff_mm }: Prediction, units: Units): string {
 
 const RISKS = { some: "Some risk of cracking", high: "High risk of cracking" } as const;
 
-function crackReason(risk: CrackRisk, units: Units): string {
-  switch (risk.reasons[0]?.code) {
+function crackReason({ reasons: [reason] }: CrackRisk, units: Units): string {
+  switch (reason?.code) {
     case "late-core":
       return "the middle swells when the skin is already hard";
     case "steep-at-start":
-      return `the middle is ${showDifference(risk.difference_K, units)} hotter when the skin begins to harden`;
+      return `the middle is ${showDifference(reason.difference_K, units)} hotter when the skin begins to harden`;
     case "rich-martensite":
       return "with so much carbon dissolved fresh martensite does not give";
     case "coarse-grain":
       return "the grain is coarse";
     case "water":
       return "water strips heat fast and unevenly";
-    default:
+    case "corners-not-known":
+    case undefined:
       return "";
   }
 }
@@ -174,8 +176,8 @@ const CAUSES: Readonly<Record<SpreadCause, readonly [string, string]>> = {
 };
 
 /** Notices worth a sentence of their own beside the verdict. */
-export function noticeSentences(notices: readonly Notice[]): readonly string[] {
-  return notices.filter(({ code }) => code !== "may-fail").map(({ message }) => message);
+export function noticeSentences(notices: readonly Notice[], units: Units): readonly string[] {
+  return notices.filter(({ code }) => code !== "may-fail").map((notice) => noticeWords(notice, units));
 }
 
 const WANTS = { hard: "hard", medium: "medium", soft: "soft", untreated: "left as it is" } as const;
@@ -207,7 +209,7 @@ export function verdictWords(
       ...zoneSentences(zones),
       crackSentence(prediction, units),
       `${grainSentence(prediction)} ${skinSentence(prediction, units)}`.trim(),
-      ...noticeSentences(prediction.notices),
+      ...noticeSentences(prediction.notices, units),
     ].filter((sentence) => sentence !== ""),
     spread: prediction.spread
       .slice(0, SHOWN_CAUSES)

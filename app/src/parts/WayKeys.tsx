@@ -1,0 +1,82 @@
+/** What is to be hard, and what draws it: two choices, each with what it is for. */
+
+import { drawsFor, hardensFor, type Section, type Way } from "@tembrak/core";
+import { DRAWS_WORDS, HARDENS_WORDS, type SchoolWords } from "../words/schools.js";
+
+interface GroupProps<K extends string> {
+  readonly label: string;
+  readonly keys: readonly K[];
+  readonly chosen: K;
+  readonly words: Readonly<Record<K, SchoolWords>>;
+  readonly note: "does" | "prefer";
+  readonly className: string;
+  /** All but this are shut. */
+  readonly only: K | null;
+  readonly onPick: (key: K) => void;
+}
+
+function Group<K extends string>({ label, keys, chosen, words, note, className, only, onPick }: GroupProps<K>) {
+  return (
+    <div className={className} role="radiogroup" aria-label={label}>
+      {keys.map((key) => (
+        <button
+          key={key}
+          type="button"
+          role="radio"
+          aria-checked={chosen === key}
+          disabled={only !== null && key !== only}
+          className="plain-key"
+          onClick={() => onPick(key)}
+        >
+          <b>{words[key].name}</b>
+          <small>{words[key][note]}</small>
+        </button>
+      ))}
+    </div>
+  );
+}
+
+interface Props {
+  readonly section: Section;
+  readonly way: Way;
+  readonly note: "does" | "prefer";
+  readonly className: string;
+  /** The simulated shop quenches all of a piece, and draws it in its oven. */
+  readonly isPractice?: boolean;
+  readonly onPick: (way: Way) => void;
+}
+
+/** The nearest to a way that a shape has: what it cannot do is done as usual. */
+export function wayWithin(section: Section, { hardens, draws }: Way): Way {
+  const what = hardensFor(section).includes(hardens) ? hardens : "whole";
+  return { hardens: what, draws: drawsFor(what).includes(draws) ? draws : "oven" };
+}
+
+export function WayKeys({ section, way, note, className, isPractice = false, onPick }: Props) {
+  return (
+    <>
+      <h2>What is to be hard?</h2>
+      <Group
+        label="What is to be hard"
+        keys={hardensFor(section)}
+        chosen={way.hardens}
+        words={HARDENS_WORDS}
+        note={note}
+        className={className}
+        only={isPractice ? "whole" : null}
+        onPick={(hardens) => onPick(wayWithin(section, { ...way, hardens }))}
+      />
+      <h2>What draws the temper?</h2>
+      <Group
+        label="What draws the temper"
+        keys={drawsFor(way.hardens)}
+        chosen={way.draws}
+        words={DRAWS_WORDS}
+        note={note}
+        className={className}
+        only={isPractice ? "oven" : null}
+        onPick={(draws) => onPick({ ...way, draws })}
+      />
+    </>
+  );
+}

@@ -1,0 +1,28 @@
+/** Is it a liquid, is it water, how fast is it: asked here and nowhere else. */
+
+import type { Medium } from "../schema/medium.js";
+
+export type Liquid = Extract<Medium, { kind: "oil" | "water" | "brine" }>;
+
+const KINDS = {
+  oil: { isLiquid: true, isWater: false },
+  water: { isLiquid: true, isWater: true },
+  brine: { isLiquid: true, isWater: true },
+  air: { isLiquid: false, isWater: false },
+  constant: { isLiquid: false, isWater: false },
+} as const satisfies Record<Medium["kind"], { isLiquid: boolean; isWater: boolean }>;
+
+/** One can be dipped into it, and it boils on the steel. */
+export function isLiquid(medium: Medium | undefined): medium is Liquid {
+  return medium !== undefined && KINDS[medium.kind].isLiquid;
+}
+
+/** Water or brine: they strip heat fast and unevenly. */
+export function isWater(medium: { readonly kind: Medium["kind"] | "textbook" } | undefined): boolean {
+  return medium !== undefined && medium.kind !== "textbook" && KINDS[medium.kind].isWater;
+}
+
+/** How hard a bath quenches at its fastest, W/(m2 K); 0 for what is no liquid. */
+export function peakSpeed_W_m2K(medium: Medium | undefined): number {
+  return isLiquid(medium) ? medium.peak_W_m2K : 0;
+}

@@ -1,0 +1,34 @@
+/** What is hardened and what draws it: what a shape allows, and what a route says. */
+
+import { DRAWS, HARDENS, type Draws, type Hardens, type Route, type Way } from "../schema/book.js";
+import type { Section } from "../schema/parts.js";
+
+export const USUAL_WAY: Way = { hardens: "whole", draws: "oven" };
+
+/** Only a blade has an edge, only a bar has ends. */
+export function hardensFor(section: Section): readonly Hardens[] {
+  return HARDENS.filter((what) => (section.shape === "wedge" ? what === "whole" || what === "edge" : what !== "edge"));
+}
+
+/** Heat is left in a body only where a part of it stayed out of the bath; of two ends each would need a temper of its own. */
+export function drawsFor(hardens: Hardens): readonly Draws[] {
+  switch (hardens) {
+    case "whole":
+      return DRAWS.filter((by) => by !== "residual");
+    case "edge":
+    case "face":
+      return DRAWS;
+    case "ends":
+      return ["oven"];
+  }
+}
+
+/** What the steps of a route harden, and what draws it: the one place that says so. */
+export function wayOf({ steps }: Pick<Route, "steps">): Way {
+  const quenches = steps.flatMap((step) => (step.kind === "quench" ? [step] : []));
+  const run = steps.findLast((step) => step.kind === "run");
+  const ends = new Set(quenches.flatMap(({ part }) => (part === undefined ? [] : [part.end])));
+  const hardens = ends.size > 1 ? "ends" : ends.size === 1 ? "face" : quenches.at(-1)?.edgeDepth_mm !== undefined ? "edge" : "whole";
+  const draws = run?.kind === "run" ? run.source : "oven";
+  return { hardens, draws };
+}
