@@ -5,9 +5,15 @@ import Snackbar from "@mui/material/Snackbar";
 import { useEffect, useState } from "react";
 import { Outlet, useLocation } from "react-router";
 import { useRegisterSW } from "virtual:pwa-register/react";
-import { isStoreRefused } from "../store/boot.js";
+import { storeTrouble, type StoreTrouble } from "../store/boot.js";
 import { useSettings } from "../store/useStore.js";
 import { TitleBlock } from "./TitleBlock.js";
+
+const TROUBLES = {
+  refused: "This browser refuses to store anything here: a private window, or storage switched off. Nothing you tap will be kept.",
+  newer:
+    "The book in this browser was written by a newer Tembrak. It is untouched. Reload until the newer one is here; this one cannot read it.",
+} as const satisfies Record<Exclude<StoreTrouble, null>, string>;
 
 export function Frame() {
   const { theme } = useSettings();
@@ -24,19 +30,19 @@ export function Frame() {
     needRefresh: [needRefresh, setNeedRefresh],
     updateServiceWorker,
   } = useRegisterSW();
-  const [isRefused, setRefused] = useState(false);
+  const [trouble, setTrouble] = useState<StoreTrouble>(null);
   useEffect(() => {
-    void isStoreRefused().then(setRefused);
+    void storeTrouble().then(setTrouble);
   }, []);
   return (
     <div style={{ minHeight: "100dvh", display: "flex", flexDirection: "column" }}>
       <div style={{ flex: 1, display: "flex", flexDirection: "column", minWidth: 0 }}>
-        {isRefused ? (
+        {trouble === null ? null : (
           <p role="alert" className="store-refused">
-            This browser refuses to store anything here: a private window, or storage switched off. Nothing you tap will be kept.
+            {TROUBLES[trouble]}
           </p>
-        ) : null}
-        <Outlet />
+        )}
+        {trouble === "newer" ? null : <Outlet />}
       </div>
       {atBench ? null : <TitleBlock />}
       <Snackbar

@@ -1,7 +1,7 @@
 /** What happens once when the app opens: ask to keep the data, and fill an empty book when the server offers the demo. */
 
 import { fetchConfig } from "../api/config.js";
-import { mergeBook, readSettings, store, writeSettings } from "./db.js";
+import { isFromNewer, mergeBook, readSettings, store, writeSettings } from "./db.js";
 
 /** Asks the browser not to throw the data away. @returns whether it promised. */
 export async function askToPersist(): Promise<boolean> {
@@ -15,20 +15,30 @@ export async function askToPersist(): Promise<boolean> {
 /** After so long without a tap nothing runs that a corrected clock could upset, ms. */
 const FORGET_SHIFT_ms = 12 * 3600000;
 
-/** Whether this browser stores anything at all; undefined until that was tried. */
-export const storing: { refused: boolean | undefined } = { refused: undefined };
+/** What keeps the store from being used. newer: its book was written by a Tembrak that knows more. */
+export type StoreTrouble = "refused" | "newer" | null;
 
-/** Tries the store once. @returns whether it refused. */
-export async function isStoreRefused(): Promise<boolean> {
-  storing.refused ??= await store.open().then(
-    () => false,
-    () => true,
-  );
-  return storing.refused;
+let tried: Promise<StoreTrouble> | null = null;
+
+async function tryStore(): Promise<StoreTrouble> {
+  try {
+    if (!(await isFromNewer())) return null;
+    // Shut, so that no screen reads half of it or writes into it.
+    store.close();
+    return "newer";
+  } catch {
+    return "refused";
+  }
+}
+
+/** Tries the store once. */
+export function storeTrouble(): Promise<StoreTrouble> {
+  tried ??= tryStore();
+  return tried;
 }
 
 export async function boot(): Promise<void> {
-  if (await isStoreRefused()) return;
+  if ((await storeTrouble()) !== null) return;
   void askToPersist();
   const { isSettled, clockShift_ms } = await readSettings();
   if (clockShift_ms !== 0) {

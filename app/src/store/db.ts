@@ -1,7 +1,18 @@
 /** The browser's own store: an append-only log of events, and a few facts about the shop. */
 
-import { check, requireValid, type BookEvent, type Kit, type KitItem, type LengthUnit, type TemperatureUnit } from "@tembrak/core";
+import {
+  BOOK_VERSION,
+  check,
+  migrateEvent,
+  requireValid,
+  type BookEvent,
+  type Kit,
+  type KitItem,
+  type LengthUnit,
+  type TemperatureUnit,
+} from "@tembrak/core";
 import Dexie, { type EntityTable, type Table } from "dexie";
+import { v7 as uuid } from "uuid";
 
 export type ThemeName = "forge" | "yard";
 
@@ -32,8 +43,11 @@ export const DEFAULT_SETTINGS: Settings = {
   isSettled: false,
 };
 
+/** Which filling of the book this is: another whenever it is replaced, so that whoever holds it in memory reads it anew. */
+export const GENERATION = "generation";
+
 interface SettingRow {
-  readonly key: keyof Settings;
+  readonly key: keyof Settings | typeof GENERATION;
   readonly value: Settings[keyof Settings];
 }
 
@@ -46,18 +60,35 @@ class TembrakStore extends Dexie {
     super(name);
     this.version(1).stores({ events: "id, piece, at_ms", settings: "key" });
     this.version(2).stores({ kit: "id" });
+    // One number for file and database: what a file goes through, the rows go through. What cannot be read stays as it is.
+    this.version(BOOK_VERSION)
+      .stores({})
+      .upgrade((change) =>
+        change
+          .table("events")
+          .toCollection()
+          .modify((row: unknown, at: { value: unknown }) => {
+            at.value = migrateEvent(row, 2);
+          }),
+      );
   }
 }
 
 export const store = new TembrakStore("tembrak");
 
+/** Whether this browser's book was written by a newer Tembrak: then nothing here may touch it. */
+export async function isFromNewer(): Promise<boolean> {
+  await store.open();
+  // IndexedDB counts ten for one of Dexie's.
+  return store.backendDB().version / 10 > BOOK_VERSION;
+}
+
 let made = 0;
 
-/** Ids sort by the time they were made, also within one millisecond. */
+/** Ids sort by the time they were made, also within one millisecond (uuid version 7, RFC 9562). */
 export function newId(at_ms: number): string {
-  made = (made + 1) % 46656;
-  const random = crypto.getRandomValues(new Uint32Array(1))[0]!.toString(36).padStart(7, "0");
-  return `${at_ms.toString(36).padStart(9, "0")}-${made.toString(36).padStart(3, "0")}-${random}`;
+  made = (made + 1) % 2 ** 31;
+  return uuid({ msecs: Math.max(0, Math.round(at_ms)), seq: made });
 }
 
 type WithoutMeta<E> = E extends BookEvent ? Omit<E, "id" | "piece" | "at_ms"> : never;
@@ -113,14 +144,8 @@ export async function eventsOf(piece: string): Promise<BookEvent[]> {
   return readable(await store.events.where("piece").equals(piece).sortBy("at_ms"));
 }
 
-/** How many stored rows cannot be read. */
-export async function unreadableCount(): Promise<number> {
-  const rows = await store.events.toArray();
-  return rows.length - readable(rows).length;
-}
-
 export async function readSettings(): Promise<Settings> {
-  const rows = await store.settings.toArray();
+  const rows = (await store.settings.toArray()).filter(({ key }) => key !== GENERATION);
   return { ...DEFAULT_SETTINGS, ...Object.fromEntries(rows.map(({ key, value }) => [key, value])) };
 }
 
@@ -156,6 +181,7 @@ export async function replaceBook(events: readonly BookEvent[], kit?: Kit): Prom
       await store.kit.clear();
       await store.kit.bulkAdd([...kit]);
     }
+    await store.settings.put({ key: GENERATION, value: uuid() });
     await writeSettings({ isSettled: true });
   });
 }

@@ -3,27 +3,38 @@
 import { writeBook, type BookEvent } from "@tembrak/core";
 import { allEvents, readKit, readSettings, writeSettings } from "./db.js";
 
-function fileName(shop: string, at_ms: number): string {
+function fileName(shop: string, at_ms: number, what: string): string {
   const word =
     shop
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, "-")
       .replace(/^-|-$/g, "") || "book";
-  return `${word}-${new Date(at_ms).toISOString().slice(0, 10)}.tembrak.json`;
+  return `${word}-${new Date(at_ms).toISOString().slice(0, 10)}.${what}.json`;
 }
 
 /** @param unstored taps that the browser refused to store: they go into the file all the same. @returns the name of the file. */
 export async function exportBook(unstored: readonly BookEvent[] = []): Promise<string> {
   const at_ms = Date.now();
   const { shopName } = await readSettings();
-  const text = writeBook([...(await allEvents()), ...unstored], at_ms, await readKit());
+  const name = fileName(shopName, at_ms, "tembrak");
+  handOver(writeBook([...(await allEvents()), ...unstored], at_ms, await readKit()), name);
+  // A browser that refuses to store refuses this too: the file is written all the same.
+  await writeSettings({ exportedAt_ms: at_ms }).catch(() => undefined);
+  return name;
+}
+
+/** Rows that cannot be read, as they are stored, in a file of their own. */
+export async function exportRows(rows: readonly unknown[]): Promise<void> {
+  const { shopName } = await readSettings();
+  handOver(JSON.stringify(rows, null, 1), fileName(shopName, Date.now(), "unread"));
+}
+
+/** Hands a file to the browser to keep. */
+function handOver(text: string, name: string): void {
   const url = URL.createObjectURL(new Blob([text], { type: "application/json" }));
   const link = document.createElement("a");
   link.href = url;
-  link.download = fileName(shopName, at_ms);
+  link.download = name;
   link.click();
   setTimeout(() => URL.revokeObjectURL(url), 10000);
-  // A browser that refuses to store refuses this too: the file is written all the same.
-  await writeSettings({ exportedAt_ms: at_ms }).catch(() => undefined);
-  return link.download;
 }

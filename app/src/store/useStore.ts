@@ -1,14 +1,20 @@
 /** Live views of the store for React. */
 
-import { piecesOf, pieceState, type Kit, type PieceState } from "@tembrak/core";
+import { pieceState, type Kit, type PieceState } from "@tembrak/core";
 import { useLiveQuery } from "dexie-react-hooks";
 import { useEffect, useState } from "react";
 import type { Units } from "../format/show.js";
-import { allEvents, DEFAULT_SETTINGS, eventsOf, readKit, readSettings, type Settings } from "./db.js";
+import { DEFAULT_SETTINGS, eventsOf, readKit, readSettings, type Settings } from "./db.js";
+import { readMirror } from "./mirror.js";
 
 /** Undefined while it is being read. */
 export function usePieces(): readonly PieceState[] | undefined {
-  return useLiveQuery(async () => piecesOf(await allEvents()), []);
+  return useLiveQuery(readMirror, [])?.pieces;
+}
+
+/** Stored rows that are no events of any version known here. */
+export function useUnreadable(): readonly unknown[] {
+  return useLiveQuery(readMirror, [])?.unreadable ?? [];
 }
 
 /** Undefined while it is being read, null when there is no such piece. */

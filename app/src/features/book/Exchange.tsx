@@ -10,15 +10,15 @@ import { useEffect, useRef, useState } from "react";
 import { showAgo, showBytes } from "../../format/show.js";
 import { askToPersist } from "../../store/boot.js";
 import { exportBook } from "../../store/exportBook.js";
-import { mergeBook, replaceBook, unreadableCount } from "../../store/db.js";
+import { mergeBook, replaceBook } from "../../store/db.js";
 import { useNow, useSettings } from "../../store/useStore.js";
 
 function Stored() {
-  const [facts, setFacts] = useState<{ usage: number; isKept: boolean; unreadable: number } | null>(null);
+  const [facts, setFacts] = useState<{ usage: number; isKept: boolean } | null>(null);
   useEffect(() => {
     void (async () => {
       const estimate = await navigator.storage?.estimate?.();
-      setFacts({ usage: estimate?.usage ?? 0, isKept: await askToPersist(), unreadable: await unreadableCount() });
+      setFacts({ usage: estimate?.usage ?? 0, isKept: await askToPersist() });
     })();
   }, []);
   if (facts === null) return null;
@@ -26,7 +26,6 @@ function Stored() {
     <>
       {`Stored in this browser: ${showBytes(facts.usage)}. `}
       {facts.isKept ? "The browser promised to keep it." : "The browser may clear it when space runs short: export often."}
-      {facts.unreadable > 0 ? ` ${facts.unreadable} stored entries cannot be read; they are left as they are.` : ""}
     </>
   );
 }

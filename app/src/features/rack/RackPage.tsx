@@ -13,7 +13,8 @@ import { Hatches } from "../../parts/Drawing.js";
 import { useWide } from "../../parts/useWide.js";
 import { append } from "../../store/db.js";
 import { timeFor } from "../../format/pieceTime.js";
-import { useNow, usePieces, useSettings } from "../../store/useStore.js";
+import { exportRows } from "../../store/exportBook.js";
+import { useNow, usePieces, useSettings, useUnreadable } from "../../store/useStore.js";
 import { RackTall } from "./parts/RackTall.js";
 import { RackWide } from "./parts/RackWide.js";
 import "./rack.css";
@@ -75,9 +76,25 @@ function NextAct({ state, now_ms }: { state: PieceState; now_ms: number }) {
   );
 }
 
+/** Stored rows nobody here can read: said where one begins, with a way to take them along. */
+function Unread() {
+  const rows = useUnreadable();
+  if (rows.length === 0) return null;
+  return (
+    <p role="status" className="unread">
+      {rows.length === 1 ? "One stored entry cannot be read; it is" : `${rows.length} stored entries cannot be read; they are`} left as
+      stored.
+      <Button variant="text" onClick={() => void exportRows(rows)}>
+        Export {rows.length === 1 ? "it" : "them"}
+      </Button>
+    </p>
+  );
+}
+
 function EmptyRack() {
   return (
     <main className="rack-empty">
+      <Unread />
       <h1>Nothing hangs here yet.</h1>
       <p>Measure a piece, say what steel it is, and Tembrak plans its heats, predicts what it will be and keeps its record.</p>
       <div style={{ display: "flex", gap: 12, flexWrap: "wrap" }}>
@@ -104,6 +121,7 @@ export function RackPage() {
   return (
     <main className="rack">
       <Hatches />
+      <Unread />
       <NextAct key={first.id} state={first} now_ms={timeFor(first, now_ms)} />
       {isWide ? (
         <RackWide pieces={hanging} first={first.id} now_ms={now_ms} lux={ambient_lux} />
