@@ -12,12 +12,17 @@ import { startWorkers } from "./compute/client.js";
 import { Frame } from "./parts/Frame.js";
 import { Problem } from "./parts/Problem.js";
 import { boot } from "./store/boot.js";
+import { ShopProvider } from "./store/ShopProvider.js";
 import { theme } from "./theme.js";
 
 const router = createBrowserRouter([
   {
     path: "/",
-    element: <Frame />,
+    element: (
+      <ShopProvider>
+        <Frame />
+      </ShopProvider>
+    ),
     errorElement: <Problem />,
     hydrateFallbackElement: <div />,
     children: [

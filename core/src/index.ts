@@ -157,3 +157,19 @@ export { InputError, type InputErrorCode, type InputProblem } from "./errors.js"
 export type { Notice, NoticeCode, TestNotice } from "./notices.js";
 export type { CrackReason } from "./simulate/crackRisk.js";
 export { runVerb, VERB_NAMES, verbHelp, verbNeedsInput, verbSchema } from "./verbs/index.js";
+
+// A piece in the fire
+export { fireTime, LONG_OUT_s, type FireTime } from "./heatNow/fireTime.js";
+export { warmUpQuestion, type WarmUpQuestion } from "./heatNow/fire.js";
+export { checkTemperature_C } from "./heatNow/evidence.js";
+export {
+  heatNow,
+  WINDOW_C,
+  type HeatCall,
+  type HeatContext,
+  type HeatNow,
+  type HeatRead,
+  type MagnetState,
+  type ZonesNow,
+} from "./heatNow/heatNow.js";
+export type { EvidenceKind } from "./simulate/heatBelief.js";

@@ -3,7 +3,6 @@
 import {
   MEMBERS,
   type Effort,
-  type FireInput,
   type Job,
   type Member,
   type Piece,
@@ -12,7 +11,7 @@ import {
   type SectionPicture,
   type Track,
   type WarmUp,
-  type Hardens,
+  type WarmUpQuestion,
   type WhatIf,
 } from "@tembrak/core";
 import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
@@ -124,15 +123,9 @@ export function useStations(
   });
 }
 
-/** The piece in a fire, zone by zone. Nothing is asked while the fire is not known. */
-export function useWarmUp(
-  piece: Piece,
-  hardens: Hardens,
-  fire: FireInput | null,
-  target_C: number,
-  start_C: number,
-): UseQueryResult<WarmUp> {
-  const job = fire === null ? null : ({ kind: "warm-up", piece, hardens, fire, target_C, start_C } as const);
+/** The piece in a fire, zone by zone. Nothing is asked while nobody knows how it went in. */
+export function useWarmUp(question: WarmUpQuestion | null): UseQueryResult<WarmUp> {
+  const job = question === null ? null : ({ kind: "warm-up", ...question } as const);
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"warm-up">(job!, { signal }), enabled: job !== null, ...ONCE });
 }
 

@@ -1,10 +1,9 @@
 /** The whole route as one ribbon: past solid in its real colour, future hollow, the temperatures that matter drawn through it. */
 
-import { type Route, type Transformations, type LoggedCheck, type Act } from "@tembrak/core";
+import { checkTemperature_C, type Route, type Transformations, type LoggedCheck, type Act } from "@tembrak/core";
 import { useEffect, useId, useMemo, useRef, useState } from "react";
 import { showDegrees, showDuration, type Units } from "../format/show.js";
 import { stretchedShare } from "../format/temperatureScale.js";
-import { checkTemperature_C } from "./paint.js";
 import { onRibbon, ribbonOf, type Ribbon } from "./ribbon.js";
 import { ribbonStops } from "./ribbonColour.js";
 import "./heatLine.css";

@@ -49,13 +49,13 @@ describe("the rack", () => {
 
 describe("paint", () => {
   it("warm only where there is heat or oxide", () => {
-    expect(paintOf(named("Froe"), 20, NOW_ms).isGlowing).toBe(true);
-    expect(paintOf(named("Bark spud"), 20, NOW_ms).stops[0]!.colour).toBe("var(--scale)");
-    expect(paintOf(named("Reed sickle"), 20, NOW_ms).stops[0]!.colour).toBe("var(--hard)");
-    expect(paintOf(named("Billhook"), 20, NOW_ms).words).toMatch(/blue|purple|bronze/);
+    expect(paintOf(named("Froe"), 20, NOW_ms, 760).isGlowing).toBe(true);
+    expect(paintOf(named("Bark spud"), 20, NOW_ms, null).stops[0]!.colour).toBe("var(--scale)");
+    expect(paintOf(named("Reed sickle"), 20, NOW_ms, null).stops[0]!.colour).toBe("var(--hard)");
+    expect(paintOf(named("Billhook"), 20, NOW_ms, null).words).toMatch(/blue|purple|bronze/);
   });
   it("the same hot steel cannot be seen to glow in the sun", () => {
-    expect(paintOf(named("Froe"), 50000, NOW_ms).stops).not.toEqual(paintOf(named("Froe"), 20, NOW_ms).stops);
+    expect(paintOf(named("Froe"), 50000, NOW_ms, 760).stops).not.toEqual(paintOf(named("Froe"), 20, NOW_ms, 760).stops);
   });
   it("harder steel is drawn lighter", () => {
     const light = (hrc: number): number => Number(/rgb\((\d+)/.exec(hardnessShade(hrc))![1]);

@@ -10,10 +10,7 @@ import {
   isGlowVisible,
   oxideName,
   RUN_HOLD_MIN,
-  readGlow,
-  GLOW_NAMES,
   resolveSteel,
-  type LoggedCheck,
   type PieceState,
 } from "@tembrak/core";
 
@@ -21,27 +18,9 @@ export interface Paint {
   /** From the tang or top (0) to the working end (1). CSS colours. */
   readonly stops: readonly { readonly at: number; readonly colour: string }[];
   readonly words: string;
-  /** What the last reading says it is, C; null when cold or unknown. */
+  /** What it is now, C; null when cold or unknown. */
   readonly now_C: number | null;
   readonly isGlowing: boolean;
-}
-
-/** A temperature that a logged check stands for, C; null when it stands for none. */
-export function checkTemperature_C({ reading }: LoggedCheck): number | null {
-  if (reading.check === "probe" || reading.check === "infrared") return reading.temperature_C;
-  if (reading.check !== "glow") return null;
-  const band = GLOW_NAMES.find(({ name }) => name === reading.name);
-  return band ? (readGlow(band, ambientFromLux(reading.ambient_lux))?.mean_C ?? null) : null;
-}
-
-/** The newest reading of temperature in the act that is going on. */
-export function latestReading_C({ checks, next }: PieceState): number | null {
-  for (const logged of [...checks].reverse()) {
-    if (logged.act !== next?.id) continue;
-    const found = checkTemperature_C(logged);
-    if (found !== null) return found;
-  }
-  return null;
 }
 
 /** Time constant of a thin piece in still air, s: only for painting while it cools (judgement). */
@@ -103,19 +82,18 @@ function hardeningHeat_C({ route }: PieceState): number {
   return route?.steps.find((step) => step.kind === "harden")?.temperature_C ?? 800;
 }
 
-/** How a piece looks. */
-export function paintOf(state: PieceState, lux: number, now_ms: number): Paint {
+/** How a piece looks; `heat_C` is what its heat is judged to be, null where nothing was read. */
+export function paintOf(state: PieceState, lux: number, now_ms: number, heat_C: number | null): Paint {
   const { next, nextSince_ms, stage, doneAt_ms } = state;
   if (stage === "done") return { ...plain("var(--bright)", "finished"), now_C: null };
-  if (doneAt_ms.size === 0 && latestReading_C(state) === null) {
+  if (doneAt_ms.size === 0 && heat_C === null) {
     return state.piece.start === "as-forged" ? plain("var(--scale)", "forge scale") : plain("var(--bright)", "as it came");
   }
   switch (next?.kind) {
     case "heat":
     case "hold": {
-      const read_C = latestReading_C(state);
-      if (next.kind === "hold") return glowing(read_C ?? next.target_C, lux, "at heat");
-      return read_C === null ? plain("var(--black)", "in the fire") : glowing(read_C, lux, "in the fire");
+      if (next.kind === "hold") return glowing(next.target_C, lux, "at heat");
+      return heat_C === null ? plain("var(--black)", "in the fire") : glowing(heat_C, lux, "in the fire");
     }
     case "slow-cool": {
       const step = state.route?.steps[next.step];

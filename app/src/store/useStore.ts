@@ -2,19 +2,19 @@
 
 import { pieceState, type Kit, type PieceState } from "@tembrak/core";
 import { useLiveQuery } from "dexie-react-hooks";
-import { useEffect, useState } from "react";
+import { use, useEffect, useState } from "react";
 import type { Units } from "../format/show.js";
-import { DEFAULT_SETTINGS, eventsOf, readKit, readSettings, type Settings } from "./db.js";
-import { readMirror } from "./mirror.js";
+import { eventsOf, type Settings } from "./db.js";
+import { ShopData } from "./ShopProvider.js";
 
 /** Undefined while it is being read. */
 export function usePieces(): readonly PieceState[] | undefined {
-  return useLiveQuery(readMirror, [])?.pieces;
+  return use(ShopData).book?.pieces;
 }
 
 /** Stored rows that are no events of any version known here. */
 export function useUnreadable(): readonly unknown[] {
-  return useLiveQuery(readMirror, [])?.unreadable ?? [];
+  return use(ShopData).book?.unreadable ?? [];
 }
 
 /** Undefined while it is being read, null when there is no such piece. */
@@ -24,11 +24,11 @@ export function usePiece(id: string): PieceState | null | undefined {
 
 /** What the shop has: undefined while it is being read, null when nobody has said. */
 export function useKit(): Kit | null | undefined {
-  return useLiveQuery(readKit, []);
+  return use(ShopData).kit;
 }
 
 export function useSettings(): Settings {
-  return useLiveQuery(readSettings, []) ?? DEFAULT_SETTINGS;
+  return use(ShopData).settings;
 }
 
 export function useUnits(): Units {

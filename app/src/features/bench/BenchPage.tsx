@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import { useLayoutEffect, useMemo, useState, type ReactNode } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import { usePrediction } from "../../compute/useAnswers.js";
 import { actWords } from "../../words/actWords.js";
@@ -16,6 +16,7 @@ import { FireCard } from "../../parts/FireCard.js";
 import { SimulatedShopContext, useFollowingHands, useSimulatedShop } from "../../instruments/useSimulatedShop.js";
 import { whyOf } from "../../words/whyCards.js";
 import { useBenchClock } from "../../store/useBenchClock.js";
+import type { ActProps } from "./parts/ActKey.js";
 import { cuesOf } from "./cues.js";
 import { CoolAct } from "./parts/CoolAct.js";
 import { HandsFree, useSequence } from "./parts/HandsFree.js";
@@ -32,62 +33,6 @@ import { useLeader } from "./useLeader.js";
 import { useCues, useWakeLock } from "./useCues.js";
 import { KEY_LIST, useKeys } from "./useKeys.js";
 import "./bench.css";
-
-export interface ActProps<K extends Act["kind"] = Act["kind"]> {
-  readonly state: PieceState;
-  readonly act: Extract<Act, { kind: K }>;
-  readonly bench: Bench;
-  readonly now_ms: number;
-}
-
-/** The key that ends the act; Space presses it, Backspace takes the last tap back. A foot switch sends these. */
-export function ActKey({
-  label,
-  note,
-  bench,
-  onPress,
-  isTest,
-  isLocked = false,
-}: {
-  label: string;
-  note?: string;
-  bench: Bench;
-  onPress: () => void;
-  isTest?: string;
-  /** Something has to be done first: the note says what. */
-  isLocked?: boolean;
-}) {
-  // Before the screen is painted: a foot switch pressed as the act appears is heard.
-  useLayoutEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      const target = event.target as HTMLElement | null;
-      if (event.repeat || target?.closest("button, a, input, [role=dialog]")) return;
-      if (event.key === " ") {
-        event.preventDefault();
-        if (!isLocked && !bench.isStoring) onPress();
-      } else if (event.key === "Backspace") {
-        event.preventDefault();
-        bench.undo();
-      }
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  });
-  if (isTest !== undefined) {
-    return (
-      <Button component={Link} to={isTest} variant="contained" className="bench-act">
-        {label}
-        {note ? <small>{note}</small> : null}
-      </Button>
-    );
-  }
-  return (
-    <Button variant="contained" className="bench-act" disabled={bench.isStoring || isLocked} onClick={onPress}>
-      {label}
-      {note ? <small>{note}</small> : null}
-    </Button>
-  );
-}
 
 function ActScreen({ state, act, bench, now_ms }: ActProps) {
   switch (act.kind) {

@@ -1,7 +1,6 @@
 /** Moments of an act at which a smith should look up: told by sound, flash and, if wished, voice. Pure. */
 
-import { soakClock, type Act, type PieceState, type Prediction } from "@tembrak/core";
-import { LONG_OUT_s } from "./fireTime.js";
+import { LONG_OUT_s, soakClock, type Act, type PieceState, type Prediction } from "@tembrak/core";
 
 /** ready: it may go on. look: soon. now: do it. late: it is too long. */
 export type CueKind = "ready" | "look" | "now" | "late";

@@ -6,15 +6,16 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { showMoment } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
-import { paintOf } from "../../parts/paint.js";
+import { usePaint } from "../../parts/usePaint.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
-import { useNow, usePieces, useSettings } from "../../store/useStore.js";
+import { useNow, usePieces } from "../../store/useStore.js";
 import { Exchange } from "./Exchange.js";
 import { measured } from "./measured.js";
 import "./book.css";
 
-function Row({ state, now_ms, lux }: { state: PieceState; now_ms: number; lux: number }) {
+function Row({ state, now_ms }: { state: PieceState; now_ms: number }) {
   const { piece } = state;
+  const paint = usePaint(state, now_ms);
   const box = drawPiece(piece, 1, "lay");
   const k = Math.min(150 / box.width_px, 44 / box.height_px);
   const drawn = drawPiece(piece, k, "lay");
@@ -25,7 +26,7 @@ function Row({ state, now_ms, lux }: { state: PieceState; now_ms: number; lux: n
       <Link to={`/book/${state.id}`} className="book-row">
         <svg width={156} height={52} aria-hidden="true">
           <g transform={`translate(${78 - drawn.width_px / 2} ${26 - drawn.height_px / 2})`}>
-            <Silhouette drawn={drawn} lie="lay" paint={paintOf(state, lux, now_ms)} />
+            <Silhouette drawn={drawn} lie="lay" paint={paint} />
           </g>
         </svg>
         <span className="book-name">
@@ -44,7 +45,6 @@ function Row({ state, now_ms, lux }: { state: PieceState; now_ms: number; lux: n
 
 export function BookPage() {
   const pieces = usePieces();
-  const { ambient_lux } = useSettings();
   const now_ms = useNow(30000);
   const [search, setSearch] = useState("");
   if (pieces === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
@@ -75,7 +75,7 @@ export function BookPage() {
       </header>
       <ul className="book-list">
         {shown.map((state) => (
-          <Row key={state.id} state={state} now_ms={now_ms} lux={ambient_lux} />
+          <Row key={state.id} state={state} now_ms={now_ms} />
         ))}
       </ul>
       {pieces.length > 0 && shown.length === 0 ? <p>Nothing in the book says &quot;{search}&quot;.</p> : null}

@@ -10,7 +10,7 @@ import { SCHOOL_WORDS } from "../../words/schools.js";
 import { showHardness, showLength, showMoment, showNotches, showRange, type Units } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { HeatLine } from "../../parts/HeatLine.js";
-import { paintOf } from "../../parts/paint.js";
+import { usePaint } from "../../parts/usePaint.js";
 import { progressOf } from "../../parts/progress.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
 import { usePrediction } from "../../compute/useAnswers.js";
@@ -91,9 +91,6 @@ function Record({ state }: { state: PieceState }) {
   const now_ms = useNow(30000);
   const { piece, route } = state;
   const prediction = usePrediction(piece, route);
-  const box = drawPiece(piece, 1, "lay");
-  const k = Math.min(400 / box.width_px, 150 / box.height_px);
-  const drawn = drawPiece(piece, k, "lay");
   const tempered = prediction.data?.working.tempered;
   const found = measured(state);
   return (
@@ -124,21 +121,7 @@ function Record({ state }: { state: PieceState }) {
         </div>
       </header>
       <div className="record-top">
-        <svg
-          width="100%"
-          viewBox="0 0 420 160"
-          role="img"
-          aria-label={`${piece.name}, ${paintOf(state, settings.ambient_lux, now_ms).words}`}
-        >
-          <g transform={`translate(${210 - drawn.width_px / 2} ${80 - drawn.height_px / 2})`}>
-            <Silhouette
-              drawn={drawn}
-              lie="lay"
-              paint={paintOf(state, settings.ambient_lux, now_ms)}
-              isBrittle={brittleSince(state, now_ms) !== null}
-            />
-          </g>
-        </svg>
+        <Drawn state={state} now_ms={now_ms} />
         <div>
           <p className="verdict-line">{found ? `Measured ${found}.` : "Not measured."}</p>
           <p>
@@ -185,6 +168,20 @@ function Record({ state }: { state: PieceState }) {
       <NewNote id={state.id} />
       <LoggerDialog state={state} units={settings} />
     </main>
+  );
+}
+
+function Drawn({ state, now_ms }: { state: PieceState; now_ms: number }) {
+  const box = drawPiece(state.piece, 1, "lay");
+  const k = Math.min(400 / box.width_px, 150 / box.height_px);
+  const drawn = drawPiece(state.piece, k, "lay");
+  const paint = usePaint(state, now_ms);
+  return (
+    <svg width="100%" viewBox="0 0 420 160" role="img" aria-label={`${state.piece.name}, ${paint.words}`}>
+      <g transform={`translate(${210 - drawn.width_px / 2} ${80 - drawn.height_px / 2})`}>
+        <Silhouette drawn={drawn} lie="lay" paint={paint} isBrittle={brittleSince(state, now_ms) !== null} />
+      </g>
+    </svg>
   );
 }
 

@@ -111,7 +111,6 @@ function EmptyRack() {
 
 export function RackPage() {
   const pieces = usePieces();
-  const { ambient_lux } = useSettings();
   const now_ms = useNow(1000);
   const isWide = useWide();
   if (pieces === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
@@ -124,9 +123,9 @@ export function RackPage() {
       <Unread />
       <NextAct key={first.id} state={first} now_ms={timeFor(first, now_ms)} />
       {isWide ? (
-        <RackWide pieces={hanging} first={first.id} now_ms={now_ms} lux={ambient_lux} />
+        <RackWide pieces={hanging} first={first.id} now_ms={now_ms} />
       ) : (
-        <RackTall pieces={hanging} first={first.id} now_ms={now_ms} lux={ambient_lux} />
+        <RackTall pieces={hanging} first={first.id} now_ms={now_ms} />
       )}
     </main>
   );

@@ -4,10 +4,10 @@ import { brittleSince, dialFor_C, kitOf } from "@tembrak/core";
 import { usePrediction } from "../../../compute/useAnswers.js";
 import { actWords, runColour } from "../../../words/actWords.js";
 import { showClock, showDegrees, showDifference, showDuration } from "../../../format/show.js";
-import { paintOf } from "../../../parts/paint.js";
+import { usePaint } from "../../../parts/usePaint.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useKit, useSettings } from "../../../store/useStore.js";
-import { ActKey, type ActProps } from "../BenchPage.js";
+import { ActKey, type ActProps } from "./ActKey.js";
 
 export function CoolAct({
   state,
@@ -26,7 +26,7 @@ export function CoolAct({
   const box = drawPiece(state.piece, 1, "lay");
   const k = Math.min(480 / box.width_px, 250 / box.height_px);
   const drawn = drawPiece(state.piece, k, "lay");
-  const paint = paintOf(state, settings.ambient_lux, now_ms);
+  const paint = usePaint(state, now_ms);
   const oven = kit === null ? undefined : kitOf(kit, "oven")[0];
   const told = (() => {
     switch (act.kind) {

@@ -1,7 +1,6 @@
 /** The target as this light shows it, a shade short and a shade past; and the rule of glow with what the reading says. */
 
-import { glowHex, heatOfNode_C, type Ambient, type HeatEstimate } from "@tembrak/core";
-import { WINDOW_C } from "../../../format/heatNow.js";
+import { WINDOW_C, glowHex, heatOfNode_C, type Ambient, type HeatEstimate } from "@tembrak/core";
 import { useId } from "react";
 import { showDegrees, type Units } from "../../../format/show.js";
 

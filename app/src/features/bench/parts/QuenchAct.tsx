@@ -7,7 +7,7 @@ import { showTemperature } from "../../../format/show.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings } from "../../../store/useStore.js";
 import { BATH_LEAST_s, bathIn_ms } from "../cues.js";
-import { ActKey, type ActProps } from "../BenchPage.js";
+import { ActKey, type ActProps } from "./ActKey.js";
 
 function Tank({ state, isIn, medium, bath }: { state: PieceState; isIn: boolean; medium: string; bath: string }) {
   const [W, H, level] = [700, 330, 96];

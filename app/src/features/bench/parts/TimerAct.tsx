@@ -4,7 +4,7 @@ import { soakClock } from "@tembrak/core";
 import { actWords } from "../../../words/actWords.js";
 import { showClock, showDegrees, showDuration, showTimeOfDay } from "../../../format/show.js";
 import { usePieces, useSettings } from "../../../store/useStore.js";
-import { ActKey, type ActProps } from "../BenchPage.js";
+import { ActKey, type ActProps } from "./ActKey.js";
 import { KilnPanel, logToKiln, matesOf } from "./KilnPanel.js";
 
 export function TimerAct({ state, act, bench, now_ms }: ActProps<"hold" | "temper">) {

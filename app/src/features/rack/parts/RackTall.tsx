@@ -5,7 +5,7 @@ import { brittleSince, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { statusLine } from "../../../words/actWords.js";
-import { paintOf } from "../../../parts/paint.js";
+import { usePaint } from "../../../parts/usePaint.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useUnits } from "../../../store/useStore.js";
 import { inOrder, STAGE_WORDS } from "./rackLayout.js";
@@ -14,27 +14,14 @@ interface Props {
   readonly pieces: readonly PieceState[];
   readonly first: string;
   readonly now_ms: number;
-  readonly lux: number;
 }
 
 const ROOM_PX = 208;
 
-function Row({
-  state,
-  isFirst,
-  now_ms,
-  lux,
-  scale_px_mm,
-}: {
-  state: PieceState;
-  isFirst: boolean;
-  now_ms: number;
-  lux: number;
-  scale_px_mm: number;
-}) {
+function Row({ state, isFirst, now_ms, scale_px_mm }: { state: PieceState; isFirst: boolean; now_ms: number; scale_px_mm: number }) {
   const units = useUnits();
   const drawn = drawPiece(state.piece, scale_px_mm, "lay");
-  const paint = paintOf(state, lux, now_ms);
+  const paint = usePaint(state, now_ms);
   const brittle_ms = brittleSince(state, now_ms);
   const isBrittle = brittle_ms !== null;
   const minutes = isBrittle ? Math.floor((now_ms - brittle_ms) / 60000) : 0;
@@ -63,7 +50,7 @@ function Row({
   );
 }
 
-export function RackTall({ pieces, first, now_ms, lux }: Props) {
+export function RackTall({ pieces, first, now_ms }: Props) {
   const longest = Math.max(...pieces.map(({ piece }) => drawPiece(piece, 1, "lay").width_px));
   const scale_px_mm = Math.min(0.62, ROOM_PX / longest);
   return (
@@ -74,7 +61,7 @@ export function RackTall({ pieces, first, now_ms, lux }: Props) {
           state={state}
           isFirst={state.id === first}
           now_ms={timeFor(state, now_ms)}
-          lux={lux}
+
           scale_px_mm={scale_px_mm}
         />
       ))}

@@ -8,18 +8,17 @@ import { statusLine } from "../../../words/actWords.js";
 import { lengthNumber, showNotches } from "../../../format/show.js";
 import { DimV } from "../../../parts/Drawing.js";
 import { MiniHeatLine } from "../../../parts/MiniHeatLine.js";
-import { paintOf } from "../../../parts/paint.js";
+import { usePaint } from "../../../parts/usePaint.js";
 import { progressOf } from "../../../parts/progress.js";
 import { SectionDrawing } from "../../../parts/SectionDrawing.js";
 import { Silhouette } from "../../../parts/Silhouette.js";
-import { useUnits } from "../../../store/useStore.js";
+import { useSettings, useUnits } from "../../../store/useStore.js";
 import { layOutRack, STAGE_WORDS, type Hung, type RailSpan } from "./rackLayout.js";
 
 interface Props {
   readonly pieces: readonly PieceState[];
   readonly first: string;
   readonly now_ms: number;
-  readonly lux: number;
 }
 
 const RAIL_Y = 104;
@@ -41,12 +40,13 @@ function Rail({ span, holdsFirst }: { span: RailSpan; holdsFirst: boolean }) {
   );
 }
 
-function HungPiece({ hung, now_ms, lux, height, isFirst }: { hung: Hung; now_ms: number; lux: number; height: number; isFirst: boolean }) {
+function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: number; height: number; isFirst: boolean }) {
   const units = useUnits();
   const { state, drawn, x, pieceX, hangerX } = hung;
   const { piece, route } = state;
   const brittleSince_ms = brittleSince(state, now_ms);
-  const paint = paintOf(state, lux, now_ms);
+  const { ambient_lux: lux } = useSettings();
+  const paint = usePaint(state, now_ms);
   const isBrittle = brittleSince_ms !== null;
   const status = statusLine(state, now_ms, paint.now_C, units);
   const footY = PIECE_Y + drawn.height_px;
@@ -135,7 +135,7 @@ function HungPiece({ hung, now_ms, lux, height, isFirst }: { hung: Hung; now_ms:
   );
 }
 
-export function RackWide({ pieces, first, now_ms, lux }: Props) {
+export function RackWide({ pieces, first, now_ms }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 1240, height: 580 });
   useEffect(() => {
@@ -159,7 +159,7 @@ export function RackWide({ pieces, first, now_ms, lux }: Props) {
             key={hung.state.id}
             hung={hung}
             now_ms={timeFor(hung.state, now_ms)}
-            lux={lux}
+
             height={height}
             isFirst={hung.state.id === first}
           />

@@ -1,8 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
-import { piecesOf, type Act, type Check, type PieceState } from "@tembrak/core";
-import { demoEvents } from "../../store/demoBook.js";
-import { placeOf, settingOf } from "../../instruments/placeOf.js";
-import { fireTime } from "./fireTime.js";
+import { fireTime, piecesOf, type Act, type Check, type PieceState } from "@tembrak/core";
+import { demoEvents } from "../store/demoBook.js";
+import { placeOf, settingOf } from "./placeOf.js";
 
 const NOW_ms = Date.UTC(2026, 10, 25, 12);
 const pieces = piecesOf(demoEvents(NOW_ms));

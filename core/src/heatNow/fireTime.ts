@@ -1,6 +1,7 @@
 /** How long a piece has been in the fire in this heat, from its taps in and out; and where it is now. Pure. */
 
-import type { Act, PieceState } from "@tembrak/core";
+import type { PieceState } from "../book/state.js";
+import type { Act } from "../plan/acts.js";
 
 export interface FireTime {
   readonly state: "in" | "out" | "unknown";

@@ -1,0 +1,55 @@
+/** What it looks like, by name, in the light of the shop. */
+
+import { ambientFromLux, glowHex, GLOW_NAMES, readGlow, type Check } from "@tembrak/core";
+import Dialog from "@mui/material/Dialog";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { showDegrees, showDifference } from "../../../format/show.js";
+import { lightName } from "../../../parts/TitleBlock.js";
+import type { Settings } from "../../../store/db.js";
+
+/** A trained eye is good to about so much, C (colour-note section 1.4). */
+const EYE_C = 25;
+
+interface Props {
+  readonly isOpen: boolean;
+  readonly settings: Settings;
+  readonly onClose: () => void;
+  readonly onCheck: (reading: Check) => void;
+}
+
+export function GlowDialog({ isOpen, settings, onClose, onCheck }: Props) {
+  const ambient = ambientFromLux(settings.ambient_lux);
+  const seen = GLOW_NAMES.flatMap((band) => {
+    const read = readGlow(band, ambient);
+    return read === null ? [] : [{ ...band, read }];
+  });
+  return (
+    <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="sm">
+      <DialogTitle>What does it look like, in {lightName(settings.ambient_lux)} light?</DialogTitle>
+      <DialogContent>
+        <div className="glow-names">
+          {seen.map(({ name, read }) => (
+            <button
+              key={name}
+              type="button"
+              onClick={() => {
+                onCheck({ check: "glow", name, ambient_lux: settings.ambient_lux });
+                onClose();
+              }}
+            >
+              <i style={{ background: glowHex(read.mean_C, ambient) }} />
+              <b>{name}</b>
+              <span className="drawn">
+                {showDegrees(read.low_C, settings)} to {showDegrees(read.high_C, settings)}
+              </span>
+            </button>
+          ))}
+        </div>
+        <p style={{ color: "var(--ink2)", marginBottom: 0 }}>
+          A screen shows relative looks only. Names are rough: a trained eye is good to about {showDifference(EYE_C, settings)}.
+        </p>
+      </DialogContent>
+    </Dialog>
+  );
+}

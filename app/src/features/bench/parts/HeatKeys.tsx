@@ -1,0 +1,131 @@
+/** One tap a check at the fire, by key or by letter, and the key that ends the heat. */
+
+import { ambientFromLux, glowHex, type Act, type HeatNow, type MagnetState, type PieceState } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import { showDegrees } from "../../../format/show.js";
+import { latest_C, useShopBeside } from "../../../instruments/useSimulatedShop.js";
+import { useKit, usePieces, useSettings } from "../../../store/useStore.js";
+import { actWords } from "../../../words/actWords.js";
+import type { Bench } from "../useBench.js";
+import { useKeys } from "../useKeys.js";
+import { ActKey } from "./ActKey.js";
+import { EvenDialog } from "./EvenDialog.js";
+import { GlowDialog } from "./GlowDialog.js";
+import { logToKiln, matesOf } from "./KilnPanel.js";
+import { MagnetKey } from "./MagnetKey.js";
+import { ReadingDialog } from "./ReadingDialog.js";
+
+const MAGNET_STATES: readonly MagnetState[] = ["sticks", "weak", "free"];
+const EVENNESS = { "not-looked": "not looked at", even: "even", uneven: "uneven" } as const;
+
+interface Props {
+  readonly state: PieceState;
+  readonly act: Extract<Act, { kind: "heat" }>;
+  readonly bench: Bench;
+  readonly now: HeatNow;
+  readonly now_ms: number;
+}
+
+type Sheet = "glow" | "reading" | "even" | null;
+
+/** What a tap does; a tap that is still being stored takes no second one. */
+function useChecks({ state, bench, now, now_ms }: Props) {
+  const pieces = usePieces();
+  const shop = useShopBeside();
+  const isKiln = state.route?.school === "kiln";
+  const unlessStoring = (tap: () => void) => (): void => {
+    if (!bench.isStoring) tap();
+  };
+  return {
+    isKiln,
+    shop,
+    probe_C: latest_C(shop, "piece"),
+    toFire: unlessStoring(() => {
+      if (isKiln) void logToKiln(matesOf(state, pieces ?? []), { check: "door", state: "open" }, now_ms);
+      bench.check({ check: "fire", state: now.fire.state === "in" ? "out" : "in" });
+    }),
+    touch: (value: MagnetState) => unlessStoring(() => bench.check({ check: "magnet", state: value })),
+    touchShop: unlessStoring(() => {
+      void shop?.ask({ ask: "magnet", piece: state.id }).then((answer) => {
+        if (answer.ask === "magnet") bench.check({ check: "magnet", state: answer.state });
+      });
+    }),
+  };
+}
+
+function fireWords(isIn: boolean, isKiln: boolean): string {
+  const place = isKiln ? "the kiln" : "the fire";
+  return isIn ? `out of ${place}` : `it is in ${place}`;
+}
+
+export function HeatKeys(props: Props) {
+  const { state, act, bench, now } = props;
+  const settings = useSettings();
+  const kit = useKit() ?? null;
+  const [sheet, setSheet] = useState<Sheet>(null);
+  const { isKiln, shop, probe_C, toFire, touch, touchShop } = useChecks(props);
+  const logProbe = (): void => (probe_C === null ? setSheet("reading") : bench.check({ check: "probe", temperature_C: probe_C }));
+  const isUneven = now.evenness === "uneven";
+  const close = (): void => setSheet(null);
+  useKeys({
+    s: touch("sticks"),
+    w: touch("weak"),
+    f: touch("free"),
+    l: () => setSheet("glow"),
+    p: logProbe,
+    o: toFire,
+    e: () => setSheet("even"),
+    t: touchShop,
+  });
+  return (
+    <>
+      <div className="bench-keys heat-keys">
+        <button type="button" className="log-key" aria-pressed={now.fire.state === "in"} disabled={bench.isStoring} onClick={toFire}>
+          {fireWords(now.fire.state === "in", isKiln)}
+        </button>
+        {shop?.piece ? (
+          <button type="button" className="log-key wide-key" disabled={bench.isStoring} onClick={touchShop}>
+            touch it with the magnet
+            <small>{now.magnet === null ? "" : `last: ${now.magnet === "free" ? "lets go" : now.magnet}`}</small>
+          </button>
+        ) : (
+          MAGNET_STATES.map((value) => (
+            <MagnetKey key={value} value={value} isOn={now.magnet === value} isDisabled={bench.isStoring} onPress={touch(value)} />
+          ))
+        )}
+        <Button className="log-key" onClick={() => setSheet("glow")}>
+          <i style={{ background: glowHex(act.target_C, ambientFromLux(settings.ambient_lux)) }} className="key-swatch" />
+          it looks…
+        </Button>
+        <Button className="log-key" disabled={probe_C !== null && bench.isStoring} onClick={logProbe}>
+          <i className="key-probe drawn">{probe_C === null ? `°${settings.temperature}` : showDegrees(probe_C, settings)}</i>
+          {probe_C === null ? "probe reads…" : "probe: log it"}
+        </Button>
+        {act.purpose === "harden" ? (
+          <Button className="log-key" onClick={() => setSheet("even")}>
+            even?
+            <small>{EVENNESS[now.evenness]}</small>
+          </Button>
+        ) : null}
+        <ActKey
+          label={actWords(act, state, settings).done}
+          {...(isUneven ? { note: "Uneven: let it even out, then look again" } : {})}
+          isLocked={isUneven}
+          bench={bench}
+          onPress={() => bench.done()}
+        />
+      </div>
+      <GlowDialog isOpen={sheet === "glow"} settings={settings} onClose={close} onCheck={bench.check} />
+      <EvenDialog isOpen={sheet === "even"} onClose={close} onCheck={bench.check} />
+      <ReadingDialog
+        isOpen={sheet === "reading"}
+        gunEmissivity={kit?.find((item) => item.kind === "infrared")?.emissivity}
+        target_C={act.target_C}
+        units={settings}
+        onClose={close}
+        onCheck={bench.check}
+      />
+    </>
+  );
+}

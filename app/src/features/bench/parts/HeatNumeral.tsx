@@ -1,0 +1,66 @@
+/** The number of a heat: what it is now and between what, how far to go, and what that rests on. */
+
+import { WINDOW_C, type Act, type HeatNow, type LearnedEye } from "@tembrak/core";
+import { showAgo, showChance, showClock, showDifference, temperatureNumber, type Units } from "../../../format/show.js";
+import { callWords, fromWords } from "../../../words/heatWords.js";
+
+/** A smaller correction of the eye is not worth a word, C. */
+const LEAST_TOLD_C = 8;
+
+interface Props {
+  readonly act: Extract<Act, { kind: "heat" }>;
+  readonly now: HeatNow;
+  readonly eye: LearnedEye;
+  /** What too hot a heat has made of the grain. */
+  readonly grain: string;
+  readonly units: Units;
+  readonly now_ms: number;
+}
+
+/** What the number rests on. */
+function fromLine({ read, fire, firstLook_ms }: HeatNow, eye: LearnedEye, units: Units, now_ms: number): string {
+  const chance = read === null || read.isOneSided ? null : read.estimate.chanceInWindow;
+  const isEyeTold = Math.abs(eye.bias_C) >= LEAST_TOLD_C && read !== null && read.from.includes("glow");
+  const bias = `${showDifference(Math.abs(eye.bias_C), units)} ${eye.bias_C > 0 ? "too hot" : "too cold"}`;
+  const said = [
+    read === null ? "no reading yet" : `from ${fromWords(read.from)}, ${showAgo(read.newest_ms, now_ms)}`,
+    chance === null ? "" : `${showChance(chance)} within ${showDifference(WINDOW_C, units)}`,
+    isEyeTold ? `your eye, ${eye.pairs} times beside a probe: ${bias}, allowed for` : "",
+    fire.state !== "unknown"
+      ? `${showClock(fire.in_s)} in the fire`
+      : firstLook_ms === null
+        ? ""
+        : `${showClock((now_ms - firstLook_ms) / 1000)} since the first look`,
+  ];
+  return said.filter((part) => part !== "").join(" · ");
+}
+
+export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
+  const estimate = now.read?.estimate ?? null;
+  const number = (T: number): number => Math.round(temperatureNumber(T, units));
+  const isTrouble = (estimate !== null && estimate.conflict !== null) || (now.call.call === "out" && now.call.isLong);
+  return (
+    <>
+      <div className="bench-now">
+        <span className="numeral" data-testid="numeral">
+          {number(estimate?.mean_C ?? act.target_C)}
+        </span>
+        <span className="numeral-side">
+          <span className="unit">°{units.temperature}</span>
+          {estimate ? (
+            <>
+              <span>now, between</span>
+              <b>
+                {number(estimate.p05_C)} and {number(estimate.p95_C)}
+              </b>
+            </>
+          ) : (
+            <b>wanted</b>
+          )}
+        </span>
+      </div>
+      <p className={isTrouble ? "to-go conflict" : "to-go"}>{callWords(now.call, units, grain)}</p>
+      <p className="drawn from">{fromLine(now, eye, units, now_ms)}</p>
+    </>
+  );
+}

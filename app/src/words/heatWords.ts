@@ -1,0 +1,77 @@
+/** What the judgement of a heat says, in words: how far it is, what it rests on, its zones, and how the shop's fire is set. */
+
+import { dialFor_C, kitOf, type EvidenceKind, type HeatCall, type Kit, type ZonesNow } from "@tembrak/core";
+import { showChance, showDegrees, showDifference, showDuration, type Units } from "../format/show.js";
+import { conflictWords } from "./noticeWords.js";
+
+const NAMES = {
+  glow: "colour",
+  magnet: "magnet",
+  probe: "probe",
+  infrared: "gun",
+  stick: "stick",
+  time: "time in the fire",
+} as const satisfies Record<EvidenceKind, string>;
+
+const MAGNET = {
+  free: "Past the magnet: now go by its colour",
+  weak: "The magnet is about to let go",
+  sticks: "Not there yet: the magnet sticks",
+} as const;
+
+/** `grain` is what the heat has made of it, where it is too hot and that is known. */
+export function callWords(call: HeatCall, units: Units, grain = ""): string {
+  switch (call.call) {
+    case "out":
+      return `${call.isLong ? "Back in: " : ""}${Math.floor(call.out_s)} s out of the fire`;
+    case "too-hot":
+      return `Too hot: ${showDifference(call.over_K, units)} over, the grain grows${grain}`;
+    case "unread":
+      return "Check it: magnet, colour or probe";
+    case "conflict":
+      return conflictWords(call.conflict);
+    case "magnet":
+      return MAGNET[call.magnet ?? "sticks"];
+    case "to-go":
+      return `${showDifference(call.left_K, units)} to go`;
+    case "past":
+      return `${showDifference(call.over_K, units)} past. Let it fall back`;
+    case "at-heat":
+      return "At heat";
+  }
+}
+
+/** "colour, magnet and probe". */
+export function fromWords(kinds: readonly EvidenceKind[]): string {
+  const words = kinds.map((kind) => NAMES[kind]);
+  return words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)!}`;
+}
+
+/** A zone that is off by less is not worth a word, K. */
+const LEAST_TOLD_K = 8;
+/** Less than this is no time to wait for, s. */
+const SOON_s = 10;
+
+export function zoneWords({ isSeen, expected_C, offsets, left_s, chance }: ZonesNow, units: Units): string {
+  const told = offsets
+    .filter(({ offset_K }) => Math.abs(offset_K) >= LEAST_TOLD_K)
+    .map(({ zone, offset_K }) => `${zone} ${showDifference(Math.abs(offset_K), units)} ${offset_K > 0 ? "ahead" : "behind"}`);
+  const by = isSeen ? "as seen: " : `by the model about ${showDegrees(expected_C, units)}, `;
+  const arrives =
+    left_s === null
+      ? "this fire does not bring all of it there"
+      : left_s > SOON_s
+        ? `all of it there in about ${showDuration(left_s)}`
+        : "all of it should be there";
+  const sure = chance === null ? "" : ` · ${showChance(chance)} that every zone is in it`;
+  return `${by}${told.length > 0 ? told.join(", ") : "even"}; ${arrives}${sure}`;
+}
+
+/** How this shop's own fire is set for a heat: the controller with its fault, or what was noted of the forge. */
+export function fireNote(kit: Kit | null, isKiln: boolean, target_C: number, units: Units): string | undefined {
+  if (kit === null) return undefined;
+  if (!isKiln) return kitOf(kit, "forge")[0]?.notes;
+  const kiln = kitOf(kit, "kiln")[0];
+  if (kiln === undefined || Math.abs(kiln.offset_C) < 1) return kiln?.notes;
+  return `Set ${kiln.name} to ${showDegrees(dialFor_C(kiln, target_C), units)}: it runs ${showDifference(Math.abs(kiln.offset_C), units)} ${kiln.offset_C > 0 ? "hot" : "cold"}.`;
+}

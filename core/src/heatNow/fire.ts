@@ -1,0 +1,77 @@
+/** The fire a heat is done in, how the piece went in, and what the heating model says of now. */
+
+import type { PieceState } from "../book/state.js";
+import type { Act } from "../plan/acts.js";
+import { kitOf } from "../plan/kit.js";
+import { wayOf } from "../plan/way.js";
+import type { Hardens, Piece } from "../schema/book.js";
+import type { FireInput } from "../schema/job.js";
+import type { Kit } from "../schema/kit.js";
+import { expectedAt, type WarmUp } from "../simulate/warmUp.js";
+import type { FireTime } from "./fireTime.js";
+
+type Heat = Extract<Act, { kind: "heat" }>;
+
+/** A kiln that stands at the heat wanted brings a piece to within this of it in good time, C (judgement). */
+const KILN_SHORT_C = 6;
+/** As it goes in: cold, or black from the heat before, C (common practice, no source). */
+const COLD_C = 25;
+const BLACK_C = 450;
+/** The fire of a shop that has not said what it has (common practice, no source). */
+const USUAL_FORGE: FireInput = { kind: "forge", fuel: "gas", chamber_C: 950, length_mm: null };
+/** In air it falls about so fast near its heat, K/s (judgement). */
+const FALLS_C_s = -2;
+const FALLS_SD_C_s = 2;
+
+/** How hot it went in; null where it was looked at before it went in, or came out of a preheat: then nobody knows. */
+function startOf_C({ checks, acts }: PieceState, act: Act): number | null {
+  const own = checks.filter((c) => c.act === act.id && !["safety", "rehearsal"].includes(c.reading.check));
+  if (own[0]?.reading.check !== "fire" || own[0].reading.state !== "in") return null;
+  const before = acts[acts.indexOf(act) - 1];
+  if (before === undefined) return COLD_C;
+  if (before.kind === "air-cool") return before.coolTo === "black" ? BLACK_C : COLD_C;
+  return before.kind === "heat" || before.kind === "hold" ? null : COLD_C;
+}
+
+function fireOf(kit: Kit | null, isKiln: boolean, target_C: number): FireInput {
+  if (isKiln) return { kind: "kiln", fuel: "gas", chamber_C: target_C, length_mm: null };
+  const forge = kit === null ? undefined : kitOf(kit, "forge")[0];
+  return forge === undefined ? USUAL_FORGE : { kind: "forge", fuel: forge.fuel, chamber_C: forge.chamber_C, length_mm: forge.length_mm };
+}
+
+/** What the heating model is asked. */
+export interface WarmUpQuestion {
+  readonly piece: Piece;
+  readonly hardens: Hardens;
+  readonly fire: FireInput;
+  readonly target_C: number;
+  readonly start_C: number;
+}
+
+/** What to ask the heating model for this heat; null while nobody knows how hot the piece went in. */
+export function warmUpQuestion(state: PieceState, act: Heat, kit: Kit | null): WarmUpQuestion | null {
+  const start_C = startOf_C(state, act);
+  if (start_C === null || state.route === null) return null;
+  const isKiln = state.route.school === "kiln";
+  return {
+    piece: state.piece,
+    hardens: wayOf(state.route).hardens,
+    fire: fireOf(kit, isKiln, act.target_C),
+    target_C: isKiln ? act.target_C - KILN_SHORT_C : act.target_C,
+    start_C,
+  };
+}
+
+export interface FireSays {
+  readonly expected_C: number;
+  readonly sd_C: number;
+  readonly rate_C_s: number;
+}
+
+/** Where it should be by the model, and how fast it moves. */
+export function fireSays(course: WarmUp, { state, in_s, out_s }: FireTime): FireSays {
+  const { seen_C, sd_C } = expectedAt(course, in_s);
+  if (state === "out") return { expected_C: seen_C + FALLS_C_s * out_s, sd_C: sd_C + FALLS_SD_C_s * out_s, rate_C_s: FALLS_C_s };
+  const next = expectedAt(course, in_s + 5).seen_C;
+  return { expected_C: seen_C, sd_C, rate_C_s: (next - seen_C) / 5 };
+}

@@ -1,0 +1,181 @@
+/** What a piece in the fire is now, by all that was logged of it: the one judgement of bench, rack and command line. */
+
+import type { LoggedCheck, PieceState } from "../book/state.js";
+import type { Act } from "../plan/acts.js";
+import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
+import { structureBeforeHardening } from "../plan/route.js";
+import type { Zone } from "../schema/book.js";
+import type { Kit } from "../schema/kit.js";
+import type { EvidenceKind, Eye, MagnetPoint } from "../simulate/heatBelief.js";
+import { estimateHeat, type HeatConflict, type HeatEstimate } from "../simulate/heatEstimate.js";
+import { magnetPoint } from "../simulate/magnetPoint.js";
+import { expectedAt, type WarmUp } from "../simulate/warmUp.js";
+import { chanceAllInWindow, zoneOffsets, type ZoneOffset } from "../simulate/zones.js";
+import { evidenceOf } from "./evidence.js";
+import { fireSays, type FireSays } from "./fire.js";
+import { fireTime, LONG_OUT_s, type FireTime } from "./fireTime.js";
+
+type Heat = Extract<Act, { kind: "heat" }>;
+export type MagnetState = "sticks" | "weak" | "free";
+
+/** Older readings say nothing of now, s; a witness is asked for its last few only. */
+const TOO_OLD_s = 240;
+const LAST_OF_A_KIND = 4;
+/** In the fire steel goes on rising: about so fast near its heat, as unsure as it is large, K/s (judgement). */
+const RISES = { rate_C_s: 0.4, unsure: 1 } as const;
+/** Half the width of the window a heat should fall in, C: as the jaws of the rule are drawn. */
+export const WINDOW_C = 14;
+/** Over the heat wanted by this much for sure, and the grain has begun to grow: it wants another normalising heat, C (judgement). */
+const OVERHEATED_C = 40;
+/** So near it is called at heat, and so far over it is called past, C (judgement). */
+const SHORT_C = 8;
+const PAST_C = 25;
+/** Of a range from the fifth to the ninety-fifth part of a hundred. */
+const NINETY_PERCENT = 1.6449;
+const KINDS: readonly EvidenceKind[] = ["glow", "magnet", "probe", "infrared", "stick", "time"];
+
+export interface HeatRead {
+  readonly estimate: HeatEstimate;
+  readonly newest_ms: number;
+  /** What it is made of. */
+  readonly from: readonly EvidenceKind[];
+  /** Only the magnet spoke: it says above or below, not how far. */
+  readonly isOneSided: boolean;
+}
+
+/** How far it is, in the order in which one thing keeps another from being said. */
+export type HeatCall =
+  | { readonly call: "out"; readonly out_s: number; readonly isLong: boolean }
+  | { readonly call: "too-hot"; readonly over_K: number }
+  | { readonly call: "unread" }
+  | { readonly call: "conflict"; readonly conflict: HeatConflict }
+  | { readonly call: "magnet"; readonly magnet: MagnetState | null }
+  | { readonly call: "to-go"; readonly left_K: number }
+  | { readonly call: "past"; readonly over_K: number }
+  | { readonly call: "at-heat" };
+
+export interface ZonesNow {
+  /** By the model where nobody looked, as seen where somebody did. */
+  readonly isSeen: boolean;
+  readonly expected_C: number;
+  readonly offsets: readonly ZoneOffset[];
+  /** Until all of it is there, s; negative when it should be; null when this fire does not bring it there. */
+  readonly left_s: number | null;
+  /** That every zone is in the window; null without a reading, or while readings contradict. */
+  readonly chance: number | null;
+}
+
+export interface HeatNow {
+  readonly fire: FireTime;
+  /** When somebody first looked in this heat, ms; else since the act began. */
+  readonly firstLook_ms: number | null;
+  readonly magnet: MagnetState | null;
+  /** Null when nothing counts: no check in this heat, or all too old. */
+  readonly read: HeatRead | null;
+  readonly call: HeatCall;
+  readonly isTooHot: boolean;
+  readonly zones: ZonesNow | null;
+  /** What was last seen of it all over, in this heat. */
+  readonly evenness: "not-looked" | "even" | "uneven";
+}
+
+/** What is known beside the log. */
+export interface HeatContext {
+  readonly catalogue: Catalogue;
+  readonly eye?: Eye | undefined;
+  readonly kit?: Kit | null;
+  /** The heating model's course (`warmUpQuestion`); left out while it is not there, or nobody said how the piece went in. */
+  readonly course?: WarmUp | undefined;
+  /** Lent by the caller: the magnet's points worked out so far. */
+  readonly points?: Map<string, MagnetPoint>;
+}
+
+/** Where the magnet lets go of this piece as it is in this heat. */
+function pointOf({ piece, route }: PieceState, act: Heat, { catalogue, points }: HeatContext): MagnetPoint {
+  const steps = act.purpose === "harden" ? (route?.steps ?? []) : (route?.steps.slice(0, act.step) ?? []);
+  const prior = structureBeforeHardening(piece, steps);
+  const key = `${piece.steel} ${prior}`;
+  const known = points?.get(key) ?? magnetPoint(resolveSteel(catalogue, piece.steel).composition_wtpct, prior, "heating");
+  points?.set(key, known);
+  return known;
+}
+
+function readHeat(state: PieceState, act: Heat, now_ms: number, says: FireSays | null, context: HeatContext): HeatRead | null {
+  const { eye, kit = null } = context;
+  const own = state.checks.filter((c: LoggedCheck) => c.act === act.id && now_ms - c.at_ms < TOO_OLD_s * 1000);
+  const evidence = own.flatMap(({ reading, at_ms }) => evidenceOf(reading, Math.max(0, (now_ms - at_ms) / 1000), kit) ?? []);
+  const last = evidence.filter((e, i) => evidence.slice(i + 1).filter(({ kind }) => kind === e.kind).length < LAST_OF_A_KIND);
+  // The clock alone is told beside the zones: it is no look at the steel.
+  if (last.length === 0) return null;
+  if (says !== null) last.push({ kind: "time", expected_C: Math.min(1400, Math.max(20, says.expected_C)), sd_C: Math.min(300, says.sd_C) });
+  const from = KINDS.filter((kind) => last.some((e) => e.kind === kind));
+  return {
+    estimate: estimateHeat({
+      evidence: last,
+      magnet: pointOf(state, act, context),
+      wanted_C: act.target_C,
+      drift: says === null ? RISES : { rate_C_s: says.rate_C_s, unsure: 0.7 },
+      ...(eye === undefined ? {} : { eye }),
+      window_C: [act.target_C - WINDOW_C, act.target_C + WINDOW_C],
+    }),
+    newest_ms: own[own.length - 1]!.at_ms,
+    from,
+    isOneSided: says === null && from.includes("magnet") && from.every((kind) => kind === "magnet"),
+  };
+}
+
+function callOf(read: HeatRead | null, fire: FireTime, isTooHot: boolean, magnet: MagnetState | null, target_C: number): HeatCall {
+  if (fire.out_s > 0) return { call: "out", out_s: fire.out_s, isLong: fire.out_s > LONG_OUT_s };
+  if (read === null) return { call: "unread" };
+  const { mean_C, conflict } = read.estimate;
+  if (isTooHot) return { call: "too-hot", over_K: mean_C - target_C };
+  if (conflict !== null) return { call: "conflict", conflict };
+  if (read.isOneSided) return { call: "magnet", magnet };
+  const left_K = target_C - mean_C;
+  if (left_K > SHORT_C) return { call: "to-go", left_K };
+  return left_K < -PAST_C ? { call: "past", over_K: -left_K } : { call: "at-heat" };
+}
+
+type Seen = Readonly<Record<"behind" | "ahead", readonly Zone[]>>;
+
+function zonesOf(course: WarmUp, fire: FireTime, seen: Seen | null, estimate: HeatEstimate | null, target_C: number): ZonesNow {
+  const expected = expectedAt(course, fire.in_s);
+  const offsets = zoneOffsets(expected.offsets_K, seen);
+  const chanceOf = ({ mean_C, p05_C, p95_C }: HeatEstimate): number =>
+    chanceAllInWindow({ mean_C, sd_C: Math.max(1, (p95_C - p05_C) / (2 * NINETY_PERCENT)) }, offsets, [
+      target_C - WINDOW_C,
+      target_C + WINDOW_C,
+    ]);
+  return {
+    isSeen: seen !== null,
+    expected_C: expected.seen_C,
+    offsets,
+    left_s: course.allThere_s === null ? null : course.allThere_s - fire.in_s,
+    chance: estimate === null || estimate.conflict !== null ? null : chanceOf(estimate),
+  };
+}
+
+/** @param now_ms by the clock the piece is worked by, milliseconds since 1970 UTC. */
+export function heatNow(state: PieceState, act: Heat, now_ms: number, context: HeatContext): HeatNow {
+  const { course } = context;
+  const own = state.checks.filter((c) => c.act === act.id);
+  const fire = fireTime(state, act, now_ms);
+  const touch = own.findLast((c) => c.reading.check === "magnet")?.reading;
+  const magnet = touch?.check === "magnet" ? touch.state : null;
+  const even = own.findLast((c) => c.reading.check === "even")?.reading;
+  const seen = even?.check === "even" ? even : null;
+  const read = readHeat(state, act, now_ms, course === undefined ? null : fireSays(course, fire), context);
+  const estimate = read?.estimate ?? null;
+  const isTooHot =
+    act.purpose === "harden" && estimate !== null && estimate.conflict === null && estimate.p05_C > act.target_C + OVERHEATED_C;
+  return {
+    fire,
+    firstLook_ms: own[0]?.at_ms ?? state.nextSince_ms,
+    magnet,
+    read,
+    call: callOf(read, fire, isTooHot, magnet, act.target_C),
+    isTooHot,
+    zones: course === undefined || fire.state === "unknown" ? null : zonesOf(course, fire, seen, estimate, act.target_C),
+    evenness: seen === null ? "not-looked" : seen.behind.length + seen.ahead.length > 0 ? "uneven" : "even",
+  };
+}

@@ -1,0 +1,119 @@
+import { describe, expect, it } from "@jest/globals";
+import { CATALOGUE, formOf } from "../../src/catalogue.js";
+import { pieceState, type PieceState } from "../../src/book/state.js";
+import { warmUpQuestion } from "../../src/heatNow/fire.js";
+import { heatNow, type HeatCall } from "../../src/heatNow/heatNow.js";
+import { planRoute } from "../../src/plan/route.js";
+import type { Act } from "../../src/plan/acts.js";
+import type { BookEvent, Check } from "../../src/schema/book.js";
+import { expectedAt, warmUp } from "../../src/simulate/warmUp.js";
+import { BILLHOOK } from "../pieces.js";
+
+type Heat = Extract<Act, { kind: "heat" }>;
+
+const route = planRoute(CATALOGUE, BILLHOOK, "forge");
+const START_ms = Date.UTC(2026, 10, 25, 9);
+const head: BookEvent[] = [
+  { id: "a", piece: "p", at_ms: START_ms - 9000, kind: "piece", definition: BILLHOOK },
+  { id: "b", piece: "p", at_ms: START_ms - 8000, kind: "route", route },
+];
+
+/** The piece at its hardening heat, with these checks so many seconds into it. */
+function atHeat(...checks: readonly (readonly [number, Check])[]): { state: PieceState; act: Heat } {
+  const planned = pieceState("p", head)!;
+  const act = planned.acts.find((a): a is Heat => a.kind === "heat" && a.purpose === "harden")!;
+  const done = planned.acts
+    .slice(0, planned.acts.indexOf(act))
+    .map(({ id }, i): BookEvent => ({ id: `d${i}`, piece: "p", at_ms: START_ms - 1000 + i, kind: "act-done", act: id }));
+  const logged = checks.map(([s, reading], i): BookEvent => ({
+    id: `c${i}`,
+    piece: "p",
+    at_ms: START_ms + 1000 * s,
+    kind: "check",
+    act: act.id,
+    reading,
+  }));
+  return { state: pieceState("p", [...head, ...done, ...logged])!, act };
+}
+
+const probe = (temperature_C: number): Check => ({ check: "probe", temperature_C });
+const touch = (state: "sticks" | "weak" | "free"): Check => ({ check: "magnet", state });
+const fire = (state: "in" | "out"): Check => ({ check: "fire", state });
+const look = (name: string): Check => ({ check: "glow", name, ambient_lux: 20 });
+const context = { catalogue: CATALOGUE };
+
+function callAt(s: number, ...checks: readonly (readonly [number, Check])[]): HeatCall {
+  const { state, act } = atHeat(...checks);
+  return heatNow(state, act, START_ms + 1000 * s, context).call;
+}
+const target_C = atHeat().act.target_C;
+
+describe("what is called of a heat", () => {
+  it("nothing read is nothing said", () => {
+    expect(callAt(30)).toEqual({ call: "unread" });
+    const { state, act } = atHeat();
+    expect(heatNow(state, act, START_ms, context)).toMatchObject({ read: null, magnet: null, evenness: "not-looked", zones: null });
+  });
+  it("the magnet alone says a side, not a distance", () => {
+    expect(callAt(5, [0, touch("sticks")])).toEqual({ call: "magnet", magnet: "sticks" });
+    expect(callAt(5, [0, touch("free")])).toEqual({ call: "magnet", magnet: "free" });
+  });
+  it("to go, at heat, past and too hot, as a probe rises", () => {
+    expect(callAt(1, [0, probe(target_C - 80)])).toMatchObject({ call: "to-go" });
+    expect(callAt(1, [0, probe(target_C)])).toEqual({ call: "at-heat" });
+    expect(callAt(1, [0, probe(target_C + 35)])).toMatchObject({ call: "past" });
+    expect(callAt(1, [0, probe(target_C + 120)])).toMatchObject({ call: "too-hot" });
+  });
+  it("too hot only where it is to be hardened: a normalising heat may be as hot", () => {
+    const { state, act } = atHeat([0, probe(target_C + 120)]);
+    expect(heatNow(state, { ...act, purpose: "normalise" }, START_ms + 1000, context)).toMatchObject({
+      isTooHot: false,
+      call: { call: "past" },
+    });
+  });
+  it("out of the fire goes before all else, and is long from five seconds", () => {
+    expect(callAt(13, [0, fire("in")], [9, probe(target_C)], [10, fire("out")])).toEqual({ call: "out", out_s: 3, isLong: false });
+    expect(callAt(16, [0, fire("in")], [10, fire("out")])).toEqual({ call: "out", out_s: 6, isLong: true });
+  });
+  it("readings that cannot both be true are called, not averaged into an order", () => {
+    expect(callAt(2, [0, probe(900)], [1, touch("sticks")])).toMatchObject({ call: "conflict", conflict: { odd: null } });
+  });
+  it("a look older than four minutes says nothing any more", () => {
+    expect(callAt(239, [0, probe(target_C)])).not.toEqual({ call: "unread" });
+    expect(callAt(241, [0, probe(target_C)])).toEqual({ call: "unread" });
+  });
+  it("what was seen all over is the last look, not the first", () => {
+    const behind: Check = { check: "even", behind: ["spine"], ahead: [] };
+    const even: Check = { check: "even", behind: [], ahead: [] };
+    const at = (...c: readonly (readonly [number, Check])[]) => {
+      const { state, act } = atHeat(...c);
+      return heatNow(state, act, START_ms + 9000, context).evenness;
+    };
+    expect([at([0, behind]), at([0, behind], [5, even]), at([0, even], [5, behind])]).toEqual(["uneven", "even", "uneven"]);
+  });
+});
+
+describe("what it rests on", () => {
+  it("names its witnesses, and the shop's own probe is read with its fault", () => {
+    const { state, act } = atHeat([0, probe(820)], [1, look("medium cherry")]);
+    const now = heatNow(state, act, START_ms + 2000, context);
+    expect(now.read!.from).toEqual(["glow", "probe"]);
+    const kit = [{ id: "k", kind: "probe", name: "Probe", offset_C: 25, sd_C: 4, limit_C: 1200 }] as const;
+    const { state: alone } = atHeat([0, probe(820)]);
+    const plain = heatNow(alone, act, START_ms + 1000, context).read!.estimate.mean_C;
+    const known = heatNow(alone, act, START_ms + 1000, { ...context, kit }).read!.estimate.mean_C;
+    expect(plain - known).toBeGreaterThan(15);
+  });
+  it("the model is asked only where somebody said that it went in cold, and then tells the zones", () => {
+    expect(warmUpQuestion(atHeat([0, probe(700)], [5, fire("in")]).state, atHeat().act, null)).toBeNull();
+    const { state, act } = atHeat([0, fire("in")]);
+    const question = warmUpQuestion(state, act, null)!;
+    expect(question).toMatchObject({ hardens: "whole", target_C, fire: { kind: "forge" } });
+    const course = warmUp(question.piece, formOf(question.piece), question.hardens, question.fire, question.target_C, question.start_C);
+    const now = heatNow(state, act, START_ms + 60000, { ...context, course });
+    expect(now.zones!.expected_C).toBeCloseTo(expectedAt(course, 60).seen_C, 6);
+    expect(now.zones).toMatchObject({ isSeen: false, chance: null });
+    // The clock alone is no look at the steel.
+    expect(now.read).toBeNull();
+  });
+});
