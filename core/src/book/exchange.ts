@@ -88,7 +88,12 @@ export function checkBook(value: unknown): FileReport & { readonly book: Book | 
 
 /** A book from the text of a file. @throws InputError with the place in the file at fault. */
 export function readBook(text: string): Book {
-  const report = checkBook(parseJson(text));
+  return requireBook(parseJson(text));
+}
+
+/** A book from a parsed file. @throws InputError as `readBook`. */
+export function requireBook(value: unknown): Book {
+  const report = checkBook(value);
   if (report.book !== null) return report.book;
   const { path, message } = report.problems[0]!;
   throw new InputError({

@@ -206,6 +206,12 @@ export const VERB_SCHEMAS = {
     start_C: Type.Optional(between(-20, 1000, "Temperature as it goes in, C")),
   }),
   VerbCalibrate: strict({ readings: Type.Array(CalibrationReadingSchema, { minItems: 3, maxItems: 60 }) }),
+  VerbHeatNow: strict({
+    /** An export of any version: it is checked as `check-file` does. */
+    book: Type.Unknown(),
+    piece: Type.String({ minLength: 1, maxLength: 64 }),
+    now_ms: Type.Integer({ minimum: 0, maximum: 8640000000000000 }),
+  }),
   VerbGlowRead: strict({ name: Type.String({ maxLength: 30 }), ambient_lux: lux }),
   VerbThermocouple: strict({
     type: Type.Literal("K"),

@@ -1,5 +1,6 @@
 /** The verbs of the command line by name: plain input in, plain answer out, InputError for what makes no sense. */
 
+import { heatNowVerb } from "./heatNow.js";
 import { checkBook, type FileReport } from "../book/exchange.js";
 import { InputError } from "../errors.js";
 import { SCHEMAS, type SchemaName } from "../schema/index.js";
@@ -60,6 +61,7 @@ const VERBS: Readonly<Record<string, Verb>> = {
     about: "One temperature from colour, magnet, probe, gun, stick and time",
     needsInput: true,
   },
+  "heat-now": { run: heatNowVerb, schema: "VerbHeatNow", about: "What a piece in the fire is now, by its log", needsInput: true },
   oxide: { run: oxideVerb, schema: "VerbOxide", about: "The temper colour of clean steel", needsInput: true },
   "check-file": { run: checkFileVerb, schema: "Book", about: "Whether a Tembrak export is sound", needsInput: true },
 };

@@ -7,6 +7,8 @@ import { planRoute } from "../../src/plan/route.js";
 import type { Act } from "../../src/plan/acts.js";
 import type { BookEvent, Check } from "../../src/schema/book.js";
 import { expectedAt, warmUp } from "../../src/simulate/warmUp.js";
+import { writeBook } from "../../src/book/exchange.js";
+import { runVerb } from "../../src/verbs/index.js";
 import { BILLHOOK } from "../pieces.js";
 
 type Heat = Extract<Act, { kind: "heat" }>;
@@ -62,11 +64,13 @@ describe("what is called of a heat", () => {
     expect(callAt(1, [0, probe(target_C - 80)])).toMatchObject({ call: "to-go" });
     expect(callAt(1, [0, probe(target_C)])).toEqual({ call: "at-heat" });
     expect(callAt(1, [0, probe(target_C + 35)])).toMatchObject({ call: "past" });
-    expect(callAt(1, [0, probe(target_C + 120)])).toMatchObject({ call: "too-hot" });
+    // One probe may read the flame; a colour beside it makes it sure.
+    expect(callAt(2, [0, probe(target_C + 130)])).toMatchObject({ call: "past" });
+    expect(callAt(2, [0, probe(target_C + 130)], [1, look("salmon")])).toMatchObject({ call: "too-hot" });
   });
   it("too hot only where it is to be hardened: a normalising heat may be as hot", () => {
-    const { state, act } = atHeat([0, probe(target_C + 120)]);
-    expect(heatNow(state, { ...act, purpose: "normalise" }, START_ms + 1000, context)).toMatchObject({
+    const { state, act } = atHeat([0, probe(target_C + 130)], [1, look("salmon")]);
+    expect(heatNow(state, { ...act, purpose: "normalise" }, START_ms + 2000, context)).toMatchObject({
       isTooHot: false,
       call: { call: "past" },
     });
@@ -115,5 +119,20 @@ describe("what it rests on", () => {
     expect(now.zones).toMatchObject({ isSeen: false, chance: null });
     // The clock alone is no look at the steel.
     expect(now.read).toBeNull();
+  });
+});
+
+describe("heat-now, as the command line has it", () => {
+  it("is the judgement of the same log, and refuses a piece that is in no heat", () => {
+    const { state, act } = atHeat([0, probe(target_C - 30)], [1, look("medium cherry")]);
+    const book = JSON.parse(writeBook(state.events, 5)) as unknown;
+    const answer = runVerb("heat-now", { book, piece: "p", now_ms: START_ms + 2000 }) as { read: { mean_C: number }; call: HeatCall };
+    const now = heatNow(state, act, START_ms + 2000, context);
+    expect(answer.read.mean_C).toBe(now.read!.estimate.mean_C);
+    expect(answer.call).toEqual(now.call);
+    expect(() => runVerb("heat-now", { book, piece: "q", now_ms: 0 })).toThrow(/no piece "q"/);
+    const planned = JSON.parse(writeBook(head.slice(0, 1), 5)) as unknown;
+    expect(() => runVerb("heat-now", { book: planned, piece: "p", now_ms: 0 })).toThrow(/not in a heat/);
+    expect(() => runVerb("heat-now", { book: {}, piece: "p", now_ms: 0 })).toThrow(/not a Tembrak file/);
   });
 });
