@@ -71,6 +71,7 @@ export type { Section } from "./schema/parts.js";
 export {
   annealStep,
   planRoute,
+  usualEdgeDepth_mm,
   preheatStep,
   RUN_HOLD_MIN,
   SHADE_K,
@@ -100,6 +101,7 @@ export { hasStations, measuredStation, pointAt, sectionAt, thinnestEdge_mm } fro
 export { transformations, type Transformations } from "./simulate/transformations.js";
 export {
   predict,
+  temperCyclesOf,
   type BathResponse,
   type Estimate,
   type Prediction,
@@ -142,6 +144,7 @@ export {
 export { alloyShift_K, filmHex, growFilm_nm, OXIDE_NAMES, oxideFilm_nm, oxideName } from "./colour/oxide.js";
 
 // What a test says
+export { MILL_FILE_HRC, testVerdict } from "./evidence/storedTest.js";
 export { hardnessVerdict, type HardnessVerdict, type VerdictInput } from "./evidence/verdict.js";
 export { hardnessOfNode_HRC, type FileResult, type FileStroke, type Surface } from "./evidence/belief.js";
 

@@ -123,12 +123,11 @@ export function showTimeOfDay(at_ms: number): string {
   return `${String(d.getHours()).padStart(2, "0")}:${String(d.getMinutes()).padStart(2, "0")}`;
 }
 
-const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", year: "numeric" });
 
 /** `25 November 2026, 14:21`. */
 export function showMoment(at_ms: number): string {
-  const d = new Date(at_ms);
-  return `${d.getDate()} ${MONTHS[d.getMonth()]} ${d.getFullYear()}, ${showTimeOfDay(at_ms)}`;
+  return `${DAY.format(at_ms)}, ${showTimeOfDay(at_ms)}`;
 }
 
 /** `3 days ago`, `just now`. */

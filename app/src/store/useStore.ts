@@ -19,7 +19,9 @@ export function useUnreadable(): readonly unknown[] {
 
 /** Undefined while it is being read, null when there is no such piece. */
 export function usePiece(id: string): PieceState | null | undefined {
-  return useLiveQuery(async () => pieceState(id, await eventsOf(id)), [id]);
+  const found = useLiveQuery(async () => ({ of: id, state: pieceState(id, await eventsOf(id)) }), [id]);
+  // Until the new one is read the last answer is still there: of another piece it is none.
+  return found?.of === id ? found.state : undefined;
 }
 
 /** What the shop has: undefined while it is being read, null when nobody has said. */

@@ -224,5 +224,5 @@ export function BenchPage() {
       </main>
     );
   }
-  return <Running state={state} act={state.next} />;
+  return <Running key={state.id} state={state} act={state.next} />;
 }

@@ -1,6 +1,6 @@
 /** The record of one piece: what it is, what was found, and everything that was done, in order. */
 
-import { brittleSince, CATALOGUE, type PieceState } from "@tembrak/core";
+import { testVerdict, brittleSince, CATALOGUE, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
@@ -18,7 +18,7 @@ import { append } from "../../store/db.js";
 import { useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { readingWords } from "../../words/readingWords.js";
 import { LoggerDialog } from "./LoggerDialog.js";
-import { measured, verdictOfTest } from "./measured.js";
+import { measured } from "./measured.js";
 import "./book.css";
 
 interface Line {
@@ -32,7 +32,7 @@ function linesOf(state: PieceState, units: Units): Line[] {
   return state.events.map((event) => {
     const base = { id: event.id, at_ms: event.at_ms };
     if (event.kind === "test") {
-      const { summary } = verdictOfTest(event.test);
+      const { summary } = testVerdict(event.test, state.piece.section);
       const strokes = event.test.strokes.map(({ file_HRC, result }) => `${file_HRC} ${result}`).join(", ");
       const readings = event.test.readings_HRC.length > 0 ? `tester ${event.test.readings_HRC.join(", ")}` : "";
       const said = [strokes, readings].filter((s) => s !== "").join("; ");
@@ -199,5 +199,5 @@ export function RecordPage() {
       </main>
     );
   }
-  return <Record state={state} />;
+  return <Record key={state.id} state={state} />;
 }

@@ -174,5 +174,5 @@ export function CardPage() {
       </main>
     );
   }
-  return <Card state={state} route={state.route} />;
+  return <Card key={state.id} state={state} route={state.route} />;
 }

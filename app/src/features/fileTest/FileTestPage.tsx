@@ -1,6 +1,6 @@
 /** A row of files and a few readings against what was predicted: what it is, how sure, and what follows. */
 
-import { CATALOGUE, hardenAgain, nextTemper, resolveSteel, targetOf, type PieceState, type Route } from "@tembrak/core";
+import { CATALOGUE, hardenAgain, nextTemper, resolveSteel, targetOf, temperCyclesOf, type PieceState, type Route } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
@@ -27,18 +27,14 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const isFirst = act !== "prove";
   const prediction = usePrediction(piece, route);
   const prior = isFirst ? prediction.data?.working.asQuenched : prediction.data?.working.tempered;
-  const { draft, setDraft, verdict, asEvent, isEmpty } = useTest(
-    prior,
-    prediction.data?.failChance ?? 0,
-    piece.section,
-    piece.section.shape === "wedge",
-  );
+  const { draft, setDraft, verdict, event, isEmpty } = useTest(prior, prediction.data?.failChance ?? 0, piece.section);
   const target = targetOf(CATALOGUE, piece.use);
   const { summary } = verdict;
   const more = nextTemper({
     steel: resolveSteel(CATALOGUE, piece.steel).temper,
     asQuenched_HRC: prediction.data?.working.asQuenched.mean_HRC ?? 62,
-    done: route.steps.flatMap((s) => (s.kind === "temper" ? [{ temperature_C: s.temperature_C, hold_min: s.hold_min }] : [])),
+    // Of the last hardening only, a colour run among them.
+    done: temperCyclesOf(route),
     measured_HRC: summary.mean_HRC,
     measuredSd_HRC: summary.sd_HRC,
     target_HRC: target.mid_HRC,
@@ -54,7 +50,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
       setTrouble("Not stored: the browser refused. Nothing was changed.");
     }
   };
-  const test: NewEvent = { kind: "test", act, test: asEvent() };
+  const test: NewEvent = { kind: "test", act, test: event };
   const done: readonly NewEvent[] = isNext ? [{ kind: "act-done", act }] : [];
   const follow = ({ key }: FollowUp): void => {
     if (key === "keep") {
@@ -155,5 +151,5 @@ export function FileTestPage() {
   const { id = "", act = "prove" } = useParams();
   const state = usePiece(id);
   if (!state || state.route === null) return <main aria-busy="true" style={{ flex: 1 }} />;
-  return <Testing state={state} route={state.route} act={act} />;
+  return <Testing key={`${state.id} ${act}`} state={state} route={state.route} act={act} />;
 }

@@ -8,6 +8,7 @@ import {
   preheatStep,
   questionHeat,
   resolveSteel,
+  usualEdgeDepth_mm,
   type Kit,
   type PieceState,
   type Route,
@@ -92,13 +93,10 @@ const HEAT_LIMITS_C: Readonly<Record<Exclude<Step["kind"], "quench">, readonly [
   temper: [50, 720],
 };
 
-/** A third of the height is where an edge quench usually begins (common practice, no source). */
-const USUAL_EDGE = 1 / 3;
-
-function immersed(step: Extract<Step, { kind: "quench" }>, what: "whole" | "edge", height_mm: number): Step {
-  const { kind, medium, bath_C, agitation, why } = step;
-  const whole: Step = { kind, medium, bath_C, agitation, why };
-  return what === "whole" ? whole : { ...whole, edgeDepth_mm: Math.max(1, Math.round(USUAL_EDGE * height_mm)) };
+/** The same bath with all of it under, or only the edge; whatever else was said of it stays. */
+export function immersed(step: Extract<Step, { kind: "quench" }>, what: "whole" | "edge", height_mm: number): Step {
+  const { edgeDepth_mm: before, ...whole } = step;
+  return what === "whole" ? whole : { ...whole, edgeDepth_mm: before ?? usualEdgeDepth_mm(height_mm) };
 }
 
 interface Props {

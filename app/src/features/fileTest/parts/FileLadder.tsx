@@ -1,9 +1,9 @@
 /** Files and belief on one vertical axis of hardness; each answer rules out a hatched part. Drag a file, or tap. */
 
-import { hardnessOfNode_HRC, type Estimate, type FileResult } from "@tembrak/core";
+import { MILL_FILE_HRC, hardnessOfNode_HRC, type Estimate, type FileResult } from "@tembrak/core";
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { showRange } from "../../../format/show.js";
-import { MILL_FILE_HRC, type TestDraft } from "../useTest.js";
+import type { TestDraft } from "../useTest.js";
 
 const FILES = [65, 60, 55, 50, 45, 40] as const;
 const RESULTS: readonly FileResult[] = ["skates", "drags", "bites"];

@@ -1,0 +1,43 @@
+import { describe, expect, it } from "@jest/globals";
+import { MILL_FILE_HRC, testVerdict } from "../../src/evidence/storedTest.js";
+import { hardnessVerdict } from "../../src/evidence/verdict.js";
+import type { HardnessTest } from "../../src/schema/book.js";
+import { BILLHOOK } from "../pieces.js";
+
+const test: HardnessTest = {
+  strokes: [{ file_HRC: MILL_FILE_HRC, result: "skates" }],
+  readings_HRC: [],
+  surface: "ground",
+  piece_C: 35,
+  predicted: { mean_HRC: 62, sd_HRC: 2, failChance: 0.05 },
+};
+const mean = (of: HardnessTest): number => testVerdict(of, BILLHOOK.section).summary.mean_HRC;
+
+describe("the verdict of a stored test", () => {
+  it("a mill file is known less well than a marked one, in the record as while testing", () => {
+    const exact = hardnessVerdict({
+      prior: test.predicted!,
+      strokes: [{ hardness_HRC: MILL_FILE_HRC, result: "skates" }],
+      surface: "ground",
+      piece_C: 35,
+    }).summary.mean_HRC;
+    expect(Math.abs(mean(test) - exact)).toBeGreaterThan(0.05);
+  });
+  it("a marked file next to it is taken as marked", () => {
+    const strokes = [{ file_HRC: 60, result: "skates" as const }];
+    const plain = hardnessVerdict({
+      prior: test.predicted!,
+      strokes: [{ hardness_HRC: 60, result: "skates" }],
+      surface: "ground",
+      piece_C: 35,
+    });
+    expect(mean({ ...test, strokes })).toBe(plain.summary.mean_HRC);
+  });
+  it("what is too thin for a tester is told of a stored test too", () => {
+    const thin = { ...BILLHOOK.section, spine_mm: 0.6, edge_mm: 0.3 } as typeof BILLHOOK.section;
+    const codes = testVerdict({ ...test, strokes: [], readings_HRC: [40, 41, 40] }, thin).notices.map(({ code }) => code);
+    expect(codes).toContain("too-thin");
+    const thick = testVerdict({ ...test, strokes: [], readings_HRC: [40, 41, 40] }, BILLHOOK.section).notices.map(({ code }) => code);
+    expect(thick).not.toContain("too-thin");
+  });
+});
