@@ -27,7 +27,7 @@ function polynomial(coefficients: readonly number[], x: number): number {
  * Voltage with the cold junction at 0 C, mV.
  * @throws InputError outside -270 ... 1372 C.
  * @source nistItsK (from memory)
- * @error test/heat/thermocouple.test.ts: within 0.001 mV of the published table
+ * @error test/simulate/diagrams.test.ts: within 0.001 mV of the published table
  */
 export function typeKVoltage_mV(temperature_C: number): number {
   requireRange("/temperature_C", temperature_C, LOWEST_C, HIGHEST_C);

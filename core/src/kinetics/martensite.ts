@@ -9,7 +9,7 @@ import type { Composition } from "./composition.js";
  *     Ms = 565 - 31 Mn - 13 Si - 10 Cr - 18 Ni - 12 Mo - 600 (1 - exp(-0.96 C))
  *
  * @source vanBohemen2012, eq. for Ms (from memory)
- * @error test/kinetics/martensite.test.ts: within 35 C of published values for 12 compositions
+ * @error test/kinetics/temperatures.test.ts: within 35 C of published values for 12 compositions
  */
 export function martensiteStart_C({ C, Mn, Si, Cr, Ni, Mo }: Composition): number {
   return 565 - 31 * Mn - 13 * Si - 10 * Cr - 18 * Ni - 12 * Mo + 600 * Math.expm1(-0.96 * C);

@@ -35,7 +35,7 @@ const MODEL_HRC = 1;
 /** Nearer to the target than this is near enough, HRC. */
 const NEAR_HRC = 0.3;
 
-/** @source temper-note section 2 (judgement); check values in test/plan/nextTemper.test.ts */
+/** @source temper-note section 2 (judgement); check values in test/plan/route.test.ts */
 export function nextTemper({
   steel,
   asQuenched_HRC,
