@@ -35,7 +35,7 @@ export default tseslint.config(
   {
     languageOptions: {
       parserOptions: {
-        projectService: { allowDefaultProject: ["*.mjs", "tools/*.mjs", "tools/*.js", "app/vite.config.ts"] },
+        projectService: { allowDefaultProject: ["*.mjs", "tools/*.mjs", "tools/mutants/*.mjs", "tools/*.js", "app/vite.config.ts"] },
         tsconfigRootDir: import.meta.dirname,
       },
     },
@@ -72,6 +72,8 @@ export default tseslint.config(
   forbid(["core/src/evidence/**"], ["heat", "colour", "shape", ...LATER]),
   forbid(["core/src/plan/**"], ["simulate", "job", "verbs", "book"]),
   forbid(["core/src/simulate/**"], ["job", "verbs", "book"]),
+  forbid(["core/src/heatNow/**"], ["job", "verbs"]),
+  forbid(["core/src/migrate/**"], ["numerics", "heat", "kinetics", "colour", "evidence", "shape", ...LATER]),
   {
     files: ["app/src/**"],
     ignores: ["app/src/format/**", "**/*.test.ts", "**/*.test.tsx"],

@@ -67,7 +67,7 @@ interface Answer {
 
 function run(tests: readonly string[], mutated: { file: string; text: string } | null, told?: (line: string) => void): Promise<Answer> {
   return new Promise((done) => {
-    const child = spawn(process.execPath, [join(root, "tools/mutants/child.cjs")], { cwd: root, stdio: ["pipe", "pipe", "pipe"] });
+    const child = spawn(process.execPath, [join(root, "tools/mutants/child.mjs")], { cwd: root, stdio: ["pipe", "pipe", "pipe"] });
     const timer = setTimeout(() => child.kill("SIGKILL"), PATIENCE_ms);
     let said = "";
     child.stdout.on("data", (chunk: Buffer) => (said += chunk.toString()));

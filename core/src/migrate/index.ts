@@ -4,14 +4,14 @@
  */
 
 import { BOOK_VERSION } from "../schema/version.js";
-import { eventToThree } from "./toThree.js";
+import { event2To3 } from "./book2To3.js";
 
 type EventStep = (event: unknown) => unknown;
 
 /** What each version makes of an event of the version before it. */
 const EVENT_STEPS: Readonly<Record<2 | typeof BOOK_VERSION, EventStep>> = {
   2: (event) => event,
-  3: eventToThree,
+  3: event2To3,
 };
 
 /** An event as today's schema has it, from the version it was stored in. Not checked: what was spoiled stays spoiled. */

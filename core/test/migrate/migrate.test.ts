@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { checkBook, parseJson, readBook, writeBook } from "../../src/book/exchange.js";
 import { piecesOf } from "../../src/book/state.js";
 import { migrateEvent } from "../../src/migrate/index.js";
-import { SENTENCES_OF_1 } from "../../src/migrate/toThree.js";
+import { SENTENCES_OF_1 } from "../../src/migrate/book2To3.js";
 import { orderProblem } from "../../src/plan/order.js";
 import { wayOf } from "../../src/plan/way.js";
 import type { Step } from "../../src/schema/book.js";

@@ -38,16 +38,16 @@ function isObject(value: unknown): value is Loose {
   return typeof value === "object" && value !== null && !Array.isArray(value);
 }
 
-function stepToThree(step: unknown): unknown {
+function step2To3(step: unknown): unknown {
   if (!isObject(step) || typeof step["why"] !== "string") return step;
   const reason = Object.hasOwn(SENTENCES_OF_1, step["why"]) ? SENTENCES_OF_1[step["why"]] : undefined;
   return reason === undefined ? { ...step, why: "said", said: step["why"] } : { ...step, why: reason };
 }
 
 /** Any event as version 3 has it; what does not look like an event of version 2 is left for the schema to refuse. */
-export function eventToThree(event: unknown): unknown {
+export function event2To3(event: unknown): unknown {
   if (!isObject(event) || event["kind"] !== "route" || !isObject(event["route"])) return event;
   const kept = Object.entries(event["route"]).filter(([key]) => key !== "way");
-  const route = kept.map(([key, value]) => [key, key === "steps" && Array.isArray(value) ? value.map(stepToThree) : value]);
+  const route = kept.map(([key, value]) => [key, key === "steps" && Array.isArray(value) ? value.map(step2To3) : value]);
   return { ...event, route: Object.fromEntries(route) as Loose };
 }

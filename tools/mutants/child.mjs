@@ -3,10 +3,12 @@
  * and twenty mutants, would cost an hour. What the tests import of Jest is here: describe, it, it.each, expect.
  */
 
-const { existsSync, readFileSync } = require("node:fs");
-const Module = require("node:module");
-const { dirname, join, relative } = require("node:path");
-const { expect } = require("expect");
+import { expect } from "expect";
+import { existsSync, readFileSync } from "node:fs";
+import Module, { createRequire } from "node:module";
+import { dirname, join, relative } from "node:path";
+
+const require = createRequire(import.meta.url);
 
 const { root, compiled, mutated, tests } = JSON.parse(readFileSync(0, "utf8"));
 const paths = [];

@@ -1,0 +1,14 @@
+import { describe, expect, it } from "@jest/globals";
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { SCHEMAS } from "../../src/schema/index.js";
+import { limitsOf, type Schema } from "./limitsOf.js";
+
+describe("pinned: what the schemas allow", () => {
+  it("number by number; a change here is a change of what books may hold", () => {
+    const pinned = JSON.parse(readFileSync(join(__dirname, "limits.json"), "utf8")) as Record<string, number>;
+    const names = ["Event", "KitItem", "Job", "ShopCommand"] as const;
+    const now = Object.assign({}, ...names.map((name) => limitsOf(SCHEMAS[name] as unknown as Schema, name))) as Record<string, number>;
+    expect(now).toEqual(pinned);
+  });
+});
