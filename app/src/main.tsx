@@ -4,7 +4,7 @@ import "@fontsource/barlow-semi-condensed/latin-600.css";
 import "./theme.css";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { ThemeProvider } from "@mui/material/styles";
-import { StrictMode } from "react";
+import { StrictMode, type ComponentType } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter } from "react-router";
 import { RouterProvider } from "react-router/dom";
@@ -12,29 +12,41 @@ import { startWorkers } from "./compute/client.js";
 import { Frame } from "./parts/Frame.js";
 import { Problem } from "./parts/Problem.js";
 import { boot } from "./store/boot.js";
+import { LogProvider } from "./store/LogProvider.js";
 import { ShopProvider } from "./store/ShopProvider.js";
 import { theme } from "./theme.js";
+import { VIEW_LIST, type ViewName } from "./views.js";
+
+/** The page of each view, loaded when it is gone to. */
+const PAGES = {
+  rack: async () => (await import("./features/rack/index.js")).RackPage,
+  newPiece: async () => (await import("./features/newPiece/index.js")).NewPiecePage,
+  card: async () => (await import("./features/card/index.js")).CardPage,
+  measure: async () => (await import("./features/newPiece/index.js")).MeasurePage,
+  bench: async () => (await import("./features/bench/index.js")).BenchPage,
+  fileTest: async () => (await import("./features/fileTest/index.js")).FileTestPage,
+  kit: async () => (await import("./features/kit/index.js")).KitPage,
+  book: async () => (await import("./features/book/index.js")).BookPage,
+  record: async () => (await import("./features/book/index.js")).RecordPage,
+} as const satisfies Record<ViewName, () => Promise<ComponentType>>;
 
 const router = createBrowserRouter([
   {
     path: "/",
     element: (
       <ShopProvider>
-        <Frame />
+        <LogProvider>
+          <Frame />
+        </LogProvider>
       </ShopProvider>
     ),
     errorElement: <Problem />,
     hydrateFallbackElement: <div />,
     children: [
-      { index: true, lazy: async () => ({ Component: (await import("./features/rack/index.js")).RackPage }) },
-      { path: "new", lazy: async () => ({ Component: (await import("./features/newPiece/index.js")).NewPiecePage }) },
-      { path: "piece/:id", lazy: async () => ({ Component: (await import("./features/card/index.js")).CardPage }) },
-      { path: "piece/:id/measure", lazy: async () => ({ Component: (await import("./features/newPiece/index.js")).MeasurePage }) },
-      { path: "piece/:id/bench", lazy: async () => ({ Component: (await import("./features/bench/index.js")).BenchPage }) },
-      { path: "piece/:id/test/:act", lazy: async () => ({ Component: (await import("./features/fileTest/index.js")).FileTestPage }) },
-      { path: "kit", lazy: async () => ({ Component: (await import("./features/kit/index.js")).KitPage }) },
-      { path: "book", lazy: async () => ({ Component: (await import("./features/book/index.js")).BookPage }) },
-      { path: "book/:id", lazy: async () => ({ Component: (await import("./features/book/index.js")).RecordPage }) },
+      ...VIEW_LIST.map(({ name, path }) => ({
+        ...(path === "" ? { index: true as const } : { path }),
+        lazy: async () => ({ Component: await PAGES[name]() }),
+      })),
       { path: "*", element: <Problem /> },
     ],
   },

@@ -1,20 +1,10 @@
 /** Every main view: no serious violation for anyone, in both lights, wide and on a phone. */
 
+import { VIEW_LIST } from "../../app/src/views.js";
 import { DEMO } from "../ports.js";
 import { expect, expectAccessible, expectNoSideways, test } from "./shop.js";
 
-const VIEWS = [
-  ["rack", "/", /sickle/],
-  ["new piece", "/new", /Plan its heats/],
-  ["heat card", "/piece/demo-7", /HRC/],
-  ["bench, heating", "/piece/demo-4/bench", /look for this/],
-  ["bench, temper", "/piece/demo-6/bench", /left/],
-  ["file test", "/piece/demo-8/test/prove", /predicted/],
-  ["book", "/book", /Export the book/],
-  ["record", "/book/demo-9", /Everything that was done/],
-] as const;
-
-for (const [name, path, sign] of VIEWS) {
+for (const { as: name, at: path, sign } of VIEW_LIST.flatMap(({ shown }) => shown)) {
   test(`${name}: axe finds nothing serious, wide and narrow, forge and yard`, async ({ page }) => {
     await page.goto(`${DEMO}${path}`);
     await expect(page.getByText(sign).first()).toBeVisible();

@@ -125,3 +125,20 @@ test("a hard edge and a soft back are asked for: the edge quench is chosen, and 
   await page.getByRole("button", { name: /School:/ }).click();
   await expect(page.getByRole("radio", { name: /^Edge only/ })).toBeChecked();
 });
+
+test("an edge quench drawn by a colour run on a hot bar: planned, named on the card, and done at the bench", async ({ page }) => {
+  await page.goto(`${EMPTY}/new`);
+  await page.getByRole("radio", { name: /^Edge only/ }).click();
+  await page.getByRole("radio", { name: /on a hot bar/ }).click();
+  await expect(page.getByRole("radio", { name: /^Edge only/ })).toBeChecked();
+  await page.getByRole("button", { name: "Plan its heats" }).click();
+  await expect(page.getByRole("button", { name: /^School/ })).toContainText("edge only, colour run, on a hot bar");
+  await page.getByRole("button", { name: "Steps" }).click();
+  await expect(page.getByText("Run the colours")).toBeVisible();
+  await expect(page.getByRole("button", { name: "edge only", pressed: true })).toBeVisible();
+  await page.getByRole("button", { name: "Leave as it was" }).click();
+  // Two ends are drawn in the oven alone; what a blade does not have is not offered.
+  await page.getByRole("button", { name: /^School/ }).click();
+  await expect(page.getByRole("radio", { name: /^Two ends/ })).toBeHidden();
+  await expect(page.getByRole("radio", { name: /on a hot bar/ })).toBeChecked();
+});

@@ -22,6 +22,52 @@ test("a browser that refuses to store: the tap is told as not stored and not sho
   await expect(page.getByRole("heading", { name: /Harden: to 815/ })).toBeVisible();
 });
 
+test("a note, a plan and a key of the rack that are refused: each says so, and what was typed is still there", async ({ page }) => {
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.evaluate(() => {
+    const refuse = (): never => {
+      throw new DOMException("no room left", "QuotaExceededError");
+    };
+    IDBObjectStore.prototype.add = refuse;
+    IDBObjectStore.prototype.put = refuse;
+  });
+  const told = page.getByText("Not stored: the browser refused.");
+  await page.getByRole("button", { name: "It is in the oven" }).click();
+  await expect(told).toBeVisible();
+  await page.getByRole("button", { name: "Seen" }).click();
+  await expect(told).toBeHidden();
+  await page.getByRole("link", { name: "Book", exact: true }).click();
+  await page.getByRole("link", { name: /Bark spud/ }).click();
+  await page.getByLabel("Note what was different").fill("Rang dull.");
+  await page.getByRole("button", { name: "Add the note" }).click();
+  await expect(told).toBeVisible();
+  await expect(page.getByLabel("Note what was different")).toHaveValue("Rang dull.");
+});
+
+test("a stored entry that cannot be read is told on the rack and can be taken along", async ({ page }) => {
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.evaluate(
+    () =>
+      new Promise<void>((done, fail) => {
+        const open = indexedDB.open("tembrak");
+        open.onerror = () => fail(new Error("not opened"));
+        open.onsuccess = () => {
+          const change = open.result.transaction("events", "readwrite");
+          change.objectStore("events").add({ id: "odd", piece: "demo-1", at_ms: 5, kind: "rung", pitch: "high" });
+          change.oncomplete = () => (open.result.close(), done());
+        };
+      }),
+  );
+  await page.reload();
+  await expect(page.getByText("One stored entry cannot be read; it is left as stored.")).toBeVisible();
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  const file = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Export it" }).click();
+  expect((await file).suggestedFilename()).toMatch(/unread\.json$/);
+});
+
 test("two tabs at one bench: a tap in one shows in the other, and an act ends once", async ({ page, context }) => {
   await page.goto(DEMO);
   await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();

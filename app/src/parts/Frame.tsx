@@ -6,7 +6,7 @@ import { useEffect, useState } from "react";
 import { Outlet, useLocation } from "react-router";
 import { useRegisterSW } from "virtual:pwa-register/react";
 import { storeTrouble, type StoreTrouble } from "../store/boot.js";
-import { useSettings } from "../store/useStore.js";
+import { useLog, useSettings } from "../store/useStore.js";
 import { TitleBlock } from "./TitleBlock.js";
 
 const TROUBLES = {
@@ -30,6 +30,7 @@ export function Frame() {
     needRefresh: [needRefresh, setNeedRefresh],
     updateServiceWorker,
   } = useRegisterSW();
+  const { refusal, dismiss } = useLog();
   const [trouble, setTrouble] = useState<StoreTrouble>(null);
   useEffect(() => {
     void storeTrouble().then(setTrouble);
@@ -40,6 +41,14 @@ export function Frame() {
         {trouble === null ? null : (
           <p role="alert" className="store-refused">
             {TROUBLES[trouble]}
+          </p>
+        )}
+        {refusal === null ? null : (
+          <p role="alert" className="store-refused">
+            {refusal}{" "}
+            <Button variant="text" onClick={dismiss}>
+              Seen
+            </Button>
           </p>
         )}
         {trouble === "newer" ? null : <Outlet />}

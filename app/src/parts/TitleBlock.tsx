@@ -14,6 +14,7 @@ import { showTemperature, showTimeOfDay } from "../format/show.js";
 import { writeSettings, type Settings } from "../store/db.js";
 import { useNow, useSettings } from "../store/useStore.js";
 import { FireCard } from "./FireCard.js";
+import { NAVIGATION, placeIn } from "../views.js";
 import "./titleBlock.css";
 
 export const LIGHTS = [
@@ -163,8 +164,7 @@ export function TitleBlock() {
   const { pathname } = useLocation();
   const [sheet, setSheet] = useState<Sheet>(null);
   const [isFireOpen, setFireOpen] = useState(false);
-  const place = pathname.startsWith("/book") ? "book" : pathname.startsWith("/kit") ? "kit" : "rack";
-  const linkClass = (of: typeof place): string => (of === place ? "tb-link here" : "tb-link");
+  const place = placeIn(pathname);
   return (
     <footer className="title-block">
       <div className="tb-name">
@@ -172,15 +172,11 @@ export function TitleBlock() {
         <span className="drawn tb-shop">{settings.shopName}</span>
       </div>
       <nav className="tb-nav" aria-label="Main">
-        <NavLink to="/" className={linkClass("rack")}>
-          Rack
-        </NavLink>
-        <NavLink to="/kit" className={linkClass("kit")}>
-          Kit
-        </NavLink>
-        <NavLink to="/book" className={linkClass("book")}>
-          Book
-        </NavLink>
+        {NAVIGATION.map(({ name, nav, to }) => (
+          <NavLink key={name} to={to} className={name === place ? "tb-link here" : "tb-link"}>
+            {nav}
+          </NavLink>
+        ))}
       </nav>
       <Fact label="Light" value={`${lightName(settings.ambient_lux)}, ${settings.ambient_lux} lx`} onOpen={() => setSheet("light")} />
       <Fact label="Units" value={`°${settings.temperature}, ${settings.length}`} onOpen={() => setSheet("units")} />

@@ -5,6 +5,7 @@ import { useLiveQuery } from "dexie-react-hooks";
 import { use, useEffect, useState } from "react";
 import type { Units } from "../format/show.js";
 import { eventsOf, type Settings } from "./db.js";
+import { LogContext, type Log } from "./LogProvider.js";
 import { ShopData } from "./ShopProvider.js";
 
 /** Undefined while it is being read. */
@@ -36,6 +37,11 @@ export function useSettings(): Settings {
 export function useUnits(): Units {
   const { temperature, length } = useSettings();
   return { temperature, length };
+}
+
+/** How a screen writes to the log of a piece. */
+export function useLog(): Log {
+  return use(LogContext);
 }
 
 /** The wall clock, as a value that changes every `interval_ms`. Right again after sleep: it reads the clock, it does not count. */

@@ -14,8 +14,7 @@ import { usePaint } from "../../parts/usePaint.js";
 import { progressOf } from "../../parts/progress.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
 import { usePrediction } from "../../compute/useAnswers.js";
-import { append } from "../../store/db.js";
-import { useNow, usePiece, useSettings } from "../../store/useStore.js";
+import { useLog, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { readingWords } from "../../words/readingWords.js";
 import { LoggerDialog } from "./LoggerDialog.js";
 import { measured } from "./measured.js";
@@ -71,10 +70,11 @@ function linesOf(state: PieceState, units: Units): Line[] {
 }
 
 function NewNote({ id }: { id: string }) {
+  const { write } = useLog();
   const [text, setText] = useState("");
   const add = (): void => {
     if (text.trim() === "") return;
-    void append(id, [{ kind: "note", text: text.trim().slice(0, 4000) }]).then(() => setText(""));
+    void write(id, [{ kind: "note", text: text.trim().slice(0, 4000) }]).then((isStored) => isStored && setText(""));
   };
   return (
     <div className="new-note">

@@ -14,8 +14,7 @@ import { Hatches } from "../../parts/Drawing.js";
 import { FitNotice } from "../../parts/FitNotice.js";
 import { HeatLine } from "../../parts/HeatLine.js";
 import { progressOf } from "../../parts/progress.js";
-import { append } from "../../store/db.js";
-import { useKit, useNow, usePiece, useSettings } from "../../store/useStore.js";
+import { useLog, useKit, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { CoolingDrawing } from "./parts/CoolingDrawing.js";
 import { SchoolsDialog } from "./parts/SchoolsDialog.js";
 import { StepsDialog } from "./parts/StepsDialog.js";
@@ -43,10 +42,11 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const words =
     prediction.data && verdictWords(prediction.data, view.route, view.piece.section, settings, zoneReports(view.piece, prediction.data));
   const isStarted = state.doneAt_ms.size > 0;
+  const { write } = useLog();
   const way = wayOf(route);
   const pickSchool = (school: School, way: Way): void => {
     view.drop();
-    void append(state.id, [{ kind: "route", route: planRoute(CATALOGUE, piece, school, { way, kit: kit ?? null }) }]);
+    void write(state.id, [{ kind: "route", route: planRoute(CATALOGUE, piece, school, { way, kit: kit ?? null }) }]);
   };
   return (
     <main className="card">

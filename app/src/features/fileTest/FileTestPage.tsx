@@ -2,13 +2,12 @@
 
 import { CATALOGUE, hardenAgain, nextTemper, resolveSteel, targetOf, temperCyclesOf, type PieceState, type Route } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { usePrediction } from "../../compute/useAnswers.js";
 import { showHardness, showRange } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
-import { append, type NewEvent } from "../../store/db.js";
-import { usePiece, useSettings } from "../../store/useStore.js";
+import type { NewEvent } from "../../store/db.js";
+import { useLog, usePiece, useSettings } from "../../store/useStore.js";
 import { FileLadder } from "./parts/FileLadder.js";
 import { ShopTests } from "./parts/ShopTests.js";
 import { TestTools } from "./parts/TestTools.js";
@@ -22,7 +21,7 @@ const HOLD_MIN = 120;
 function Testing({ state, route, act }: { state: PieceState; route: Route; act: string }) {
   const settings = useSettings();
   const navigate = useNavigate();
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { write } = useLog();
   const { piece } = state;
   const isFirst = act !== "prove";
   const prediction = usePrediction(piece, route);
@@ -43,12 +42,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const options = followUps(summary, isFirst, target, prior, more, settings, state);
   const isNext = state.next?.id === act;
   const store = async (events: readonly NewEvent[], to: string): Promise<void> => {
-    try {
-      await append(state.id, events);
-      await navigate(to);
-    } catch {
-      setTrouble("Not stored: the browser refused. Nothing was changed.");
-    }
+    if (await write(state.id, events)) await navigate(to);
   };
   const test: NewEvent = { kind: "test", act, test: event };
   const done: readonly NewEvent[] = isNext ? [{ kind: "act-done", act }] : [];
@@ -140,7 +134,6 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
               ))}
             </div>
           )}
-          {trouble ? <p role="alert">{trouble}</p> : null}
         </div>
       </div>
     </main>

@@ -4,8 +4,7 @@ import { type Piece, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { append } from "../../store/db.js";
-import { usePiece } from "../../store/useStore.js";
+import { useLog, usePiece } from "../../store/useStore.js";
 import { PieceForm } from "./PieceForm.js";
 import { useFaults } from "../../parts/useFaults.js";
 
@@ -13,6 +12,7 @@ function Measure({ state }: { state: PieceState }) {
   const navigate = useNavigate();
   const [piece, setPiece] = useState<Piece>(state.piece);
   const { faults, onFault, clear } = useFaults();
+  const { write } = useLog();
   const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
   const change = (next: Piece): void => {
     if (next.form !== piece.form || next.section.shape !== piece.section.shape) clear();
@@ -31,7 +31,9 @@ function Measure({ state }: { state: PieceState }) {
         <Button
           variant="contained"
           disabled={!isReady}
-          onClick={() => void append(state.id, [{ kind: "piece", definition: piece }]).then(() => navigate(`/piece/${state.id}`))}
+          onClick={() =>
+            void write(state.id, [{ kind: "piece", definition: piece }]).then((isStored) => isStored && navigate(`/piece/${state.id}`))
+          }
         >
           Keep these measures
         </Button>

@@ -15,8 +15,8 @@ import {
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { append, newId } from "../../store/db.js";
-import { useKit, usePieces, useSettings } from "../../store/useStore.js";
+import { newId } from "../../store/db.js";
+import { useLog, useKit, usePieces, useSettings } from "../../store/useStore.js";
 import { nextMark, ORDERED_FORMS, pieceOfForm } from "./draft.js";
 import { lackWords } from "../../words/routeWords.js";
 import { WayKeys, wayWithin } from "../../parts/WayKeys.js";
@@ -38,7 +38,7 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
   const [chosenWay, setWay] = useState<Way>(USUAL_WAY);
   const [isPractice, setPractice] = useState(false);
   const { faults, onFault, clear } = useFaults();
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { write } = useLog();
   const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
   const way = isPractice ? USUAL_WAY : wayWithin(piece.section, chosenWay);
   const route = planRoute(CATALOGUE, piece, school, { way, kit });
@@ -51,18 +51,12 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
   };
   const save = async (): Promise<void> => {
     const id = newId(Date.now());
-    try {
-      await append(id, [
-        {
-          kind: "piece",
-          definition: { ...piece, name: piece.name.trim(), mark: piece.mark.trim(), ...(isPractice ? { isPractice } : {}) },
-        },
-        { kind: "route", route },
-      ]);
-      await navigate(`/piece/${id}`);
-    } catch (error) {
-      setTrouble(error instanceof Error ? error.message : "It could not be stored.");
-    }
+    const definition = { ...piece, name: piece.name.trim(), mark: piece.mark.trim(), ...(isPractice ? { isPractice } : {}) };
+    const isStored = await write(id, [
+      { kind: "piece", definition },
+      { kind: "route", route },
+    ]);
+    if (isStored) await navigate(`/piece/${id}`);
   };
   return (
     <main className="new-page">
@@ -122,7 +116,7 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
         >
           Plan its heats
         </Button>
-        <span role="alert">{trouble ?? (faults > 0 ? "One of the measures above is not clear yet." : "")}</span>
+        <span role="alert">{faults > 0 ? "One of the measures above is not clear yet." : ""}</span>
       </div>
     </main>
   );

@@ -11,10 +11,9 @@ import { Link, useNavigate } from "react-router";
 import { actWords, nextActWords, urgency } from "../../words/actWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { useWide } from "../../parts/useWide.js";
-import { append } from "../../store/db.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { exportRows } from "../../store/exportBook.js";
-import { useNow, usePieces, useSettings, useUnreadable } from "../../store/useStore.js";
+import { useLog, useNow, usePieces, useSettings, useUnreadable } from "../../store/useStore.js";
 import { RackTall } from "./parts/RackTall.js";
 import { RackWide } from "./parts/RackWide.js";
 import "./rack.css";
@@ -26,7 +25,7 @@ function NextAct({ state, now_ms }: { state: PieceState; now_ms: number }) {
   const units = useSettings();
   const navigate = useNavigate();
   const [whyOpen, setWhyOpen] = useState(false);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { write } = useLog();
   const { sentence, reason } = nextActWords(state, now_ms, units);
   const { next } = state;
   const words = next && actWords(next, state, units);
@@ -35,18 +34,14 @@ function NextAct({ state, now_ms }: { state: PieceState; now_ms: number }) {
   const act = async (): Promise<void> => {
     if (next === undefined) return void navigate(`/book/${state.id}`);
     if (!DONE_FROM_RACK.has(next.kind) || isWaiting) return void navigate(bench);
-    try {
-      await append(state.id, [{ kind: "act-done", act: next.id }]);
-    } catch {
-      setTrouble("The browser would not store that. Nothing was changed; export the book and try again.");
-    }
+    await write(state.id, [{ kind: "act-done", act: next.id }]);
   };
   const label = next === undefined ? "Its record" : DONE_FROM_RACK.has(next.kind) && !isWaiting ? words!.done : "To the bench";
   return (
     <header className="next-act">
       <div className="next-words">
         <h1>{sentence}</h1>
-        <p>{trouble ?? reason}</p>
+        <p>{reason}</p>
       </div>
       <div className="next-keys">
         <Button variant="contained" className="act-key" onClick={() => void act()}>

@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { showDegrees } from "../../../format/show.js";
 import { latest_C, useShopBeside } from "../../../instruments/useSimulatedShop.js";
-import { useKit, usePieces, useSettings } from "../../../store/useStore.js";
+import { useKit, useLog, usePieces, useSettings } from "../../../store/useStore.js";
 import { actWords } from "../../../words/actWords.js";
 import type { Bench } from "../useBench.js";
 import { useKeys } from "../useKeys.js";
@@ -33,6 +33,7 @@ type Sheet = "glow" | "reading" | "even" | null;
 function useChecks({ state, bench, now, now_ms }: Props) {
   const pieces = usePieces();
   const shop = useShopBeside();
+  const log = useLog();
   const isKiln = state.route?.school === "kiln";
   const unlessStoring = (tap: () => void) => (): void => {
     if (!bench.isStoring) tap();
@@ -42,7 +43,7 @@ function useChecks({ state, bench, now, now_ms }: Props) {
     shop,
     probe_C: latest_C(shop, "piece"),
     toFire: unlessStoring(() => {
-      if (isKiln) void logToKiln(matesOf(state, pieces ?? []), { check: "door", state: "open" }, now_ms);
+      if (isKiln) void logToKiln(log, matesOf(state, pieces ?? []), { check: "door", state: "open" }, now_ms);
       bench.check({ check: "fire", state: now.fire.state === "in" ? "out" : "in" });
     }),
     touch: (value: MagnetState) => unlessStoring(() => bench.check({ check: "magnet", state: value })),

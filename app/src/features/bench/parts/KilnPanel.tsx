@@ -11,7 +11,8 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { showClock, showDegrees, type Units } from "../../../format/show.js";
 import { TemperatureField } from "../../../parts/QuantityField.js";
-import { decide } from "../../../store/db.js";
+import type { Log } from "../../../store/LogProvider.js";
+import { useLog } from "../../../store/useStore.js";
 import { latest_C, useShopBeside } from "../../../instruments/useSimulatedShop.js";
 
 /** Pieces that lie in the kiln now: at a heat or a hold of the kiln school, and put in. */
@@ -26,8 +27,8 @@ export function inKiln(states: readonly PieceState[]): PieceState[] {
 }
 
 /** Logs a reading of the kiln to every piece in it: the door and the chamber are theirs together. */
-export async function logToKiln(states: readonly PieceState[], reading: Check, now_ms: number): Promise<void> {
-  await Promise.all(states.flatMap(({ id, next }) => (next ? [decide(id, () => [{ kind: "check", act: next.id, reading }], now_ms)] : [])));
+export async function logToKiln({ write }: Log, states: readonly PieceState[], reading: Check, now_ms: number): Promise<void> {
+  await Promise.all(states.flatMap(({ id, next }) => (next ? [write(id, [{ kind: "check", act: next.id, reading }], now_ms)] : [])));
 }
 
 /** The other pieces whose time stops when this one goes in or out: steel with steel, practice with practice. */
@@ -48,9 +49,10 @@ export function KilnPanel({ state, act, pieces, units, now_ms }: Props) {
   const [read_C, setRead] = useState(act.target_C);
   const [isBad, setBad] = useState(false);
   const shop = useShopBeside();
+  const taps = useLog();
   const mates = matesOf(state, pieces);
   const group = [...mates, state];
-  const log = (reading: Check): void => void logToKiln(group, reading, now_ms);
+  const log = (reading: Check): void => void logToKiln(taps, group, reading, now_ms);
   const live_C = latest_C(shop, "chamber");
   return (
     <div className="kiln-panel">

@@ -3,13 +3,14 @@
 import { soakClock } from "@tembrak/core";
 import { actWords } from "../../../words/actWords.js";
 import { showClock, showDegrees, showDuration, showTimeOfDay } from "../../../format/show.js";
-import { usePieces, useSettings } from "../../../store/useStore.js";
+import { useLog, usePieces, useSettings } from "../../../store/useStore.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 import { KilnPanel, logToKiln, matesOf } from "./KilnPanel.js";
 
 export function TimerAct({ state, act, bench, now_ms }: ActProps<"hold" | "temper">) {
   const settings = useSettings();
   const pieces = usePieces();
+  const log = useLog();
   const start_ms = state.nextSince_ms ?? now_ms;
   const clock = act.kind === "hold" ? soakClock(state, act, now_ms) : null;
   const isKiln = act.kind === "hold" && state.route?.school === "kiln";
@@ -89,7 +90,7 @@ export function TimerAct({ state, act, bench, now_ms }: ActProps<"hold" | "tempe
           bench={bench}
           onPress={() => {
             // The hand that takes this one out lets the heat out over the others. Theirs first: once this tap is seen, theirs are stored.
-            if (isKiln) void logToKiln(matesOf(state, pieces ?? []), { check: "door", state: "open" }, now_ms);
+            if (isKiln) void logToKiln(log, matesOf(state, pieces ?? []), { check: "door", state: "open" }, now_ms);
             bench.done();
           }}
         />

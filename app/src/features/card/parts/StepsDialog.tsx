@@ -29,8 +29,7 @@ import { mediumName } from "../../../words/actWords.js";
 import { showDuration } from "../../../format/show.js";
 import { stepSource } from "../../../words/sources.js";
 import { DifferenceField, DurationField, LengthField, TemperatureField } from "../../../parts/QuantityField.js";
-import { append } from "../../../store/db.js";
-import { useUnits } from "../../../store/useStore.js";
+import { useLog, useUnits } from "../../../store/useStore.js";
 import { OtherPractices } from "./OtherPractices.js";
 import { NAMED_HEAT_WORDS, ORDER_WORDS, reasonWords } from "../../../words/routeWords.js";
 import "./steps.css";
@@ -157,6 +156,7 @@ function SortableStep({ id, name, isLocked, onRemove, children }: SortableProps)
 
 export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Props) {
   const units = useUnits();
+  const { write } = useLog();
   const [draft, setDraft] = useState<readonly Row[] | null>(null);
   /** Another practice that was taken as a whole: its school comes with it. */
   const [taken, setTaken] = useState<Route | null>(null);
@@ -220,8 +220,10 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
     onClose();
   };
   const save = async (): Promise<void> => {
-    if (draft) await append(state.id, [{ kind: "route", route: { ...(taken ?? route), steps: draft.map(({ step }) => step) } }]);
-    close();
+    if (draft === null) return close();
+    const kept = { ...(taken ?? route), steps: draft.map(({ step }) => step) };
+    // What could not be stored stays on the screen.
+    if (await write(state.id, [{ kind: "route", route: kept }])) close();
   };
   return (
     <Dialog open={isOpen} onClose={close} fullWidth maxWidth="md">

@@ -1,11 +1,11 @@
 /** What if: hotter, colder, thicker, another bath. Every answer beside the plan's; kept only when asked. */
 
+import { useLog } from "../../../store/useStore.js";
 import { thickness_mm, type PieceState, type Prediction, type Route, type Track, type WhatIf } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { mediumName } from "../../../words/actWords.js";
 import { showDegrees, showHardness, showLength, type Units } from "../../../format/show.js";
 import { CurveSlide } from "../../../parts/CurveSlide.js";
-import { append } from "../../../store/db.js";
 import type { TrialView } from "../useTrial.js";
 
 interface Props {
@@ -25,6 +25,7 @@ function signed(difference_HRC: number): string {
 }
 
 export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, units }: Props) {
+  const { write } = useLog();
   if (whatIf === undefined || planned === undefined) {
     return (
       <p className="waiting" role="status">
@@ -84,7 +85,7 @@ export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, u
   const placeWord = (prediction ?? planned).working.place;
   const thickWord = (prediction ?? planned).thickest.place;
   const keep = (): void => {
-    void append(state.id, [{ kind: "route", route: view.route }]).then(view.drop);
+    void write(state.id, [{ kind: "route", route: view.route }]).then((isStored) => isStored && view.drop());
   };
   return (
     <div>

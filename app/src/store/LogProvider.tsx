@@ -1,0 +1,36 @@
+/**
+ * The one way to write to the log of a piece outside the bench: stored, or said at the head of every screen that it was not. The
+ * bench has its own (useBench), which keeps the taps a browser refused.
+ */
+
+import { createContext, useCallback, useMemo, useState, type ReactNode } from "react";
+import { decide, type NewEvent } from "./db.js";
+
+export interface Log {
+  /** Stores all of it or nothing. @returns whether it is on disk; when not, the screen has been told. */
+  readonly write: (piece: string, events: readonly NewEvent[], at_ms?: number) => Promise<boolean>;
+  /** What was refused last and not looked at yet. */
+  readonly refusal: string | null;
+  readonly dismiss: () => void;
+}
+
+/** Without a provider nothing is stored, and that is said by the answer. */
+export const LogContext = createContext<Log>({ write: () => Promise.resolve(false), refusal: null, dismiss: () => undefined });
+
+const REFUSED = "Not stored: the browser refused. Nothing was changed; export the book and try again.";
+
+export function LogProvider({ children }: { children: ReactNode }) {
+  const [refusal, setRefusal] = useState<string | null>(null);
+  const write = useCallback(async (piece: string, events: readonly NewEvent[], at_ms = Date.now()): Promise<boolean> => {
+    try {
+      await decide(piece, () => events, at_ms);
+      setRefusal(null);
+      return true;
+    } catch {
+      setRefusal(REFUSED);
+      return false;
+    }
+  }, []);
+  const log = useMemo(() => ({ write, refusal, dismiss: () => setRefusal(null) }), [write, refusal]);
+  return <LogContext value={log}>{children}</LogContext>;
+}
