@@ -7,7 +7,7 @@ import { limitsOf, type Schema } from "./limitsOf.js";
 describe("pinned: what the schemas allow", () => {
   it("number by number; a change here is a change of what books may hold", () => {
     const pinned = JSON.parse(readFileSync(join(__dirname, "limits.json"), "utf8")) as Record<string, number>;
-    const names = ["Event", "KitItem", "Job", "ShopCommand"] as const;
+    const names = (Object.keys(SCHEMAS) as (keyof typeof SCHEMAS)[]).filter((name) => !["Book", "Route", "Piece"].includes(name));
     const now = Object.assign({}, ...names.map((name) => limitsOf(SCHEMAS[name] as unknown as Schema, name))) as Record<string, number>;
     expect(now).toEqual(pinned);
   });
