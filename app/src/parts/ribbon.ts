@@ -129,8 +129,9 @@ export function ribbonOf({ steps }: Route): Ribbon {
       }
       at_C = end_C;
     } else at_C = peak_C;
-    const same = steps.filter(({ kind }) => kind === step.kind);
-    const count = same.indexOf(step) + 1;
+    // By place: one step may stand in a route twice.
+    const isSame = ({ kind }: Step): boolean => kind === step.kind;
+    const [count, of] = [steps.slice(0, i + 1).filter(isSame).length, steps.filter(isSame).length];
     const words = WORDS[step.kind];
     spans.push({
       step: i,
@@ -140,7 +141,7 @@ export function ribbonOf({ steps }: Route): Ribbon {
       top0,
       top1,
       peak_C,
-      label: count === 1 ? (same.length > 1 ? `${words} 1` : words) : step.kind === "temper" ? `${words} ${count}` : String(count),
+      label: count === 1 ? (of > 1 ? `${words} 1` : words) : step.kind === "temper" ? `${words} ${count}` : String(count),
       duration_s: duration_s(step),
     });
     x = x1;

@@ -43,6 +43,8 @@ function reasonOf(route: Route | null, act: Act): string {
   return step === undefined ? "" : reasonWords(step);
 }
 
+/** No glow is seen any more, and it still burns, C (common practice, no source). */
+const BLACK_C = 400;
 const BRITTLE = "Brittle: do not drop, clamp, straighten or strike it.";
 
 function edgeWords(route: Route | null, step: number, units: Units): string {
@@ -124,7 +126,7 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
           act.coolTo === "black"
             ? "Black means the change is done; it may go back in the fire."
             : "Cool right through before the hardening heat.",
-        caution: "Black steel still burns: about 400 °C looks cold. Tongs, and a marked place.",
+        caution: `Black steel still burns: about ${showTemperature(BLACK_C, units)} looks cold. Tongs, and a marked place.`,
       };
     case "slow-cool": {
       const own = route?.steps[act.step];

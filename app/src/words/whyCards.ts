@@ -21,7 +21,7 @@ export const WHY_CARDS: Readonly<Record<WhyKey, string>> = {
   "air-cool":
     "While it still glows, the new form is giving way to pearlite. Black, around [500], that is over and it may be heated again. Hand-warm it is over everywhere, also inside and in the tang. In water or wind it would come out hard and uneven.",
   "slow-cool":
-    "The slower it passes the change, the further carbon can walk and the coarser and softer it gets. A difference of temperature has no zero point: 600 °F an hour is 333 °C an hour. Below about [540] nothing more happens.",
+    "The slower it passes the change, the further carbon can walk and the coarser and softer it gets. A rate is a difference of temperature and has no zero point: it converts without the 32. Below about [540] nothing more happens.",
   fall: "Going up, the magnet lets go where the steel changes. Coming down it stays changed far below that, and pulls again only when it begins to turn into soft pearlite. So the first pull is the last moment for the bath, not the best.",
   quench:
     "Each steel has a nose: if it lingers near [550] it turns soft. The bath must carry it past in a second or so. At first steam or vapour wraps it; moving breaks that jacket evenly. Below about [200] it turns hard, and slowness is kinder.",
