@@ -135,7 +135,7 @@ const TEST_NOTICES: readonly TestNotice[] = [
 ];
 const KINDS = ["glow", "magnet", "probe", "infrared", "stick", "time"] as const;
 const CONFLICTS: readonly HeatConflict[] = KINDS.flatMap((odd) =>
-  (["high", "low"] as const).map((reading) => ({ odd, between: [odd, "magnet"] as const, reading }) as unknown as HeatConflict),
+  (["high", "low"] as const).map((reading) => ({ odd, between: [odd, "magnet"] as const, reading })),
 );
 const CALLS: readonly HeatCall[] = [
   { call: "out", out_s: 3.4, isLong: false },
@@ -312,7 +312,7 @@ describe("words for every code", () => {
     expect(lackWords("forge", [])).toBe("There is no forge and no torch in the kit.");
   });
   it("two that cannot both be right are both named, and what to do is said", () => {
-    const words = conflictWords({ odd: null, between: ["glow", "probe"], reading: "high" } as HeatConflict);
+    const words = conflictWords({ odd: null, between: ["glow", "probe"], reading: "high" });
     expect(words).toBe("Colour and the probe cannot both be right. Check a third way.");
     expect(new Set(CONFLICTS.map(conflictWords)).size).toBe(8);
   });
