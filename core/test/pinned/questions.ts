@@ -194,8 +194,8 @@ export const QUESTIONS: readonly Asked[] = [
   ...routes,
   ...fits,
   ...warmed,
-  ...[15, 24, 38, 51, 62, 66, 69].map((hrc): Asked => ({ verb: "convert", input: { hrc } })),
-  ...[150, 240, 390, 520, 700, 840].map((hv): Asked => ({ verb: "convert", input: { hv } })),
+  ...Array.from({ length: 26 }, (_, i) => 19 + 2 * i).map((hrc): Asked => ({ verb: "convert", input: { hrc } })),
+  ...Array.from({ length: 24 }, (_, i) => 120 + 37 * i).map((hv): Asked => ({ verb: "convert", input: { hv } })),
   ...[170, 205, 230, 255, 285, 310, 350].flatMap((temperature_C) =>
     [0.5, 60, 200].map((hold_min): Asked => ({ verb: "oxide", input: { temperature_C, hold_min, steel: "o1" } })),
   ),
@@ -247,6 +247,12 @@ export const QUESTIONS: readonly Asked[] = [
       rockwell: { readings: [57, 58.5, 57.8], blockBias: 0.6, blockReadings: 5, radius_mm: 7, thickness_mm: 2 },
     },
   },
+  ...[8, 12, 15, 18, 21, 24, 30, 36].flatMap((diameter_mm, i): Asked[] =>
+    [22, 33, 44, 56, 63].map((hrc) => ({
+      verb: "verdict",
+      input: { rockwell: { readings: [hrc, hrc + 0.8], radius_mm: diameter_mm / 2, thickness_mm: 0.5 + 0.06 * i } },
+    })),
+  ),
   {
     verb: "calibrate",
     input: { readings: [5, 15, 30, 50, 80].map((time_min) => ({ time_min, set_C: 200, second_C: 214 - 60 * Math.exp(-time_min / 12) })) },

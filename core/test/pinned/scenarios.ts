@@ -14,7 +14,9 @@ import { sectionAt } from "../../src/shape/stations.js";
 import { bathResponses, predict, response, type Track } from "../../src/simulate/predict.js";
 import { pictureSection } from "../../src/simulate/sectionPicture.js";
 import { zoneReports } from "../../src/simulate/zoneReport.js";
+import { PracticeShop } from "../../src/practice/shop.js";
 import { BILLHOOK } from "../pieces.js";
+import { digest } from "./digest.js";
 
 const PIECES: readonly Piece[] = [
   {
@@ -140,5 +142,40 @@ export const SCENARIOS: Readonly<Record<string, () => unknown>> = {
     ]
       .join(" ")
       .split(/(?<=(?:\S+ ){16})/),
+  "a run in the simulated shop": () => {
+    const { section, ...rest } = BILLHOOK;
+    const shop = new PracticeShop(CATALOGUE, {
+      seed: 11,
+      speed: 10,
+      epoch_ms: 5,
+      ambient_lux: 20,
+      pieces: [{ id: "p", piece: { ...rest, section, start: "normalised" } }],
+      medium: "fast-oil",
+      bath_C: 55,
+      volume_L: 12,
+      forge_C: 960,
+      kiln_C: 820,
+      oven_C: 190,
+    });
+    const stations = [
+      ["forge", 150],
+      ["air", 3],
+      ["bath", 14],
+      ["air", 400],
+      ["oven", 3000],
+      ["kiln", 60],
+      ["rack", 20],
+    ] as const;
+    return stations.map(([to, s]) => {
+      shop.command({ do: "move", piece: "p", to });
+      shop.advance(s);
+      return {
+        now_ms: shop.now_ms,
+        reading: JSON.stringify(digest(shop.read())),
+        truth: digest(shop.truth("p")),
+        magnet: shop.ask({ ask: "magnet", piece: "p" }),
+      };
+    });
+  },
   "three shops to start from": () => PRESETS.map(({ id, items }) => ({ id, items: items.map((item) => JSON.stringify(item)) })),
 };
