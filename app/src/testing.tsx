@@ -1,0 +1,74 @@
+/** For tests only: a shop around a component, its book, its kit and its log as they are wanted. */
+
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { render } from "@testing-library/react";
+import { actsOfRoute, pieceState, type BookEvent, type Check, type Kit, type Piece, type PieceState, type Route } from "@tembrak/core";
+import type { ReactNode } from "react";
+import { MemoryRouter } from "react-router";
+import { DEFAULT_SETTINGS, type NewEvent, type Settings } from "./store/db.js";
+import { LogContext } from "./store/LogProvider.js";
+import { ShopData } from "./store/ShopProvider.js";
+
+export const START_ms = Date.UTC(2026, 10, 25, 9);
+
+interface Told {
+  readonly checks?: readonly (readonly [after_s: number, reading: Check])[];
+  /** How many acts are done, one a second before the start. */
+  readonly done?: number;
+  readonly id?: string;
+}
+
+/** A piece on its route with so many acts done and these checks made in the one that is next. */
+export function standingAt(piece: Piece, route: Route, { checks = [], done = 0, id = "p" }: Told = {}): PieceState {
+  const acts = actsOfRoute(route);
+  const events: BookEvent[] = [
+    { id: `${id}-a`, piece: id, at_ms: START_ms - 9e5, kind: "piece", definition: piece },
+    { id: `${id}-b`, piece: id, at_ms: START_ms - 8e5, kind: "route", route },
+    ...acts
+      .slice(0, done)
+      .map((act, i): BookEvent => ({
+        id: `${id}-d${i}`,
+        piece: id,
+        at_ms: START_ms - 1000 * (done - 1 - i),
+        kind: "act-done",
+        act: act.id,
+      })),
+    ...checks.map(([after_s, reading], i): BookEvent => ({
+      id: `${id}-c${i}`,
+      piece: id,
+      at_ms: START_ms + 1000 * after_s,
+      kind: "check",
+      act: acts[done]!.id,
+      reading,
+    })),
+  ];
+  return pieceState(id, events)!;
+}
+
+interface Shop {
+  readonly settings?: Partial<Settings>;
+  readonly kit?: Kit | null;
+  readonly pieces?: readonly PieceState[];
+  readonly unreadable?: readonly unknown[];
+  /** Whether what is written gets stored. */
+  readonly stores?: boolean;
+}
+
+/** Draws it; `written` is what went to the log. */
+export function show(screenOf: ReactNode, { settings, kit = null, pieces = [], unreadable = [], stores = true }: Shop = {}) {
+  const written: { piece: string; events: readonly NewEvent[] }[] = [];
+  const write = (piece: string, events: readonly NewEvent[]): Promise<boolean> => {
+    if (stores) written.push({ piece, events });
+    return Promise.resolve(stores);
+  };
+  const drawn = render(
+    <QueryClientProvider client={new QueryClient()}>
+      <ShopData value={{ settings: { ...DEFAULT_SETTINGS, ...settings }, kit, book: { pieces, unreadable } }}>
+        <LogContext value={{ write, refusal: null, dismiss: () => undefined }}>
+          <MemoryRouter>{screenOf}</MemoryRouter>
+        </LogContext>
+      </ShopData>
+    </QueryClientProvider>,
+  );
+  return { ...drawn, written };
+}
