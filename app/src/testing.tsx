@@ -24,15 +24,13 @@ export function standingAt(piece: Piece, route: Route, { checks = [], done = 0, 
   const events: BookEvent[] = [
     { id: `${id}-a`, piece: id, at_ms: START_ms - 9e5, kind: "piece", definition: piece },
     { id: `${id}-b`, piece: id, at_ms: START_ms - 8e5, kind: "route", route },
-    ...acts
-      .slice(0, done)
-      .map((act, i): BookEvent => ({
-        id: `${id}-d${i}`,
-        piece: id,
-        at_ms: START_ms - 1000 * (done - 1 - i),
-        kind: "act-done",
-        act: act.id,
-      })),
+    ...acts.slice(0, done).map((act, i): BookEvent => ({
+      id: `${id}-d${i}`,
+      piece: id,
+      at_ms: START_ms - 1000 * (done - 1 - i),
+      kind: "act-done",
+      act: act.id,
+    })),
     ...checks.map(([after_s, reading], i): BookEvent => ({
       id: `${id}-c${i}`,
       piece: id,

@@ -151,10 +151,9 @@ export function ribbonOf({ steps }: Route): Ribbon {
 
 /** Temperature and surface of the line at a place along it. */
 export function onRibbon({ points }: Ribbon, x: number): RibbonPoint {
-  const i = Math.max(
-    1,
-    points.findIndex((p) => p.x >= x),
-  );
+  const found = points.findIndex((p) => p.x >= x);
+  // Beyond the end it stands where it ended.
+  const i = found < 0 ? points.length - 1 : Math.max(1, found);
   const [a, b] = [points[i - 1]!, points[i] ?? points[points.length - 1]!];
   const share = b.x > a.x ? Math.min(1, Math.max(0, (x - a.x) / (b.x - a.x))) : 1;
   return { x, temperature_C: a.temperature_C + share * (b.temperature_C - a.temperature_C), surface: b.surface };

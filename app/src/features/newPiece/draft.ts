@@ -64,6 +64,10 @@ export const SHAPE_WORDS: Readonly<Record<ShapeName, string>> = {
   square: "Square bar",
 };
 
+/** No blade is thicker or higher, mm: as its schema has it. */
+const MOST_SPINE_mm = 100;
+const MOST_HEIGHT_mm = 400;
+
 /** Another shape of about the same size. */
 export function asShape(section: Section, shape: ShapeName): Section {
   const thick =
@@ -76,7 +80,12 @@ export function asShape(section: Section, shape: ShapeName): Section {
           : section.side_mm;
   switch (shape) {
     case "wedge":
-      return { shape, spine_mm: thick, edge_mm: Math.min(1, thick), height_mm: Math.max(8, thick * 6) };
+      return {
+        shape,
+        spine_mm: Math.min(MOST_SPINE_mm, thick),
+        edge_mm: Math.min(1, thick),
+        height_mm: Math.min(MOST_HEIGHT_mm, Math.max(8, thick * 6)),
+      };
     case "plate":
       return { shape, thickness_mm: thick };
     case "round":

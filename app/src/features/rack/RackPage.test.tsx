@@ -1,0 +1,60 @@
+import { afterEach, describe, expect, it } from "@jest/globals";
+import { cleanup, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { actsOfRoute, CATALOGUE, planRoute, type Act, type Piece } from "@tembrak/core";
+import { show, standingAt } from "../../testing.js";
+import { RackPage } from "./RackPage.js";
+
+const knife: Piece = {
+  name: "Hoof knife",
+  mark: "2",
+  kind: "knife",
+  form: "hoof-knife",
+  steel: "1084",
+  start: "as-forged",
+  use: "hoof-knife",
+  length_mm: 220,
+  section: { shape: "wedge", spine_mm: 3, edge_mm: 0.8, height_mm: 20 },
+};
+const route = planRoute(CATALOGUE, knife, "forge");
+const acts = actsOfRoute(route);
+const at = (kind: Act["kind"], id: string) =>
+  standingAt({ ...knife, name: id }, route, { done: acts.findIndex((act) => act.kind === kind), id });
+
+afterEach(cleanup);
+
+describe("the rack", () => {
+  it("an empty shop is told what to do, and keeps what cannot be read in sight", () => {
+    show(<RackPage />, { unreadable: [{ id: "odd" }] });
+    expect(screen.getByText("Nothing hangs here yet.")).toBeTruthy();
+    expect(screen.getByText(/One stored entry cannot be read; it is left as stored/)).toBeTruthy();
+    expect(screen.getByRole("button", { name: "Export it" })).toBeTruthy();
+  });
+  it("several entries are several; none is not spoken of", () => {
+    show(<RackPage />, { unreadable: [1, 2, 3], pieces: [at("oven", "a")] });
+    expect(screen.getByText(/3 stored entries cannot be read; they are left as stored/)).toBeTruthy();
+    cleanup();
+    show(<RackPage />, { pieces: [at("oven", "a")] });
+    expect(screen.queryByText(/cannot be read/)).toBeNull();
+  });
+  it("the most urgent piece has the key: what leaves the fire before what waits for its oven", () => {
+    show(<RackPage />, { pieces: [at("prove", "waiting"), at("quench", "hot"), at("oven", "brittle")] });
+    expect(screen.getByRole("heading", { name: /^Quench the hot, now/ })).toBeTruthy();
+  });
+  it("into the oven is one press from here, and is what goes to the log", async () => {
+    const state = at("oven", "brittle");
+    const { written } = show(<RackPage />, { pieces: [state] });
+    await userEvent.click(screen.getByRole("button", { name: "It is in the oven" }));
+    expect(written).toEqual([{ piece: "brittle", events: [{ kind: "act-done", act: state.next!.id }] }]);
+  });
+  it("what needs the bench is not called done from here", async () => {
+    const { written } = show(<RackPage />, { pieces: [at("quench", "hot")] });
+    await userEvent.click(screen.getByRole("button", { name: "To the bench" }));
+    expect(written).toEqual([]);
+  });
+  it("a finished piece hangs no more", () => {
+    const state = standingAt(knife, route, { done: acts.length });
+    show(<RackPage />, { pieces: [{ ...state, stage: "done" }] });
+    expect(screen.getByText("Nothing hangs here yet.")).toBeTruthy();
+  });
+});
