@@ -85,6 +85,7 @@ export { otherPractices, type OtherPractice, type Practice } from "./plan/otherP
 export { orderProblem, type OrderProblem } from "./plan/order.js";
 export { drawsFor, hardensFor, USUAL_WAY, wayOf } from "./plan/way.js";
 export { isLiquid, isWater, peakSpeed_W_m2K } from "./heat/bathKind.js";
+export { LIMITS } from "./schema/limits.js";
 export { BOOK_VERSION } from "./schema/version.js";
 export { migrateEvent } from "./migrate/index.js";
 export { REASONS, type Reason } from "./schema/reasons.js";

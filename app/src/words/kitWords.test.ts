@@ -5,7 +5,7 @@ import { blank, factsOf, FIELDS, GROUPS, KIND_WORDS, lacks, LIQUIDS, PRESET_WORD
 const KINDS = Object.keys(KIND_WORDS) as KitKind[];
 const METRIC = { temperature: "C", length: "mm" } as const;
 const INCHES = { temperature: "F", length: "in" } as const;
-const item = (kind: KitKind, change: object = {}): KitItem => ({ id: "a", ...blank(kind), ...change }) as KitItem;
+const item = (kind: KitKind, change: object = {}): KitItem => ({ id: "a", ...blank(kind), ...change });
 
 describe("the kit in words", () => {
   it("every kind hangs in one group, can be made new, stored, and told", () => {

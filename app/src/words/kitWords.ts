@@ -1,6 +1,6 @@
 /** What an item of the kit is, in words, and which of its fields are asked for. Pure. */
 
-import { CATALOGUE, isLiquid, PRESETS, type Kit, type KitItem, type KitKind, type NewKitItem } from "@tembrak/core";
+import { CATALOGUE, isLiquid, LIMITS, PRESETS, type Kit, type KitItem, type KitKind, type NewKitItem } from "@tembrak/core";
 import { mediumName } from "./actWords.js";
 import { showDifference, showLength, showTemperature, type Units } from "../format/show.js";
 
@@ -15,16 +15,18 @@ export interface Field {
   readonly options?: readonly (readonly [string, string])[];
 }
 
+const within = ([least, most]: readonly [number, number]) => ({ least, most });
+
 const INSIDE: readonly Field[] = [
-  { key: "length_mm", label: "Length inside", kind: "length", least: 30, most: 5000 },
-  { key: "width_mm", label: "Width inside", kind: "length", least: 30, most: 3000 },
-  { key: "height_mm", label: "Height inside", kind: "length", least: 30, most: 3000 },
+  { key: "length_mm", label: "Length inside", kind: "length", ...within(LIMITS.chamber.length_mm) },
+  { key: "width_mm", label: "Width inside", kind: "length", ...within(LIMITS.chamber.width_mm) },
+  { key: "height_mm", label: "Height inside", kind: "length", ...within(LIMITS.chamber.height_mm) },
 ];
 const CONTROLLED: readonly Field[] = [
-  { key: "limit_C", label: "Hottest it goes", kind: "temperature", least: 50, most: 1350 },
-  { key: "offset_C", label: "Truly hotter than it says by", kind: "difference", least: -100, most: 100 },
-  { key: "swing_C", label: "Swings up and down by", kind: "difference", least: 0, most: 60 },
-  { key: "settle_min", label: "Comes to rest after", kind: "minutes", least: 0, most: 240 },
+  { key: "limit_C", label: "Hottest it goes", kind: "temperature", ...within(LIMITS.controlled.limit_C) },
+  { key: "offset_C", label: "Truly hotter than it says by", kind: "difference", ...within(LIMITS.controlled.offset_C) },
+  { key: "swing_C", label: "Swings up and down by", kind: "difference", ...within(LIMITS.controlled.swing_C) },
+  { key: "settle_min", label: "Comes to rest after", kind: "minutes", ...within(LIMITS.controlled.settle_min) },
 ];
 
 export const LIQUIDS = CATALOGUE.media.filter(isLiquid);
@@ -41,10 +43,10 @@ export const FIELDS: Readonly<Record<KitKind, readonly Field[]>> = {
         ["charcoal", "charcoal"],
       ],
     },
-    { key: "burners", label: "Burners in use", kind: "number", least: 0, most: 20 },
+    { key: "burners", label: "Burners in use", kind: "number", ...within(LIMITS.forge.burners) },
     { key: "isOpenEnded", label: "Open at both ends", kind: "flag" },
     ...INSIDE,
-    { key: "chamber_C", label: "Runs at, for heat treating", kind: "temperature", least: 700, most: 1400 },
+    { key: "chamber_C", label: "Runs at, for heat treating", kind: "temperature", ...within(LIMITS.forge.chamber_C) },
     {
       key: "atmosphere",
       label: "Flame",
@@ -55,10 +57,14 @@ export const FIELDS: Readonly<Record<KitKind, readonly Field[]>> = {
         ["lean", "lean: sharp and roaring"],
       ],
     },
-    { key: "ambient_lux", label: "Light around it", kind: "lux", least: 0, most: 120000 },
+    { key: "ambient_lux", label: "Light around it", kind: "lux", ...within(LIMITS.forge.ambient_lux) },
   ],
-  torch: [{ key: "heats_mm", label: "Heats at once", kind: "length", least: 5, most: 500 }],
-  kiln: [...INSIDE, ...CONTROLLED, { key: "recovery_min", label: "Back after the door in", kind: "minutes", least: 0, most: 60 }],
+  torch: [{ key: "heats_mm", label: "Heats at once", kind: "length", ...within(LIMITS.torch.heats_mm) }],
+  kiln: [
+    ...INSIDE,
+    ...CONTROLLED,
+    { key: "recovery_min", label: "Back after the door in", kind: "minutes", ...within(LIMITS.kiln.recovery_min) },
+  ],
   oven: [...INSIDE, ...CONTROLLED],
   bath: [
     { key: "medium", label: "What is in it", kind: "choice", options: LIQUIDS.map(({ id }) => [id, mediumName(id)] as const) },
@@ -71,20 +77,20 @@ export const FIELDS: Readonly<Record<KitKind, readonly Field[]>> = {
         ["square", "square"],
       ],
     },
-    { key: "width_mm", label: "Across inside", kind: "length", least: 20, most: 3000 },
-    { key: "depth_mm", label: "Rim to floor", kind: "length", least: 20, most: 3000 },
-    { key: "fill_mm", label: "Liquid stands", kind: "length", least: 10, most: 3000 },
+    { key: "width_mm", label: "Across inside", kind: "length", ...within(LIMITS.bath.width_mm) },
+    { key: "depth_mm", label: "Rim to floor", kind: "length", ...within(LIMITS.bath.depth_mm) },
+    { key: "fill_mm", label: "Liquid stands", kind: "length", ...within(LIMITS.bath.fill_mm) },
   ],
   magnet: [],
   probe: [
-    { key: "offset_C", label: "Reads too hot by", kind: "difference", least: -100, most: 100 },
-    { key: "sd_C", label: "One reading is good to", kind: "difference", least: 0.5, most: 60 },
-    { key: "limit_C", label: "May go to", kind: "temperature", least: 50, most: 1400 },
+    { key: "offset_C", label: "Reads too hot by", kind: "difference", ...within(LIMITS.probe.offset_C) },
+    { key: "sd_C", label: "One reading is good to", kind: "difference", ...within(LIMITS.probe.sd_C) },
+    { key: "limit_C", label: "May go to", kind: "temperature", ...within(LIMITS.probe.limit_C) },
   ],
-  infrared: [{ key: "emissivity", label: "Set to", kind: "number", least: 0.1, most: 1 }],
-  stick: [{ key: "rated_C", label: "Melts at", kind: "temperature", least: 40, most: 1370 }],
+  infrared: [{ key: "emissivity", label: "Set to", kind: "number", ...within(LIMITS.reading.emissivity) }],
+  stick: [{ key: "rated_C", label: "Melts at", kind: "temperature", ...within(LIMITS.reading.melts_C) }],
   files: [{ key: "files_HRC", label: "Which", kind: "files" }],
-  tester: [{ key: "bias_HRC", label: "On its block too hard by", kind: "HRC", least: -10, most: 10 }],
+  tester: [{ key: "bias_HRC", label: "On its block too hard by", kind: "HRC", ...within(LIMITS.tester.bias_HRC) }],
 };
 
 export const KIND_WORDS: Readonly<Record<KitKind, string>> = {

@@ -2,6 +2,7 @@
 
 import { Type, type Static } from "@sinclair/typebox";
 import { KitSchema } from "./kit.js";
+import { LIMITS } from "./limits.js";
 import { AgitationSchema, between, choice, SectionSchema, strict, tagged } from "./parts.js";
 import { REASONS } from "./reasons.js";
 import { BOOK_VERSION } from "./version.js";
@@ -63,15 +64,15 @@ export const PieceSchema = strict({
   steel: Type.String({ minLength: 1, maxLength: 30 }),
   start: choice(STARTS),
   use: Type.String({ minLength: 1, maxLength: 30 }),
-  length_mm: between(5, 3000, "Length over all, mm"),
+  length_mm: between(...LIMITS.piece.length_mm, "Length over all, mm"),
   section: SectionSchema,
   /** Further places where a blade was measured, by their share of the length from the tang. */
   stations: Type.Optional(
     Type.Array(
       strict({
         at: between(0, 1, "Share of the length from the tang"),
-        spine_mm: between(0.2, 100, "Thickness at the back there, mm"),
-        edge_mm: between(0.1, 100, "Thickness at the edge there, mm"),
+        spine_mm: between(...LIMITS.wedge.spine_mm, "Thickness at the back there, mm"),
+        edge_mm: between(...LIMITS.wedge.edge_mm, "Thickness at the edge there, mm"),
       }),
       { maxItems: 6 },
     ),
@@ -94,45 +95,48 @@ export const StepSchema = tagged(
   "kind",
   strict({
     kind: Type.Literal("preheat"),
-    temperature_C: between(200, 750, "Heat, C"),
-    hold_min: between(0, 240, "Hold at heat, min"),
+    temperature_C: between(...LIMITS.preheat.temperature_C, "Heat, C"),
+    hold_min: between(...LIMITS.preheat.hold_min, "Hold at heat, min"),
     ...because,
   }),
   strict({
     kind: Type.Literal("anneal"),
-    temperature_C: between(500, 1000, "Heat, C"),
-    hold_min: between(0, 1440, "Hold at heat, min"),
+    temperature_C: between(...LIMITS.anneal.temperature_C, "Heat, C"),
+    hold_min: between(...LIMITS.anneal.hold_min, "Hold at heat, min"),
     how: choice(ANNEALS),
     /** How fast it falls to `to_C`, C an hour: a difference of temperature. */
-    rate_C_h: between(1, 2000, "Cooling, C an hour"),
-    to_C: between(20, 750, "Down to, then in air, C"),
+    rate_C_h: between(...LIMITS.anneal.rate_C_h, "Cooling, C an hour"),
+    to_C: between(...LIMITS.anneal.to_C, "Down to, then in air, C"),
     ...because,
   }),
   strict({
     kind: Type.Literal("normalise"),
-    temperature_C: between(600, 1200, "Heat, C"),
-    hold_min: between(0, 240, "Hold at heat, min"),
+    temperature_C: between(...LIMITS.normalise.temperature_C, "Heat, C"),
+    hold_min: between(...LIMITS.normalise.hold_min, "Hold at heat, min"),
     coolTo: choice(["black", "hand-warm"] as const),
     ...because,
   }),
   strict({
     kind: Type.Literal("harden"),
-    temperature_C: between(600, 1200, "Heat, C"),
-    hold_min: between(0, 240, "Hold at heat, min"),
+    temperature_C: between(...LIMITS.harden.temperature_C, "Heat, C"),
+    hold_min: between(...LIMITS.harden.hold_min, "Hold at heat, min"),
     /** Falling heat: then in still air down to here, C, and only now into the bath. */
-    fallTo_C: Type.Optional(between(500, 1000, "Falls in air to, C")),
+    fallTo_C: Type.Optional(between(...LIMITS.harden.fallTo_C, "Falls in air to, C")),
     ...because,
   }),
   strict({
     kind: Type.Literal("quench"),
     medium: Type.String({ maxLength: 30 }),
-    bath_C: between(-10, 250, "Bath temperature, C"),
+    bath_C: between(...LIMITS.quench.bath_C, "Bath temperature, C"),
     agitation: AgitationSchema,
     /** Only the edge, so deep; all of it when absent. */
-    edgeDepth_mm: Type.Optional(between(1, 400, "Depth of the edge under the bath, mm")),
+    edgeDepth_mm: Type.Optional(between(...LIMITS.quench.depth_mm, "Depth of the edge under the bath, mm")),
     /** Only one end of it, so deep. */
     part: Type.Optional(
-      strict({ end: choice(["working", "other"] as const), depth_mm: between(1, 400, "Depth of that end under the bath, mm") }),
+      strict({
+        end: choice(["working", "other"] as const),
+        depth_mm: between(...LIMITS.quench.depth_mm, "Depth of that end under the bath, mm"),
+      }),
     ),
     /** Taken out while the body is still hot, to be tempered by what is left in it. */
     leavesHeat: Type.Optional(Type.Boolean()),
@@ -141,13 +145,13 @@ export const StepSchema = tagged(
   strict({
     kind: Type.Literal("run"),
     source: choice(RUN_SOURCES),
-    temperature_C: between(50, 720, "Heat of the colour at the edge, C"),
+    temperature_C: between(...LIMITS.run.temperature_C, "Heat of the colour at the edge, C"),
     ...because,
   }),
   strict({
     kind: Type.Literal("temper"),
-    temperature_C: between(50, 720, "Temper, C"),
-    hold_min: between(1, 1440, "Hold, min"),
+    temperature_C: between(...LIMITS.temper.temperature_C, "Temper, C"),
+    hold_min: between(...LIMITS.temper.hold_min, "Hold, min"),
     ...because,
   }),
 );
@@ -166,15 +170,19 @@ export const FileStrokeSchema = strict({ file_HRC: hardness, result: choice(["sk
 export const CheckSchema = tagged(
   "check",
   strict({ check: Type.Literal("magnet"), state: choice(["sticks", "weak", "free"] as const) }),
-  strict({ check: Type.Literal("glow"), name: Type.String({ maxLength: 30 }), ambient_lux: between(0, 120000, "Light in the shop, lux") }),
-  strict({ check: Type.Literal("probe"), temperature_C: between(-50, 1400, "Reading, C") }),
+  strict({
+    check: Type.Literal("glow"),
+    name: Type.String({ maxLength: 30 }),
+    ambient_lux: between(...LIMITS.reading.light_lux, "Light in the shop, lux"),
+  }),
+  strict({ check: Type.Literal("probe"), temperature_C: between(...LIMITS.reading.instrument_C, "Reading, C") }),
   strict({
     check: Type.Literal("infrared"),
-    temperature_C: between(-50, 1400, "Reading, C"),
-    emissivity: between(0.1, 1, "What the gun was set to"),
+    temperature_C: between(...LIMITS.reading.instrument_C, "Reading, C"),
+    emissivity: between(...LIMITS.reading.emissivity, "What the gun was set to"),
     surface: choice(["scale", "bright"] as const),
   }),
-  strict({ check: Type.Literal("stick"), rated_C: between(40, 1370, "What it melts at, C"), hasMelted: Type.Boolean() }),
+  strict({ check: Type.Literal("stick"), rated_C: between(...LIMITS.reading.melts_C, "What it melts at, C"), hasMelted: Type.Boolean() }),
   strict({ check: Type.Literal("bath"), state: choice(["in", "out"] as const) }),
   /** All items of the safety gate were ticked. */
   strict({ check: Type.Literal("safety") }),
@@ -191,7 +199,7 @@ export const CheckSchema = tagged(
   /** The door of the kiln. */
   strict({ check: Type.Literal("door"), state: choice(["open", "shut"] as const) }),
   /** What the chamber around the piece reads. */
-  strict({ check: Type.Literal("chamber"), temperature_C: between(-50, 1400, "Reading, C") }),
+  strict({ check: Type.Literal("chamber"), temperature_C: between(...LIMITS.reading.instrument_C, "Reading, C") }),
   /** Heating elements off, before a hand goes in. */
   strict({ check: Type.Literal("power-off") }),
   /** The quench sequence that needs no hand was started. */

@@ -1,6 +1,7 @@
 /** The shop's own equipment: each with its limits and what is known of how it errs. Plans name nothing else. */
 
 import { Type, type Static } from "@sinclair/typebox";
+import { LIMITS } from "./limits.js";
 import { between, choice, strict, tagged } from "./parts.js";
 
 export const FUELS = ["gas", "coal", "charcoal"] as const;
@@ -12,24 +13,24 @@ const common = {
   notes: Type.Optional(Type.String({ maxLength: 600, description: "What to remember when it is lit again" })),
 };
 const chamber = {
-  length_mm: between(30, 5000, "Inside, the long way, mm"),
-  width_mm: between(30, 3000, "Inside, across, mm"),
-  height_mm: between(30, 3000, "Inside, upward, mm"),
+  length_mm: between(...LIMITS.chamber.length_mm, "Inside, the long way, mm"),
+  width_mm: between(...LIMITS.chamber.width_mm, "Inside, across, mm"),
+  height_mm: between(...LIMITS.chamber.height_mm, "Inside, upward, mm"),
 };
 
 /** A second thermometer beside what the dial says, at a time after it was set. */
 export const CalibrationReadingSchema = strict({
-  time_min: between(0, 600, "After it was set, min"),
-  set_C: between(20, 1300, "What the dial or controller says, C"),
-  second_C: between(-20, 1350, "What the second thermometer says, C"),
+  time_min: between(...LIMITS.calibration.time_min, "After it was set, min"),
+  set_C: between(...LIMITS.calibration.set_C, "What the dial or controller says, C"),
+  second_C: between(...LIMITS.calibration.second_C, "What the second thermometer says, C"),
 });
 export type CalibrationReading = Static<typeof CalibrationReadingSchema>;
 
 const controlled = {
-  limit_C: between(50, 1350, "Hottest it can go, C"),
-  offset_C: between(-100, 100, "Truly hotter than it says by, C"),
-  swing_C: between(0, 60, "Goes up and down about its setting by, C"),
-  settle_min: between(0, 240, "Until it has come to rest after being set, min"),
+  limit_C: between(...LIMITS.controlled.limit_C, "Hottest it can go, C"),
+  offset_C: between(...LIMITS.controlled.offset_C, "Truly hotter than it says by, C"),
+  swing_C: between(...LIMITS.controlled.swing_C, "Goes up and down about its setting by, C"),
+  settle_min: between(...LIMITS.controlled.settle_min, "Until it has come to rest after being set, min"),
   calibration: Type.Optional(Type.Array(CalibrationReadingSchema, { maxItems: 60 })),
 };
 
@@ -42,18 +43,22 @@ export const KitItemSchema = tagged(
     fuel: choice(FUELS),
     /** Open at both ends: longer pieces can be drawn through. */
     isOpenEnded: Type.Boolean(),
-    burners: Type.Integer({ minimum: 0, maximum: 20, description: "Burners, or tuyeres" }),
-    chamber_C: between(700, 1400, "As hot as it runs for heat treating, C"),
+    burners: Type.Integer({ minimum: LIMITS.forge.burners[0], maximum: LIMITS.forge.burners[1], description: "Burners, or tuyeres" }),
+    chamber_C: between(...LIMITS.forge.chamber_C, "As hot as it runs for heat treating, C"),
     atmosphere: choice(ATMOSPHERES),
-    ambient_lux: between(0, 120000, "Light around it, lux"),
+    ambient_lux: between(...LIMITS.forge.ambient_lux, "Light around it, lux"),
   }),
-  strict({ ...common, kind: Type.Literal("torch"), heats_mm: between(5, 500, "How much of a piece it can bring to heat at once, mm") }),
+  strict({
+    ...common,
+    kind: Type.Literal("torch"),
+    heats_mm: between(...LIMITS.torch.heats_mm, "How much of a piece it can bring to heat at once, mm"),
+  }),
   strict({
     ...common,
     ...chamber,
     ...controlled,
     kind: Type.Literal("kiln"),
-    recovery_min: between(0, 60, "Until it is back after the door was open, min"),
+    recovery_min: between(...LIMITS.kiln.recovery_min, "Until it is back after the door was open, min"),
   }),
   strict({ ...common, ...chamber, ...controlled, kind: Type.Literal("oven") }),
   strict({
@@ -61,22 +66,26 @@ export const KitItemSchema = tagged(
     kind: Type.Literal("bath"),
     medium: Type.String({ minLength: 1, maxLength: 30 }),
     tank: choice(["round", "square"] as const),
-    width_mm: between(20, 3000, "Across the inside, mm"),
-    depth_mm: between(20, 3000, "From rim to floor, mm"),
-    fill_mm: between(10, 3000, "How deep the liquid stands, mm"),
+    width_mm: between(...LIMITS.bath.width_mm, "Across the inside, mm"),
+    depth_mm: between(...LIMITS.bath.depth_mm, "From rim to floor, mm"),
+    fill_mm: between(...LIMITS.bath.fill_mm, "How deep the liquid stands, mm"),
   }),
   strict({ ...common, kind: Type.Literal("magnet") }),
   strict({
     ...common,
     kind: Type.Literal("probe"),
-    offset_C: between(-100, 100, "Reads too hot by, C"),
-    sd_C: between(0.5, 60, "Spread of one reading, C"),
-    limit_C: between(50, 1400, "Hottest it may go, C"),
+    offset_C: between(...LIMITS.probe.offset_C, "Reads too hot by, C"),
+    sd_C: between(...LIMITS.probe.sd_C, "Spread of one reading, C"),
+    limit_C: between(...LIMITS.probe.limit_C, "Hottest it may go, C"),
   }),
-  strict({ ...common, kind: Type.Literal("infrared"), emissivity: between(0.1, 1, "What it is set to") }),
-  strict({ ...common, kind: Type.Literal("stick"), rated_C: between(40, 1370, "What it melts at, C") }),
+  strict({ ...common, kind: Type.Literal("infrared"), emissivity: between(...LIMITS.reading.emissivity, "What it is set to") }),
+  strict({ ...common, kind: Type.Literal("stick"), rated_C: between(...LIMITS.reading.melts_C, "What it melts at, C") }),
   strict({ ...common, kind: Type.Literal("files"), files_HRC: Type.Array(between(20, 72, "HRC"), { minItems: 1, maxItems: 12 }) }),
-  strict({ ...common, kind: Type.Literal("tester"), bias_HRC: between(-10, 10, "On its block less the block's value, HRC") }),
+  strict({
+    ...common,
+    kind: Type.Literal("tester"),
+    bias_HRC: between(...LIMITS.tester.bias_HRC, "On its block less the block's value, HRC"),
+  }),
 );
 export type KitItem = Static<typeof KitItemSchema>;
 export type KitKind = KitItem["kind"];

@@ -1,6 +1,7 @@
 /** Building blocks of the schemas: choices told apart by a word, numbers with limits, and the words that recur. */
 
 import { Type, type Static, type TObject, type TSchema, type TUnsafe } from "@sinclair/typebox";
+import { LIMITS } from "./limits.js";
 
 /** An object with nothing in it but what is named. */
 export function strict<P extends Record<string, TSchema>>(properties: P, description?: string): TObject<P> {
@@ -26,14 +27,17 @@ export const PriorStructureSchema = choice(["pearlite", "fine-spheroidised", "co
 export const AgitationSchema = choice(["none", "mild", "strong"] as const);
 
 const SECTIONS = [
-  strict({ shape: Type.Literal("plate"), thickness_mm: between(0.2, 300, "Thickness of a plate cooled on both faces, mm") }),
-  strict({ shape: Type.Literal("round"), diameter_mm: between(0.2, 300, "Diameter of a round bar, mm") }),
-  strict({ shape: Type.Literal("square"), side_mm: between(0.2, 300, "Side of a square bar, mm") }),
+  strict({
+    shape: Type.Literal("plate"),
+    thickness_mm: between(...LIMITS.plate.thickness_mm, "Thickness of a plate cooled on both faces, mm"),
+  }),
+  strict({ shape: Type.Literal("round"), diameter_mm: between(...LIMITS.round.diameter_mm, "Diameter of a round bar, mm") }),
+  strict({ shape: Type.Literal("square"), side_mm: between(...LIMITS.square.side_mm, "Side of a square bar, mm") }),
   strict({
     shape: Type.Literal("wedge"),
-    spine_mm: between(0.2, 100, "Thickness at the back of the blade, mm"),
-    edge_mm: between(0.1, 100, "Thickness at the edge when it is hardened, mm"),
-    height_mm: between(2, 400, "From edge to back, mm"),
+    spine_mm: between(...LIMITS.wedge.spine_mm, "Thickness at the back of the blade, mm"),
+    edge_mm: between(...LIMITS.wedge.edge_mm, "Thickness at the edge when it is hardened, mm"),
+    height_mm: between(...LIMITS.wedge.height_mm, "From edge to back, mm"),
   }),
 ] as const;
 
@@ -93,25 +97,30 @@ export const HeatEvidenceSchema = tagged(
   strict({
     kind: Type.Literal("glow"),
     name: Type.String({ maxLength: 30 }),
-    ambient_lux: between(0, 120000, "Light in the shop, lux"),
+    ambient_lux: between(...LIMITS.reading.light_lux, "Light in the shop, lux"),
     age_s: age,
   }),
   strict({ kind: Type.Literal("magnet"), state: choice(["sticks", "weak", "free"] as const), age_s: age }),
   strict({
     kind: Type.Literal("probe"),
-    temperature_C: between(-50, 1400, "Reading, C"),
+    temperature_C: between(...LIMITS.reading.instrument_C, "Reading, C"),
     offset_C: Type.Optional(between(-100, 100, "What it reads too much, C")),
     sd_C: Type.Optional(between(0.5, 100, "Spread of one reading, C")),
     age_s: age,
   }),
   strict({
     kind: Type.Literal("infrared"),
-    temperature_C: between(-50, 1400, "Reading, C"),
-    emissivity: between(0.1, 1, "What it was set to"),
+    temperature_C: between(...LIMITS.reading.instrument_C, "Reading, C"),
+    emissivity: between(...LIMITS.reading.emissivity, "What it was set to"),
     surface: choice(["scale", "bright"] as const),
     age_s: age,
   }),
-  strict({ kind: Type.Literal("stick"), rated_C: between(40, 1370, "What it melts at, C"), hasMelted: Type.Boolean(), age_s: age }),
+  strict({
+    kind: Type.Literal("stick"),
+    rated_C: between(...LIMITS.reading.melts_C, "What it melts at, C"),
+    hasMelted: Type.Boolean(),
+    age_s: age,
+  }),
   strict({
     kind: Type.Literal("time"),
     expected_C: between(20, 1400, "Expected after so long, C"),

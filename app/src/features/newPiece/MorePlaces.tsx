@@ -1,6 +1,6 @@
 /** A blade at more places than one, and what each part of it is wanted to be. */
 
-import { thinnestEdge_mm, hardensForZones, WISHES, ZONES, type Piece, type Wish, type Zone } from "@tembrak/core";
+import { LIMITS, thinnestEdge_mm, hardensForZones, WISHES, ZONES, type Piece, type Wish, type Zone } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
@@ -57,8 +57,8 @@ export function MorePlaces({ piece, units, onChange, onFault }: Props) {
             role="thickness"
             value_mm={station.spine_mm}
             units={units}
-            least_mm={0.2}
-            most_mm={100}
+            least_mm={LIMITS.wedge.spine_mm[0]}
+            most_mm={LIMITS.wedge.spine_mm[1]}
             onFault={(bad) => onFault(`spine ${i}`, bad)}
             onChange={(spine_mm) => put(i, { spine_mm })}
           />
@@ -67,8 +67,8 @@ export function MorePlaces({ piece, units, onChange, onFault }: Props) {
             role="thickness"
             value_mm={station.edge_mm}
             units={units}
-            least_mm={0.1}
-            most_mm={100}
+            least_mm={LIMITS.wedge.edge_mm[0]}
+            most_mm={LIMITS.wedge.edge_mm[1]}
             onFault={(bad) => onFault(`edge ${i}`, bad)}
             onChange={(edge_mm) => put(i, { edge_mm })}
           />

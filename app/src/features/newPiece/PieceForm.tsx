@@ -1,6 +1,6 @@
 /** Describes a piece: what it is, of what steel, how it starts, what for, and its measures. Drawn to scale while typed. */
 
-import { CATALOGUE, type Piece, type Section } from "@tembrak/core";
+import { LIMITS, CATALOGUE, type Piece, type Section } from "@tembrak/core";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
@@ -73,8 +73,8 @@ function Measures({ piece, onChange, onFault, units }: Props & { units: Units })
         label="Length over all"
         role="length"
         value_mm={piece.length_mm}
-        least_mm={5}
-        most_mm={3000}
+        least_mm={LIMITS.piece.length_mm[0]}
+        most_mm={LIMITS.piece.length_mm[1]}
         onChange={(length_mm) => onChange({ ...piece, length_mm })}
       />
       {section.shape === "wedge" ? (
@@ -84,8 +84,8 @@ function Measures({ piece, onChange, onFault, units }: Props & { units: Units })
             label="Height, edge to back"
             role="height"
             value_mm={section.height_mm}
-            least_mm={2}
-            most_mm={400}
+            least_mm={LIMITS.wedge.height_mm[0]}
+            most_mm={LIMITS.wedge.height_mm[1]}
             onChange={(height_mm) => set({ ...section, height_mm })}
           />
           <LengthField
@@ -93,8 +93,8 @@ function Measures({ piece, onChange, onFault, units }: Props & { units: Units })
             label="Thickness at the spine"
             role="thickness"
             value_mm={section.spine_mm}
-            least_mm={0.2}
-            most_mm={100}
+            least_mm={LIMITS.wedge.spine_mm[0]}
+            most_mm={LIMITS.wedge.spine_mm[1]}
             onChange={(spine_mm) => set({ ...section, spine_mm })}
           />
           <LengthField
@@ -102,8 +102,8 @@ function Measures({ piece, onChange, onFault, units }: Props & { units: Units })
             label="Thickness at the edge now"
             role="thickness"
             value_mm={section.edge_mm}
-            least_mm={0.1}
-            most_mm={100}
+            least_mm={LIMITS.wedge.edge_mm[0]}
+            most_mm={LIMITS.wedge.edge_mm[1]}
             suggestion={section.edge_mm < 0.7 ? "Thin for the fire: it may crack or wrinkle." : ""}
             onChange={(edge_mm) => set({ ...section, edge_mm })}
           />
@@ -114,8 +114,8 @@ function Measures({ piece, onChange, onFault, units }: Props & { units: Units })
           label="Thickness"
           role="thickness"
           value_mm={section.thickness_mm}
-          least_mm={0.2}
-          most_mm={300}
+          least_mm={LIMITS.plate.thickness_mm[0]}
+          most_mm={LIMITS.plate.thickness_mm[1]}
           onChange={(thickness_mm) => set({ ...section, thickness_mm })}
         />
       ) : section.shape === "round" ? (
@@ -124,8 +124,8 @@ function Measures({ piece, onChange, onFault, units }: Props & { units: Units })
           label="Diameter"
           role="thickness"
           value_mm={section.diameter_mm}
-          least_mm={0.2}
-          most_mm={300}
+          least_mm={LIMITS.round.diameter_mm[0]}
+          most_mm={LIMITS.round.diameter_mm[1]}
           onChange={(diameter_mm) => set({ ...section, diameter_mm })}
         />
       ) : (
@@ -134,8 +134,8 @@ function Measures({ piece, onChange, onFault, units }: Props & { units: Units })
           label="Side"
           role="thickness"
           value_mm={section.side_mm}
-          least_mm={0.2}
-          most_mm={300}
+          least_mm={LIMITS.square.side_mm[0]}
+          most_mm={LIMITS.square.side_mm[1]}
           onChange={(side_mm) => set({ ...section, side_mm })}
         />
       )}

@@ -1,6 +1,6 @@
 /** A piece while it is being described, and what a form supplies until it is measured. Pure. */
 
-import { FORMS, type KindFile, type Piece, type School, type Section } from "@tembrak/core";
+import { LIMITS, FORMS, type KindFile, type Piece, type School, type Section } from "@tembrak/core";
 
 export interface Draft {
   readonly piece: Piece;
@@ -64,10 +64,6 @@ export const SHAPE_WORDS: Readonly<Record<ShapeName, string>> = {
   square: "Square bar",
 };
 
-/** No blade is thicker or higher, mm: as its schema has it. */
-const MOST_SPINE_mm = 100;
-const MOST_HEIGHT_mm = 400;
-
 /** Another shape of about the same size. */
 export function asShape(section: Section, shape: ShapeName): Section {
   const thick =
@@ -82,9 +78,9 @@ export function asShape(section: Section, shape: ShapeName): Section {
     case "wedge":
       return {
         shape,
-        spine_mm: Math.min(MOST_SPINE_mm, thick),
+        spine_mm: Math.min(LIMITS.wedge.spine_mm[1], thick),
         edge_mm: Math.min(1, thick),
-        height_mm: Math.min(MOST_HEIGHT_mm, Math.max(8, thick * 6)),
+        height_mm: Math.min(LIMITS.wedge.height_mm[1], Math.max(8, thick * 6)),
       };
     case "plate":
       return { shape, thickness_mm: thick };

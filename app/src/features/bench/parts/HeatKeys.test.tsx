@@ -71,10 +71,10 @@ describe("one tap a check", () => {
     const states = ["sticks", "weak", "free"].map((state) => ({ check: "magnet", state }));
     expect(bench.checks).toEqual([...states, ...states]);
   });
-  it("a tap that is still being stored takes no second one, by key or by letter", async () => {
+  it("a tap that is still being stored takes no second one, by key or by letter", () => {
     const bench = hand(true);
     atFire(heatOf("forge"), bench, 1);
-    expect((screen.getByRole("button", { name: "Magnet sticks" }) as HTMLButtonElement).disabled).toBe(true);
+    expect(screen.getByRole<HTMLButtonElement>("button", { name: "Magnet sticks" }).disabled).toBe(true);
     for (const letter of ["s", "w", "f", "o", " "]) fireEvent.keyDown(document.body, { key: letter });
     expect(bench.checks).toEqual([]);
     expect(bench.presses).toBe(0);
@@ -115,7 +115,7 @@ describe("what keeps it from the bath", () => {
   it("uneven shuts the key, with the reason on it; a later even look opens it", () => {
     const uneven: Log = [[0, { check: "even", behind: ["spine"], ahead: [] }]];
     atFire(heatOf("forge", uneven), hand(), 1);
-    const shut = screen.getByRole("button", { name: /Uneven: let it even out/ }) as HTMLButtonElement;
+    const shut = screen.getByRole<HTMLButtonElement>("button", { name: /Uneven: let it even out/ });
     expect(shut.disabled).toBe(true);
     cleanup();
     atFire(heatOf("forge", [...uneven, [30, { check: "even", behind: [], ahead: [] }]]), hand(), 31);

@@ -3,7 +3,7 @@
 import type { Act, Check, PieceState } from "@tembrak/core";
 import { useState } from "react";
 import { Link } from "react-router";
-import { soakClock } from "@tembrak/core";
+import { LIMITS, soakClock } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -99,8 +99,8 @@ export function KilnPanel({ state, act, pieces, units, now_ms }: Props) {
               label="Chamber"
               value_C={read_C}
               units={units}
-              low_C={-50}
-              high_C={1400}
+              low_C={LIMITS.reading.instrument_C[0]}
+              high_C={LIMITS.reading.instrument_C[1]}
               question={() => null}
               onFault={setBad}
               onChange={setRead}

@@ -1,6 +1,6 @@
 /** What an instrument reads: a probe, an infrared gun, a temperature stick. */
 
-import type { Check } from "@tembrak/core";
+import { LIMITS, type Check } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -36,6 +36,7 @@ const GUN_EMISSIVITY = 0.95;
 export function ReadingDialog({ isOpen, gunEmissivity = GUN_EMISSIVITY, target_C, units, onClose, onCheck }: Props) {
   const [instrument, setInstrument] = useState<Instrument>("probe");
   const [value_C, setValue] = useState(target_C);
+  const limits_C = instrument === "stick" ? LIMITS.reading.melts_C : LIMITS.reading.instrument_C;
   const [isBad, setBad] = useState(false);
   const [surface, setSurface] = useState<"scale" | "bright">("scale");
   // A typed number comes in as any other instrument's reading does.
@@ -69,8 +70,8 @@ export function ReadingDialog({ isOpen, gunEmissivity = GUN_EMISSIVITY, target_C
             label={WORDS[instrument].label}
             value_C={value_C}
             units={units}
-            low_C={instrument === "stick" ? 40 : -50}
-            high_C={instrument === "stick" ? 1370 : 1400}
+            low_C={limits_C[0]}
+            high_C={limits_C[1]}
             question={(T) => (T > target_C + 250 ? { code: "odd", message: "That is far above the heat wanted. Right unit?" } : null)}
             onFault={setBad}
             onChange={setValue}

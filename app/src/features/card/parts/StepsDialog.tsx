@@ -1,6 +1,7 @@
 /** The steps of the route, each with its heat, its time and its reason: changed, added, left out and moved here. */
 
 import {
+  LIMITS,
   annealStep,
   CATALOGUE,
   namedHeat,
@@ -81,16 +82,6 @@ function NamedHeatField({ onAdd }: { onAdd: (kind: "normalise" | "anneal" | "pre
     </div>
   );
 }
-
-/** What each heat may be set to, C: as its schema has it. */
-const HEAT_LIMITS_C: Readonly<Record<Exclude<Step["kind"], "quench">, readonly [number, number]>> = {
-  preheat: [200, 750],
-  anneal: [500, 1000],
-  normalise: [600, 1200],
-  harden: [600, 1200],
-  run: [50, 720],
-  temper: [50, 720],
-};
 
 /** The same bath with all of it under, or only the edge; whatever else was said of it stays. */
 export function immersed(step: Extract<Step, { kind: "quench" }>, what: "whole" | "edge", height_mm: number): Step {
@@ -262,8 +253,8 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                             value_C={step.bath_C}
                             units={units}
                             isDisabled={locked}
-                            low_C={-10}
-                            high_C={250}
+                            low_C={LIMITS.quench.bath_C[0]}
+                            high_C={LIMITS.quench.bath_C[1]}
                             question={(T, unit) => questionHeat("bath", T, unit)}
                             onFault={(bad) => fault(`${key} bath`, bad)}
                             onChange={(bath_C) => change(key, { ...step, bath_C })}
@@ -291,7 +282,7 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                               value_mm={step.edgeDepth_mm}
                               units={units}
                               isDisabled={locked}
-                              least_mm={1}
+                              least_mm={LIMITS.quench.depth_mm[0]}
                               most_mm={section.height_mm}
                               onFault={(bad) => fault(`${key} depth`, bad)}
                               onChange={(edgeDepth_mm) => change(key, { ...step, edgeDepth_mm })}
@@ -305,8 +296,8 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                             value_C={step.temperature_C}
                             units={units}
                             isDisabled={locked}
-                            low_C={HEAT_LIMITS_C[step.kind][0]}
-                            high_C={HEAT_LIMITS_C[step.kind][1]}
+                            low_C={LIMITS[step.kind].temperature_C[0]}
+                            high_C={LIMITS[step.kind].temperature_C[1]}
                             question={(T, unit) => questionHeat(step.kind, T, unit)}
                             onFault={(bad) => fault(`${key} heat`, bad)}
                             onChange={(temperature_C) => change(key, { ...step, temperature_C })}
@@ -316,8 +307,8 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                               label="Hold"
                               value_min={step.hold_min}
                               isDisabled={locked}
-                              most_min={step.kind === "temper" || step.kind === "anneal" ? 1440 : 240}
-                              least_min={step.kind === "temper" ? 1 : 0}
+                              most_min={LIMITS[step.kind].hold_min[1]}
+                              least_min={LIMITS[step.kind].hold_min[0]}
                               onFault={(bad) => fault(`${key} hold`, bad)}
                               onChange={(hold_min) => change(key, { ...step, hold_min })}
                             />
@@ -327,8 +318,8 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                               label="Falls by"
                               isRate
                               value_C={step.rate_C_h}
-                              low_C={1}
-                              high_C={2000}
+                              low_C={LIMITS.anneal.rate_C_h[0]}
+                              high_C={LIMITS.anneal.rate_C_h[1]}
                               units={units}
                               isDisabled={locked}
                               onFault={(bad) => fault(`${key} rate`, bad)}

@@ -1,6 +1,6 @@
 /** A kiln or oven against a second thermometer, at several times: what stays wrong is told from what only comes late. */
 
-import { calibrate, LEAST_READINGS, type CalibrationReading, type KitItem } from "@tembrak/core";
+import { LIMITS, calibrate, LEAST_READINGS, type CalibrationReading, type KitItem } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -79,8 +79,8 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
           <DurationField
             label="After it was set"
             value_min={next.time_min}
-            least_min={0}
-            most_min={600}
+            least_min={LIMITS.calibration.time_min[0]}
+            most_min={LIMITS.calibration.time_min[1]}
             onFault={fault("time")}
             onChange={(time_min) => setNext((n) => ({ ...n, time_min }))}
           />
@@ -88,8 +88,8 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
             label="The dial says"
             value_C={next.set_C}
             units={units}
-            low_C={20}
-            high_C={1300}
+            low_C={LIMITS.calibration.set_C[0]}
+            high_C={LIMITS.calibration.set_C[1]}
             question={() => null}
             onFault={fault("set")}
             onChange={(set_C) => setNext((n) => ({ ...n, set_C }))}
@@ -98,8 +98,8 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
             label="The second thermometer says"
             value_C={next.second_C}
             units={units}
-            low_C={-20}
-            high_C={1350}
+            low_C={LIMITS.calibration.second_C[0]}
+            high_C={LIMITS.calibration.second_C[1]}
             question={() => null}
             onFault={fault("second")}
             onChange={(second_C) => setNext((n) => ({ ...n, second_C }))}
