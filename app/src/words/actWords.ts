@@ -301,6 +301,11 @@ export function urgency({ next, nextSince_ms, brittleSince_ms, checks, doneAt_ms
   }
 }
 
+/** Begun minutes are not counted, as the number beside the piece counts them. */
+function wholeMinutes(time_s: number): string {
+  return showDuration(time_s < 60 ? time_s : 60 * Math.floor(time_s / 60));
+}
+
 export interface NextActWords {
   readonly sentence: string;
   readonly reason: string;
@@ -312,7 +317,7 @@ export function nextActWords(state: PieceState, now_ms: number, units: Units): N
   const { next, brittleSince_ms, nextSince_ms, route } = state;
   if (next === undefined) return { sentence: `Record ${name}.`, reason: "All its steps are done." };
   const since_s = nextSince_ms === null ? 0 : (now_ms - nextSince_ms) / 1000;
-  const brittle = brittleSince_ms === null ? "" : `It has been brittle for ${showDuration((now_ms - brittleSince_ms) / 1000)}. `;
+  const brittle = brittleSince_ms === null ? "" : `It has been brittle for ${wholeMinutes((now_ms - brittleSince_ms) / 1000)}. `;
   const reason = reasonOf(route, next);
   switch (next.kind) {
     case "slow-cool":

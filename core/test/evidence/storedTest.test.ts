@@ -2,6 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { MILL_FILE_HRC, testVerdict } from "../../src/evidence/storedTest.js";
 import { hardnessVerdict } from "../../src/evidence/verdict.js";
 import type { HardnessTest } from "../../src/schema/book.js";
+import { cylinderCorrection_HRC } from "../../src/evidence/rockwell.js";
 import { BILLHOOK } from "../pieces.js";
 
 const test: HardnessTest = {
@@ -39,5 +40,13 @@ describe("the verdict of a stored test", () => {
     expect(codes).toContain("too-thin");
     const thick = testVerdict({ ...test, strokes: [], readings_HRC: [40, 41, 40] }, BILLHOOK.section).notices.map(({ code }) => code);
     expect(thick).not.toContain("too-thin");
+  });
+});
+
+describe("a round under the tester", () => {
+  it("from 38 mm on it is as good as flat (ASTM E18, from memory); thinner adds more, softer too", () => {
+    expect([cylinderCorrection_HRC(20, 38.1), cylinderCorrection_HRC(64, 300)]).toEqual([0, 0]);
+    expect(cylinderCorrection_HRC(40, 10)).toBeGreaterThan(cylinderCorrection_HRC(40, 25));
+    expect(cylinderCorrection_HRC(25, 13)).toBeGreaterThan(cylinderCorrection_HRC(60, 13));
   });
 });

@@ -52,6 +52,14 @@ describe("the rack", () => {
     await userEvent.click(screen.getByRole("button", { name: "To the bench" }));
     expect(written).toEqual([]);
   });
+  it("the minutes it has been brittle are the same in the sentence as beside the piece", () => {
+    const state = at("oven", "brittle");
+    // Just short of another minute: rounded it would be one more.
+    const since_ms = Date.now() - 1000 * (49 * 60 + 50);
+    show(<RackPage />, { pieces: [{ ...state, brittleSince_ms: since_ms }] });
+    expect(screen.getByText(/It has been brittle for 49 min/)).toBeTruthy();
+    expect(screen.getByRole("link", { name: /49 min brittle/ })).toBeTruthy();
+  });
   it("a finished piece hangs no more", () => {
     const state = standingAt(knife, route, { done: acts.length });
     show(<RackPage />, { pieces: [{ ...state, stage: "done" }] });
