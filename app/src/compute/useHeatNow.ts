@@ -23,13 +23,19 @@ const OUT_TICK_ms = 500;
 
 const points = new Map<string, MagnetPoint>();
 
+/** What each piece has to say of the eye: a piece nothing happened to is the same object, and is not read again. */
+const errors = new WeakMap<PieceState, readonly number[]>();
+
+function errorsOf(state: PieceState): readonly number[] {
+  const known = errors.get(state) ?? eyeErrors_C(state.checks);
+  errors.set(state, known);
+  return known;
+}
+
 /** The eye of this shop. Practice trains the eye of its smith; what it says of a screen is no evidence for steel. */
 export function useEye(): LearnedEye {
   const pieces = usePieces();
-  return useMemo(
-    () => learnEye((pieces ?? []).filter(({ piece }) => piece.isPractice !== true).flatMap(({ checks }) => eyeErrors_C(checks))),
-    [pieces],
-  );
+  return useMemo(() => learnEye((pieces ?? []).filter(({ piece }) => piece.isPractice !== true).flatMap(errorsOf)), [pieces]);
 }
 
 /** Null for an act that is no heat. */

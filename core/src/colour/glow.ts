@@ -3,7 +3,7 @@
 import { LUMINOUS_EFFICACY_lm_W, RADIATION_FIRST_W_m2, RADIATION_SECOND_m_K } from "../constants.js";
 import { requireRange } from "../errors.js";
 import { clamp } from "../numerics/interpolate.js";
-import { kelvin } from "../units.js";
+import { celsiusFromKelvin, kelvin } from "../units.js";
 import { hexFromLinear, linearFromXyz } from "./display.js";
 import { tristimulus, type Triple } from "./observer.js";
 
@@ -86,15 +86,38 @@ export function isGlowVisible(temperature_C: number, ambient: Ambient): boolean 
 const LOWEST_C = 350;
 const HIGHEST_C = 1700;
 
-/** Temperature of scaled steel of a luminance, C, clamped to 350 ... 1700. */
+/** Nearer than this it is found, K; in so many steps it always is. */
+const NEAR_K = 1e-7;
+const MOST_STEPS = 40;
+
+/**
+ * Temperature of scaled steel of a luminance, C, clamped to 350 ... 1700. By regula falsi on what is nearly a straight line (Wien: the
+ * logarithm of a luminance over the inverse of the temperature), halving where one end stays: a tenth of the spectra of a bisection.
+ */
 function temperatureOfLuminance_C(luminance_cd_m2: number): number {
+  const wanted = Math.log(luminance_cd_m2);
+  const over = (T: number): number => Math.log(glowLuminance_cd_m2(T)) - wanted;
   let [low, high] = [LOWEST_C, HIGHEST_C];
-  for (let i = 0; i < 40; i++) {
-    const middle = 0.5 * (low + high);
-    if (glowLuminance_cd_m2(middle) < luminance_cd_m2) low = middle;
-    else high = middle;
+  let [under, above] = [over(low), over(high)];
+  if (under >= 0) return low;
+  if (above <= 0) return high;
+  let last = 0;
+  for (let i = 0; i < MOST_STEPS && high - low > NEAR_K; i++) {
+    const [a, b] = [1 / kelvin(low), 1 / kelvin(high)];
+    const T = celsiusFromKelvin(1 / (a + ((b - a) * under) / (under - above)));
+    const value = over(T);
+    if (Math.abs(value) < 1e-12) return T;
+    if (value < 0) {
+      [low, under] = [T, value];
+      if (last < 0) above *= 0.5;
+      last = -1;
+    } else {
+      [high, above] = [T, value];
+      if (last > 0) under *= 0.5;
+      last = 1;
+    }
   }
-  return 0.5 * (low + high);
+  return Math.abs(under) < Math.abs(above) ? low : high;
 }
 
 /** Lowest heat whose glow can be seen in a light, C. */

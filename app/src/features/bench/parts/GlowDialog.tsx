@@ -18,34 +18,38 @@ interface Props {
   readonly onCheck: (reading: Check) => void;
 }
 
-export function GlowDialog({ isOpen, settings, onClose, onCheck }: Props) {
+/** The names that can be seen in this light. Drawn only while the sheet is open: a spectrum for each end of each name. */
+function Names({ settings, onPick }: { settings: Settings; onPick: (name: string) => void }) {
   const ambient = ambientFromLux(settings.ambient_lux);
   const seen = GLOW_NAMES.flatMap((band) => {
     const read = readGlow(band, ambient);
     return read === null ? [] : [{ ...band, read }];
   });
   return (
+    <div className="glow-names">
+      {seen.map(({ name, read }) => (
+        <button key={name} type="button" onClick={() => onPick(name)}>
+          <i style={{ background: glowHex(read.mean_C, ambient) }} />
+          <b>{name}</b>
+          <span className="drawn">
+            {showDegrees(read.low_C, settings)} to {showDegrees(read.high_C, settings)}
+          </span>
+        </button>
+      ))}
+    </div>
+  );
+}
+
+export function GlowDialog({ isOpen, settings, onClose, onCheck }: Props) {
+  const pick = (name: string): void => {
+    onCheck({ check: "glow", name, ambient_lux: settings.ambient_lux });
+    onClose();
+  };
+  return (
     <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>What does it look like, in {lightName(settings.ambient_lux)} light?</DialogTitle>
       <DialogContent>
-        <div className="glow-names">
-          {seen.map(({ name, read }) => (
-            <button
-              key={name}
-              type="button"
-              onClick={() => {
-                onCheck({ check: "glow", name, ambient_lux: settings.ambient_lux });
-                onClose();
-              }}
-            >
-              <i style={{ background: glowHex(read.mean_C, ambient) }} />
-              <b>{name}</b>
-              <span className="drawn">
-                {showDegrees(read.low_C, settings)} to {showDegrees(read.high_C, settings)}
-              </span>
-            </button>
-          ))}
-        </div>
+        <Names settings={settings} onPick={pick} />
         <p style={{ color: "var(--ink2)", marginBottom: 0 }}>
           A screen shows relative looks only. Names are rough: a trained eye is good to about {showDifference(EYE_C, settings)}.
         </p>
