@@ -2,22 +2,19 @@
 
 import type { Act, PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
-import DialogContent from "@mui/material/DialogContent";
-import DialogTitle from "@mui/material/DialogTitle";
-import { useMemo, useState, type ReactNode } from "react";
+import { useMemo, type ComponentProps, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import { usePrediction } from "../../compute/useAnswers.js";
 import { actWords } from "../../words/actWords.js";
-import { showDuration, showTimeOfDay } from "../../format/show.js";
+import { showTimeOfDay } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { useNow, usePiece, useSettings } from "../../store/useStore.js";
-import { FireCard } from "../../parts/FireCard.js";
 import { SimulatedShopContext, useFollowingHands, useSimulatedShop } from "../../instruments/useSimulatedShop.js";
-import { whyOf } from "../../words/whyCards.js";
 import { useBenchClock } from "../../store/useBenchClock.js";
 import type { ActProps } from "./parts/ActKey.js";
 import { cuesOf } from "./cues.js";
+import { BenchHead } from "./parts/BenchHead.js";
+import { ClockNotice, LeadNotice } from "./parts/BenchNotices.js";
 import { CoolAct } from "./parts/CoolAct.js";
 import { HandsFree, useSequence } from "./parts/HandsFree.js";
 import { HeatAct } from "./parts/HeatAct.js";
@@ -31,8 +28,12 @@ import { lastTap, useBench, type Bench } from "./useBench.js";
 import { canStart } from "./sequence.js";
 import { useLeader } from "./useLeader.js";
 import { useCues, useWakeLock } from "./useCues.js";
-import { KEY_LIST, useKeys } from "./useKeys.js";
-import "./bench.css";
+import "./css/frame.css";
+import "./css/heat.css";
+import "./css/quench.css";
+import "./css/timer.css";
+import "./css/gate.css";
+import "./css/shop.css";
 
 function ActScreen({ state, act, bench, now_ms }: ActProps) {
   switch (act.kind) {
@@ -93,80 +94,51 @@ function wentThroughGate({ checks }: PieceState, now_ms: number): boolean {
   return checks.some(({ reading, at_ms }) => reading.check === "safety" && now_ms - at_ms < GATE_HOURS * 3600000);
 }
 
+/** The move from fire to bath: walked through cold, or called without hands. */
+function MoveKeys(props: ComponentProps<typeof HandsFree>) {
+  const { state, act, bench } = props;
+  const mayRehearse = canStart(state, act) || (act.kind === "heat" && act.purpose === "harden");
+  return (
+    <>
+      {mayRehearse ? <Rehearsal state={state} bench={bench} /> : null}
+      <HandsFree {...props} />
+    </>
+  );
+}
+
+/** Whose clock counts, and how often to look at it: the clock that ticks only asks. */
+function useActTime(act: Act, shop: ReturnType<typeof useSimulatedShop>) {
+  useNow(act.kind === "quench" || act.kind === "straighten" || shop !== null ? 100 : 500);
+  const clock = useBenchClock();
+  return { clock, now: shop === null ? clock.now : shop.now };
+}
+
 function Running({ state, act }: { state: PieceState; act: Act }) {
   const units = useSettings();
   const last_ms = state.events[state.events.length - 1]?.at_ms ?? 0;
   const shop = useSimulatedShop(state.id, state.piece.isPractice === true, last_ms);
-  // The clock that ticks only asks: which clock counts is the shop's own, or the simulated one.
-  useNow(act.kind === "quench" || act.kind === "straighten" || shop !== null ? 100 : 500);
-  const clock = useBenchClock();
-  const now = shop === null ? clock.now : shop.now;
+  const { clock, now } = useActTime(act, shop);
   const now_ms = now();
   const leader = useLeader(state.id);
   const isLeading = leader.leading !== "follows";
   const own = useBench(state, now);
   const bench: Bench = isLeading ? own : { ...own, isStoring: true };
   useFollowingHands(state, shop, isLeading);
-  const [isWhyOpen, setWhyOpen] = useState(false);
   // Asked early, so that the window to straighten is known before the bath.
   const prediction = usePrediction(state.piece, state.route);
   const cues = useMemo(() => cuesOf(state, act, prediction.data), [state, act, prediction.data]);
   const flash = useCues(cues, now_ms, units.cues);
   const awake = useWakeLock();
   const move = useSequence(state, prediction.data, bench, now_ms, isLeading);
-  const [isFireOpen, setFireOpen] = useState(false);
   const isGated = act.kind === "heat" && !wentThroughGate(state, now_ms);
   const words = actWords(act, state, units);
-  const mayRehearse = canStart(state, act) || (act.kind === "heat" && act.purpose === "harden");
-  const [keysOpen, setKeysOpen] = useState(false);
-  useKeys({ "?": () => setKeysOpen(true) });
-  const count = state.acts.indexOf(act) + 1;
   return (
     <SimulatedShopContext value={shop}>
       <main className={flash === null ? "bench" : `bench flash-${flash.kind}`}>
         <Hatches />
-        <header className="bench-head">
-          <div>
-            <p className="bench-name">
-              {state.piece.name} <span>{state.piece.mark}</span>
-            </p>
-            <h1>{words.title}</h1>
-          </div>
-          <div className="bench-nav">
-            <span className="bench-count">
-              {count} of {state.acts.length}
-            </span>
-            <Button onClick={() => setWhyOpen(true)}>Why</Button>
-            <Button onClick={() => setFireOpen(true)} aria-label="Fire: what to do">
-              Fire
-            </Button>
-            <Button component={Link} to={`/piece/${state.id}`} className="to-card">
-              Card
-            </Button>
-            <Button component={Link} to="/">
-              Rack
-            </Button>
-          </div>
-        </header>
-        {leader.leading === "follows" ? (
-          <div className="bench-notice" role="status">
-            <span>Another tab leads this piece; this one follows it.</span>
-            <button type="button" className="small-key" onClick={leader.take}>
-              Lead from here
-            </button>
-          </div>
-        ) : null}
-        {clock.jump !== null && shop === null ? (
-          <div className="bench-notice" role="alert">
-            <span>The clock went {showDuration(clock.jump.by_ms / 1000)} ahead all at once.</span>
-            <button type="button" className="small-key" onClick={() => clock.explain("slept")}>
-              This machine slept: it counts
-            </button>
-            <button type="button" className="small-key" onClick={() => clock.explain("set")}>
-              The clock was set: it does not
-            </button>
-          </div>
-        ) : null}
+        <BenchHead state={state} act={act} title={words.title} />
+        <LeadNotice {...leader} />
+        {shop === null ? <ClockNotice {...clock} /> : null}
         <ShopPanel state={state} />
         {isGated ? (
           <SafetyGate isStoring={bench.isStoring} onPass={() => bench.check({ check: "safety" })} />
@@ -177,34 +149,13 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
           {flash?.words ?? ""}
         </p>
         <LogLine state={state} bench={bench}>
-          {!isGated && mayRehearse ? <Rehearsal state={state} bench={bench} /> : null}
-          {isGated ? null : <HandsFree state={state} act={act} bench={bench} move={move} now_ms={now_ms} />}
+          {isGated ? null : <MoveKeys state={state} act={act} bench={bench} move={move} now_ms={now_ms} />}
         </LogLine>
         <p className="bench-caution">
           <span className="why">{words.why} </span>
           {words.caution}
           {awake === "may-sleep" ? " This screen may go to sleep: the times go on." : ""}
         </p>
-        <Dialog open={isWhyOpen} onClose={() => setWhyOpen(false)}>
-          <DialogTitle>Why</DialogTitle>
-          <DialogContent>
-            <p className="why-card">{whyOf(act, units)}</p>
-          </DialogContent>
-        </Dialog>
-        <FireCard isOpen={isFireOpen} onClose={() => setFireOpen(false)} />
-        <Dialog open={keysOpen} onClose={() => setKeysOpen(false)}>
-          <DialogTitle>Keys</DialogTitle>
-          <DialogContent>
-            <dl className="key-list">
-              {KEY_LIST.map(([key, does]) => (
-                <div key={key}>
-                  <dt>{key}</dt>
-                  <dd>{does}</dd>
-                </div>
-              ))}
-            </dl>
-          </DialogContent>
-        </Dialog>
       </main>
     </SimulatedShopContext>
   );

@@ -64,6 +64,16 @@ function BeforeIt({ state, act }: Pick<ActProps<"heat">, "state" | "act">) {
   );
 }
 
+/** What an overheated piece is offered. */
+function OnceMore({ state: { route }, act, bench }: Omit<ActProps<"heat">, "now_ms">) {
+  if (route === null) return null;
+  return (
+    <Button className="too-hot" disabled={bench.isStoring} onClick={() => bench.replan(normaliseOnceMore(route, act))}>
+      Cool to black, normalise once more
+    </Button>
+  );
+}
+
 export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   // Never null for a heat.
   const now = useHeatNow(state, act, now_ms)!;
@@ -83,15 +93,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
             <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} />
           ) : null}
           {now.fire.state === "unknown" ? <BeforeIt state={state} act={act} /> : null}
-          {now.isTooHot && state.route !== null ? (
-            <Button
-              className="too-hot"
-              disabled={bench.isStoring}
-              onClick={() => state.route && bench.replan(normaliseOnceMore(state.route, act))}
-            >
-              Cool to black, normalise once more
-            </Button>
-          ) : null}
+          {now.isTooHot ? <OnceMore state={state} act={act} bench={bench} /> : null}
         </div>
         <Swatch
           target_C={act.target_C}

@@ -60,6 +60,32 @@ function fireWords(isIn: boolean, isKiln: boolean): string {
   return isIn ? `out of ${place}` : `it is in ${place}`;
 }
 
+interface MagnetProps {
+  readonly now: HeatNow;
+  readonly isSimulated: boolean;
+  readonly isStoring: boolean;
+  readonly onTouch: (value: MagnetState) => () => void;
+  readonly onAsk: () => void;
+}
+
+/** Three keys for what a magnet does; in the simulated shop one, which asks the shop. */
+function MagnetKeys({ now, isSimulated, isStoring, onTouch, onAsk }: MagnetProps) {
+  return (
+    <>
+      {isSimulated ? (
+        <button type="button" className="log-key wide-key" disabled={isStoring} onClick={onAsk}>
+          touch it with the magnet
+          <small>{now.magnet === null ? "" : `last: ${now.magnet === "free" ? "lets go" : now.magnet}`}</small>
+        </button>
+      ) : (
+        MAGNET_STATES.map((value) => (
+          <MagnetKey key={value} value={value} isOn={now.magnet === value} isDisabled={isStoring} onPress={onTouch(value)} />
+        ))
+      )}
+    </>
+  );
+}
+
 export function HeatKeys(props: Props) {
   const { state, act, bench, now } = props;
   const settings = useSettings();
@@ -85,16 +111,7 @@ export function HeatKeys(props: Props) {
         <button type="button" className="log-key" aria-pressed={now.fire.state === "in"} disabled={bench.isStoring} onClick={toFire}>
           {fireWords(now.fire.state === "in", isKiln)}
         </button>
-        {shop?.piece ? (
-          <button type="button" className="log-key wide-key" disabled={bench.isStoring} onClick={touchShop}>
-            touch it with the magnet
-            <small>{now.magnet === null ? "" : `last: ${now.magnet === "free" ? "lets go" : now.magnet}`}</small>
-          </button>
-        ) : (
-          MAGNET_STATES.map((value) => (
-            <MagnetKey key={value} value={value} isOn={now.magnet === value} isDisabled={bench.isStoring} onPress={touch(value)} />
-          ))
-        )}
+        <MagnetKeys now={now} isSimulated={Boolean(shop?.piece)} isStoring={bench.isStoring} onTouch={touch} onAsk={touchShop} />
         <Button className="log-key" onClick={() => setSheet("glow")}>
           <i style={{ background: glowHex(act.target_C, ambientFromLux(settings.ambient_lux)) }} className="key-swatch" />
           it looks…

@@ -7,6 +7,7 @@ import { showTemperature } from "../../../format/show.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings } from "../../../store/useStore.js";
 import { BATH_LEAST_s, bathIn_ms } from "../cues.js";
+import { bathWords } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 
 function Tank({ state, isIn, medium, bath }: { state: PieceState; isIn: boolean; medium: string; bath: string }) {
@@ -93,29 +94,74 @@ function JawGauge({ gone_s, from_s, to_s }: { gone_s: number; from_s: number; to
   );
 }
 
+/** The window to straighten, as far as it has closed. */
+function Window({ gone_s, from_s, to_s }: { gone_s: number; from_s: number; to_s: number }) {
+  return (
+    <div>
+      <JawGauge gone_s={gone_s} from_s={from_s} to_s={to_s} />
+      <div className="jaw-words drawn">
+        <span>in the bath</span>
+        <span>
+          straighten, {Math.round(from_s)} to {Math.round(to_s)} s by the model
+        </span>
+        <span>locked, brittle</span>
+      </div>
+    </div>
+  );
+}
+
+/** In, out, and whether it is straight. */
+function Keys({ state, act, bench, isUnder }: Omit<ActProps<"quench" | "straighten">, "now_ms"> & { isUnder: boolean }) {
+  const words = actWords(act, state, useSettings());
+  const isQuench = act.kind === "quench";
+  return (
+    <div className="bench-keys">
+      {isQuench && !isUnder ? (
+        <ActKey
+          label="It is in the bath"
+          note="as it goes under"
+          bench={bench}
+          onPress={() => bench.check({ check: "bath", state: "in" })}
+        />
+      ) : isQuench ? (
+        <ActKey
+          label="It is out"
+          note="or the foot switch"
+          bench={bench}
+          onPress={() => bench.done([{ kind: "check", act: act.id, reading: { check: "bath", state: "out" } }])}
+        />
+      ) : (
+        <>
+          <button
+            type="button"
+            className="log-key wide-key"
+            disabled={bench.isStoring}
+            onClick={() => bench.done([{ kind: "check", act: act.id, reading: { check: "straight", state: "bent" } }])}
+          >
+            Bent: leave it, correct it in the temper
+          </button>
+          <ActKey
+            label={words.done}
+            bench={bench}
+            onPress={() => bench.done([{ kind: "check", act: act.id, reading: { check: "straight", state: "straight" } }])}
+          />
+        </>
+      )}
+    </div>
+  );
+}
+
 export function QuenchAct({ state, act, bench, now_ms }: ActProps<"quench" | "straighten">) {
   const settings = useSettings();
   const prediction = usePrediction(state.piece, state.route);
   const step = state.route?.steps[act.step];
   const quench = step?.kind === "quench" ? step : undefined;
-  const words = actWords(act, state, settings);
   const in_ms = bathIn_ms(state, act.step);
   const gone_s = in_ms === null ? 0 : Math.max(0, (now_ms - in_ms) / 1000);
   const window = prediction.data?.hardening.straighten ?? null;
   const medium = mediumName(quench?.medium ?? "fast-oil").toLowerCase();
   const bath = showTemperature(quench?.bath_C ?? 50, settings);
   const isQuench = act.kind === "quench";
-  const isLocked = window !== null && gone_s > window.to_s;
-  const told = (() => {
-    if (in_ms === null) return "Press as it goes under";
-    if (isQuench) {
-      if (gone_s < BATH_LEAST_s) return `Keep it under, moving. Out in ${Math.ceil(BATH_LEAST_s - gone_s)}`;
-      return window !== null && gone_s < window.from_s ? "Out when you like, then sight the spine" : "Out, and sight the spine";
-    }
-    if (window === null) return "It did not harden much: take your time";
-    if (isLocked) return "Locked: it is brittle. Correct it in the temper";
-    return `${Math.max(0, Math.ceil(window.to_s - gone_s))} s to straighten, and closing`;
-  })();
   return (
     <>
       <div className="bench-main quench">
@@ -127,54 +173,11 @@ export function QuenchAct({ state, act, bench, now_ms }: ActProps<"quench" | "st
             </span>
           </div>
           <p className="from2">{in_ms === null ? "not in the bath yet" : isQuench ? "seconds in the bath" : "seconds since it went in"}</p>
-          <p className="to-go">{told}</p>
+          <p className="to-go">{bathWords({ kind: act.kind, gone_s: in_ms === null ? null : gone_s, least_s: BATH_LEAST_s, window })}</p>
         </div>
       </div>
-      {window !== null ? (
-        <div>
-          <JawGauge gone_s={gone_s} from_s={window.from_s} to_s={window.to_s} />
-          <div className="jaw-words drawn">
-            <span>in the bath</span>
-            <span>
-              straighten, {Math.round(window.from_s)} to {Math.round(window.to_s)} s by the model
-            </span>
-            <span>locked, brittle</span>
-          </div>
-        </div>
-      ) : null}
-      <div className="bench-keys">
-        {isQuench && in_ms === null ? (
-          <ActKey
-            label="It is in the bath"
-            note="as it goes under"
-            bench={bench}
-            onPress={() => bench.check({ check: "bath", state: "in" })}
-          />
-        ) : isQuench ? (
-          <ActKey
-            label="It is out"
-            note="or the foot switch"
-            bench={bench}
-            onPress={() => bench.done([{ kind: "check", act: act.id, reading: { check: "bath", state: "out" } }])}
-          />
-        ) : (
-          <>
-            <button
-              type="button"
-              className="log-key wide-key"
-              disabled={bench.isStoring}
-              onClick={() => bench.done([{ kind: "check", act: act.id, reading: { check: "straight", state: "bent" } }])}
-            >
-              Bent: leave it, correct it in the temper
-            </button>
-            <ActKey
-              label={words.done}
-              bench={bench}
-              onPress={() => bench.done([{ kind: "check", act: act.id, reading: { check: "straight", state: "straight" } }])}
-            />
-          </>
-        )}
-      </div>
+      {window === null ? null : <Window gone_s={gone_s} from_s={window.from_s} to_s={window.to_s} />}
+      <Keys state={state} act={act} bench={bench} isUnder={in_ms !== null} />
     </>
   );
 }

@@ -1,0 +1,69 @@
+/** The head of every act: whose, what, how many of how many, and the ways out; with what can be asked there. */
+
+import type { Act, PieceState } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useState } from "react";
+import { Link } from "react-router";
+import { FireCard } from "../../../parts/FireCard.js";
+import { useSettings } from "../../../store/useStore.js";
+import { whyOf } from "../../../words/whyCards.js";
+import { KEY_LIST, useKeys } from "../useKeys.js";
+
+type Sheet = "why" | "fire" | "keys" | null;
+
+export function BenchHead({ state, act, title }: { state: PieceState; act: Act; title: string }) {
+  const units = useSettings();
+  const [sheet, setSheet] = useState<Sheet>(null);
+  const close = (): void => setSheet(null);
+  useKeys({ "?": () => setSheet("keys") });
+  return (
+    <>
+      <header className="bench-head">
+        <div>
+          <p className="bench-name">
+            {state.piece.name} <span>{state.piece.mark}</span>
+          </p>
+          <h1>{title}</h1>
+        </div>
+        <div className="bench-nav">
+          <span className="bench-count">
+            {state.acts.indexOf(act) + 1} of {state.acts.length}
+          </span>
+          <Button onClick={() => setSheet("why")}>Why</Button>
+          <Button onClick={() => setSheet("fire")} aria-label="Fire: what to do">
+            Fire
+          </Button>
+          <Button component={Link} to={`/piece/${state.id}`} className="to-card">
+            Card
+          </Button>
+          <Button component={Link} to="/">
+            Rack
+          </Button>
+        </div>
+      </header>
+      <Dialog open={sheet === "why"} onClose={close}>
+        <DialogTitle>Why</DialogTitle>
+        <DialogContent>
+          <p className="why-card">{whyOf(act, units)}</p>
+        </DialogContent>
+      </Dialog>
+      <FireCard isOpen={sheet === "fire"} onClose={close} />
+      <Dialog open={sheet === "keys"} onClose={close}>
+        <DialogTitle>Keys</DialogTitle>
+        <DialogContent>
+          <dl className="key-list">
+            {KEY_LIST.map(([key, does]) => (
+              <div key={key}>
+                <dt>{key}</dt>
+                <dd>{does}</dd>
+              </div>
+            ))}
+          </dl>
+        </DialogContent>
+      </Dialog>
+    </>
+  );
+}

@@ -1,0 +1,85 @@
+/** The one line under the number of an act that waits, quenches or holds: what to do now, or until when. */
+
+import { dialFor_C, type Act, type KitItem, type Prediction } from "@tembrak/core";
+import { showDegrees, showDifference, showDuration, type Units } from "../format/show.js";
+import { runColour } from "./actWords.js";
+
+export type Waiting = Extract<
+  Act,
+  { kind: "air-cool" | "slow-cool" | "fall" | "brighten" | "run" | "cool-down" | "first-file" | "oven" | "prove" }
+>;
+
+export interface WaitFacts {
+  readonly gone_s: number;
+  readonly steel: string;
+  /** Until hand-warm by the model; left out while it is not worked out. */
+  readonly handWarm_s?: number | undefined;
+  readonly oven?: Extract<KitItem, { kind: "oven" }> | undefined;
+}
+
+/** An oven's fault that is not worth a word, K. */
+const LEAST_FAULT_K = 1;
+
+function ovenWords(target_C: number, oven: WaitFacts["oven"], units: Units): string {
+  if (oven === undefined || Math.abs(oven.offset_C) < LEAST_FAULT_K)
+    return `Oven at ${showDegrees(target_C, units)} by a second thermometer, steady for 20 min`;
+  const side = oven.offset_C > 0 ? "hot" : "cold";
+  const fault = `it runs ${showDifference(Math.abs(oven.offset_C), units)} ${side}`;
+  return `Set ${oven.name} to ${showDegrees(dialFor_C(oven, target_C), units)}: ${fault}. At rest after ${Math.max(1, Math.round(oven.settle_min))} min`;
+}
+
+function handWarmWords(gone_s: number, handWarm_s: number | undefined): string {
+  if (handWarm_s === undefined) return "";
+  return gone_s < handWarm_s
+    ? `Hand-warm in about ${showDuration(handWarm_s - gone_s)}, by the model`
+    : "Should be hand-warm by now: feel it";
+}
+
+export function waitWords(act: Waiting, { gone_s, steel, handWarm_s, oven }: WaitFacts, units: Units): string {
+  switch (act.kind) {
+    case "slow-cool":
+      return gone_s < act.time_s ? `${showDuration(act.time_s - gone_s)} more at that rate` : "Far enough: now air will do";
+    case "brighten":
+      return "Bright from the edge to well past where it is hard";
+    case "run":
+      return `Stop at ${runColour(steel, act.target_C)}: dunk it whole, at once`;
+    case "fall":
+      return "In shade, off the tongs' grip: touch every second";
+    case "air-cool":
+      return act.coolTo === "black" ? "Black when no glow is left, in shade" : "Hand-warm all through, tang and spine too";
+    case "cool-down":
+      return handWarmWords(gone_s, handWarm_s);
+    case "oven":
+      return ovenWords(act.target_C, oven, units);
+    case "first-file":
+      return "New edge of the file, light stroke, on clean steel";
+    case "prove":
+      return "Bare ground steel, three places";
+  }
+}
+
+export interface BathFacts {
+  readonly kind: "quench" | "straighten";
+  /** Since it went under, s; null before. */
+  readonly gone_s: number | null;
+  readonly least_s: number;
+  readonly window: Prediction["hardening"]["straighten"];
+}
+
+/** In the bath, and in the window to straighten after it. */
+export function bathWords({ kind, gone_s, least_s, window }: BathFacts): string {
+  if (gone_s === null) return "Press as it goes under";
+  if (kind === "quench") {
+    if (gone_s < least_s) return `Keep it under, moving. Out in ${Math.ceil(least_s - gone_s)}`;
+    return window !== null && gone_s < window.from_s ? "Out when you like, then sight the spine" : "Out, and sight the spine";
+  }
+  if (window === null) return "It did not harden much: take your time";
+  if (gone_s > window.to_s) return "Locked: it is brittle. Correct it in the temper";
+  return `${Math.max(0, Math.ceil(window.to_s - gone_s))} s to straighten, and closing`;
+}
+
+/** Of a hold or a temper. */
+export function leftWords(left_s: number, waitsForChamber: boolean, target_C: number, units: Units): string {
+  if (waitsForChamber) return `left, and the clock waits: chamber back to ${showDegrees(target_C, units)}?`;
+  return left_s <= 0 ? "over. Go on now" : "left";
+}
