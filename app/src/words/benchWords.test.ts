@@ -1,0 +1,65 @@
+import { describe, expect, it } from "@jest/globals";
+import { bathWords, leftWords, waitWords, type Waiting } from "./benchWords.js";
+
+const METRIC = { temperature: "C", length: "mm" } as const;
+const INCHES = { temperature: "F", length: "in" } as const;
+const window = { from_s: 7, to_s: 17 } as never;
+const facts = { gone_s: 40, steel: "1084" };
+const oven = (offset_C: number, settle_min = 25) => ({ kind: "oven", name: "Kitchen oven", offset_C, settle_min }) as never;
+const act = (kind: Waiting["kind"], more: object = {}): Waiting => ({ id: "a", kind, step: 0, ...more }) as Waiting;
+
+describe("in the bath and after it", () => {
+  const at = (kind: "quench" | "straighten", gone_s: number | null, of: typeof window | null = window): string =>
+    bathWords({ kind, gone_s, least_s: 10, window: of });
+  it("counts down what is left under, then lets it out, then sends it to the spine", () => {
+    expect(at("quench", null)).toBe("Press as it goes under");
+    expect(at("quench", 0.2)).toBe("Keep it under, moving. Out in 10");
+    expect(at("quench", 9.9)).toBe("Keep it under, moving. Out in 1");
+    expect(at("quench", 12)).toBe("Out, and sight the spine");
+    expect(bathWords({ kind: "quench", gone_s: 12, least_s: 10, window: { from_s: 20, to_s: 40 } as never })).toMatch(/^Out when you like/);
+  });
+  it("says how long it can be bent, and that it cannot once the window is past", () => {
+    expect(at("straighten", 8)).toBe("9 s to straighten, and closing");
+    expect(at("straighten", 17)).toBe("0 s to straighten, and closing");
+    expect(at("straighten", 17.1)).toMatch(/^Locked: it is brittle/);
+    expect(at("straighten", 90, null)).toMatch(/did not harden much/);
+  });
+});
+
+describe("what waits for a fact", () => {
+  const say = (a: Waiting, more: object = {}): string => waitWords(a, { ...facts, ...more }, METRIC);
+  it("hand-warm by the model, until it should be, and nothing while the model is not there", () => {
+    expect(say(act("cool-down"))).toBe("");
+    expect(say(act("cool-down"), { handWarm_s: 240 })).toBe("Hand-warm in about 3 min, by the model");
+    expect(say(act("cool-down"), { handWarm_s: 39 })).toBe("Should be hand-warm by now: feel it");
+  });
+  it("the dial of an oven that lies, in the shop's own degrees, and a thermometer for one that does not", () => {
+    const temper = act("oven", { target_C: 200, count: 1, of: 2 });
+    expect(say(temper)).toBe("Oven at 200° by a second thermometer, steady for 20 min");
+    expect(say(temper, { oven: oven(0.9) })).toBe("Oven at 200° by a second thermometer, steady for 20 min");
+    expect(say(temper, { oven: oven(12) })).toBe("Set Kitchen oven to 188°: it runs 12° hot. At rest after 25 min");
+    expect(waitWords(temper, { ...facts, oven: oven(-10, 0.2) }, INCHES)).toBe(
+      "Set Kitchen oven to 410°: it runs 18° cold. At rest after 1 min",
+    );
+  });
+  it("a slow cooling counts what is left of it by its rate", () => {
+    expect(say(act("slow-cool", { time_s: 7240 }))).toBe("2 h more at that rate");
+    expect(say(act("slow-cool", { time_s: 30 }))).toBe("Far enough: now air will do");
+  });
+  it("black and hand-warm are told apart, and a run stops at its colour", () => {
+    expect(say(act("air-cool", { coolTo: "black" }))).toMatch(/^Black when no glow is left/);
+    expect(say(act("air-cool", { coolTo: "hand-warm" }))).toMatch(/^Hand-warm all through/);
+    expect(say(act("run", { target_C: 285 }))).toMatch(/^Stop at [a-z ]+: dunk it whole/);
+  });
+  it("every such act says something", () => {
+    for (const kind of ["brighten", "fall", "first-file", "prove"] as const) expect(say(act(kind)).length).toBeGreaterThan(15);
+  });
+});
+
+describe("a hold", () => {
+  it("is left, over, or waits for its chamber", () => {
+    expect(leftWords(1, false, 815, METRIC)).toBe("left");
+    expect(leftWords(0, false, 815, METRIC)).toBe("over. Go on now");
+    expect(leftWords(-30, true, 815, INCHES)).toBe("left, and the clock waits: chamber back to 1499°?");
+  });
+});
