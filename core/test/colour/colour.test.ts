@@ -122,6 +122,15 @@ describe("what a screen shows", () => {
 });
 
 describe("names of heats", () => {
+  it("a name begins at its own degree and the one before ends there, in the light the names were made for", () => {
+    const light = ambientFromLux(20);
+    GLOW_NAMES.forEach(({ name, low_C }, i) => {
+      // The first of them begins before it can be seen there.
+      if (i === 0) return;
+      expect(glowName(low_C, light)).toBe(name);
+      expect(glowName(low_C - 0.01, light)).toBe(GLOW_NAMES[i - 1]!.name);
+    });
+  });
   it("in dim light every name means its own band, and the eye is not shifted", () => {
     for (const band of GLOW_NAMES) {
       const middle = 0.5 * (band.low_C + band.high_C);
