@@ -209,7 +209,7 @@ export const QUESTIONS: readonly Asked[] = [
   })),
   ...[-3, 2.5, 20, 33].map((emf_mV): Asked => ({ verb: "thermocouple", input: { type: "K", emf_mV } })),
   ...(["steel", "nickel", "inconel-600"] as const).flatMap((material) =>
-    SECTIONS.slice(0, 2).map((section): Asked => ({
+    SECTIONS.map((section): Asked => ({
       verb: "cool",
       input: { section, start_C: 850, medium: "medium-oil", bath_C: 60, agitation: "mild", time_s: 40, material },
     })),
