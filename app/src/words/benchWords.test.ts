@@ -1,22 +1,22 @@
 import { describe, expect, it } from "@jest/globals";
-import { bathWords, leftWords, waitWords, type Waiting } from "./benchWords.js";
+import { bathWords, leftWords, waitWords, type BathFacts, type Waiting } from "./benchWords.js";
 
 const METRIC = { temperature: "C", length: "mm" } as const;
 const INCHES = { temperature: "F", length: "in" } as const;
-const window = { from_s: 7, to_s: 17 } as never;
+const window = { from_s: 7, to_s: 17 } as BathFacts["window"];
 const facts = { gone_s: 40, steel: "1084" };
 const oven = (offset_C: number, settle_min = 25) => ({ kind: "oven", name: "Kitchen oven", offset_C, settle_min }) as never;
 const act = (kind: Waiting["kind"], more: object = {}): Waiting => ({ id: "a", kind, step: 0, ...more }) as Waiting;
 
 describe("in the bath and after it", () => {
-  const at = (kind: "quench" | "straighten", gone_s: number | null, of: typeof window | null = window): string =>
+  const at = (kind: "quench" | "straighten", gone_s: number | null, of: BathFacts["window"] = window): string =>
     bathWords({ kind, gone_s, least_s: 10, window: of });
   it("counts down what is left under, then lets it out, then sends it to the spine", () => {
     expect(at("quench", null)).toBe("Press as it goes under");
     expect(at("quench", 0.2)).toBe("Keep it under, moving. Out in 10");
     expect(at("quench", 9.9)).toBe("Keep it under, moving. Out in 1");
     expect(at("quench", 12)).toBe("Out, and sight the spine");
-    expect(bathWords({ kind: "quench", gone_s: 12, least_s: 10, window: { from_s: 20, to_s: 40 } as never })).toMatch(/^Out when you like/);
+    expect(bathWords({ kind: "quench", gone_s: 12, least_s: 10, window: { from_s: 20, to_s: 40 } })).toMatch(/^Out when you like/);
   });
   it("says how long it can be bent, and that it cannot once the window is past", () => {
     expect(at("straighten", 8)).toBe("9 s to straighten, and closing");

@@ -96,7 +96,7 @@ describe("the export file", () => {
     }
     // And where it can be known it is told: a cut end, and a letter that does not belong.
     expect(() => readBook(text.slice(0, 40))).toThrow(/ends too early, at line \d+, column \d+/);
-    expect(() => readBook(`${text.slice(0, 20)}?${text.slice(20)}`)).toThrow(/stops making sense at line \d+, column \d+/);
+    expect(() => readBook(text.replace(",", "?"))).toThrow(/stops making sense at line \d+, column \d+/);
   });
   it("a foreign file, another version and a bad value are each told apart", () => {
     expect(() => readBook('{"hello": 1}')).toThrow(/not a Tembrak file/);
