@@ -87,6 +87,18 @@ describe.each(Object.keys(LOGS))("%s", (name) => {
   });
 });
 
+describe("a practice piece", () => {
+  it("is painted by its own clock: a day later on the wall its last reading is still what it shows", () => {
+    const practice = standingAt({ ...froe, isPractice: true }, route, { done: at, checks: LOGS["a probe alone"]! });
+    function Later() {
+      const { now_C } = usePaint(practice, START_ms + 9e7);
+      return <output>{now_C === null ? "none" : "read"}</output>;
+    }
+    show(<Later />, { pieces: [practice] });
+    expect(screen.getByRole("status").textContent).toBe("read");
+  });
+});
+
 describe("nobody looked yet", () => {
   const state = standingAt(froe, route, { done: at });
   it("the bench shows what is wanted, and the rack no number of its own", () => {
