@@ -126,7 +126,7 @@ test("a hard edge and a soft back are asked for: the edge quench is chosen, and 
   await expect(page.getByRole("radio", { name: /^Edge only/ })).toBeChecked();
 });
 
-test("an edge quench drawn by a colour run on a hot bar: planned, named on the card, and done at the bench", async ({ page }) => {
+test("an edge quench drawn by a colour run on a hot bar: planned, named on the card, and found again in its steps", async ({ page }) => {
   await page.goto(`${EMPTY}/new`);
   await page.getByRole("radio", { name: /^Edge only/ }).click();
   await page.getByRole("radio", { name: /on a hot bar/ }).click();

@@ -363,6 +363,6 @@ export function nextActWords(state: PieceState, now_ms: number, units: Units): N
         ? { sentence: `Nothing to do for ${showDuration(next.hold_s - since_s)}.`, reason: `Then ${name} comes out of the oven.` }
         : { sentence: `Take ${name} out of the oven.`, reason: `It has had its ${showDuration(next.hold_s)}.` };
     case "prove":
-      return { sentence: `Try the files on ${name}.`, reason: "Both tempers are done. What you find closes its record." };
+      return { sentence: `Try the files on ${name}.`, reason: "It is tempered. What you find closes its record." };
   }
 }
