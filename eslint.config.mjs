@@ -75,6 +75,13 @@ export default tseslint.config(
   forbid(["core/src/heatNow/**"], ["job", "verbs"]),
   forbid(["core/src/migrate/**"], ["numerics", "heat", "kinetics", "colour", "evidence", "shape", ...LATER]),
   {
+    files: ["app/src/**/*.tsx"],
+    ignores: ["**/*.test.tsx"],
+    rules: { "max-lines-per-function": ["error", { max: 120, skipComments: true, skipBlankLines: true }] },
+  },
+  // What is used in gloves is read in one go.
+  { files: ["app/src/features/bench/**/*.tsx"], ignores: ["**/*.test.tsx"], rules: { complexity: ["error", 10] } },
+  {
     files: ["app/src/**"],
     ignores: ["app/src/format/**", "**/*.test.ts", "**/*.test.tsx"],
     languageOptions: { globals: globals.browser },

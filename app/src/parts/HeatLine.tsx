@@ -129,11 +129,134 @@ function Readings({
   );
 }
 
+type Place = (x: number) => number;
+
+/** The temperatures that matter by name, in the smith's words or the book's. */
+function LevelNames({ lines, labelYs, yOf, units }: { lines: readonly LevelLine[]; labelYs: readonly number[]; yOf: Place; units: Units }) {
+  const [saysBook, setSaysBook] = useState(false);
+  return (
+    <button
+      type="button"
+      className="heat-levels"
+      onClick={() => setSaysBook(!saysBook)}
+      aria-label={saysBook ? "Say it in plain words" : "Say it in textbook terms"}
+    >
+      <svg width={LEFT} height={HEIGHT} aria-hidden="true">
+        {lines.map(({ at_C, plain, book }, i) => (
+          <g key={book}>
+            <text
+              x={LEFT - 18}
+              y={labelYs[i]}
+              textAnchor="end"
+              dominantBaseline="central"
+              fontSize={13.5}
+              fill="var(--ink2)"
+              className="drawn"
+            >
+              {saysBook ? (DEFINITIONS[book]!.split(",")[0] ?? book) : plain}
+              <tspan dx={5} fontWeight={600} fill="var(--ink)">
+                {showDegrees(at_C, units)}
+              </tspan>
+            </text>
+            <path d={`M${LEFT - 15} ${labelYs[i]}L${LEFT - 2} ${yOf(at_C)}`} stroke="var(--line2)" strokeWidth={0.8} fill="none" />
+          </g>
+        ))}
+        <text x={LEFT - 18} y={yOf(480)} textAnchor="end" dominantBaseline="central" fontSize={12.5} fill="var(--ink3)" className="drawn">
+          stretched above and below
+        </text>
+      </svg>
+    </button>
+  );
+}
+
+interface DefsProps {
+  readonly id: string;
+  readonly stops: ReturnType<typeof ribbonStops>;
+  readonly x0: number;
+  readonly x1: number;
+  readonly nowX: number;
+  readonly width: number;
+  /** Height from which it glows. */
+  readonly glowY: number;
+}
+
+/** Colours along the ribbon, and what is past, to come and aglow. */
+function Defs({ id, stops, x0, x1, nowX, width, glowY }: DefsProps) {
+  return (
+    <defs>
+      <linearGradient id={`${id}g`} gradientUnits="userSpaceOnUse" x1={x0} y1={0} x2={x1} y2={0}>
+        {stops.map(({ at, colour }) => (
+          <stop key={at} offset={at} stopColor={colour} />
+        ))}
+      </linearGradient>
+      <filter id={`${id}b`} x="-5%" y="-20%" width="110%" height="140%">
+        <feGaussianBlur stdDeviation="9" />
+      </filter>
+      <clipPath id={`${id}p`}>
+        <rect x={-20} y={-20} width={nowX + 20} height={HEIGHT + 40} />
+      </clipPath>
+      <clipPath id={`${id}f`}>
+        <rect x={nowX} y={-20} width={width} height={HEIGHT + 40} />
+      </clipPath>
+      <clipPath id={`${id}h`}>
+        <rect x={-20} y={-20} width={nowX + 20} height={glowY + 20} />
+      </clipPath>
+    </defs>
+  );
+}
+
+/** What each stretch is, how hot and how long. */
+function Spans({ ribbon, xOf, yOf, units }: { ribbon: Ribbon; xOf: Place; yOf: Place; units: Units }) {
+  return (
+    <>
+      {ribbon.spans.map((span) => {
+        const [a, b] = [xOf(span.x0), xOf(span.x1)];
+        const middle = (a + b) / 2;
+        const isQuench = span.kind === "quench";
+        return (
+          <g key={span.step}>
+            {isQuench ? null : (
+              <text
+                x={xOf((span.top0 + span.top1) / 2)}
+                y={yOf(span.peak_C) - 13}
+                textAnchor="middle"
+                fontSize={16}
+                fontWeight={540}
+                fill="var(--ink)"
+              >
+                {showDegrees(span.peak_C, units)}
+              </text>
+            )}
+            <g stroke="var(--ink3)" strokeWidth={0.8} className="drawn">
+              <path d={`M${a + 1} ${FOOT - 4}v8M${b - 1} ${FOOT - 4}v8M${a + 1} ${FOOT}H${b - 1}`} fill="none" />
+              <text
+                x={middle}
+                y={FOOT}
+                textAnchor="middle"
+                dominantBaseline="central"
+                fontSize={12.5}
+                fill="var(--ink2)"
+                stroke="var(--wall)"
+                strokeWidth={6}
+                paintOrder="stroke"
+              >
+                {b - a > 62 ? showDuration(span.duration_s) : ""}
+              </text>
+            </g>
+            <text x={middle} y={FOOT + 20} textAnchor="middle" fontSize={15} fill="var(--ink2)">
+              {isQuench ? "bath" : span.label}
+            </text>
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
 export function HeatLine({ route, trial, steel, lux, levels, progress, checks, acts, units, label }: Props) {
   const id = useId();
   const box = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState(1240);
-  const [saysBook, setSaysBook] = useState(false);
   useEffect(() => {
     const watch = new ResizeObserver(([entry]) => entry && setRoom(entry.contentRect.width));
     if (box.current) watch.observe(box.current);
@@ -160,58 +283,10 @@ export function HeatLine({ route, trial, steel, lux, levels, progress, checks, a
   const [nowX, nowY] = [xOf(progress), yOf(now.temperature_C)];
   return (
     <div className="heat-line" ref={box}>
-      <button
-        type="button"
-        className="heat-levels"
-        onClick={() => setSaysBook(!saysBook)}
-        aria-label={saysBook ? "Say it in plain words" : "Say it in textbook terms"}
-      >
-        <svg width={LEFT} height={HEIGHT} aria-hidden="true">
-          {lines.map(({ at_C, plain, book }, i) => (
-            <g key={book}>
-              <text
-                x={LEFT - 18}
-                y={labelYs[i]}
-                textAnchor="end"
-                dominantBaseline="central"
-                fontSize={13.5}
-                fill="var(--ink2)"
-                className="drawn"
-              >
-                {saysBook ? (DEFINITIONS[book]!.split(",")[0] ?? book) : plain}
-                <tspan dx={5} fontWeight={600} fill="var(--ink)">
-                  {showDegrees(at_C, units)}
-                </tspan>
-              </text>
-              <path d={`M${LEFT - 15} ${labelYs[i]}L${LEFT - 2} ${yOf(at_C)}`} stroke="var(--line2)" strokeWidth={0.8} fill="none" />
-            </g>
-          ))}
-          <text x={LEFT - 18} y={yOf(480)} textAnchor="end" dominantBaseline="central" fontSize={12.5} fill="var(--ink3)" className="drawn">
-            stretched above and below
-          </text>
-        </svg>
-      </button>
+      <LevelNames lines={lines} labelYs={labelYs} yOf={yOf} units={units} />
       <div className="heat-scroll" tabIndex={0} role="group" aria-label="Heat line, scrolls sideways">
         <svg width={width} height={HEIGHT} role="img" aria-label={label}>
-          <defs>
-            <linearGradient id={`${id}g`} gradientUnits="userSpaceOnUse" x1={xOf(0)} y1={0} x2={xOf(1)} y2={0}>
-              {stops.map(({ at, colour }) => (
-                <stop key={at} offset={at} stopColor={colour} />
-              ))}
-            </linearGradient>
-            <filter id={`${id}b`} x="-5%" y="-20%" width="110%" height="140%">
-              <feGaussianBlur stdDeviation="9" />
-            </filter>
-            <clipPath id={`${id}p`}>
-              <rect x={-20} y={-20} width={nowX + 20} height={HEIGHT + 40} />
-            </clipPath>
-            <clipPath id={`${id}f`}>
-              <rect x={nowX} y={-20} width={width} height={HEIGHT + 40} />
-            </clipPath>
-            <clipPath id={`${id}h`}>
-              <rect x={-20} y={-20} width={nowX + 20} height={yOf(640) + 20} />
-            </clipPath>
-          </defs>
+          <Defs id={id} stops={stops} x0={xOf(0)} x1={xOf(1)} nowX={nowX} width={width} glowY={yOf(640)} />
           {lines.map(({ at_C, book, dash }, i) => (
             <g key={book}>
               <line
@@ -258,46 +333,7 @@ export function HeatLine({ route, trial, steel, lux, levels, progress, checks, a
           {progress > 0 && progress < 1 ? (
             <circle cx={nowX} cy={nowY} r={7} fill="var(--wall)" stroke="var(--pale)" strokeWidth={2.6} />
           ) : null}
-          {ribbon.spans.map((span) => {
-            const [a, b] = [xOf(span.x0), xOf(span.x1)];
-            const middle = (a + b) / 2;
-            const isQuench = span.kind === "quench";
-            return (
-              <g key={span.step}>
-                {isQuench ? null : (
-                  <text
-                    x={xOf((span.top0 + span.top1) / 2)}
-                    y={yOf(span.peak_C) - 13}
-                    textAnchor="middle"
-                    fontSize={16}
-                    fontWeight={540}
-                    fill="var(--ink)"
-                  >
-                    {showDegrees(span.peak_C, units)}
-                  </text>
-                )}
-                <g stroke="var(--ink3)" strokeWidth={0.8} className="drawn">
-                  <path d={`M${a + 1} ${FOOT - 4}v8M${b - 1} ${FOOT - 4}v8M${a + 1} ${FOOT}H${b - 1}`} fill="none" />
-                  <text
-                    x={middle}
-                    y={FOOT}
-                    textAnchor="middle"
-                    dominantBaseline="central"
-                    fontSize={12.5}
-                    fill="var(--ink2)"
-                    stroke="var(--wall)"
-                    strokeWidth={6}
-                    paintOrder="stroke"
-                  >
-                    {b - a > 62 ? showDuration(span.duration_s) : isQuench ? "" : ""}
-                  </text>
-                </g>
-                <text x={middle} y={FOOT + 20} textAnchor="middle" fontSize={15} fill="var(--ink2)">
-                  {isQuench ? "bath" : span.label}
-                </text>
-              </g>
-            );
-          })}
+          <Spans ribbon={ribbon} xOf={xOf} yOf={yOf} units={units} />
         </svg>
       </div>
     </div>

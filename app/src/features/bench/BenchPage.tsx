@@ -2,7 +2,7 @@
 
 import type { Act, PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import { useMemo, type ComponentProps, type ReactNode } from "react";
+import { useMemo, type ComponentProps, type ComponentType, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
 import { usePrediction } from "../../compute/useAnswers.js";
 import { actWords } from "../../words/actWords.js";
@@ -35,27 +35,27 @@ import "./css/timer.css";
 import "./css/gate.css";
 import "./css/shop.css";
 
-function ActScreen({ state, act, bench, now_ms }: ActProps) {
-  switch (act.kind) {
-    case "heat":
-      return <HeatAct state={state} act={act} bench={bench} now_ms={now_ms} />;
-    case "hold":
-    case "temper":
-      return <TimerAct state={state} act={act} bench={bench} now_ms={now_ms} />;
-    case "quench":
-    case "straighten":
-      return <QuenchAct state={state} act={act} bench={bench} now_ms={now_ms} />;
-    case "air-cool":
-    case "slow-cool":
-    case "fall":
-    case "brighten":
-    case "run":
-    case "cool-down":
-    case "first-file":
-    case "oven":
-    case "prove":
-      return <CoolAct state={state} act={act} bench={bench} now_ms={now_ms} />;
-  }
+/** What an act is done on. */
+const SCREENS = {
+  heat: HeatAct,
+  hold: TimerAct,
+  temper: TimerAct,
+  quench: QuenchAct,
+  straighten: QuenchAct,
+  "air-cool": CoolAct,
+  "slow-cool": CoolAct,
+  fall: CoolAct,
+  brighten: CoolAct,
+  run: CoolAct,
+  "cool-down": CoolAct,
+  "first-file": CoolAct,
+  oven: CoolAct,
+  prove: CoolAct,
+} satisfies { readonly [K in Act["kind"]]: ComponentType<ActProps<K>> };
+
+function ActScreen(props: ActProps) {
+  const Screen = SCREENS[props.act.kind] as ComponentType<ActProps>;
+  return <Screen {...props} />;
 }
 
 function LogLine({ state, bench, children }: { state: PieceState; bench: Bench; children?: ReactNode }) {
@@ -106,6 +106,27 @@ function MoveKeys(props: ComponentProps<typeof HandsFree>) {
   );
 }
 
+/** The log to write to: only the screen that leads writes. */
+function useLedBench(state: PieceState, now: () => number, isLeading: boolean): Bench {
+  const own = useBench(state, now);
+  return isLeading ? own : { ...own, isStoring: true };
+}
+
+/** When a piece was last heard of, ms; 0 of one that nothing is known of. */
+function lastHeard_ms({ events }: PieceState): number {
+  return events[events.length - 1]?.at_ms ?? 0;
+}
+
+function Caution({ why, caution, awake }: { why: string; caution: string; awake: ReturnType<typeof useWakeLock> }) {
+  return (
+    <p className="bench-caution">
+      <span className="why">{why} </span>
+      {caution}
+      {awake === "may-sleep" ? " This screen may go to sleep: the times go on." : ""}
+    </p>
+  );
+}
+
 /** Whose clock counts, and how often to look at it: the clock that ticks only asks. */
 function useActTime(act: Act, shop: ReturnType<typeof useSimulatedShop>) {
   useNow(act.kind === "quench" || act.kind === "straighten" || shop !== null ? 100 : 500);
@@ -115,14 +136,12 @@ function useActTime(act: Act, shop: ReturnType<typeof useSimulatedShop>) {
 
 function Running({ state, act }: { state: PieceState; act: Act }) {
   const units = useSettings();
-  const last_ms = state.events[state.events.length - 1]?.at_ms ?? 0;
-  const shop = useSimulatedShop(state.id, state.piece.isPractice === true, last_ms);
+  const shop = useSimulatedShop(state.id, state.piece.isPractice === true, lastHeard_ms(state));
   const { clock, now } = useActTime(act, shop);
   const now_ms = now();
   const leader = useLeader(state.id);
   const isLeading = leader.leading !== "follows";
-  const own = useBench(state, now);
-  const bench: Bench = isLeading ? own : { ...own, isStoring: true };
+  const bench = useLedBench(state, now, isLeading);
   useFollowingHands(state, shop, isLeading);
   // Asked early, so that the window to straighten is known before the bath.
   const prediction = usePrediction(state.piece, state.route);
@@ -151,11 +170,7 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
         <LogLine state={state} bench={bench}>
           {isGated ? null : <MoveKeys state={state} act={act} bench={bench} move={move} now_ms={now_ms} />}
         </LogLine>
-        <p className="bench-caution">
-          <span className="why">{words.why} </span>
-          {words.caution}
-          {awake === "may-sleep" ? " This screen may go to sleep: the times go on." : ""}
-        </p>
+        <Caution why={words.why} caution={words.caution} awake={awake} />
       </main>
     </SimulatedShopContext>
   );

@@ -37,6 +37,32 @@ function startOf(state: PieceState): number {
   return state.checks[0]?.at_ms ?? state.madeAt_ms;
 }
 
+/** What the columns make of the file, before anything is kept. */
+function Found({ guess, found, units }: { guess: Guess; found: ReturnType<typeof readingsOf>; units: Units }) {
+  const hottest_C = Math.max(...found.readings.map(({ temperature_C }) => temperature_C));
+  const first = found.readings[0];
+  const last = found.readings[found.readings.length - 1];
+  return (
+    <p>
+      {guess.unitFrom === "nothing"
+        ? "The file does not say its unit: check it. "
+        : guess.unitFrom === "size"
+          ? "Too hot for Celsius, so Fahrenheit. "
+          : ""}
+      {first && last
+        ? `${found.readings.length} readings, ${showMoment(first.at_ms)} for ${showDuration((last.at_ms - first.at_ms) / 1000)}, hottest ${showTemperature(hottest_C, units)}.`
+        : "No reading can be made of these columns."}
+      {found.gaps.length > 0
+        ? ` ${found.gaps.length} gap${found.gaps.length === 1 ? "" : "s"}, the longest ${showDuration(Math.max(...found.gaps.map(({ from_ms, to_ms }) => to_ms - from_ms)) / 1000)}.`
+        : ""}
+      {found.skipped > 0
+        ? ` ${found.skipped} line${found.skipped === 1 ? "" : "s"} without sense, the first: ${found.firstSkipped ?? ""}.`
+        : ""}
+      {guess.isElapsed ? " It counts from its own start: taken as when this piece was first looked at." : ""}
+    </p>
+  );
+}
+
 export function LoggerDialog({ state, units }: { state: PieceState; units: Units }) {
   const input = useRef<HTMLInputElement>(null);
   const [open, setOpen] = useState<Open | null>(null);
@@ -78,9 +104,6 @@ export function LoggerDialog({ state, units }: { state: PieceState; units: Units
       setSaid("Not stored: the browser refused. The record is as it was.");
     }
   };
-  const hottest_C = found === null ? 0 : Math.max(...found.readings.map(({ temperature_C }) => temperature_C));
-  const first = found?.readings[0];
-  const last = found?.readings[found.readings.length - 1];
   return (
     <>
       <Button onClick={() => input.current?.click()}>Bring in a logger&apos;s file</Button>
@@ -127,23 +150,7 @@ export function LoggerDialog({ state, units }: { state: PieceState; units: Units
                 <MenuItem value="F">Fahrenheit</MenuItem>
               </TextField>
             </div>
-            <p>
-              {open.guess.unitFrom === "nothing"
-                ? "The file does not say its unit: check it. "
-                : open.guess.unitFrom === "size"
-                  ? "Too hot for Celsius, so Fahrenheit. "
-                  : ""}
-              {first && last
-                ? `${found.readings.length} readings, ${showMoment(first.at_ms)} for ${showDuration((last.at_ms - first.at_ms) / 1000)}, hottest ${showTemperature(hottest_C, units)}.`
-                : "No reading can be made of these columns."}
-              {found.gaps.length > 0
-                ? ` ${found.gaps.length} gap${found.gaps.length === 1 ? "" : "s"}, the longest ${showDuration(Math.max(...found.gaps.map(({ from_ms, to_ms }) => to_ms - from_ms)) / 1000)}.`
-                : ""}
-              {found.skipped > 0
-                ? ` ${found.skipped} line${found.skipped === 1 ? "" : "s"} without sense, the first: ${found.firstSkipped ?? ""}.`
-                : ""}
-              {open.guess.isElapsed ? " It counts from its own start: taken as when this piece was first looked at." : ""}
-            </p>
+            <Found guess={open.guess} found={found} units={units} />
           </DialogContent>
           <DialogActions>
             <Button variant="text" onClick={() => setOpen(null)}>

@@ -27,6 +27,50 @@ const ThroughSteel = lazy(async () => ({ default: (await import("./parts/Through
 const VIEWS = ["hardness", "martensite", "heat", "cooling"] as const;
 const TRACKS = ["temper", "heat", "thickness"] as const;
 
+interface HeadProps {
+  readonly state: PieceState;
+  readonly route: Route;
+  readonly now_ms: number;
+  readonly onSchools: () => void;
+  readonly onSteps: () => void;
+}
+
+/** Which piece, what is next, and where to go. */
+function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
+  const settings = useSettings();
+  const { piece } = state;
+  const isStarted = state.doneAt_ms.size > 0;
+  const way = wayOf(route);
+  return (
+    <header className="card-head">
+      <div>
+        <h1>
+          {piece.name}{" "}
+          <span>
+            {piece.mark}, {CATALOGUE.steel(piece.steel)?.name ?? piece.steel}
+          </span>{" "}
+          <span className="drawn notches" aria-label={`${piece.mark} notches`}>
+            {showNotches(piece.mark)}
+          </span>
+        </h1>
+        <p>{nextActWords(state, now_ms, settings).sentence}</p>
+      </div>
+      <div className="card-keys">
+        {isStarted ? null : (
+          <Button onClick={onSchools} aria-label={`School: ${SCHOOL_WORDS[route.school].name}`}>
+            {SCHOOL_WORDS[route.school].name}
+            {wayWords(way) === "" ? null : <small>, {wayWords(way)}</small>}
+          </Button>
+        )}
+        <Button onClick={onSteps}>Steps</Button>
+        <Button variant="contained" component={Link} to={state.next ? `/piece/${state.id}/bench` : `/book/${state.id}`}>
+          {state.next ? "To the bench" : "Its record"}
+        </Button>
+      </div>
+    </header>
+  );
+}
+
 function Card({ state, route }: { state: PieceState; route: Route }) {
   const settings = useSettings();
   const kit = useKit();
@@ -41,7 +85,6 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const whatIf = useWhatIf(piece, route, TRACKS);
   const words =
     prediction.data && verdictWords(prediction.data, view.route, view.piece.section, settings, zoneReports(view.piece, prediction.data));
-  const isStarted = state.doneAt_ms.size > 0;
   const { write } = useLog();
   const way = wayOf(route);
   const pickSchool = (school: School, way: Way): void => {
@@ -51,32 +94,13 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   return (
     <main className="card">
       <Hatches />
-      <header className="card-head">
-        <div>
-          <h1>
-            {piece.name}{" "}
-            <span>
-              {piece.mark}, {CATALOGUE.steel(piece.steel)?.name ?? piece.steel}
-            </span>{" "}
-            <span className="drawn notches" aria-label={`${piece.mark} notches`}>
-              {showNotches(piece.mark)}
-            </span>
-          </h1>
-          <p>{nextActWords(state, timeFor(state, now_ms), settings).sentence}</p>
-        </div>
-        <div className="card-keys">
-          {isStarted ? null : (
-            <Button onClick={() => setSchoolsOpen(true)} aria-label={`School: ${SCHOOL_WORDS[route.school].name}`}>
-              {SCHOOL_WORDS[route.school].name}
-              {wayWords(way) === "" ? null : <small>, {wayWords(way)}</small>}
-            </Button>
-          )}
-          <Button onClick={() => setStepsOpen(true)}>Steps</Button>
-          <Button variant="contained" component={Link} to={state.next ? `/piece/${state.id}/bench` : `/book/${state.id}`}>
-            {state.next ? "To the bench" : "Its record"}
-          </Button>
-        </div>
-      </header>
+      <CardHead
+        state={state}
+        route={route}
+        now_ms={timeFor(state, now_ms)}
+        onSchools={() => setSchoolsOpen(true)}
+        onSteps={() => setStepsOpen(true)}
+      />
       {kit ? <FitNotice piece={piece} route={route} kit={kit} units={settings} /> : null}
       <HeatLine
         route={route}

@@ -8,7 +8,7 @@ import type { Bench } from "../useBench.js";
 
 export interface ActProps<K extends Act["kind"] = Act["kind"]> {
   readonly state: PieceState;
-  readonly act: Extract<Act, { kind: K }>;
+  readonly act: Act & { readonly kind: K };
   readonly bench: Bench;
   readonly now_ms: number;
 }

@@ -40,21 +40,56 @@ interface RuleProps {
 
 const CELLS = 40;
 
+/** Width of the rule, and the degrees it spans. */
+const W = 1000;
+const SPAN_C = 220;
+
+/** Where a temperature lies on a rule that begins at `low_C`. */
+function placeOf(low_C: number): (T: number) => number {
+  return (T) => ((Math.min(low_C + SPAN_C, Math.max(low_C, T)) - low_C) / SPAN_C) * W;
+}
+
+/** What the readings say: how likely each heat is, and the middle of it. */
+function Belief({ estimate, low_C }: { estimate: HeatEstimate; low_C: number }) {
+  const xOf = placeOf(low_C);
+  const most = estimate.belief.reduce((a, b) => Math.max(a, b), 0);
+  const curve = Array.from(estimate.belief, (w, i) => ({ T: heatOfNode_C(i), h: w / most }))
+    .filter(({ T }) => T >= low_C && T <= low_C + SPAN_C)
+    .map(({ T, h }) => `${xOf(T).toFixed(1)} ${(58 - 46 * h).toFixed(1)}`);
+  return (
+    <>
+      <path
+        d={`M${curve.join("L")}`}
+        fill="var(--pale)"
+        fillOpacity={0.14}
+        stroke="var(--pale)"
+        strokeWidth={1.6}
+        vectorEffect="non-scaling-stroke"
+      />
+      {estimate.conflict === null ? (
+        <line
+          x1={xOf(estimate.mean_C)}
+          x2={xOf(estimate.mean_C)}
+          y1={54}
+          y2={98}
+          stroke="var(--pale)"
+          strokeWidth={3}
+          vectorEffect="non-scaling-stroke"
+        />
+      ) : null}
+    </>
+  );
+}
+
 export function GlowRule({ target_C, estimate, lets_C, ambient, units }: RuleProps) {
   const id = useId();
-  const W = 1000;
   const low_C = Math.min(700, Math.round((target_C - 130) / 10) * 10);
-  const high_C = low_C + 220;
-  const xOf = (T: number): number => ((Math.min(high_C, Math.max(low_C, T)) - low_C) / (high_C - low_C)) * W;
+  const high_C = low_C + SPAN_C;
+  const xOf = placeOf(low_C);
   const [jawLow, jawHigh] = [xOf(target_C - WINDOW_C), xOf(target_C + WINDOW_C)];
-  const most = estimate === null ? 0 : estimate.belief.reduce((a, b) => Math.max(a, b), 0);
-  const curve =
-    estimate &&
-    Array.from(estimate.belief, (w, i) => ({ T: heatOfNode_C(i), h: w / most }))
-      .filter(({ T }) => T >= low_C && T <= high_C)
-      .map(({ T, h }) => `${xOf(T).toFixed(1)} ${(58 - 46 * h).toFixed(1)}`);
   const ticks = Array.from({ length: 12 }, (_, i) => low_C + 20 * i).filter((T) => T <= high_C);
   const percent = (T: number): string => `${(xOf(T) / W) * 100}%`;
+  const letsGo_C = lets_C !== undefined && lets_C > low_C && lets_C < high_C ? lets_C : null;
   return (
     <div className="rule">
       <svg
@@ -73,31 +108,11 @@ export function GlowRule({ target_C, estimate, lets_C, ambient, units }: RulePro
         </defs>
         <rect x={0} y={62} width={W} height={30} fill={`url(#${id})`} opacity={0.5} />
         <rect x={jawLow} y={62} width={jawHigh - jawLow} height={30} fill={glowHex(target_C, ambient)} />
-        {curve ? (
-          <path
-            d={`M${curve.join("L")}`}
-            fill="var(--pale)"
-            fillOpacity={0.14}
-            stroke="var(--pale)"
-            strokeWidth={1.6}
-            vectorEffect="non-scaling-stroke"
-          />
-        ) : null}
-        {estimate && estimate.conflict === null ? (
+        {estimate === null ? null : <Belief estimate={estimate} low_C={low_C} />}
+        {letsGo_C !== null ? (
           <line
-            x1={xOf(estimate.mean_C)}
-            x2={xOf(estimate.mean_C)}
-            y1={54}
-            y2={98}
-            stroke="var(--pale)"
-            strokeWidth={3}
-            vectorEffect="non-scaling-stroke"
-          />
-        ) : null}
-        {lets_C !== undefined && lets_C > low_C && lets_C < high_C ? (
-          <line
-            x1={xOf(lets_C)}
-            x2={xOf(lets_C)}
+            x1={xOf(letsGo_C)}
+            x2={xOf(letsGo_C)}
             y1={34}
             y2={92}
             stroke="var(--ink2)"
@@ -135,9 +150,7 @@ export function GlowRule({ target_C, estimate, lets_C, ambient, units }: RulePro
             </span>
           ))}
         <b style={{ left: percent(target_C) }}>wanted {showDegrees(target_C, units)}</b>
-        {lets_C !== undefined && lets_C > low_C && lets_C < high_C ? (
-          <i style={{ left: percent(lets_C) }}>lets go {showDegrees(lets_C, units)}</i>
-        ) : null}
+        {letsGo_C === null ? null : <i style={{ left: percent(letsGo_C) }}>lets go {showDegrees(letsGo_C, units)}</i>}
       </div>
     </div>
   );

@@ -74,11 +74,25 @@ function OnceMore({ state: { route }, act, bench }: Omit<ActProps<"heat">, "now_
   );
 }
 
+/** Beside the numeral: what differs along the piece, its kiln, what to know before it is in, and what an overheated one is offered. */
+function BesideIt({ now, ...props }: ActProps<"heat"> & { now: HeatNow }) {
+  const { state, act, bench, now_ms } = props;
+  const settings = useSettings();
+  const pieces = usePieces();
+  return (
+    <>
+      {now.zones === null ? null : <p className="drawn from zones">{zoneWords(now.zones, settings)}</p>}
+      {state.route?.school === "kiln" ? <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
+      {now.fire.state === "unknown" ? <BeforeIt state={state} act={act} /> : null}
+      {now.isTooHot ? <OnceMore state={state} act={act} bench={bench} /> : null}
+    </>
+  );
+}
+
 export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   // Never null for a heat.
   const now = useHeatNow(state, act, now_ms)!;
   const settings = useSettings();
-  const pieces = usePieces();
   const eye = useEye();
   const ambient = ambientFromLux(settings.ambient_lux);
   const lets_C = usePrediction(state.piece, state.route).data?.transformations.magnetLost_C;
@@ -88,12 +102,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
       <div className="bench-main heat">
         <div className="bench-left">
           <HeatNumeral act={act} now={now} eye={eye} grain={grain} units={settings} now_ms={now_ms} />
-          {now.zones === null ? null : <p className="drawn from zones">{zoneWords(now.zones, settings)}</p>}
-          {state.route?.school === "kiln" ? (
-            <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} />
-          ) : null}
-          {now.fire.state === "unknown" ? <BeforeIt state={state} act={act} /> : null}
-          {now.isTooHot ? <OnceMore state={state} act={act} bench={bench} /> : null}
+          <BesideIt state={state} act={act} bench={bench} now={now} now_ms={now_ms} />
         </div>
         <Swatch
           target_C={act.target_C}

@@ -17,20 +17,27 @@ interface Props {
   readonly now_ms: number;
 }
 
+/** Since when it is in the fire, or looked at. */
+function sinceWords({ fire, firstLook_ms }: HeatNow, now_ms: number): string {
+  if (fire.state !== "unknown") return `${showClock(fire.in_s)} in the fire`;
+  return firstLook_ms === null ? "" : `${showClock((now_ms - firstLook_ms) / 1000)} since the first look`;
+}
+
+/** How a smith's own eye was corrected; "" where it was not. */
+function eyeWords({ read }: HeatNow, { bias_C, pairs }: LearnedEye, units: Units): string {
+  if (Math.abs(bias_C) < LEAST_TOLD_C || read === null || !read.from.includes("glow")) return "";
+  return `your eye, ${pairs} times beside a probe: ${showDifference(Math.abs(bias_C), units)} ${bias_C > 0 ? "too hot" : "too cold"}, allowed for`;
+}
+
 /** What the number rests on. */
-function fromLine({ read, fire, firstLook_ms }: HeatNow, eye: LearnedEye, units: Units, now_ms: number): string {
+function fromLine(now: HeatNow, eye: LearnedEye, units: Units, now_ms: number): string {
+  const { read } = now;
   const chance = read === null || read.isOneSided ? null : read.estimate.chanceInWindow;
-  const isEyeTold = Math.abs(eye.bias_C) >= LEAST_TOLD_C && read !== null && read.from.includes("glow");
-  const bias = `${showDifference(Math.abs(eye.bias_C), units)} ${eye.bias_C > 0 ? "too hot" : "too cold"}`;
   const said = [
     read === null ? "no reading yet" : `from ${fromWords(read.from)}, ${showAgo(read.newest_ms, now_ms)}`,
     chance === null ? "" : `${showChance(chance)} within ${showDifference(WINDOW_C, units)}`,
-    isEyeTold ? `your eye, ${eye.pairs} times beside a probe: ${bias}, allowed for` : "",
-    fire.state !== "unknown"
-      ? `${showClock(fire.in_s)} in the fire`
-      : firstLook_ms === null
-        ? ""
-        : `${showClock((now_ms - firstLook_ms) / 1000)} since the first look`,
+    eyeWords(now, eye, units),
+    sinceWords(now, now_ms),
   ];
   return said.filter((part) => part !== "").join(" · ");
 }

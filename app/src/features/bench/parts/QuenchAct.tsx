@@ -1,14 +1,20 @@
 /** The bath and the window to straighten: seconds, the piece at its depth, jaws that close. One key. */
 
-import type { PieceState } from "@tembrak/core";
+import type { PieceState, Prediction } from "@tembrak/core";
 import { usePrediction } from "../../../compute/useAnswers.js";
 import { actWords, mediumName } from "../../../words/actWords.js";
-import { showTemperature } from "../../../format/show.js";
+import { showTemperature, type Units } from "../../../format/show.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings } from "../../../store/useStore.js";
 import { BATH_LEAST_s, bathIn_ms } from "../cues.js";
 import { bathWords } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
+
+type Props = ActProps<"quench" | "straighten">;
+type StraightenWindow = NonNullable<Prediction["hardening"]["straighten"]>;
+
+/** A route that lost its quench is not one anybody planned; the bath most have. */
+const UNPLANNED = { medium: "fast-oil", bath_C: 50 };
 
 function Tank({ state, isIn, medium, bath }: { state: PieceState; isIn: boolean; medium: string; bath: string }) {
   const [W, H, level] = [700, 330, 96];
@@ -151,32 +157,41 @@ function Keys({ state, act, bench, isUnder }: Omit<ActProps<"quench" | "straight
   );
 }
 
-export function QuenchAct({ state, act, bench, now_ms }: ActProps<"quench" | "straighten">) {
-  const settings = useSettings();
+/** Seconds since it went in: of what, and what is to be done. */
+function Seconds({ act, gone_s, window }: { act: Props["act"]; gone_s: number | null; window: StraightenWindow | null }) {
+  const since = act.kind === "quench" ? "seconds in the bath" : "seconds since it went in";
+  return (
+    <div className="bench-left">
+      <div className="bench-now">
+        <span className="numeral" data-testid="numeral">
+          {gone_s === null ? "–" : Math.floor(gone_s)}
+        </span>
+      </div>
+      <p className="from2">{gone_s === null ? "not in the bath yet" : since}</p>
+      <p className="to-go">{bathWords({ kind: act.kind, gone_s, least_s: BATH_LEAST_s, window })}</p>
+    </div>
+  );
+}
+
+/** The bath as planned, in words. */
+function bathPlanned({ route }: PieceState, act: Props["act"], units: Units): { medium: string; bath: string } {
+  const step = route?.steps[act.step];
+  const { medium, bath_C } = step?.kind === "quench" ? step : UNPLANNED;
+  return { medium: mediumName(medium).toLowerCase(), bath: showTemperature(bath_C, units) };
+}
+
+export function QuenchAct({ state, act, bench, now_ms }: Props) {
   const prediction = usePrediction(state.piece, state.route);
-  const step = state.route?.steps[act.step];
-  const quench = step?.kind === "quench" ? step : undefined;
   const in_ms = bathIn_ms(state, act.step);
-  const gone_s = in_ms === null ? 0 : Math.max(0, (now_ms - in_ms) / 1000);
+  const gone_s = in_ms === null ? null : Math.max(0, (now_ms - in_ms) / 1000);
   const window = prediction.data?.hardening.straighten ?? null;
-  const medium = mediumName(quench?.medium ?? "fast-oil").toLowerCase();
-  const bath = showTemperature(quench?.bath_C ?? 50, settings);
-  const isQuench = act.kind === "quench";
   return (
     <>
       <div className="bench-main quench">
-        <Tank state={state} isIn={isQuench && in_ms !== null} medium={medium} bath={bath} />
-        <div className="bench-left">
-          <div className="bench-now">
-            <span className="numeral" data-testid="numeral">
-              {in_ms === null ? "–" : Math.floor(gone_s)}
-            </span>
-          </div>
-          <p className="from2">{in_ms === null ? "not in the bath yet" : isQuench ? "seconds in the bath" : "seconds since it went in"}</p>
-          <p className="to-go">{bathWords({ kind: act.kind, gone_s: in_ms === null ? null : gone_s, least_s: BATH_LEAST_s, window })}</p>
-        </div>
+        <Tank state={state} isIn={act.kind === "quench" && in_ms !== null} {...bathPlanned(state, act, useSettings())} />
+        <Seconds act={act} gone_s={gone_s} window={window} />
       </div>
-      {window === null ? null : <Window gone_s={gone_s} from_s={window.from_s} to_s={window.to_s} />}
+      {window === null ? null : <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} />}
       <Keys state={state} act={act} bench={bench} isUnder={in_ms !== null} />
     </>
   );

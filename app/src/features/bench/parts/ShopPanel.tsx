@@ -2,8 +2,8 @@
 
 import { CATALOGUE, type PieceState, type ShopReset } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import { useState } from "react";
-import { showDegrees } from "../../../format/show.js";
+import { useState, type ReactNode } from "react";
+import { showDegrees, type Units } from "../../../format/show.js";
 import { commandShop, openShop } from "../../../instruments/simulatedShop.js";
 import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
 import { usePieces, useSettings } from "../../../store/useStore.js";
@@ -14,6 +14,7 @@ const VOLUME_L = 15;
 const FORGE_C = 950;
 const OVEN_C = 200;
 const KILN_C = 800;
+const OIL_C = 55;
 
 const PLACE_WORDS = {
   rack: "cold on the rack",
@@ -24,66 +25,109 @@ const PLACE_WORDS = {
   oven: "in the oven",
 } as const;
 
+type ShopBeside = NonNullable<ReturnType<typeof useShopBeside>>;
+type Reading = NonNullable<ShopBeside["reading"]>;
+
+interface PanelProps {
+  readonly state: PieceState;
+  readonly onTrouble: (words: string | null) => void;
+}
+
 /** A seed anybody can ask for again: the address may carry one. */
 function seedOf(): number {
   const asked = Number(new URLSearchParams(window.location.search).get("seed"));
   return Number.isInteger(asked) && asked > 0 ? asked : crypto.getRandomValues(new Uint32Array(1))[0]!;
 }
 
+/** The bath of a plan; a medium of the smith's own is played by a fast oil. */
+function bathFor(route: PieceState["route"]): Pick<ShopReset, "medium" | "bath_C"> {
+  const quench = route?.steps.find((step) => step.kind === "quench");
+  if (quench?.kind !== "quench") return { medium: "fast-oil", bath_C: OIL_C };
+  return { medium: CATALOGUE.medium(quench.medium) ? quench.medium : "fast-oil", bath_C: quench.bath_C };
+}
+
+function chamberFor_C(next: PieceState["next"]): number {
+  return next?.kind === "heat" || next?.kind === "hold" ? next.target_C : KILN_C;
+}
+
 function resetFor(pieces: readonly PieceState[], state: PieceState, lux: number, speed: number): ShopReset {
   const others = pieces.filter(({ piece, finishedAt_ms, id }) => piece.isPractice === true && finishedAt_ms === null && id !== state.id);
   const all = [state, ...others].slice(0, 8);
   const last_ms = Math.max(...all.map(({ events }) => events[events.length - 1]?.at_ms ?? 0));
-  const quench = state.route?.steps.find((step) => step.kind === "quench");
-  const medium = quench?.kind === "quench" ? quench.medium : "fast-oil";
   return {
     seed: seedOf(),
     speed,
     epoch_ms: Math.max(Date.now(), last_ms + 1),
     ambient_lux: lux,
     pieces: all.map(({ id, piece }) => ({ id, piece })),
-    medium: CATALOGUE.medium(medium) ? medium : "fast-oil",
-    bath_C: quench?.kind === "quench" ? quench.bath_C : 55,
+    ...bathFor(state.route),
     volume_L: VOLUME_L,
     forge_C: FORGE_C,
     // Hot before anything goes in, as kilns are.
-    kiln_C: state.next?.kind === "heat" || state.next?.kind === "hold" ? state.next.target_C : KILN_C,
+    kiln_C: chamberFor_C(state.next),
     oven_C: OVEN_C,
   };
+}
+
+/** Not open: how to open it. */
+function Shut({ state, shop, onTrouble, children }: PanelProps & { shop: ShopBeside; children: ReactNode }) {
+  const settings = useSettings();
+  const pieces = usePieces();
+  if (shop.state === "asking" || pieces === undefined) return <div className="shop-panel" aria-busy="true" />;
+  const open = (speed: number): void => {
+    openShop(resetFor(pieces, state, settings.ambient_lux, speed))
+      .then(() => {
+        onTrouble(null);
+        shop.reopen();
+      })
+      .catch(() => onTrouble("The simulated shop is not there: it needs the Tembrak server on this machine."));
+  };
+  return (
+    <div className="shop-panel">
+      <span>
+        {state.doneAt_ms.size > 0
+          ? "The simulated shop was closed: this piece will lie cold on its rack."
+          : "This piece is for practice: no steel, no fire."}
+      </span>
+      <Button onClick={() => open(5)}>Open the simulated shop</Button>
+      {children}
+    </div>
+  );
+}
+
+function Speeds({ speed, onTrouble }: Pick<PanelProps, "onTrouble"> & { speed: number }) {
+  const run = (to: number): void => void commandShop({ do: "speed", speed: to }).catch(() => onTrouble("It did not answer."));
+  return (
+    <span className="shop-speeds" role="group" aria-label="How fast the simulated clock runs">
+      {SPEEDS.map((each) => (
+        <button key={each} type="button" aria-pressed={speed === each} onClick={() => run(each)}>
+          {each}×
+        </button>
+      ))}
+    </span>
+  );
+}
+
+/** What its instruments read. */
+function readWords({ kiln_C, forge_C, bath_C, oven_C }: Reading, isKiln: boolean, units: Units): string {
+  const chamber = isKiln ? `kiln ${showDegrees(kiln_C, units)}` : `forge ${showDegrees(forge_C, units)}`;
+  return `${chamber}, bath ${showDegrees(bath_C, units)}, oven ${showDegrees(oven_C, units)}`;
 }
 
 export function ShopPanel({ state }: { state: PieceState }) {
   const shop = useShopBeside();
   const settings = useSettings();
-  const pieces = usePieces();
   const [trouble, setTrouble] = useState<string | null>(null);
   if (shop === null) return null;
   const { reading, piece } = shop;
+  const alert = trouble === null ? null : <span role="alert">{trouble}</span>;
   if (reading === null || piece === null) {
-    if (shop.state === "asking" || pieces === undefined) return <div className="shop-panel" aria-busy="true" />;
-    const open = (speed: number): void => {
-      openShop(resetFor(pieces, state, settings.ambient_lux, speed))
-        .then(() => {
-          setTrouble(null);
-          shop.reopen();
-        })
-        .catch(() => setTrouble("The simulated shop is not there: it needs the Tembrak server on this machine."));
-    };
     return (
-      <div className="shop-panel">
-        <span>
-          {state.doneAt_ms.size > 0
-            ? "The simulated shop was closed: this piece will lie cold on its rack."
-            : "This piece is for practice: no steel, no fire."}
-        </span>
-        <Button onClick={() => open(5)}>Open the simulated shop</Button>
-        {trouble ? <span role="alert">{trouble}</span> : null}
-      </div>
+      <Shut state={state} shop={shop} onTrouble={setTrouble}>
+        {alert}
+      </Shut>
     );
   }
-  const fast = (speed: number): void => void commandShop({ do: "speed", speed }).catch(() => setTrouble("It did not answer."));
-  const chamber =
-    state.route?.school === "kiln" ? `kiln ${showDegrees(reading.kiln_C, settings)}` : `forge ${showDegrees(reading.forge_C, settings)}`;
   return (
     <div className="shop-panel">
       <i
@@ -93,18 +137,11 @@ export function ShopPanel({ state }: { state: PieceState }) {
         aria-label={piece.glows ? "how it glows now" : "no glow can be seen"}
       />
       <span className="drawn" data-testid="shop-reads">
-        Simulated, {PLACE_WORDS[piece.place]}. {chamber}, bath {showDegrees(reading.bath_C, settings)}, oven{" "}
-        {showDegrees(reading.oven_C, settings)}
+        Simulated, {PLACE_WORDS[piece.place]}. {readWords(reading, state.route?.school === "kiln", settings)}
         {shop.state === "lost" ? ". Not heard of at present" : ""}
       </span>
-      <span className="shop-speeds" role="group" aria-label="How fast the simulated clock runs">
-        {SPEEDS.map((speed) => (
-          <button key={speed} type="button" aria-pressed={reading.speed === speed} onClick={() => fast(speed)}>
-            {speed}×
-          </button>
-        ))}
-      </span>
-      {trouble ? <span role="alert">{trouble}</span> : null}
+      <Speeds speed={reading.speed} onTrouble={setTrouble} />
+      {alert}
     </div>
   );
 }

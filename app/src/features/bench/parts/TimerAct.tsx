@@ -96,13 +96,35 @@ function Keys({ state, act, bench, now_ms, left_s, isKiln }: Props & { left_s: n
   );
 }
 
+/** Of what, until when. */
+function PlanLine({ act, start_ms, end_ms }: Pick<Props, "act"> & Pick<Left, "start_ms" | "end_ms">) {
+  const until = end_ms === null ? "" : `, until ${showTimeOfDay(end_ms)}`;
+  return (
+    <p className="drawn from">
+      {showDegrees(act.target_C, useSettings())} for {showDuration(act.hold_s)}, since {showTimeOfDay(start_ms)}
+      {until}
+    </p>
+  );
+}
+
+/** The kiln a piece is held in: both clocks, and its panel. */
+function Kiln({ state, act, now_ms, clock }: Omit<Props, "bench"> & { clock: SoakClock | null }) {
+  const pieces = usePieces();
+  const settings = useSettings();
+  if (act.kind !== "hold") return null;
+  return (
+    <>
+      {clock === null ? null : <TwoClocks clock={clock} />}
+      <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} />
+    </>
+  );
+}
+
 export function TimerAct(props: Props) {
   const { state, act, now_ms } = props;
   const settings = useSettings();
-  const pieces = usePieces();
   const { start_ms, clock, left_s, end_ms } = leftOf(props);
   const isKiln = act.kind === "hold" && state.route?.school === "kiln";
-  const until = end_ms === null ? "" : `, until ${showTimeOfDay(end_ms)}`;
   return (
     <>
       <div className="bench-main">
@@ -113,14 +135,8 @@ export function TimerAct(props: Props) {
             </span>
           </div>
           <p className="to-go">{leftWords(left_s, clock?.waitsForChamber ?? false, act.target_C, settings)}</p>
-          <p className="drawn from">
-            {showDegrees(act.target_C, settings)} for {showDuration(act.hold_s)}, since {showTimeOfDay(start_ms)}
-            {until}
-          </p>
-          {clock !== null && isKiln ? <TwoClocks clock={clock} /> : null}
-          {act.kind === "hold" && isKiln ? (
-            <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} />
-          ) : null}
+          <PlanLine act={act} start_ms={start_ms} end_ms={end_ms} />
+          {isKiln ? <Kiln state={state} act={act} now_ms={now_ms} clock={clock} /> : null}
         </div>
       </div>
       <Bar share={Math.min(1, Math.max(0, 1 - left_s / act.hold_s))} />

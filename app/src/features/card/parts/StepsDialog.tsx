@@ -11,6 +11,7 @@ import {
   resolveSteel,
   usualEdgeDepth_mm,
   type Kit,
+  type Piece,
   type PieceState,
   type Route,
   type Step,
@@ -27,7 +28,7 @@ import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState, type ReactNode } from "react";
 import { mediumName } from "../../../words/actWords.js";
-import { showDuration } from "../../../format/show.js";
+import { showDuration, type Units } from "../../../format/show.js";
 import { stepSource } from "../../../words/sources.js";
 import { DifferenceField, DurationField, LengthField, TemperatureField } from "../../../parts/QuantityField.js";
 import { useLog, useUnits } from "../../../store/useStore.js";
@@ -60,7 +61,7 @@ function isDone(state: PieceState, index: number): boolean {
 }
 
 /** A heat by the smith's own word for it: what that is, and one press to have it. */
-function NamedHeatField({ onAdd }: { onAdd: (kind: "normalise" | "anneal" | "preheat") => void }) {
+function NamedHeatField({ onAdd }: { onAdd: (kind: Exclude<Addable, "temper">) => void }) {
   const [text, setText] = useState("");
   const found = namedHeat(text);
   return (
@@ -145,6 +146,161 @@ function SortableStep({ id, name, isLocked, onRemove, children }: SortableProps)
   );
 }
 
+interface FieldProps<K extends Step["kind"]> {
+  readonly step: Step & { readonly kind: K };
+  readonly section: Piece["section"];
+  readonly units: Units;
+  readonly isLocked: boolean;
+  readonly onChange: (to: Step) => void;
+  /** A field by its name, and whether what stands in it can be read. */
+  readonly onFault: (field: string, isBad: boolean) => void;
+}
+
+/** How warm the bath is, and how much of the piece goes under. */
+function QuenchFields({ step, section, units, isLocked, onChange, onFault }: FieldProps<"quench">) {
+  return (
+    <>
+      <TemperatureField
+        label="Bath"
+        value_C={step.bath_C}
+        units={units}
+        isDisabled={isLocked}
+        low_C={LIMITS.quench.bath_C[0]}
+        high_C={LIMITS.quench.bath_C[1]}
+        question={(T, unit) => questionHeat("bath", T, unit)}
+        onFault={(bad) => onFault("bath", bad)}
+        onChange={(bath_C) => onChange({ ...step, bath_C })}
+      />
+      {section.shape === "wedge" ? (
+        <ToggleButtonGroup
+          exclusive
+          disabled={isLocked}
+          value={step.edgeDepth_mm === undefined ? "whole" : "edge"}
+          aria-label="How much of it goes under"
+          onChange={(_, chosen: "whole" | "edge" | null) => chosen && onChange(immersed(step, chosen, section.height_mm))}
+        >
+          <ToggleButton value="whole">whole</ToggleButton>
+          <ToggleButton value="edge" aria-label="edge only">
+            edge
+          </ToggleButton>
+        </ToggleButtonGroup>
+      ) : null}
+      {section.shape === "wedge" && step.edgeDepth_mm !== undefined ? (
+        <LengthField
+          label="Depth"
+          role="height"
+          value_mm={step.edgeDepth_mm}
+          units={units}
+          isDisabled={isLocked}
+          least_mm={LIMITS.quench.depth_mm[0]}
+          most_mm={section.height_mm}
+          onFault={(bad) => onFault("depth", bad)}
+          onChange={(edgeDepth_mm) => onChange({ ...step, edgeDepth_mm })}
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** How hot, how long, and how slowly it falls. */
+function HeatFields({ step, units, isLocked, onChange, onFault }: FieldProps<Exclude<Step["kind"], "quench">>) {
+  return (
+    <>
+      <TemperatureField
+        label="Heat"
+        value_C={step.temperature_C}
+        units={units}
+        isDisabled={isLocked}
+        low_C={LIMITS[step.kind].temperature_C[0]}
+        high_C={LIMITS[step.kind].temperature_C[1]}
+        question={(T, unit) => questionHeat(step.kind, T, unit)}
+        onFault={(bad) => onFault("heat", bad)}
+        onChange={(temperature_C) => onChange({ ...step, temperature_C })}
+      />
+      {step.kind === "run" ? null : (
+        <DurationField
+          label="Hold"
+          value_min={step.hold_min}
+          isDisabled={isLocked}
+          most_min={LIMITS[step.kind].hold_min[1]}
+          least_min={LIMITS[step.kind].hold_min[0]}
+          onFault={(bad) => onFault("hold", bad)}
+          onChange={(hold_min) => onChange({ ...step, hold_min })}
+        />
+      )}
+      {step.kind === "anneal" ? (
+        <DifferenceField
+          label="Falls by"
+          isRate
+          value_C={step.rate_C_h}
+          low_C={LIMITS.anneal.rate_C_h[0]}
+          high_C={LIMITS.anneal.rate_C_h[1]}
+          units={units}
+          isDisabled={isLocked}
+          onFault={(bad) => onFault("rate", bad)}
+          onChange={(rate_C_h) => onChange({ ...step, rate_C_h })}
+        />
+      ) : null}
+    </>
+  );
+}
+
+function StepFields(props: FieldProps<Step["kind"]>) {
+  const { step } = props;
+  return (
+    <div className="step-fields">
+      {step.kind === "quench" ? <QuenchFields {...props} step={step} /> : <HeatFields {...props} step={step} />}
+    </div>
+  );
+}
+
+interface NameProps extends Pick<Props, "state" | "route" | "magnet_C"> {
+  readonly step: Step;
+  readonly units: Units;
+  readonly children: ReactNode;
+}
+
+/** What a step is, why it stands here, who says so. */
+function StepName({ state, route, step, magnet_C, units, children }: NameProps) {
+  return (
+    <div className="step-name">
+      <b>{nameOf(step)}</b>
+      <small>{reasonWords(step)}</small>
+      {children}
+      <small className="step-source">{stepSource(step, state.piece, route, magnet_C, units)}</small>
+    </div>
+  );
+}
+
+/** Steps that may be added, by key or by name. */
+function AddKeys({ onAdd }: { onAdd: (kind: Addable) => void }) {
+  return (
+    <div className="step-adds">
+      <Button onClick={() => onAdd("normalise")}>One more normalising heat</Button>
+      <Button onClick={() => onAdd("preheat")}>Warm it through first</Button>
+      <Button onClick={() => onAdd("anneal")}>An anneal</Button>
+      <Button onClick={() => onAdd("temper")}>One more temper</Button>
+      <NamedHeatField onAdd={onAdd} />
+    </div>
+  );
+}
+
+type Addable = "normalise" | "temper" | "anneal" | "preheat";
+
+/** One more step of a kind: like the last of its kind, or as it usually is. */
+function oneMore(kind: Addable, like: Step | undefined, { piece }: PieceState, route: Route, kit: Kit | null): Step {
+  switch (kind) {
+    case "anneal":
+      return annealStep(resolveSteel(CATALOGUE, piece.steel), kit);
+    case "preheat":
+      return preheatStep(route.school, piece.start === "hardened");
+    case "normalise":
+      return like ?? { kind, temperature_C: 860, hold_min: 0, coolTo: "hand-warm", why: "once-more" };
+    case "temper":
+      return like ?? { kind, temperature_C: 200, hold_min: 120, why: "one-more-temper" };
+  }
+}
+
 export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Props) {
   const units = useUnits();
   const { write } = useLog();
@@ -174,17 +330,8 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
     setDraft(rows.filter((row) => row.key !== key));
     setFaults((before) => new Set([...before].filter((of) => !of.startsWith(`${key} `))));
   };
-  const add = (kind: "normalise" | "temper" | "anneal" | "preheat"): void => {
-    const like = rows.findLast(({ step }) => step.kind === kind)?.step;
-    const step: Step =
-      kind === "anneal"
-        ? annealStep(resolveSteel(CATALOGUE, state.piece.steel), kit)
-        : kind === "preheat"
-          ? preheatStep(route.school, state.piece.start === "hardened")
-          : (like ??
-            (kind === "normalise"
-              ? { kind, temperature_C: 860, hold_min: 0, coolTo: "hand-warm", why: "once-more" }
-              : { kind, temperature_C: 200, hold_min: 120, why: "one-more-temper" }));
+  const add = (kind: Addable): void => {
+    const step = oneMore(kind, rows.findLast((row) => row.step.kind === kind)?.step, state, route, kit);
     const before =
       kind === "temper"
         ? rows.length
@@ -227,9 +374,7 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                 const locked = i < lockedCount;
                 return (
                   <SortableStep key={key} id={key} name={`${i + 1}, ${nameOf(step)}`} isLocked={locked} onRemove={() => remove(key)}>
-                    <div className="step-name">
-                      <b>{nameOf(step)}</b>
-                      <small>{reasonWords(step)}</small>
+                    <StepName state={state} route={route} step={step} magnet_C={magnet_C} units={units}>
                       {draft === null && !locked ? (
                         <OtherPractices
                           piece={state.piece}
@@ -243,92 +388,15 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                           }}
                         />
                       ) : null}
-                      <small className="step-source">{stepSource(step, state.piece, route, magnet_C, units)}</small>
-                    </div>
-                    <div className="step-fields">
-                      {step.kind === "quench" ? (
-                        <>
-                          <TemperatureField
-                            label="Bath"
-                            value_C={step.bath_C}
-                            units={units}
-                            isDisabled={locked}
-                            low_C={LIMITS.quench.bath_C[0]}
-                            high_C={LIMITS.quench.bath_C[1]}
-                            question={(T, unit) => questionHeat("bath", T, unit)}
-                            onFault={(bad) => fault(`${key} bath`, bad)}
-                            onChange={(bath_C) => change(key, { ...step, bath_C })}
-                          />
-                          {section.shape === "wedge" ? (
-                            <ToggleButtonGroup
-                              exclusive
-                              disabled={locked}
-                              value={step.edgeDepth_mm === undefined ? "whole" : "edge"}
-                              aria-label="How much of it goes under"
-                              onChange={(_, chosen: "whole" | "edge" | null) =>
-                                chosen && change(key, immersed(step, chosen, section.height_mm))
-                              }
-                            >
-                              <ToggleButton value="whole">whole</ToggleButton>
-                              <ToggleButton value="edge" aria-label="edge only">
-                                edge
-                              </ToggleButton>
-                            </ToggleButtonGroup>
-                          ) : null}
-                          {section.shape === "wedge" && step.edgeDepth_mm !== undefined ? (
-                            <LengthField
-                              label="Depth"
-                              role="height"
-                              value_mm={step.edgeDepth_mm}
-                              units={units}
-                              isDisabled={locked}
-                              least_mm={LIMITS.quench.depth_mm[0]}
-                              most_mm={section.height_mm}
-                              onFault={(bad) => fault(`${key} depth`, bad)}
-                              onChange={(edgeDepth_mm) => change(key, { ...step, edgeDepth_mm })}
-                            />
-                          ) : null}
-                        </>
-                      ) : (
-                        <>
-                          <TemperatureField
-                            label="Heat"
-                            value_C={step.temperature_C}
-                            units={units}
-                            isDisabled={locked}
-                            low_C={LIMITS[step.kind].temperature_C[0]}
-                            high_C={LIMITS[step.kind].temperature_C[1]}
-                            question={(T, unit) => questionHeat(step.kind, T, unit)}
-                            onFault={(bad) => fault(`${key} heat`, bad)}
-                            onChange={(temperature_C) => change(key, { ...step, temperature_C })}
-                          />
-                          {step.kind === "run" ? null : (
-                            <DurationField
-                              label="Hold"
-                              value_min={step.hold_min}
-                              isDisabled={locked}
-                              most_min={LIMITS[step.kind].hold_min[1]}
-                              least_min={LIMITS[step.kind].hold_min[0]}
-                              onFault={(bad) => fault(`${key} hold`, bad)}
-                              onChange={(hold_min) => change(key, { ...step, hold_min })}
-                            />
-                          )}
-                          {step.kind === "anneal" ? (
-                            <DifferenceField
-                              label="Falls by"
-                              isRate
-                              value_C={step.rate_C_h}
-                              low_C={LIMITS.anneal.rate_C_h[0]}
-                              high_C={LIMITS.anneal.rate_C_h[1]}
-                              units={units}
-                              isDisabled={locked}
-                              onFault={(bad) => fault(`${key} rate`, bad)}
-                              onChange={(rate_C_h) => change(key, { ...step, rate_C_h })}
-                            />
-                          ) : null}
-                        </>
-                      )}
-                    </div>
+                    </StepName>
+                    <StepFields
+                      step={step}
+                      section={section}
+                      units={units}
+                      isLocked={locked}
+                      onChange={(to) => change(key, to)}
+                      onFault={(of, bad) => fault(`${key} ${of}`, bad)}
+                    />
                     {locked ? (
                       <small className="step-done">done{step.kind === "temper" ? `, ${showDuration(step.hold_min * 60)}` : ""}</small>
                     ) : null}
@@ -338,13 +406,7 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
             </ol>
           </SortableContext>
         </DndContext>
-        <div className="step-adds">
-          <Button onClick={() => add("normalise")}>One more normalising heat</Button>
-          <Button onClick={() => add("preheat")}>Warm it through first</Button>
-          <Button onClick={() => add("anneal")}>An anneal</Button>
-          <Button onClick={() => add("temper")}>One more temper</Button>
-          <NamedHeatField onAdd={add} />
-        </div>
+        <AddKeys onAdd={add} />
         <p role="alert" className="step-problem">
           {problem === null ? "" : ORDER_WORDS[problem]}
         </p>

@@ -24,6 +24,43 @@ function signed(difference_HRC: number): string {
   return rounded > 0 ? `+${rounded.toFixed(1)}` : `\u2212${Math.abs(rounded).toFixed(1)}`;
 }
 
+interface BathProps {
+  readonly whatIf: WhatIf;
+  /** The bath of the plan. */
+  readonly planned: string | undefined;
+  readonly view: TrialView;
+  readonly thickWord: string;
+}
+
+/** The same piece in another bath. */
+function BathKeys({ whatIf, planned, view, thickWord }: BathProps) {
+  return (
+    <div className="bath-keys" role="group" aria-label="Bath">
+      {whatIf.baths.map((bath) => {
+        const isOn = (view.trial.medium ?? planned) === bath.medium;
+        return (
+          <button
+            key={bath.medium}
+            type="button"
+            className="bath-key"
+            aria-pressed={isOn}
+            onClick={() => view.set({ medium: bath.medium })}
+          >
+            <small className="drawn">{mediumName(bath.medium)}</small>
+            <b>
+              {bath.medium === "water" && planned !== "water"
+                ? "may crack"
+                : bath.isHardThrough
+                  ? showHardness(bath.working_HRC, 1)
+                  : `${thickWord} ${showHardness(bath.thickest_HRC)}`}
+            </b>
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
 export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, units }: Props) {
   const { write } = useLog();
   if (whatIf === undefined || planned === undefined) {
@@ -112,29 +149,7 @@ export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, u
           />
         );
       })}
-      <div className="bath-keys" role="group" aria-label="Bath">
-        {whatIf.baths.map((bath) => {
-          const isOn = (trial.medium ?? quench?.medium) === bath.medium;
-          return (
-            <button
-              key={bath.medium}
-              type="button"
-              className="bath-key"
-              aria-pressed={isOn}
-              onClick={() => view.set({ medium: bath.medium })}
-            >
-              <small className="drawn">{mediumName(bath.medium)}</small>
-              <b>
-                {bath.medium === "water" && quench?.medium !== "water"
-                  ? "may crack"
-                  : bath.isHardThrough
-                    ? showHardness(bath.working_HRC, 1)
-                    : `${thickWord} ${showHardness(bath.thickest_HRC)}`}
-              </b>
-            </button>
-          );
-        })}
-      </div>
+      <BathKeys whatIf={whatIf} planned={quench?.medium} view={view} thickWord={thickWord} />
       <div className="trial-keys">
         {view.isTrying ? (
           <>
