@@ -4,3 +4,19 @@ import { TextDecoder, TextEncoder } from "node:util";
 
 globalThis.structuredClone ??= ((value: unknown): unknown => JSON.parse(JSON.stringify(value))) as typeof structuredClone;
 Object.assign(globalThis, { TextDecoder, TextEncoder });
+if (!("text" in Blob.prototype)) {
+  Object.assign(Blob.prototype, {
+    text(this: Blob): Promise<string> {
+      return new Promise((done) => {
+        const reader = new FileReader();
+        reader.onload = () => done(reader.result as string);
+        reader.readAsText(this);
+      });
+    },
+  });
+}
+globalThis.ResizeObserver ??= class implements ResizeObserver {
+  observe(): void {}
+  unobserve(): void {}
+  disconnect(): void {}
+};

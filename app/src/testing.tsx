@@ -4,7 +4,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render } from "@testing-library/react";
 import { actsOfRoute, pieceState, type BookEvent, type Check, type Kit, type Piece, type PieceState, type Route } from "@tembrak/core";
 import type { ReactNode } from "react";
-import { MemoryRouter } from "react-router";
+import { MemoryRouter, Route as Path, Routes, useLocation } from "react-router";
 import { DEFAULT_SETTINGS, type NewEvent, type Settings } from "./store/db.js";
 import { LogContext } from "./store/LogProvider.js";
 import { ShopData } from "./store/ShopProvider.js";
@@ -50,10 +50,20 @@ interface Shop {
   readonly unreadable?: readonly unknown[];
   /** Whether what is written gets stored. */
   readonly stores?: boolean;
+  /** The path it stands at, and the address it is asked by: `["/book/:id", "/book/p"]`. */
+  readonly at?: readonly [path: string, address: string];
+}
+
+/** Where a screen went to. */
+function Address() {
+  return <p data-testid="address">{useLocation().pathname}</p>;
 }
 
 /** Draws it; `written` is what went to the log. */
-export function show(screenOf: ReactNode, { settings, kit = null, pieces = [], unreadable = [], stores = true }: Shop = {}) {
+export function show(
+  screenOf: ReactNode,
+  { settings, kit = null, pieces = [], unreadable = [], stores = true, at = ["*", "/"] }: Shop = {},
+) {
   const written: { piece: string; events: readonly NewEvent[] }[] = [];
   const write = (piece: string, events: readonly NewEvent[]): Promise<boolean> => {
     if (stores) written.push({ piece, events });
@@ -63,7 +73,12 @@ export function show(screenOf: ReactNode, { settings, kit = null, pieces = [], u
     <QueryClientProvider client={new QueryClient()}>
       <ShopData value={{ settings: { ...DEFAULT_SETTINGS, ...settings }, kit, book: { pieces, unreadable } }}>
         <LogContext value={{ write, refusal: null, dismiss: () => undefined }}>
-          <MemoryRouter>{screenOf}</MemoryRouter>
+          <MemoryRouter initialEntries={[at[1]]}>
+            <Routes>
+              <Path path={at[0]} element={screenOf} />
+              <Path path="*" element={<Address />} />
+            </Routes>
+          </MemoryRouter>
         </LogContext>
       </ShopData>
     </QueryClientProvider>,

@@ -61,12 +61,14 @@ function numberOf(text: string): number {
 /** Reads the text as a table. @returns null when it has no two columns and two rows. */
 export function readTable(text: string): LoggerTable | null {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ""), { skipEmptyLines: "greedy" });
-  const lines = parsed.data.filter((line) => line.length > 1);
+  const lines = parsed.data;
   // Loggers put their name and serial number first: the table begins where a line has numbers and the one before has not.
-  const first = lines.findIndex((line) => line.filter(isNumber).length > 0 && line.some((cell) => timeOf(cell) !== null));
+  const first = lines.findIndex(
+    (line) => line.length > 1 && line.filter(isNumber).length > 0 && line.some((cell) => timeOf(cell) !== null),
+  );
   if (first < 0 || lines.length - first < 2) return null;
   const width = lines[first]!.length;
-  const before = lines[first - 1];
+  const before = lines.slice(0, first).findLast((line) => line.length > 1);
   const columns = Array.from({ length: width }, (_, i) => before?.[i]?.trim() ?? `column ${i + 1}`);
   return { columns, rows: lines.slice(first), delimiter: parsed.meta.delimiter };
 }

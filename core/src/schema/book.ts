@@ -163,7 +163,7 @@ export const RouteSchema = strict({
 });
 export type Route = Static<typeof RouteSchema>;
 
-const hardness = between(0, 75, "HRC");
+const hardness = between(...LIMITS.tester.reading_HRC, "HRC");
 
 export const FileStrokeSchema = strict({ file_HRC: hardness, result: choice(["skates", "drags", "bites"] as const) });
 

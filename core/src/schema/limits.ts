@@ -36,5 +36,6 @@ export const LIMITS = {
   kiln: { recovery_min: [0, 60] },
   bath: { width_mm: TANK_mm, depth_mm: TANK_mm, fill_mm: [10, 3000] },
   probe: { offset_C: OFFSET_C, sd_C: [0.5, 60], limit_C: [50, 1400] },
-  tester: { bias_HRC: [-10, 10] },
+  files: { rated_HRC: [20, 72] },
+  tester: { bias_HRC: [-10, 10], reading_HRC: [0, 75] },
 } as const satisfies Readonly<Record<string, Readonly<Record<string, Limits>>>>;

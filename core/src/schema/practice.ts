@@ -2,6 +2,7 @@
 
 import { Type, type Static } from "@sinclair/typebox";
 import { PieceSchema } from "./book.js";
+import { LIMITS } from "./limits.js";
 import { between, choice, strict, tagged } from "./parts.js";
 
 const pieceId = Type.String({ minLength: 1, maxLength: 64 });
@@ -43,7 +44,7 @@ export type ShopCommand = Static<typeof ShopCommandSchema>;
 export const ShopQuestionSchema = tagged(
   "ask",
   strict({ ask: Type.Literal("magnet"), piece: pieceId }),
-  strict({ ask: Type.Literal("file"), piece: pieceId, file_HRC: between(20, 72, "HRC") }),
+  strict({ ask: Type.Literal("file"), piece: pieceId, file_HRC: between(...LIMITS.files.rated_HRC, "HRC") }),
   strict({ ask: Type.Literal("tester"), piece: pieceId }),
 );
 export type ShopQuestion = Static<typeof ShopQuestionSchema>;

@@ -15,14 +15,19 @@ import type { Log } from "../../../store/LogProvider.js";
 import { useLog } from "../../../store/useStore.js";
 import { latest_C, useShopBeside } from "../../../instruments/useSimulatedShop.js";
 
+/** Whether it was put in, and not taken out since. */
+function isIn({ checks }: PieceState, act: string): boolean {
+  const last = checks.findLast((c) => c.act === act && c.reading.check === "fire")?.reading;
+  return last?.check === "fire" && last.state === "in";
+}
+
 /** Pieces that lie in the kiln now: at a heat or a hold of the kiln school, and put in. */
 export function inKiln(states: readonly PieceState[]): PieceState[] {
   return states.filter(
-    ({ route, next, checks, finishedAt_ms }) =>
-      finishedAt_ms === null &&
-      route?.school === "kiln" &&
-      (next?.kind === "hold" ||
-        (next?.kind === "heat" && checks.findLast((c) => c.act === next.id && c.reading.check === "fire")?.reading.check === "fire")),
+    (state) =>
+      state.finishedAt_ms === null &&
+      state.route?.school === "kiln" &&
+      (state.next?.kind === "hold" || (state.next?.kind === "heat" && isIn(state, state.next.id))),
   );
 }
 

@@ -1,5 +1,6 @@
 /** What else a test rests on: the surface, whether it is hand-warm, tester readings and how the tester reads its block. */
 
+import { LIMITS } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
@@ -12,6 +13,9 @@ interface Props {
   readonly onChange: (draft: TestDraft) => void;
 }
 
+const [LEAST_HRC, MOST_HRC] = LIMITS.tester.reading_HRC;
+const [, MOST_BIAS_HRC] = LIMITS.tester.bias_HRC;
+
 /** Readings as typed: `59.1 58.8, 60`. Null with a sentence when a part is no hardness. */
 function readReadings(text: string): { readings: number[] } | { problem: string } {
   const parts = text
@@ -22,7 +26,8 @@ function readReadings(text: string): { readings: number[] } | { problem: string 
   for (const part of parts) {
     const value = Number(part);
     if (!Number.isFinite(value)) return { problem: `"${part}" is not a number.` };
-    if (value < 0 || value > 75) return { problem: `${part} HRC is not a reading a tester gives. Rockwell C runs from 20 to 68.` };
+    if (value < LEAST_HRC || value > MOST_HRC)
+      return { problem: `${part} HRC is not a reading a tester gives. Rockwell C runs from 20 to 68.` };
     readings.push(value);
   }
   return { readings };
@@ -34,7 +39,7 @@ export function TestTools({ draft, onChange }: Props) {
   const [bias, setBias] = useState("");
   const read = readReadings(text);
   const biasNumber = Number(bias.replace(",", "."));
-  const biasBad = bias.trim() !== "" && (!Number.isFinite(biasNumber) || Math.abs(biasNumber) > 10);
+  const biasBad = bias.trim() !== "" && (!Number.isFinite(biasNumber) || Math.abs(biasNumber) > MOST_BIAS_HRC);
   return (
     <div className="test-tools">
       <ToggleButtonGroup
@@ -76,13 +81,14 @@ export function TestTools({ draft, onChange }: Props) {
             label="Tester reads its block too high by"
             value={bias}
             error={biasBad}
-            helperText={biasBad ? "A number of HRC between -10 and 10." : "Leave empty when you have no block."}
+            helperText={biasBad ? `A number of HRC between -${MOST_BIAS_HRC} and ${MOST_BIAS_HRC}.` : "Leave empty when you have no block."}
             onChange={(event) => {
               setBias(event.target.value);
               const value = Number(event.target.value.replace(",", "."));
               onChange({
                 ...draft,
-                blockBias_HRC: event.target.value.trim() === "" || !Number.isFinite(value) || Math.abs(value) > 10 ? null : value,
+                blockBias_HRC:
+                  event.target.value.trim() === "" || !Number.isFinite(value) || Math.abs(value) > MOST_BIAS_HRC ? null : value,
               });
             }}
             fullWidth

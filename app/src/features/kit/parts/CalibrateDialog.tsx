@@ -11,6 +11,10 @@ import { showDegrees, showDifference, type Units } from "../../../format/show.js
 import { DurationField, TemperatureField } from "../../../parts/QuantityField.js";
 import { useFaults } from "../../../parts/useFaults.js";
 
+function within(x: number, [least, most]: readonly [number, number]): number {
+  return Math.min(most, Math.max(least, x));
+}
+
 type Controlled = Extract<KitItem, { kind: "kiln" | "oven" }>;
 
 interface Props {
@@ -124,8 +128,8 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
             onKeep({
               ...item,
               calibration: [...readings],
-              offset_C: Math.round(10 * Math.min(100, Math.max(-100, found.offset_C))) / 10,
-              settle_min: found.hasLag ? Math.min(240, Math.round(found.settle_min)) : item.settle_min,
+              offset_C: Math.round(10 * within(found.offset_C, LIMITS.controlled.offset_C)) / 10,
+              settle_min: found.hasLag ? within(Math.round(found.settle_min), LIMITS.controlled.settle_min) : item.settle_min,
             })
           }
         >

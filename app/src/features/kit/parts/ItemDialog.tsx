@@ -1,6 +1,6 @@
 /** One item of the kit: its name, its measures, how it errs; and what to remember when it is lit again. */
 
-import type { KitItem, NewKitItem } from "@tembrak/core";
+import { LIMITS, type KitItem, type NewKitItem } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import Dialog from "@mui/material/Dialog";
@@ -30,6 +30,20 @@ interface InputProps {
   readonly onFault: (isBad: boolean) => void;
 }
 
+const [LEAST_HRC, MOST_HRC] = LIMITS.files.rated_HRC;
+/** More files nobody tries on one piece. */
+const MOST_FILES = 12;
+
+/** Files as typed, `45, 50 55`, softest first; null where one is no hardness of a file. */
+function filesIn(text: string): number[] | null {
+  const typed = text
+    .split(/[\s,;]+/)
+    .filter(Boolean)
+    .map(Number);
+  const isBad = typed.some((x) => !Number.isFinite(x) || x < LEAST_HRC || x > MOST_HRC);
+  return isBad || typed.length === 0 || typed.length > MOST_FILES ? null : typed.sort((a, b) => a - b);
+}
+
 function FilesField({
   value,
   onChange,
@@ -40,26 +54,18 @@ function FilesField({
   onFault: (isBad: boolean) => void;
 }) {
   const [text, setText] = useState(value.join(", "));
-  const read = text
-    .split(/[\s,;]+/)
-    .filter(Boolean)
-    .map(Number);
-  const isBad = read.length === 0 || read.length > 12 || read.some((x) => !Number.isFinite(x) || x < 20 || x > 72);
+  const isBad = filesIn(text) === null;
   return (
     <TextField
       label="Files, HRC"
       value={text}
       error={isBad}
-      helperText={isBad ? "Numbers from 20 to 72, with commas between." : " "}
+      helperText={isBad ? `Numbers from ${LEAST_HRC} to ${MOST_HRC}, with commas between.` : " "}
       onChange={(event) => {
         setText(event.target.value);
-        const typed = event.target.value
-          .split(/[\s,;]+/)
-          .filter(Boolean)
-          .map(Number);
-        const bad = typed.length === 0 || typed.length > 12 || typed.some((x) => !Number.isFinite(x) || x < 20 || x > 72);
-        onFault(bad);
-        if (!bad) onChange([...typed].sort((a, b) => a - b));
+        const typed = filesIn(event.target.value);
+        onFault(typed === null);
+        if (typed !== null) onChange(typed);
       }}
       fullWidth
     />

@@ -1,0 +1,105 @@
+import { afterEach, describe, expect, it } from "@jest/globals";
+import { cleanup, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { actsOfRoute, CATALOGUE, planRoute, type Piece } from "@tembrak/core";
+import { replaceBook } from "../../store/db.js";
+import { show, standingAt } from "../../testing.js";
+import { FileTestPage } from "./FileTestPage.js";
+
+const knife: Piece = {
+  name: "Hay knife",
+  mark: "4",
+  kind: "knife",
+  form: "hay-knife",
+  steel: "1084",
+  start: "as-forged",
+  use: "slicer",
+  length_mm: 420,
+  section: { shape: "wedge", spine_mm: 4, edge_mm: 0.8, height_mm: 50 },
+};
+const route = planRoute(CATALOGUE, knife, "forge");
+const acts = actsOfRoute(route);
+const first = acts.findIndex(({ kind }) => kind === "first-file");
+const prove = acts.findIndex(({ kind }) => kind === "prove");
+
+afterEach(cleanup);
+
+async function open(done: number, stores = true) {
+  const state = standingAt(knife, route, { done });
+  await replaceBook(state.events);
+  const shown = show(<FileTestPage />, { stores, at: ["/piece/:id/test/:act", `/piece/p/test/${state.next!.id}`] });
+  await screen.findByRole("button", { name: "Keep this result" });
+  return { state, ...shown };
+}
+const mean = (): number => Number(screen.getByTestId("test-mean").textContent);
+async function read(text: string): Promise<void> {
+  if (screen.queryByLabelText("Tester readings, HRC") === null)
+    await userEvent.click(screen.getByRole("button", { name: "Add tester readings" }));
+  const field = screen.getByLabelText("Tester readings, HRC");
+  await userEvent.clear(field);
+  if (text !== "") await userEvent.type(field, text);
+}
+
+describe("a hardness test", () => {
+  it("nothing tried is nothing to keep", async () => {
+    await open(prove);
+    expect(screen.getByRole("button", { name: "Keep this result" }).hasAttribute("disabled")).toBe(true);
+    expect(screen.queryByText("Next, one of")).toBeNull();
+  });
+  it("readings of a tester are its mean, with a comma or a point", async () => {
+    await open(prove);
+    await read("58,5 59.5 59");
+    expect(mean()).toBeGreaterThan(57.5);
+    expect(mean()).toBeLessThan(60.5);
+  });
+  it("what is no reading is said, and the ones before it stand", async () => {
+    await open(prove);
+    await read("59 59 590");
+    expect(screen.getByText(/590 HRC is not a reading a tester gives/)).toBeTruthy();
+    expect(mean()).toBeGreaterThan(57);
+    expect(mean()).toBeLessThan(61);
+  });
+  it("a tester that reads its block too high reads the piece too high", async () => {
+    await open(prove);
+    await read("60 60 60");
+    const plain = mean();
+    await userEvent.type(screen.getByLabelText(/reads its block too high by/), "2");
+    expect(mean()).toBeLessThan(plain - 1);
+    expect(mean()).toBeGreaterThan(plain - 3);
+  });
+  it("after the last temper a kept result ends the piece and opens its record", async () => {
+    const { written, state } = await open(prove);
+    await read("59 59 59");
+    await userEvent.click(screen.getByRole("button", { name: "Keep this result" }));
+    expect(written.map(({ events }) => events.map(({ kind }) => kind))).toEqual([["test", "act-done", "finished"]]);
+    expect(written[0]!.events[1]).toEqual({ kind: "act-done", act: state.next!.id });
+    expect(screen.getByTestId("address").textContent).toBe("/book/p");
+  });
+  it("after the quench it goes on at the bench, and the piece is not finished", async () => {
+    const { written } = await open(first);
+    expect(screen.getByText(/Still brittle: light strokes/)).toBeTruthy();
+    await read("65 65 65");
+    await userEvent.click(screen.getByRole("button", { name: "Keep this result" }));
+    expect(written[0]!.events.map(({ kind }) => kind)).toEqual(["test", "act-done"]);
+    expect(screen.getByTestId("address").textContent).toBe("/piece/p/bench");
+  });
+  it("soft after the quench: hardened again, normalised first, with its tempers still to come", async () => {
+    const { written } = await open(first);
+    await read("38 38 39");
+    await userEvent.click(screen.getByRole("button", { name: /[Hh]arden/ }));
+    const events = written[0]!.events;
+    const again = events.find((event) => event.kind === "route")!;
+    const kinds = again.kind === "route" ? again.route.steps.map(({ kind }) => kind) : [];
+    const quench = kinds.indexOf("quench");
+    expect(kinds.slice(quench + 1, quench + 4)).toEqual(["normalise", "harden", "quench"]);
+    expect(kinds.at(-1)).toBe("temper");
+  });
+  it("what the browser refuses is not left behind", async () => {
+    const { written } = await open(prove, false);
+    await read("59 59 59");
+    await userEvent.click(screen.getByRole("button", { name: "Keep this result" }));
+    expect(written).toEqual([]);
+    expect(screen.queryByTestId("address")).toBeNull();
+    expect(mean()).toBeGreaterThan(57);
+  });
+});
