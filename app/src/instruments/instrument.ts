@@ -55,8 +55,10 @@ export class StreamInstrument<M> implements Instrument {
   readonly name: string;
   private readonly url: string;
   private readonly read: (message: unknown) => M | null;
-  /** The readings in a message. */
-  readonly readingsOf: (message: M) => readonly InstrumentReading[];
+  private readonly readingsOf: (message: M) => readonly InstrumentReading[];
+  private readonly told = new Set<(message: M) => void>();
+  private readonly minded = new Set<(state: InstrumentState) => void>();
+  private source: EventSource | null = null;
 
   constructor(name: string, url: string, read: (message: unknown) => M | null, readingsOf: (message: M) => readonly InstrumentReading[]) {
     this.name = name;
@@ -65,20 +67,34 @@ export class StreamInstrument<M> implements Instrument {
     this.readingsOf = readingsOf;
   }
 
-  /** Every message as it came, checked; what does not fit is left out. */
+  /** Every message as it came, checked; what does not fit is left out. However many listen, it is one connection. */
   messages(onMessage: (message: M) => void, onState?: (state: InstrumentState) => void): () => void {
+    this.told.add(onMessage);
+    if (onState !== undefined) this.minded.add(onState);
+    this.source ??= this.connect();
+    return () => {
+      this.told.delete(onMessage);
+      if (onState !== undefined) this.minded.delete(onState);
+      if (this.told.size > 0) return;
+      this.source?.close();
+      this.source = null;
+    };
+  }
+
+  private connect(): EventSource {
     const source = new EventSource(this.url);
-    source.onopen = () => onState?.("open");
-    source.onerror = () => onState?.(source.readyState === EventSource.CLOSED ? "closed" : "lost");
+    const say = (state: InstrumentState): void => this.minded.forEach((onState) => onState(state));
+    source.onopen = () => say("open");
+    source.onerror = () => say(source.readyState === EventSource.CLOSED ? "closed" : "lost");
     source.onmessage = ({ data }: MessageEvent<string>) => {
       try {
         const message = this.read(JSON.parse(data));
-        if (message !== null) onMessage(message);
+        if (message !== null) this.told.forEach((onMessage) => onMessage(message));
       } catch {
-        onState?.("lost");
+        say("lost");
       }
     };
-    return () => source.close();
+    return source;
   }
 
   listen(onReading: (reading: InstrumentReading) => void, onState?: (state: InstrumentState) => void): () => void {

@@ -2,8 +2,9 @@
 
 import type { PieceState, ShopQuestion, ShopAnswer, ShopReading } from "@tembrak/core";
 import { createContext, useContext, useEffect, useRef, useState } from "react";
-import type { InstrumentReading, InstrumentState } from "./instrument.js";
+import type { InstrumentState } from "./instrument.js";
 import { placeOf, settingOf } from "./placeOf.js";
+import { InstrumentsContext } from "./registry.js";
 import { askShop, commandShop, currentShop, shopStream } from "./simulatedShop.js";
 
 export interface SimulatedShop {
@@ -11,8 +12,6 @@ export interface SimulatedShop {
   readonly reading: ShopReading | null;
   readonly piece: ShopReading["pieces"][number] | null;
   readonly state: InstrumentState | "asking";
-  /** What its instruments last read, as any logger's: the bench looks at nothing else of the heat. */
-  readonly readings: readonly InstrumentReading[];
   /** Simulated time, ms; what was last heard of it while it is not open. */
   readonly now: () => number;
   readonly ask: (question: ShopQuestion) => Promise<ShopAnswer>;
@@ -30,18 +29,11 @@ export function useShopBeside(): SimulatedShop | null {
 interface Heard {
   readonly reading: ShopReading;
   readonly at_ms: number;
-  readonly readings: readonly InstrumentReading[];
-}
-
-const NOTHING: readonly InstrumentReading[] = [];
-
-/** What of a kind was last read; null when nothing was. */
-export function latest_C(shop: SimulatedShop | null, of: InstrumentReading["of"]): number | null {
-  return shop?.readings.findLast((reading) => reading.of === of)?.temperature_C ?? null;
 }
 
 /** @param last_ms time of the last event of the piece: its clock never stands before that. */
 export function useSimulatedShop(id: string, isPractice: boolean, last_ms: number): SimulatedShop | null {
+  const instruments = useContext(InstrumentsContext);
   const [heard, setHeard] = useState<Heard | null>(null);
   const [state, setState] = useState<InstrumentState | "asking">("asking");
   const [tries, setTries] = useState(0);
@@ -53,22 +45,24 @@ export function useSimulatedShop(id: string, isPractice: boolean, last_ms: numbe
       if (isGone) return;
       if (reading === null || !reading.pieces.some((piece) => piece.id === id)) return setState("closed");
       const stream = shopStream(id);
-      stop = stream.messages(
-        (message) => setHeard({ reading: message, at_ms: performance.now(), readings: stream.readingsOf(message) }),
-        setState,
-      );
+      // What it reads of the heat goes where every instrument's readings go: the bench looks at nothing else.
+      const leave = instruments.add(stream);
+      const deaf = stream.messages((message) => setHeard({ reading: message, at_ms: performance.now() }), setState);
+      stop = () => {
+        leave();
+        deaf();
+      };
     });
     return () => {
       isGone = true;
       stop?.();
     };
-  }, [id, isPractice, tries]);
+  }, [id, isPractice, tries, instruments]);
   if (!isPractice) return null;
   return {
     reading: heard?.reading ?? null,
     piece: heard?.reading.pieces.find((piece) => piece.id === id) ?? null,
     state,
-    readings: heard?.readings ?? NOTHING,
     now: () =>
       heard === null ? last_ms + 1 : Math.max(last_ms + 1, heard.reading.now_ms + (performance.now() - heard.at_ms) * heard.reading.speed),
     ask: askShop,

@@ -1,8 +1,10 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
-import { cleanup, fireEvent, screen } from "@testing-library/react";
+import { act as reactAct, cleanup, fireEvent, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { actsOfRoute, CATALOGUE, planRoute, type Check, type Piece, type PieceState, type Route, type School } from "@tembrak/core";
 import { show, standingAt, START_ms } from "../../../testing.js";
+import { TypedInstrument } from "../../../instruments/instrument.js";
+import { Instruments, InstrumentsContext } from "../../../instruments/registry.js";
 import type { Bench } from "../useBench.js";
 import { HeatAct } from "./HeatAct.js";
 
@@ -180,5 +182,24 @@ describe("a kiln is shared", () => {
     const kiln = atFire(heatOf("kiln"), hand(), 60, [practice]);
     await key("it is in the kiln");
     expect(kiln.written).toEqual([]);
+  });
+});
+
+describe("a live instrument at the fire, whichever it is", () => {
+  it("offers what it reads, and one tap logs it", async () => {
+    const [state, bench, all, probe] = [heatOf("forge"), hand(), new Instruments(), new TypedInstrument()];
+    const act = state.next!;
+    if (act.kind !== "heat") throw new Error("not a heat");
+    all.add(probe);
+    show(
+      <InstrumentsContext value={all}>
+        <HeatAct state={state} act={act} bench={bench} now_ms={START_ms + 1000} />
+      </InstrumentsContext>,
+      { pieces: [state] },
+    );
+    expect(screen.getByText("probe reads…")).toBeTruthy();
+    reactAct(() => probe.put({ at_ms: START_ms, of: "piece", temperature_C: 803 }));
+    await userEvent.click(screen.getByRole("button", { name: /803.*probe: log it/ }));
+    expect(bench.checks).toEqual([{ check: "probe", temperature_C: 803 }]);
   });
 });

@@ -4,7 +4,8 @@ import { ambientFromLux, glowHex, type Act, type HeatNow, type MagnetState, type
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { showDegrees } from "../../../format/show.js";
-import { latest_C, useShopBeside } from "../../../instruments/useSimulatedShop.js";
+import { useLatest_C } from "../../../instruments/registry.js";
+import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
 import { useKit, useLog, usePieces, useSettings } from "../../../store/useStore.js";
 import { actWords } from "../../../words/actWords.js";
 import type { Bench } from "../useBench.js";
@@ -33,6 +34,7 @@ type Sheet = "glow" | "reading" | "even" | null;
 function useChecks({ state, bench, now, now_ms }: Props) {
   const pieces = usePieces();
   const shop = useShopBeside();
+  const probe_C = useLatest_C("piece");
   const log = useLog();
   const isKiln = state.route?.school === "kiln";
   const unlessStoring = (tap: () => void) => (): void => {
@@ -41,7 +43,7 @@ function useChecks({ state, bench, now, now_ms }: Props) {
   return {
     isKiln,
     shop,
-    probe_C: latest_C(shop, "piece"),
+    probe_C,
     toFire: unlessStoring(() => {
       if (isKiln) void logToKiln(log, matesOf(state, pieces ?? []), { check: "door", state: "open" }, now_ms);
       bench.check({ check: "fire", state: now.fire.state === "in" ? "out" : "in" });

@@ -13,7 +13,7 @@ import { showClock, showDegrees, type Units } from "../../../format/show.js";
 import { TemperatureField } from "../../../parts/QuantityField.js";
 import type { Log } from "../../../store/LogProvider.js";
 import { useLog } from "../../../store/useStore.js";
-import { latest_C, useShopBeside } from "../../../instruments/useSimulatedShop.js";
+import { useLatest_C } from "../../../instruments/registry.js";
 
 /** Whether it was put in, and not taken out since. */
 function isIn({ checks }: PieceState, act: string): boolean {
@@ -53,12 +53,11 @@ export function KilnPanel({ state, act, pieces, units, now_ms }: Props) {
   const [isReading, setReading] = useState(false);
   const [read_C, setRead] = useState(act.target_C);
   const [isBad, setBad] = useState(false);
-  const shop = useShopBeside();
   const taps = useLog();
   const mates = matesOf(state, pieces);
   const group = [...mates, state];
   const log = (reading: Check): void => void logToKiln(taps, group, reading, now_ms);
-  const live_C = latest_C(shop, "chamber");
+  const live_C = useLatest_C("chamber");
   return (
     <div className="kiln-panel">
       <div className="kiln-keys">
