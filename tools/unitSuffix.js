@@ -69,8 +69,27 @@ const COMPOUND = [
 const BARE = new Set(["temperature", "thickness", "hardness", "duration"]);
 const ALL = [...COMPOUND, ...UNITS].sort((a, b) => b.length - a.length);
 
+/** Differences that books and the command line call so since before `_K` was chosen: agreed with others, they keep their names. */
+const AGREED = new Set([
+  "bias_C",
+  "flashMargin_C",
+  "maxRate_C_s",
+  "offset_C",
+  "offsetSd_C",
+  "rate_C_h",
+  "rate_C_min",
+  "rise_C",
+  "sd_C",
+  "swing_C",
+  "uncertainty_C",
+]);
+/** Beginnings, or all, of names of differences. */
+const DIFFERENCE =
+  /^(bias|difference|drop|dropped|error|errors|flashMargin|maxRate|offset|offsetSd|rate|rise|scatter|sd|shift|swing|uncertainty|wander)_C(_\w+)?$/i;
+
 function unitOf(name) {
   if (typeof name !== "string" || name === name.toUpperCase()) return null;
+  if (AGREED.has(name)) return ALL.find((unit) => name.endsWith(`_${unit}`)).replace("C", "K");
   return ALL.find((unit) => name.endsWith(`_${unit}`)) ?? null;
 }
 
@@ -87,7 +106,11 @@ export const unitSuffix = {
   meta: {
     type: "problem",
     schema: [],
-    messages: { differ: "{{left}} and {{right}} have different units", bare: "{{name}} needs a unit suffix" },
+    messages: {
+      differ: "{{left}} and {{right}} have different units",
+      bare: "{{name}} needs a unit suffix",
+      difference: "{{name}} is a difference: its unit is _K",
+    },
   },
   create(context) {
     const meet = (node, a, b) => {
@@ -104,12 +127,25 @@ export const unitSuffix = {
       if (isNumber && key.type === "Identifier" && BARE.has(key.name))
         context.report({ node: key, messageId: "bare", data: { name: key.name } });
     };
+    const call = (node) => {
+      const name = node?.type === "AssignmentPattern" ? node.left.name : node?.name;
+      if (typeof name === "string" && DIFFERENCE.test(name) && !AGREED.has(name))
+        context.report({ node, messageId: "difference", data: { name } });
+    };
     return {
-      VariableDeclarator: (node) => node.id.type === "Identifier" && meet(node, node.id, node.init),
+      ":function": (node) => node.params.forEach(call),
+      PropertyDefinition: (node) => call(node.key),
+      VariableDeclarator: (node) => {
+        call(node.id);
+        if (node.id.type === "Identifier") meet(node, node.id, node.init);
+      },
       AssignmentExpression: (node) => ["=", "+=", "-="].includes(node.operator) && meet(node, node.left, node.right),
       BinaryExpression: (node) => ["+", "-", "<", ">", "<=", ">=", "==="].includes(node.operator) && meet(node, node.left, node.right),
       Property: (node) => !node.shorthand && node.parent.type === "ObjectExpression" && meet(node, node.key, node.value),
-      TSPropertySignature: bare,
+      TSPropertySignature: (node) => {
+        bare(node);
+        call(node.key);
+      },
     };
   },
 };

@@ -4,7 +4,7 @@ import { writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { estimateHeat } from "../core/src/simulate/heatEstimate.js";
-import { askSmiths, makeSmith, singleErrors_C, type Smith } from "../core/test/simulate/smiths.js";
+import { askSmiths, makeSmith, singleErrors_K, type Smith } from "../core/test/simulate/smiths.js";
 
 const COUNT = 2000;
 const smiths = Array.from({ length: COUNT }, (_, i) => makeSmith(100000 + i));
@@ -12,13 +12,13 @@ const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
 const has = (kind: string) => (smith: Smith) => smith.evidence.some((e) => e.kind === kind);
 
 function row(name: string, of: readonly Smith[]): string {
-  const { count, covered, meanError_C, bestSingleError_C, conflicts } = askSmiths(of);
-  const ratio = percent(meanError_C / bestSingleError_C);
-  return `| ${name} | ${count} | ${percent(covered)} | ${meanError_C.toFixed(1)} C | ${bestSingleError_C.toFixed(1)} C | ${ratio} | ${percent(conflicts)} |`;
+  const { count, covered, meanError_K, bestSingleError_K, conflicts } = askSmiths(of);
+  const ratio = percent(meanError_K / bestSingleError_K);
+  return `| ${name} | ${count} | ${percent(covered)} | ${meanError_K.toFixed(1)} C | ${bestSingleError_K.toFixed(1)} C | ${ratio} | ${percent(conflicts)} |`;
 }
 
 /** Mean error when every reading is given the same prior, and the one that is then surest is believed alone, C. */
-function surestAlone_C(of: readonly Smith[]): number {
+function surestAlone_K(of: readonly Smith[]): number {
   const errors = of.map(({ evidence, truth_C, magnet_C, wanted_C }) => {
     const alone = evidence.map((e) => estimateHeat({ evidence: [e], magnet: { at_C: magnet_C, sd_C: 8 }, wanted_C }));
     const best = alone.reduce((a, b) => (b.p95_C - b.p05_C < a.p95_C - a.p05_C ? b : a));
@@ -28,8 +28,8 @@ function surestAlone_C(of: readonly Smith[]): number {
 }
 
 const whole = askSmiths(smiths);
-const alone = Object.entries(singleErrors_C(smiths)).map(([kind, error_C]) => `| ${kind} | ${error_C.toFixed(1)} C |`);
-const surest = surestAlone_C(smiths);
+const alone = Object.entries(singleErrors_K(smiths)).map(([kind, error_K]) => `| ${kind} | ${error_K.toFixed(1)} C |`);
+const surest = surestAlone_K(smiths);
 
 writeFileSync(
   join(dirname(fileURLToPath(import.meta.url)), "../docs/heat-estimate.md"),
@@ -54,11 +54,11 @@ ${row(
 )}
 
 Part of this comes from knowing which heat is wanted. Given that too, believing the surest single reading alone errs by ${surest.toFixed(1)} C:
-the fused error is ${percent(whole.meanError_C / surest)} of it.
+the fused error is ${percent(whole.meanError_K / surest)} of it.
 
 | one reading at its word | mean error |
 |---|---|
 ${alone.join("\n")}
 `,
 );
-console.log(`docs/heat-estimate.md: ${percent(whole.covered)} covered, mean error ${whole.meanError_C.toFixed(1)} C`);
+console.log(`docs/heat-estimate.md: ${percent(whole.covered)} covered, mean error ${whole.meanError_K.toFixed(1)} C`);

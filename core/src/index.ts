@@ -123,7 +123,7 @@ export { MEMBERS, type Effort, type FireInput, type Job, type JobFailure } from 
 // How hot it is
 export { estimateHeat, type HeatConflict, type HeatEstimate } from "./simulate/heatEstimate.js";
 export { glowInLight, heatOfNode_C, type HeatEvidence, type MagnetPoint } from "./simulate/heatBelief.js";
-export { eyeErrors_C, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.js";
+export { eyeErrors_K, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.js";
 export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
 export { hardensForZones, zoneReports, type ZoneReport } from "./simulate/zoneReport.js";
 export { chanceAllInWindow, zoneOffsets, type ZoneOffset } from "./simulate/zones.js";
@@ -168,7 +168,7 @@ export { warmUpQuestion, type WarmUpQuestion } from "./heatNow/fire.js";
 export { checkTemperature_C } from "./heatNow/evidence.js";
 export {
   heatNow,
-  WINDOW_C,
+  WINDOW_K,
   type HeatCall,
   type HeatContext,
   type HeatNow,

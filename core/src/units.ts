@@ -32,8 +32,8 @@ export function celsiusDifferenceFromFahrenheit(difference_F: number): number {
 }
 
 /** A difference in F of a difference in C. */
-export function fahrenheitDifferenceFromCelsius(difference_C: number): number {
-  return difference_C * 1.8;
+export function fahrenheitDifferenceFromCelsius(difference_K: number): number {
+  return difference_K * 1.8;
 }
 
 export function millimetresFromInches(length_in: number): number {

@@ -2,7 +2,7 @@
 
 import {
   CATALOGUE,
-  eyeErrors_C,
+  eyeErrors_K,
   fireTime,
   heatNow,
   learnEye,
@@ -27,7 +27,7 @@ const points = new Map<string, MagnetPoint>();
 const errors = new WeakMap<PieceState, readonly number[]>();
 
 function errorsOf(state: PieceState): readonly number[] {
-  const known = errors.get(state) ?? eyeErrors_C(state.checks);
+  const known = errors.get(state) ?? eyeErrors_K(state.checks);
   errors.set(state, known);
   return known;
 }

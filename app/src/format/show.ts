@@ -35,13 +35,13 @@ export function showTemperature(temperature_C: number, units: Units): string {
 }
 
 /** `28°` as a difference: converts without the 32. */
-export function showDifference(difference_C: number, { temperature }: Units): string {
-  return `${Math.round(temperature === "F" ? fahrenheitDifferenceFromCelsius(difference_C) : difference_C)}°`;
+export function showDifference(difference_K: number, { temperature }: Units): string {
+  return `${Math.round(temperature === "F" ? fahrenheitDifferenceFromCelsius(difference_K) : difference_K)}°`;
 }
 
 /** Number of a difference, or a rate, of temperature: it converts without the 32. */
-export function differenceText(difference_C: number, { temperature }: Units): string {
-  return String(Math.round((temperature === "F" ? fahrenheitDifferenceFromCelsius(difference_C) : difference_C) * 10) / 10);
+export function differenceText(difference_K: number, { temperature }: Units): string {
+  return String(Math.round((temperature === "F" ? fahrenheitDifferenceFromCelsius(difference_K) : difference_K) * 10) / 10);
 }
 
 /** What a typed difference means, C. */
@@ -50,9 +50,9 @@ export function differenceFromText(typed: number, { temperature }: Units): numbe
 }
 
 /** The same difference in the unit the shop does not use. */
-export function otherDifference(difference_C: number, { temperature, length }: Units): string {
+export function otherDifference(difference_K: number, { temperature, length }: Units): string {
   const other: Units = { temperature: temperature === "F" ? "C" : "F", length };
-  return `${Math.round(Number(differenceText(difference_C, other)))} °${other.temperature}`;
+  return `${Math.round(Number(differenceText(difference_K, other)))} °${other.temperature}`;
 }
 
 const SIXTEENTH = 64;

@@ -213,33 +213,33 @@ export function DurationField({ value_min, least_min, most_min, onChange, ...com
 }
 
 interface DifferenceProps extends Common {
-  readonly value_C: number;
+  readonly value_K: number;
   readonly units: Units;
-  readonly low_C: number;
-  readonly high_C: number;
+  readonly low_K: number;
+  readonly high_K: number;
   /** By the hour. */
   readonly isRate?: boolean;
-  readonly onChange: (difference_C: number) => void;
+  readonly onChange: (difference_K: number) => void;
 }
 
 /** A difference of temperature, or a rate of it: converts without the 32, and is echoed in the other unit. */
-export function DifferenceField({ value_C, units, low_C, high_C, isRate = false, onChange, ...common }: DifferenceProps) {
+export function DifferenceField({ value_K, units, low_K, high_K, isRate = false, onChange, ...common }: DifferenceProps) {
   const perHour = isRate ? " an hour" : "";
   const read = (text: string): Reading => {
     const typed = Number(text.trim().replace(",", ".").replace("−", "-"));
     if (text.trim() === "" || !Number.isFinite(typed)) return { value: null, problem: "A number, please.", question: null, echo: "" };
-    const difference_C = differenceFromText(typed, units);
+    const difference_K = differenceFromText(typed, units);
     const problem =
-      difference_C < low_C || difference_C > high_C
-        ? `Between ${differenceText(low_C, units)} and ${differenceText(high_C, units)}, please.`
+      difference_K < low_K || difference_K > high_K
+        ? `Between ${differenceText(low_K, units)} and ${differenceText(high_K, units)}, please.`
         : null;
-    const echo = typed === 0 ? "" : `That is ${otherDifference(difference_C, units)}${perHour}: a difference, so without the 32.`;
-    return { value: difference_C, problem, question: null, echo };
+    const echo = typed === 0 ? "" : `That is ${otherDifference(difference_K, units)}${perHour}: a difference, so without the 32.`;
+    return { value: difference_K, problem, question: null, echo };
   };
   return (
     <TypedField
       {...common}
-      start={differenceText(value_C, units)}
+      start={differenceText(value_K, units)}
       unit={`°${units.temperature}${perHour}`}
       read={read}
       textOf={(value) => differenceText(value, units)}

@@ -136,9 +136,9 @@ export function blank(kind: KitKind): NewKitItem {
   }
 }
 
-function signed(difference_C: number, units: Units): string {
-  if (Math.abs(difference_C) < 0.5) return "true as far as known";
-  return `runs ${showDifference(Math.abs(difference_C), units)} ${difference_C > 0 ? "hot" : "cold"}`;
+function signed(difference_K: number, units: Units): string {
+  if (Math.abs(difference_K) < 0.5) return "true as far as known";
+  return `runs ${showDifference(Math.abs(difference_K), units)} ${difference_K > 0 ? "hot" : "cold"}`;
 }
 
 /** One line of facts. */

@@ -57,9 +57,12 @@ export function glowLinear(temperature_C: number): Triple {
   return [r * scale, g * scale, b * scale];
 }
 
+/** What an eye sees where there is nothing to see, cd/m2: no eye gets used to less (order of magnitude, from memory). */
+const OWN_LIGHT_cd_m2 = 1e-6;
+
 /** What the eye is used to: a grey room in the light, and the fire, cd/m2. */
 function adapting_cd_m2({ illuminance_lux, fire_cd_m2 }: Ambient): number {
-  return (0.2 * illuminance_lux) / Math.PI + fire_cd_m2;
+  return Math.max(OWN_LIGHT_cd_m2, (0.2 * illuminance_lux) / Math.PI + fire_cd_m2);
 }
 
 /** Exponent of the eye's adaptation, and how uncertain it is. Judgement: colour-note section 1.2. */

@@ -21,7 +21,7 @@ export interface Calibration {
 export const LEAST_READINGS = 3;
 /** A reading by a second thermometer scatters by so much, C; what is left of a lag when it counts as settled, C (judgement). */
 const READING_SD_C = 2;
-const SETTLED_C = 3;
+const SETTLED_K = 3;
 /** Time constants tried, min: from a small toaster to a thick kiln. */
 const TAUS_min = Array.from({ length: 60 }, (_, i) => 1 * 1.075 ** i);
 
@@ -61,7 +61,7 @@ export function calibrate(readings: readonly DialReading[]): Calibration | null 
   return {
     offset_C,
     offsetSd_C: scatter / Math.sqrt(hasLag ? best.weight : n),
-    settle_min: hasLag ? Math.max(0, best.tau_min * Math.log(best.lag / SETTLED_C)) : 0,
+    settle_min: hasLag ? Math.max(0, best.tau_min * Math.log(best.lag / SETTLED_K)) : 0,
     hasLag,
   };
 }

@@ -20,7 +20,7 @@ const BLACK_C = 450;
 /** The fire of a shop that has not said what it has (common practice, no source). */
 const USUAL_FORGE: FireInput = { kind: "forge", fuel: "gas", chamber_C: 950, length_mm: null };
 /** In air it falls about so fast near its heat, K/s (judgement). */
-const FALLS_C_s = -2;
+const FALLS_K_s = -2;
 const FALLS_SD_C_s = 2;
 
 /** How hot it went in; null where it was looked at before it went in, or came out of a preheat: then nobody knows. */
@@ -65,13 +65,13 @@ export function warmUpQuestion(state: PieceState, act: Heat, kit: Kit | null): W
 export interface FireSays {
   readonly expected_C: number;
   readonly sd_C: number;
-  readonly rate_C_s: number;
+  readonly rate_K_s: number;
 }
 
 /** Where it should be by the model, and how fast it moves. */
 export function fireSays(course: WarmUp, { state, in_s, out_s }: FireTime): FireSays {
   const { seen_C, sd_C } = expectedAt(course, in_s);
-  if (state === "out") return { expected_C: seen_C + FALLS_C_s * out_s, sd_C: sd_C + FALLS_SD_C_s * out_s, rate_C_s: FALLS_C_s };
+  if (state === "out") return { expected_C: seen_C + FALLS_K_s * out_s, sd_C: sd_C + FALLS_SD_C_s * out_s, rate_K_s: FALLS_K_s };
   const next = expectedAt(course, in_s + 5).seen_C;
-  return { expected_C: seen_C, sd_C, rate_C_s: (next - seen_C) / 5 };
+  return { expected_C: seen_C, sd_C, rate_K_s: (next - seen_C) / 5 };
 }

@@ -22,14 +22,14 @@ export type MagnetState = "sticks" | "weak" | "free";
 const TOO_OLD_s = 240;
 const LAST_OF_A_KIND = 4;
 /** In the fire steel goes on rising: about so fast near its heat, as unsure as it is large, K/s (judgement). */
-const RISES = { rate_C_s: 0.4, unsure: 1 } as const;
+const RISES = { rate_K_s: 0.4, unsure: 1 } as const;
 /** Half the width of the window a heat should fall in, C: as the jaws of the rule are drawn. */
-export const WINDOW_C = 14;
+export const WINDOW_K = 14;
 /** Over the heat wanted by this much for sure, and the grain has begun to grow: it wants another normalising heat, C (judgement). */
 const OVERHEATED_C = 40;
 /** So near it is called at heat, and so far over it is called past, C (judgement). */
-const SHORT_C = 8;
-const PAST_C = 25;
+const SHORT_K = 8;
+const PAST_K = 25;
 /** Of a range from the fifth to the ninety-fifth part of a hundred. */
 const NINETY_PERCENT = 1.6449;
 const KINDS: readonly EvidenceKind[] = ["glow", "magnet", "probe", "infrared", "stick", "time"];
@@ -114,9 +114,9 @@ function readHeat(state: PieceState, act: Heat, now_ms: number, says: FireSays |
       evidence: last,
       magnet: pointOf(state, act, context),
       wanted_C: act.target_C,
-      drift: says === null ? RISES : { rate_C_s: says.rate_C_s, unsure: 0.7 },
+      drift: says === null ? RISES : { rate_K_s: says.rate_K_s, unsure: 0.7 },
       ...(eye === undefined ? {} : { eye }),
-      window_C: [act.target_C - WINDOW_C, act.target_C + WINDOW_C],
+      window_C: [act.target_C - WINDOW_K, act.target_C + WINDOW_K],
     }),
     newest_ms: own[own.length - 1]!.at_ms,
     from,
@@ -132,8 +132,8 @@ function callOf(read: HeatRead | null, fire: FireTime, isTooHot: boolean, magnet
   if (conflict !== null) return { call: "conflict", conflict };
   if (read.isOneSided) return { call: "magnet", magnet };
   const left_K = target_C - mean_C;
-  if (left_K > SHORT_C) return { call: "to-go", left_K };
-  return left_K < -PAST_C ? { call: "past", over_K: -left_K } : { call: "at-heat" };
+  if (left_K > SHORT_K) return { call: "to-go", left_K };
+  return left_K < -PAST_K ? { call: "past", over_K: -left_K } : { call: "at-heat" };
 }
 
 type Seen = Readonly<Record<"behind" | "ahead", readonly Zone[]>>;
@@ -143,8 +143,8 @@ function zonesOf(course: WarmUp, fire: FireTime, seen: Seen | null, estimate: He
   const offsets = zoneOffsets(expected.offsets_K, seen);
   const chanceOf = ({ mean_C, p05_C, p95_C }: HeatEstimate): number =>
     chanceAllInWindow({ mean_C, sd_C: Math.max(1, (p95_C - p05_C) / (2 * NINETY_PERCENT)) }, offsets, [
-      target_C - WINDOW_C,
-      target_C + WINDOW_C,
+      target_C - WINDOW_K,
+      target_C + WINDOW_K,
     ]);
   return {
     isSeen: seen !== null,

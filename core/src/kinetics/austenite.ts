@@ -101,12 +101,12 @@ export function heatingCurve({ heat_C, hold_s, rise_s = 300 }: { heat_C: number;
  * Where the magnet lets go when a piece is heated at a steady rate, C: 734 to 770 by steel and by the structure it starts
  * from. A spheroidised steel can lose the magnet before its austenite is rich in carbon.
  */
-export function magnetLost_C(steel: Composition, prior: PriorStructure, rate_C_s = 2): number {
+export function magnetLost_C(steel: Composition, prior: PriorStructure, rate_K_s = 2): number {
   const { magnetLost_C: found } = austenitise({
     steel,
     prior,
-    temperature_C: (time_s) => 20 + rate_C_s * time_s,
-    duration_s: (CURIE_C + 30) / rate_C_s,
+    temperature_C: (time_s) => 20 + rate_K_s * time_s,
+    duration_s: (CURIE_C + 30) / rate_K_s,
   });
   return Math.min(found ?? CURIE_C, CURIE_C);
 }

@@ -39,7 +39,7 @@ const ANNEAL_MIN = 30;
 export const ANNEAL_RATE_C_h = 333;
 const ANNEAL_TO_C = 540;
 /** Slower than this leaves coarse round carbide, C an hour (judgement between 600 and 50 F an hour of the trade facts). */
-const COARSE_BELOW_C_h = 100;
+const COARSE_BELOW_K_h = 100;
 /** Shop hardness against the fully hardened figure, HRC: temper-note section 1.4. */
 const SHOP_SHORTFALL_HRC = 0.7;
 
@@ -62,7 +62,7 @@ export function structureBeforeHardening(piece: Piece, steps: readonly Step[]): 
   const last = steps.findLast(({ kind }) => kind === "normalise" || kind === "anneal");
   if (last?.kind === "normalise") return "pearlite";
   if (last?.kind === "anneal")
-    return last.rate_C_h < COARSE_BELOW_C_h || last.how === "vermiculite" ? "coarse-spheroidised" : "fine-spheroidised";
+    return last.rate_C_h < COARSE_BELOW_K_h || last.how === "vermiculite" ? "coarse-spheroidised" : "fine-spheroidised";
   // Hardened steel that is heated again is full of fine round carbide long before it changes.
   if (piece.start === "hardened") return "fine-spheroidised";
   return piece.start === "normalised" ? "pearlite" : piece.start;
@@ -244,7 +244,7 @@ export function annealStep(steel: ResolvedSteel, kit: Kit | null): Extract<Step,
     temperature_C: roundTo(0.5 * (low_C! + high_C!) - ANNEAL_BELOW_K, 5),
     hold_min: hasKiln ? ANNEAL_MIN : 0,
     how: hasKiln ? "kiln" : "vermiculite",
-    rate_C_h: hasKiln ? ANNEAL_RATE_C_h : COARSE_BELOW_C_h - 20,
+    rate_C_h: hasKiln ? ANNEAL_RATE_C_h : COARSE_BELOW_K_h - 20,
     to_C: ANNEAL_TO_C,
     why: "soft-for-cutting",
   };

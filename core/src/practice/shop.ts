@@ -74,7 +74,7 @@ export class PracticeShop {
   private readonly medium: Medium;
   private readonly pieces: ShopPiece[];
   private time_s = 0;
-  private wander_C = 0;
+  private wander_K = 0;
   private forge_C: number;
   private kilnSet_C: number;
   private kiln_C: number;
@@ -83,7 +83,7 @@ export class PracticeShop {
   private bath_C: number;
   private bathGoal_C: number;
   private isDoorOpen = false;
-  private dropped_C = 0;
+  private dropped_K = 0;
   speed: number;
 
   /** @throws InputError unknown-medium, unknown-steel, or two pieces with one id. */
@@ -143,18 +143,18 @@ export class PracticeShop {
 
   private advanceFires(step_s: number): void {
     const towards = (now: number, goal: number, tau_s: number): number => goal + (now - goal) * Math.exp(-step_s / tau_s);
-    this.wander_C = towards(this.wander_C, 0, FORGE_WANDER_s) + this.noise(FORGE_WANDER_C * Math.sqrt((2 * step_s) / FORGE_WANDER_s));
+    this.wander_K = towards(this.wander_K, 0, FORGE_WANDER_s) + this.noise(FORGE_WANDER_C * Math.sqrt((2 * step_s) / FORGE_WANDER_s));
     this.kiln_C = towards(this.kiln_C, this.kilnSet_C, KILN_RISE_s);
     this.oven_C = towards(this.oven_C, this.ovenSet_C, OVEN_RISE_s);
-    this.dropped_C = this.isDoorOpen ? towards(this.dropped_C, DOOR_DROP_C, DOOR_DROP_s) : towards(this.dropped_C, 0, DOOR_BACK_s);
+    this.dropped_K = this.isDoorOpen ? towards(this.dropped_K, DOOR_DROP_C, DOOR_DROP_s) : towards(this.dropped_K, 0, DOOR_BACK_s);
     this.bath_C = towards(this.bath_C, this.bathGoal_C, BATH_MIXES_s);
   }
 
   private forgeTrue_C(): number {
-    return this.forge_C + this.wander_C;
+    return this.forge_C + this.wander_K;
   }
   private kilnTrue_C(): number {
-    return this.kiln_C + KILN_OFFSET_C + KILN_SWING_C * Math.sin((2 * Math.PI * this.time_s) / KILN_SWING_s) - this.dropped_C;
+    return this.kiln_C + KILN_OFFSET_C + KILN_SWING_C * Math.sin((2 * Math.PI * this.time_s) / KILN_SWING_s) - this.dropped_K;
   }
   private ovenTrue_C(): number {
     return this.oven_C + OVEN_OFFSET_C + OVEN_SWING_C * Math.sin((2 * Math.PI * this.time_s) / OVEN_SWING_s);
@@ -220,7 +220,7 @@ export class PracticeShop {
           this.bathGoal_C = bathAfter_C(this.medium.liquid, this.reset.volume_L, this.bathGoal_C, mass, p.T[p.places.surface]!);
         }
         // A hand through the door lets the heat out, in and out alike.
-        if ((p.place === "kiln") !== (command.to === "kiln")) this.dropped_C = Math.max(this.dropped_C, DOOR_DROP_C);
+        if ((p.place === "kiln") !== (command.to === "kiln")) this.dropped_K = Math.max(this.dropped_K, DOOR_DROP_C);
         p.place = command.to;
         return;
       }

@@ -80,7 +80,11 @@ export const KitItemSchema = tagged(
   }),
   strict({ ...common, kind: Type.Literal("infrared"), emissivity: between(...LIMITS.reading.emissivity, "What it is set to") }),
   strict({ ...common, kind: Type.Literal("stick"), rated_C: between(...LIMITS.reading.melts_C, "What it melts at, C") }),
-  strict({ ...common, kind: Type.Literal("files"), files_HRC: Type.Array(between(...LIMITS.files.rated_HRC, "HRC"), { minItems: 1, maxItems: 12 }) }),
+  strict({
+    ...common,
+    kind: Type.Literal("files"),
+    files_HRC: Type.Array(between(...LIMITS.files.rated_HRC, "HRC"), { minItems: 1, maxItems: 12 }),
+  }),
   strict({
     ...common,
     kind: Type.Literal("tester"),

@@ -12,7 +12,7 @@ const LIGHT_lux: Limits = [0, 120000];
 const BAR_mm: Limits = [0.2, 300];
 const ACROSS_mm: Limits = [30, 3000];
 const TANK_mm: Limits = [20, 3000];
-const OFFSET_C: Limits = [-100, 100];
+const OFFSET_K: Limits = [-100, 100];
 
 export const LIMITS = {
   piece: { length_mm: [5, 3000] },
@@ -30,12 +30,12 @@ export const LIMITS = {
   reading: { instrument_C: INSTRUMENT_C, melts_C: MELTS_C, emissivity: [0.1, 1], light_lux: LIGHT_lux },
   calibration: { time_min: [0, 600], set_C: [20, 1300], second_C: [-20, 1350] },
   chamber: { length_mm: [30, 5000], width_mm: ACROSS_mm, height_mm: ACROSS_mm },
-  controlled: { limit_C: [50, 1350], offset_C: OFFSET_C, swing_C: [0, 60], settle_min: HOLD_min },
+  controlled: { limit_C: [50, 1350], offset_C: OFFSET_K, swing_C: [0, 60], settle_min: HOLD_min },
   forge: { burners: [0, 20], chamber_C: [700, 1400], ambient_lux: LIGHT_lux },
   torch: { heats_mm: [5, 500] },
   kiln: { recovery_min: [0, 60] },
   bath: { width_mm: TANK_mm, depth_mm: TANK_mm, fill_mm: [10, 3000] },
-  probe: { offset_C: OFFSET_C, sd_C: [0.5, 60], limit_C: [50, 1400] },
+  probe: { offset_C: OFFSET_K, sd_C: [0.5, 60], limit_C: [50, 1400] },
   files: { rated_HRC: [20, 72] },
   tester: { bias_HRC: [-10, 10], reading_HRC: [0, 75] },
 } as const satisfies Readonly<Record<string, Readonly<Record<string, Limits>>>>;

@@ -37,11 +37,11 @@ export interface IsothermalDiagram {
 const [FIRST, LAST] = [reducedTime(0.01), reducedTime(0.99)];
 /** Beyond this nobody waits, s. */
 const LONGEST_s = 1e6;
-const EVERY_C = 10;
+const EVERY_K = 10;
 
 function curve(rate_1_s: Float64Array, from_C: number): IsothermalPoint[] {
   const points: IsothermalPoint[] = [];
-  for (let T = Math.ceil(from_C / EVERY_C) * EVERY_C; T <= 900; T += EVERY_C) {
+  for (let T = Math.ceil(from_C / EVERY_K) * EVERY_K; T <= 900; T += EVERY_K) {
     const r = rate_1_s[T]!;
     if (r > 0 && FIRST / r < LONGEST_s) points.push({ temperature_C: T, start_s: FIRST / r, end_s: LAST / r });
   }

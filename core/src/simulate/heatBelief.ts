@@ -7,11 +7,11 @@ import { celsiusFromKelvin, kelvin } from "../units.js";
 
 export const LOWEST_C = 20;
 export const HIGHEST_C = 1350;
-export const STEP_C = 5;
-export const NODES = (HIGHEST_C - LOWEST_C) / STEP_C + 1;
+export const STEP_K = 5;
+export const NODES = (HIGHEST_C - LOWEST_C) / STEP_K + 1;
 
 export function heatOfNode_C(i: number): number {
-  return LOWEST_C + STEP_C * i;
+  return LOWEST_C + STEP_K * i;
 }
 
 /** How long ago a reading was taken, s; what the piece did since is in `Drift`. */
@@ -57,7 +57,7 @@ export interface MagnetPoint {
 
 /** How a piece has moved since a reading: its rate, and how unsure that is as a share of it. */
 export interface Drift {
-  readonly rate_C_s: number;
+  readonly rate_K_s: number;
   readonly unsure: number;
 }
 
@@ -82,8 +82,8 @@ function density(x: number, sd: number): number {
 }
 
 /** Where a piece was when a reading was taken that is `age_s` old, given where it is now; and the spread that adds. */
-function then({ rate_C_s, unsure }: Drift, age_s = 0): { readonly shift_C: number; readonly sd_C: number } {
-  return { shift_C: -rate_C_s * age_s, sd_C: Math.abs(rate_C_s) * age_s * unsure };
+function then({ rate_K_s, unsure }: Drift, age_s = 0): { readonly shift_K: number; readonly sd_C: number } {
+  return { shift_K: -rate_K_s * age_s, sd_C: Math.abs(rate_K_s) * age_s * unsure };
 }
 
 /** Likelihood over the grid when all readings share one nuisance. */
@@ -139,35 +139,35 @@ function glow(readings: readonly GlowEvidence[], { eye, drift }: BeliefContext):
     return { low_C, high_C, light_C, ...then(drift, reading.age_s) };
   });
   return sharing(readings.length, (k, T, z) => {
-    const { low_C, high_C, light_C, shift_C, sd_C } = bands[k]!;
+    const { low_C, high_C, light_C, shift_K, sd_C } = bands[k]!;
     // The shift of the light is the same for all readings in it, as the eye's own bias is.
-    const seen = T + shift_C + eye.bias_C + z * Math.hypot(eye.sd_C, light_C);
+    const seen = T + shift_K + eye.bias_C + z * Math.hypot(eye.sd_C, light_C);
     const s = Math.hypot(glance_C(T), sd_C);
     return SLIP / GLOW_NAMES.length + (1 - SLIP) * (normalCdf((high_C - seen) / s) - normalCdf((low_C - seen) / s));
   });
 }
 
 /** Below the point by this much the pull is weak (common practice, no source). */
-const WEAK_C = 12;
+const WEAK_K = 12;
 /** How even the place is that the magnet touches, C (judgement). */
-const TOUCH_C = 6;
+const TOUCH_K = 6;
 
 function magnet(readings: readonly MagnetEvidence[], { magnet: point, drift }: BeliefContext): Float64Array {
   return sharing(readings.length, (k, T, z) => {
     const { state, age_s } = readings[k]!;
-    const { shift_C, sd_C } = then(drift, age_s);
+    const { shift_K, sd_C } = then(drift, age_s);
     const at = point.at_C + z * point.sd_C;
-    const s = Math.hypot(TOUCH_C, sd_C);
-    const free = normalCdf((T + shift_C - at) / s);
-    const notSticks = normalCdf((T + shift_C - (at - WEAK_C)) / s);
+    const s = Math.hypot(TOUCH_K, sd_C);
+    const free = normalCdf((T + shift_K - at) / s);
+    const notSticks = normalCdf((T + shift_K - (at - WEAK_K)) / s);
     const chance = state === "free" ? free : state === "sticks" ? 1 - notSticks : notSticks - free;
     return SLIP / 3 + (1 - SLIP) * chance;
   });
 }
 
 /** Offset of a probe nobody checked, and of one that was; one reading on hot steel by hand, C (judgement). */
-const UNCHECKED_C = 5;
-const CHECKED_C = 2;
+const UNCHECKED_K = 5;
+const CHECKED_K = 2;
 export const PROBE_SD_C = 6;
 /** A probe in the flame, or one that has not caught up: how often, and over what range (judgement). */
 const IN_FLAME = 0.05;
@@ -179,15 +179,15 @@ function probe(readings: readonly ProbeEvidence[], { drift }: BeliefContext): Fl
   const good = sharing(readings.length, (k, T, z) => {
     const { temperature_C, offset_C, sd_C = PROBE_SD_C, age_s } = readings[k]!;
     const moved = then(drift, age_s);
-    const offset = (offset_C ?? 0) + z * (offset_C === undefined ? UNCHECKED_C : CHECKED_C);
+    const offset = (offset_C ?? 0) + z * (offset_C === undefined ? UNCHECKED_K : CHECKED_K);
     const s = Math.hypot(sd_C, moved.sd_C);
-    return 0.98 * density(temperature_C - offset - (T + moved.shift_C), s) + 0.02 / (HIGHEST_C - LOWEST_C);
+    return 0.98 * density(temperature_C - offset - (T + moved.shift_K), s) + 0.02 / (HIGHEST_C - LOWEST_C);
   });
   // Readings that are wrong are wrong together: the probe stayed where it was.
   const wrong = (low: number, high: number, T: number): number =>
     readings.reduce((product, { temperature_C, offset_C = 0, sd_C = PROBE_SD_C, age_s }) => {
-      const { shift_C } = then(drift, age_s);
-      const above = temperature_C - offset_C - (T + shift_C);
+      const { shift_K } = then(drift, age_s);
+      const above = temperature_C - offset_C - (T + shift_K);
       const inside = normalCdf((above - low) / sd_C) - normalCdf((above - high) / sd_C);
       return product * Math.max(1e-9, inside / (high - low));
     }, 1);
@@ -223,8 +223,8 @@ function infrared(readings: readonly InfraredEvidence[], { drift }: BeliefContex
     CUTS.forEach(({ weight }, c) => {
       let product = weight;
       readings.forEach(({ age_s }, k) => {
-        const { shift_C, sd_C } = then(drift, age_s);
-        product *= 0.97 * density(behind[k]![c]! - (heatOfNode_C(i) + shift_C), Math.hypot(GUN_SD_C, sd_C)) + 0.03 / (HIGHEST_C - LOWEST_C);
+        const { shift_K, sd_C } = then(drift, age_s);
+        product *= 0.97 * density(behind[k]![c]! - (heatOfNode_C(i) + shift_K), Math.hypot(GUN_SD_C, sd_C)) + 0.03 / (HIGHEST_C - LOWEST_C);
       });
       likelihood[i]! += product;
     });
@@ -238,8 +238,8 @@ const STICK_SHARE = 0.01;
 function stick(readings: readonly StickEvidence[], { drift }: BeliefContext): Float64Array {
   return sharing(readings.length, (k, T) => {
     const { rated_C, hasMelted, age_s } = readings[k]!;
-    const { shift_C, sd_C } = then(drift, age_s);
-    const melts = normalCdf((T + shift_C - rated_C) / Math.hypot(STICK_SHARE * rated_C, sd_C));
+    const { shift_K, sd_C } = then(drift, age_s);
+    const melts = normalCdf((T + shift_K - rated_C) / Math.hypot(STICK_SHARE * rated_C, sd_C));
     return SLIP / 2 + (1 - SLIP) * (hasMelted ? melts : 1 - melts);
   });
 }

@@ -5,7 +5,7 @@ import {
   heatOfNode_C,
   likelihoods,
   NODES,
-  STEP_C,
+  STEP_K,
   UNKNOWN_EYE,
   type BeliefContext,
   type Drift,
@@ -101,7 +101,7 @@ function quantile(belief: Float64Array, p: number): number {
   let below = 0;
   for (let i = 0; i < NODES; i++) {
     const next = below + belief[i]!;
-    if (next >= p) return heatOfNode_C(i) + (belief[i]! > 0 ? ((p - below) / belief[i]! - 0.5) * STEP_C : 0);
+    if (next >= p) return heatOfNode_C(i) + (belief[i]! > 0 ? ((p - below) / belief[i]! - 0.5) * STEP_K : 0);
     below = next;
   }
   return heatOfNode_C(NODES - 1);
@@ -111,23 +111,23 @@ function quantile(belief: Float64Array, p: number): number {
  * Where a piece is likely to be when it is checked: even from well short of the heat wanted to a little over it, falling off to
  * both sides (judgement: nobody checks cold steel, and who watches a piece takes it out), C.
  */
-const SHORT_C = 150;
+const SHORT_K = 150;
 const SHORT_DECAY_C = 150;
-const OVER_C = 60;
+const OVER_K = 60;
 const OVER_SD_C = 60;
 /** Heats of this work when nobody says which, C. */
 const USUAL_C = 820;
 
 function priorBelief(wanted_C = USUAL_C): Float64Array {
   return Float64Array.from({ length: NODES }, (_, i) => {
-    const [short, over] = [wanted_C - SHORT_C - heatOfNode_C(i), heatOfNode_C(i) - wanted_C - OVER_C];
+    const [short, over] = [wanted_C - SHORT_K - heatOfNode_C(i), heatOfNode_C(i) - wanted_C - OVER_K];
     if (short > 0) return Math.exp(-short / SHORT_DECAY_C);
     return over > 0 ? Math.exp(-0.5 * (over / OVER_SD_C) ** 2) : 1;
   });
 }
 
 /** Nothing drifts when nobody says so. */
-const STILL: Drift = { rate_C_s: 0, unsure: 0 };
+const STILL: Drift = { rate_K_s: 0, unsure: 0 };
 
 /**
  * One temperature from all there is, by Bayes on a grid of 5 C, the heats about the one wanted being even beforehand.

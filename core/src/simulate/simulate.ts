@@ -152,11 +152,11 @@ function stretchOf(plan: SimulatePlan, step: HistoryStep<AnyMedium>, places: Pla
       };
     }
     case "rate": {
-      const rate_C_s = step.rate_C_h / 3600;
+      const rate_K_s = step.rate_C_h / 3600;
       return {
         kind: "follow",
-        duration_s: Math.max(0, (now_C - step.to_C) / rate_C_s),
-        temperature_C: (t) => Math.max(step.to_C, now_C - rate_C_s * t),
+        duration_s: Math.max(0, (now_C - step.to_C) / rate_K_s),
+        temperature_C: (t) => Math.max(step.to_C, now_C - rate_K_s * t),
       };
     }
     case "chamber":

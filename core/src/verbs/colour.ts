@@ -50,7 +50,7 @@ export function heatEstimateVerb(input: unknown) {
     magnet: magnetPoint(composition_wtpct, priorStructure ?? "pearlite", direction),
     ...(wanted_C === undefined ? {} : { wanted_C }),
     ...(window_C === undefined ? {} : { window_C: [window_C[0]!, window_C[1]!] as const }),
-    ...(rate_C_min === undefined ? {} : { drift: { rate_C_s: rate_C_min / 60, unsure: RATE_UNSURE } }),
+    ...(rate_C_min === undefined ? {} : { drift: { rate_K_s: rate_C_min / 60, unsure: RATE_UNSURE } }),
     ...(eye === undefined ? {} : { eye }),
   });
   const notices: Said[] = conflict === null ? [] : [{ code: "conflict", message: conflictText(conflict) }];

@@ -1,7 +1,7 @@
 /** Verb about a piece in the fire: heat-now. */
 
 import { requireBook } from "../book/exchange.js";
-import { eyeErrors_C, learnEye } from "../book/eye.js";
+import { eyeErrors_K, learnEye } from "../book/eye.js";
 import { piecesOf } from "../book/state.js";
 import { CATALOGUE, formOf } from "../catalogue.js";
 import { InputError } from "../errors.js";
@@ -22,7 +22,7 @@ export function heatNowVerb(input: unknown) {
     throw new InputError({ code: "inconsistent", path: "/piece", got: piece, message });
   }
   const kit = book.kit ?? null;
-  const eye = learnEye(pieces.filter((p) => p.piece.isPractice !== true).flatMap(({ checks }) => eyeErrors_C(checks)));
+  const eye = learnEye(pieces.filter((p) => p.piece.isPractice !== true).flatMap(({ checks }) => eyeErrors_K(checks)));
   const ask = warmUpQuestion(state, act, kit);
   const course = ask === null ? undefined : warmUp(ask.piece, formOf(ask.piece), ask.hardens, ask.fire, ask.target_C, ask.start_C);
   const { read, ...now } = heatNow(state, act, now_ms, { catalogue: CATALOGUE, eye, kit, course });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import type { LoggedCheck } from "../../src/book/state.js";
-import { eyeErrors_C, learnEye, LEAST_PAIRS, shrunk } from "../../src/book/eye.js";
+import { eyeErrors_K, learnEye, LEAST_PAIRS, shrunk } from "../../src/book/eye.js";
 import { glowInLight } from "../../src/simulate/heatBelief.js";
 import { outside } from "../outside.js";
 
@@ -45,9 +45,9 @@ describe("the smith's own eye", () => {
   });
   it("only colours with a probe's reading beside them count, in the same act, within twenty seconds", () => {
     const probe = { check: "probe", temperature_C: middle_C + 40 } as const;
-    expect(eyeErrors_C([check(cherry, 0), check(probe, 15)])).toEqual([-40]);
-    expect(eyeErrors_C([check(cherry, 0), check(probe, 40)])).toEqual([]);
-    expect(eyeErrors_C([check(cherry, 0), check(probe, 5, "1-heat")])).toEqual([]);
-    expect(eyeErrors_C([check({ check: "magnet", state: "free" }, 0), check(probe, 5)])).toEqual([]);
+    expect(eyeErrors_K([check(cherry, 0), check(probe, 15)])).toEqual([-40]);
+    expect(eyeErrors_K([check(cherry, 0), check(probe, 40)])).toEqual([]);
+    expect(eyeErrors_K([check(cherry, 0), check(probe, 5, "1-heat")])).toEqual([]);
+    expect(eyeErrors_K([check({ check: "magnet", state: "free" }, 0), check(probe, 5)])).toEqual([]);
   });
 });

@@ -113,6 +113,12 @@ describe("what a screen shows", () => {
     );
     expect(formatHex(parse("#d3310a"))).toBe("#d3310a");
   });
+  it("cold steel where there is no light at all is black", () => {
+    const dark = { illuminance_lux: 0, onPieceRatio: 0, fire_cd_m2: 0 };
+    expect(glowDisplay(-260, dark)).toEqual([0, 0, 0]);
+    expect(glowHex(20, dark)).toBe("#000000");
+    expect(glowHex(800, dark)).not.toMatch(/#0+$|NaN/);
+  });
   it("25 C more is a visible step (0.015 in OKLab) in dim light from 575 to 1200 C", () => {
     for (let T = 575; T <= 1200; T += 25) {
       const [a, b] = [oklabFromLinear(glowDisplay(T, REFERENCE_AMBIENT)), oklabFromLinear(glowDisplay(T + 25, REFERENCE_AMBIENT))];

@@ -64,6 +64,17 @@ describe("files and readings: the note's worked cases within 0.02", () => {
 });
 
 describe("the tester's standard", () => {
+  it("its corrections are half points, and never rise with the diameter or the hardness (ASTM E18, from memory)", () => {
+    const diameters = [6.4, 10, 13, 16, 19, 22, 25, 32, 38];
+    for (let HRC = 20; HRC <= 65; HRC += 5) {
+      diameters.forEach((d, i) => {
+        const got = cylinderCorrection_HRC(HRC, d);
+        expect(2 * got).toBeCloseTo(Math.round(2 * got), 9);
+        if (i > 0) expect(got).toBeLessThanOrEqual(cylinderCorrection_HRC(HRC, diameters[i - 1]!));
+        if (HRC > 20) expect(got).toBeLessThanOrEqual(cylinderCorrection_HRC(HRC - 5, d));
+      });
+    }
+  });
   it("cylinder correction and thinnest steel (ASTM E18, from memory)", () => {
     const shared = { topic: "Rockwell test", source: "ASTM E18 tables, from memory", tolerance: 0.001, because: "table digits" };
     outside({ ...shared, what: "correction at 50 HRC on 10 mm", unit: "HRC", wanted: 2, got: cylinderCorrection_HRC(50, 10) });

@@ -41,6 +41,15 @@ describe("the verdict of a stored test", () => {
     const thick = testVerdict({ ...test, strokes: [], readings_HRC: [40, 41, 40] }, BILLHOOK.section).notices.map(({ code }) => code);
     expect(thick).not.toContain("too-thin");
   });
+  it("a blade is as thick as the middle of its flat where a tester presses", () => {
+    const isThin = (spine_mm: number, edge_mm: number): boolean => {
+      const section = { ...BILLHOOK.section, spine_mm, edge_mm } as typeof BILLHOOK.section;
+      return testVerdict({ ...test, strokes: [], readings_HRC: [60, 60, 60] }, section).notices.some(({ code }) => code === "too-thin");
+    };
+    // 0.8 mm is the least for 60 HRC (ASTM E18, from memory).
+    expect(isThin(1.0, 0.5)).toBe(true);
+    expect(isThin(1.2, 0.5)).toBe(false);
+  });
 });
 
 describe("a round under the tester", () => {

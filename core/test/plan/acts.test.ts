@@ -25,6 +25,11 @@ describe("acts are counted by their place", () => {
     expect(counts(again, isHardening)).toEqual(["1 of 2", "2 of 2"]);
     expect(counts(again, (act) => act.kind === "heat" && act.purpose === "normalise")).toEqual(["1 of 4", "2 of 4", "3 of 4", "4 of 4"]);
   });
+  it("a route that begins with its hardening is hardened again as well", () => {
+    const from = route.steps.findIndex(({ kind }) => kind === "harden");
+    const again = hardenAgain<Step>(route.steps.slice(from), route.steps[0]!);
+    expect(again.map(({ kind }) => kind)).toEqual(["harden", "quench", "normalise", "harden", "quench", "temper", "temper"]);
+  });
   it("every act has an id of its own, also where one step stands twice", () => {
     const ids = actsOfRoute({ school: "forge", steps: [...route.steps, route.steps.at(-1)!] }).map(({ id }) => id);
     expect(new Set(ids).size).toBe(ids.length);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import { FORMS } from "../../src/catalogue.js";
-import { outlineOf, sawTooth } from "../../src/shape/outline.js";
+import { offsetsAt, outlineOf, sawTooth } from "../../src/shape/outline.js";
 import { pieceIn } from "../catalogue.js";
 
 describe("silhouettes", () => {
@@ -22,6 +22,17 @@ describe("silhouettes", () => {
     ];
     expect(large.box.height_mm / small.box.height_mm).toBeCloseTo(2, 6);
     expect(large.box.width_mm / small.box.width_mm).toBeCloseTo(2, 6);
+  });
+  it("a form that steps, with two stations at one place, has a back and an edge there", () => {
+    const stations = [
+      { s: 0, back: 0.2, edge: -0.2 },
+      { s: 0, back: 0.5, edge: -0.5 },
+      { s: 1, back: 0.5, edge: -0.5 },
+    ];
+    for (const s of [0, 0.5, 1]) {
+      const { back, edge } = offsetsAt({ stations }, s);
+      expect(Number.isFinite(back) && Number.isFinite(edge)).toBe(true);
+    }
   });
   it("a form of another kind is refused", () => {
     const form = FORMS.find(({ id }) => id === "froe")!;

@@ -8,7 +8,7 @@ import { conflictText } from "../../src/verbs/english.js";
 import { magnetPoint } from "../../src/simulate/magnetPoint.js";
 import { steel } from "../catalogue.js";
 import { outside } from "../outside.js";
-import { askSmiths, makeSmith, singleErrors_C } from "./smiths.js";
+import { askSmiths, makeSmith, singleErrors_K } from "./smiths.js";
 
 const magnet = { at_C: 734, sd_C: 8 };
 const ask = (evidence: readonly HeatEvidence[], more: Partial<HeatQuestion> = {}) =>
@@ -24,12 +24,12 @@ const probe = (temperature_C: number, more: { offset_C?: number; sd_C?: number; 
 describe("one temperature from scattered checks", () => {
   it("300 smiths whose errors follow the notes: the range holds nine in ten, the mean is nearer than the best reading (pinned seed)", () => {
     const smiths = Array.from({ length: 300 }, (_, i) => makeSmith(5000 + i));
-    const { covered, meanError_C, bestSingleError_C } = askSmiths(smiths);
+    const { covered, meanError_K, bestSingleError_K } = askSmiths(smiths);
     // Two standard errors of 300 about the 87 to 93 in a hundred that 2000 must reach (docs/heat-estimate.md).
     expect(covered).toBeGreaterThan(0.835);
     expect(covered).toBeLessThan(0.96);
-    expect(meanError_C).toBeLessThan(0.7 * bestSingleError_C);
-    const alone = singleErrors_C(smiths);
+    expect(meanError_K).toBeLessThan(0.7 * bestSingleError_K);
+    const alone = singleErrors_K(smiths);
     expect(alone["probe"]!).toBeLessThan(alone["glow"]!);
   });
   it("more of the same witness does not make it sure: ten glances keep the eye's own bias", () => {
@@ -70,7 +70,7 @@ describe("one temperature from scattered checks", () => {
     expect(checked.p95_C - checked.p05_C).toBeLessThan(raw.p95_C - raw.p05_C);
   });
   it("an old reading of a piece that rises counts for more heat now, less surely", () => {
-    const drift = { rate_C_s: 1, unsure: 0.4 };
+    const drift = { rate_K_s: 1, unsure: 0.4 };
     const [fresh, old] = [ask([probe(740)], { drift }), ask([probe(740, { age_s: 40 })], { drift })];
     expect(old.mean_C - fresh.mean_C).toBeGreaterThan(25);
     expect(old.sd_C).toBeGreaterThan(fresh.sd_C);

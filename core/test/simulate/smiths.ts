@@ -83,8 +83,8 @@ export function makeSmith(seed: number): Smith {
 export interface SmithsResult {
   readonly count: number;
   readonly covered: number;
-  readonly meanError_C: number;
-  readonly bestSingleError_C: number;
+  readonly meanError_K: number;
+  readonly bestSingleError_K: number;
   readonly conflicts: number;
 }
 
@@ -122,11 +122,11 @@ export function askSmiths(smiths: readonly Smith[]): SmithsResult {
     if (fused.conflict !== null) conflicts++;
   }
   const n = smiths.length;
-  return { count: n, covered: covered / n, meanError_C: error / n, bestSingleError_C: single / n, conflicts: conflicts / n };
+  return { count: n, covered: covered / n, meanError_K: error / n, bestSingleError_K: single / n, conflicts: conflicts / n };
 }
 
 /** Mean error of each kind of reading at its word, C. */
-export function singleErrors_C(smiths: readonly Smith[]): Readonly<Record<string, number>> {
+export function singleErrors_K(smiths: readonly Smith[]): Readonly<Record<string, number>> {
   return Object.fromEntries(
     BEST_FIRST.flatMap((kind) => {
       const errors = smiths.flatMap(({ evidence, truth_C, magnet_C }) => {

@@ -19,6 +19,22 @@ const wished: Piece = {
 };
 
 describe("zones of a piece", () => {
+  it("a station lower than the edge's depth is quenched as deep as it is high", () => {
+    const route = planRoute(CATALOGUE, BILLHOOK, "forge", { way: { hardens: "edge" } });
+    const steps = route.steps.map((step) => (step.kind === "quench" ? { ...step, edgeDepth_mm: 30 } : step));
+    const near = { ...BILLHOOK, section: { shape: "wedge", spine_mm: 4, edge_mm: 0.9, height_mm: 12 } } as const;
+    const { working } = predict(CATALOGUE, near, { ...route, steps }, "quick");
+    const whole = predict(CATALOGUE, near, planRoute(CATALOGUE, near, "forge", { way: { hardens: "whole" } }), "quick");
+    expect(working.asQuenched.mean_HRC).toBeGreaterThan(55);
+    expect(Math.abs(working.asQuenched.mean_HRC - whole.working.asQuenched.mean_HRC)).toBeLessThan(2);
+  });
+  it("a piece that is never tempered has had no more than the warmth of the room", () => {
+    const route = planRoute(CATALOGUE, BILLHOOK, "forge");
+    const hard = { ...route, steps: route.steps.filter(({ kind }) => kind !== "temper") };
+    const { equivalent_C, working } = predict(CATALOGUE, BILLHOOK, hard, "quick");
+    expect(equivalent_C).toBe(20);
+    expect(working.tempered.mean_HRC).toBeCloseTo(working.asQuenched.mean_HRC, 9);
+  });
   it("a hard edge and a soft back ask for an edge quench; there the back is far likelier to be soft than quenched whole", () => {
     expect(check("Piece", wished).ok).toBe(true);
     expect(hardensForZones(wished)).toBe("edge");

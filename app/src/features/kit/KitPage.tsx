@@ -1,6 +1,6 @@
 /** The shop's own equipment: what plans may name, how big it is, and how far each thing can be trusted. */
 
-import { eyeErrors_C, learnEye, LEAST_PAIRS, PRESETS, type KitItem, type KitKind, type NewKitItem, type Preset } from "@tembrak/core";
+import { eyeErrors_K, learnEye, LEAST_PAIRS, PRESETS, type KitItem, type KitKind, type NewKitItem, type Preset } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { showDifference } from "../../format/show.js";
@@ -37,7 +37,7 @@ function Start({ onPick }: { onPick: (preset: Preset) => void }) {
 function EyeLine() {
   const settings = useSettings();
   const pieces = usePieces();
-  const eye = learnEye((pieces ?? []).filter(({ piece }) => piece.isPractice !== true).flatMap(({ checks }) => eyeErrors_C(checks)));
+  const eye = learnEye((pieces ?? []).filter(({ piece }) => piece.isPractice !== true).flatMap(({ checks }) => eyeErrors_K(checks)));
   const told =
     eye.pairs < LEAST_PAIRS
       ? `${eye.pairs} of ${LEAST_PAIRS} colours named beside a probe: too few to correct it yet.`

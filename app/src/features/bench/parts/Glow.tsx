@@ -1,10 +1,10 @@
 /** The target as this light shows it, a shade short and a shade past; and the rule of glow with what the reading says. */
 
-import { WINDOW_C, glowHex, heatOfNode_C, type Ambient, type HeatEstimate } from "@tembrak/core";
+import { WINDOW_K, glowHex, heatOfNode_C, type Ambient, type HeatEstimate } from "@tembrak/core";
 import { useId } from "react";
 import { showDegrees, type Units } from "../../../format/show.js";
 
-const SHADE_C = 28;
+const SHADE_K = 28;
 
 /** Surround of a swatch by the light it is seen in: half of what a colour looks like comes from beside it. */
 function surroundOf(lux: number): string {
@@ -12,7 +12,7 @@ function surroundOf(lux: number): string {
 }
 
 export function Swatch({ target_C, ambient, words }: { target_C: number; ambient: Ambient; words: string }) {
-  const facets = [target_C - SHADE_C, target_C, target_C + SHADE_C].map((T) => glowHex(T, ambient));
+  const facets = [target_C - SHADE_K, target_C, target_C + SHADE_K].map((T) => glowHex(T, ambient));
   return (
     <figure className="swatch">
       <div className="swatch-ground" style={{ background: surroundOf(ambient.illuminance_lux) }}>
@@ -42,11 +42,11 @@ const CELLS = 40;
 
 /** Width of the rule, and the degrees it spans. */
 const W = 1000;
-const SPAN_C = 220;
+const SPAN_K = 220;
 
 /** Where a temperature lies on a rule that begins at `low_C`. */
 function placeOf(low_C: number): (T: number) => number {
-  return (T) => ((Math.min(low_C + SPAN_C, Math.max(low_C, T)) - low_C) / SPAN_C) * W;
+  return (T) => ((Math.min(low_C + SPAN_K, Math.max(low_C, T)) - low_C) / SPAN_K) * W;
 }
 
 /** What the readings say: how likely each heat is, and the middle of it. */
@@ -54,7 +54,7 @@ function Belief({ estimate, low_C }: { estimate: HeatEstimate; low_C: number }) 
   const xOf = placeOf(low_C);
   const most = estimate.belief.reduce((a, b) => Math.max(a, b), 0);
   const curve = Array.from(estimate.belief, (w, i) => ({ T: heatOfNode_C(i), h: w / most }))
-    .filter(({ T }) => T >= low_C && T <= low_C + SPAN_C)
+    .filter(({ T }) => T >= low_C && T <= low_C + SPAN_K)
     .map(({ T, h }) => `${xOf(T).toFixed(1)} ${(58 - 46 * h).toFixed(1)}`);
   return (
     <>
@@ -84,9 +84,9 @@ function Belief({ estimate, low_C }: { estimate: HeatEstimate; low_C: number }) 
 export function GlowRule({ target_C, estimate, lets_C, ambient, units }: RuleProps) {
   const id = useId();
   const low_C = Math.min(700, Math.round((target_C - 130) / 10) * 10);
-  const high_C = low_C + SPAN_C;
+  const high_C = low_C + SPAN_K;
   const xOf = placeOf(low_C);
-  const [jawLow, jawHigh] = [xOf(target_C - WINDOW_C), xOf(target_C + WINDOW_C)];
+  const [jawLow, jawHigh] = [xOf(target_C - WINDOW_K), xOf(target_C + WINDOW_K)];
   const ticks = Array.from({ length: 12 }, (_, i) => low_C + 20 * i).filter((T) => T <= high_C);
   const percent = (T: number): string => `${(xOf(T) / W) * 100}%`;
   const letsGo_C = lets_C !== undefined && lets_C > low_C && lets_C < high_C ? lets_C : null;

@@ -9,7 +9,7 @@ import { lightName } from "../../../parts/TitleBlock.js";
 import type { Settings } from "../../../store/db.js";
 
 /** A trained eye is good to about so much, C (colour-note section 1.4). */
-const EYE_C = 25;
+const EYE_K = 25;
 
 interface Props {
   readonly isOpen: boolean;
@@ -51,7 +51,7 @@ export function GlowDialog({ isOpen, settings, onClose, onCheck }: Props) {
       <DialogContent>
         <Names settings={settings} onPick={pick} />
         <p style={{ color: "var(--ink2)", marginBottom: 0 }}>
-          A screen shows relative looks only. Names are rough: a trained eye is good to about {showDifference(EYE_C, settings)}.
+          A screen shows relative looks only. Names are rough: a trained eye is good to about {showDifference(EYE_K, settings)}.
         </p>
       </DialogContent>
     </Dialog>

@@ -1,11 +1,11 @@
 /** The number of a heat: what it is now and between what, how far to go, and what that rests on. */
 
-import { WINDOW_C, type Act, type HeatNow, type LearnedEye } from "@tembrak/core";
+import { WINDOW_K, type Act, type HeatNow, type LearnedEye } from "@tembrak/core";
 import { showAgo, showChance, showClock, showDifference, temperatureNumber, type Units } from "../../../format/show.js";
 import { callWords, fromWords } from "../../../words/heatWords.js";
 
 /** A smaller correction of the eye is not worth a word, C. */
-const LEAST_TOLD_C = 8;
+const LEAST_TOLD_K = 8;
 
 interface Props {
   readonly act: Extract<Act, { kind: "heat" }>;
@@ -25,7 +25,7 @@ function sinceWords({ fire, firstLook_ms }: HeatNow, now_ms: number): string {
 
 /** How a smith's own eye was corrected; "" where it was not. */
 function eyeWords({ read }: HeatNow, { bias_C, pairs }: LearnedEye, units: Units): string {
-  if (Math.abs(bias_C) < LEAST_TOLD_C || read === null || !read.from.includes("glow")) return "";
+  if (Math.abs(bias_C) < LEAST_TOLD_K || read === null || !read.from.includes("glow")) return "";
   return `your eye, ${pairs} times beside a probe: ${showDifference(Math.abs(bias_C), units)} ${bias_C > 0 ? "too hot" : "too cold"}, allowed for`;
 }
 
@@ -35,7 +35,7 @@ function fromLine(now: HeatNow, eye: LearnedEye, units: Units, now_ms: number): 
   const chance = read === null || read.isOneSided ? null : read.estimate.chanceInWindow;
   const said = [
     read === null ? "no reading yet" : `from ${fromWords(read.from)}, ${showAgo(read.newest_ms, now_ms)}`,
-    chance === null ? "" : `${showChance(chance)} within ${showDifference(WINDOW_C, units)}`,
+    chance === null ? "" : `${showChance(chance)} within ${showDifference(WINDOW_K, units)}`,
     eyeWords(now, eye, units),
     sinceWords(now, now_ms),
   ];

@@ -232,9 +232,9 @@ function HeatFields({ step, units, isLocked, onChange, onFault }: FieldProps<Exc
         <DifferenceField
           label="Falls by"
           isRate
-          value_C={step.rate_C_h}
-          low_C={LIMITS.anneal.rate_C_h[0]}
-          high_C={LIMITS.anneal.rate_C_h[1]}
+          value_K={step.rate_C_h}
+          low_K={LIMITS.anneal.rate_C_h[0]}
+          high_K={LIMITS.anneal.rate_C_h[1]}
           units={units}
           isDisabled={isLocked}
           onFault={(bad) => onFault("rate", bad)}

@@ -105,7 +105,7 @@ function Input({ field, draft, units, onChange, onFault }: InputProps) {
       );
     case "difference":
       return (
-        <DifferenceField label={label} value_C={number} units={units} low_C={least} high_C={most} onFault={onFault} onChange={onChange} />
+        <DifferenceField label={label} value_K={number} units={units} low_K={least} high_K={most} onFault={onFault} onChange={onChange} />
       );
     case "minutes":
       return <DurationField label={label} value_min={number} least_min={least} most_min={most} onFault={onFault} onChange={onChange} />;
