@@ -1,6 +1,6 @@
 /** Live views of the store for React. */
 
-import { pieceState, type Kit, type PieceState } from "@tembrak/core";
+import type { Kit, PieceState } from "@tembrak/core";
 import { useLiveQuery } from "dexie-react-hooks";
 import { use, useEffect, useState } from "react";
 import type { Units } from "../format/show.js";
@@ -20,9 +20,12 @@ export function useUnreadable(): readonly unknown[] {
 
 /** Undefined while it is being read, null when there is no such piece. */
 export function usePiece(id: string): PieceState | null | undefined {
-  const found = useLiveQuery(async () => ({ of: id, state: pieceState(id, await eventsOf(id)) }), [id]);
-  // Until the new one is read the last answer is still there: of another piece it is none.
-  return found?.of === id ? found.state : undefined;
+  const { book } = use(ShopData);
+  const state = book?.pieces.find((piece) => piece.id === id);
+  const isLooked = book !== undefined && state === undefined;
+  // One that was stored a moment ago is on disk before it is in the book in memory: only the disk can say that there is none.
+  const missing = useLiveQuery(async () => (isLooked && (await eventsOf(id)).length === 0 ? id : null), [id, isLooked]);
+  return state ?? (isLooked && missing === id ? null : undefined);
 }
 
 /** What the shop has: undefined while it is being read, null when nobody has said. */

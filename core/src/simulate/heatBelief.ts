@@ -86,18 +86,30 @@ function then({ rate_K_s, unsure }: Drift, age_s = 0): { readonly shift_K: numbe
   return { shift_K: -rate_K_s * age_s, sd_C: Math.abs(rate_K_s) * age_s * unsure };
 }
 
-/** Likelihood over the grid when all readings share one nuisance. */
-function sharing(readings: number, of: (reading: number, T: number, z: number) => number): Float64Array {
-  const likelihood = new Float64Array(NODES);
-  for (let i = 0; i < NODES; i++) {
-    const T = heatOfNode_C(i);
-    for (const { z, weight } of CUTS) {
+interface Shared {
+  readonly together: Float64Array;
+  /** What each reading would say by itself. */
+  readonly alone: readonly Float64Array[];
+}
+
+/** Likelihood over the grid when all readings share one nuisance: `of` a reading where that is `z`, by temperature. */
+function sharing<E>(readings: readonly E[], of: (reading: E, z: number) => (T: number) => number): Shared {
+  const together = new Float64Array(NODES);
+  const alone = readings.map(() => new Float64Array(NODES));
+  for (const { z, weight } of CUTS) {
+    const each = readings.map((reading) => of(reading, z));
+    for (let i = 0; i < NODES; i++) {
+      const T = heatOfNode_C(i);
       let product = weight;
-      for (let k = 0; k < readings; k++) product *= of(k, T, z);
-      likelihood[i]! += product;
+      for (let k = 0; k < each.length; k++) {
+        const likely = each[k]!(T);
+        alone[k]![i]! += weight * likely;
+        product *= likely;
+      }
+      together[i]! += product;
     }
   }
-  return likelihood;
+  return { together, alone };
 }
 
 /** A trained eye on one glance: 18 C at 800 C (colour-note section 1.4). */
@@ -138,13 +150,15 @@ function glow(readings: readonly GlowEvidence[], { eye, drift }: BeliefContext):
     const light_C = Math.sqrt(Math.max(0, sd_C ** 2 - (high_C - low_C) ** 2 / 12 - glance_C(mean_C) ** 2));
     return { low_C, high_C, light_C, ...then(drift, reading.age_s) };
   });
-  return sharing(readings.length, (k, T, z) => {
-    const { low_C, high_C, light_C, shift_K, sd_C } = bands[k]!;
+  return sharing(bands, ({ low_C, high_C, light_C, shift_K, sd_C }, z) => {
     // The shift of the light is the same for all readings in it, as the eye's own bias is.
-    const seen = T + shift_K + eye.bias_C + z * Math.hypot(eye.sd_C, light_C);
-    const s = Math.hypot(glance_C(T), sd_C);
-    return SLIP / GLOW_NAMES.length + (1 - SLIP) * (normalCdf((high_C - seen) / s) - normalCdf((low_C - seen) / s));
-  });
+    const off_K = shift_K + eye.bias_C + z * Math.hypot(eye.sd_C, light_C);
+    return (T) => {
+      const seen = T + off_K;
+      const s = Math.hypot(glance_C(T), sd_C);
+      return SLIP / GLOW_NAMES.length + (1 - SLIP) * (normalCdf((high_C - seen) / s) - normalCdf((low_C - seen) / s));
+    };
+  }).together;
 }
 
 /** Below the point by this much the pull is weak (common practice, no source). */
@@ -152,16 +166,19 @@ const WEAK_K = 12;
 /** How even the place is that the magnet touches, C (judgement). */
 const TOUCH_K = 6;
 
-function magnet(readings: readonly MagnetEvidence[], { magnet: point, drift }: BeliefContext): Float64Array {
-  return sharing(readings.length, (k, T, z) => {
-    const { state, age_s } = readings[k]!;
+function magnet(readings: readonly MagnetEvidence[], { magnet: point, drift }: BeliefContext): Shared {
+  return sharing(readings, ({ state, age_s }, z) => {
     const { shift_K, sd_C } = then(drift, age_s);
-    const at = point.at_C + z * point.sd_C;
+    const lets_C = point.at_C + z * point.sd_C - shift_K;
     const s = Math.hypot(TOUCH_K, sd_C);
-    const free = normalCdf((T + shift_K - at) / s);
-    const notSticks = normalCdf((T + shift_K - (at - WEAK_K)) / s);
-    const chance = state === "free" ? free : state === "sticks" ? 1 - notSticks : notSticks - free;
-    return SLIP / 3 + (1 - SLIP) * chance;
+    const free = (T: number): number => normalCdf((T - lets_C) / s);
+    const notSticks = (T: number): number => normalCdf((T - lets_C + WEAK_K) / s);
+    const chance = {
+      free,
+      sticks: (T: number) => 1 - notSticks(T),
+      weak: (T: number) => notSticks(T) - free(T),
+    }[state];
+    return (T) => SLIP / 3 + (1 - SLIP) * chance(T);
   });
 }
 
@@ -176,13 +193,13 @@ const LAGS = 0.05;
 const LAG_C: readonly [number, number] = [15, 215];
 
 function probe(readings: readonly ProbeEvidence[], { drift }: BeliefContext): Float64Array {
-  const good = sharing(readings.length, (k, T, z) => {
-    const { temperature_C, offset_C, sd_C = PROBE_SD_C, age_s } = readings[k]!;
+  const good = sharing(readings, ({ temperature_C, offset_C, sd_C = PROBE_SD_C, age_s }, z) => {
     const moved = then(drift, age_s);
     const offset = (offset_C ?? 0) + z * (offset_C === undefined ? UNCHECKED_K : CHECKED_K);
+    const now_C = temperature_C - offset - moved.shift_K;
     const s = Math.hypot(sd_C, moved.sd_C);
-    return 0.98 * density(temperature_C - offset - (T + moved.shift_K), s) + 0.02 / (HIGHEST_C - LOWEST_C);
-  });
+    return (T) => 0.98 * density(now_C - T, s) + 0.02 / (HIGHEST_C - LOWEST_C);
+  }).together;
   // Readings that are wrong are wrong together: the probe stayed where it was.
   const wrong = (low: number, high: number, T: number): number =>
     readings.reduce((product, { temperature_C, offset_C = 0, sd_C = PROBE_SD_C, age_s }) => {
@@ -236,12 +253,14 @@ function infrared(readings: readonly InfraredEvidence[], { drift }: BeliefContex
 const STICK_SHARE = 0.01;
 
 function stick(readings: readonly StickEvidence[], { drift }: BeliefContext): Float64Array {
-  return sharing(readings.length, (k, T) => {
-    const { rated_C, hasMelted, age_s } = readings[k]!;
+  return sharing(readings, ({ rated_C, hasMelted, age_s }) => {
     const { shift_K, sd_C } = then(drift, age_s);
-    const melts = normalCdf((T + shift_K - rated_C) / Math.hypot(STICK_SHARE * rated_C, sd_C));
-    return SLIP / 2 + (1 - SLIP) * (hasMelted ? melts : 1 - melts);
-  });
+    const s = Math.hypot(STICK_SHARE * rated_C, sd_C);
+    return (T) => {
+      const melts = normalCdf((T + shift_K - rated_C) / s);
+      return SLIP / 2 + (1 - SLIP) * (hasMelted ? melts : 1 - melts);
+    };
+  }).together;
 }
 
 /** One time in twenty the piece does not do what the model of the fire says (judgement). */
@@ -287,8 +306,8 @@ export function likelihoods(evidence: readonly HeatEvidence[], context: BeliefCo
   let magnetFit = 1;
   if (glows.length > 0) add("glow", glow(glows, context));
   if (magnets.length > 0) {
-    const together = add("magnet", magnet(magnets, context));
-    magnetFit = magnets.reduce((fit, touch) => fit / largest(magnet([touch], context)), together);
+    const { together, alone } = magnet(magnets, context);
+    magnetFit = alone.reduce((fit, likelihood) => fit / largest(likelihood), add("magnet", together));
   }
   if (probes.length > 0) add("probe", probe(probes, context));
   if (guns.length > 0) add("infrared", infrared(guns, context));

@@ -1,8 +1,7 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { cleanup, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { actsOfRoute, CATALOGUE, planRoute, type BookEvent, type HardnessTest, type Piece } from "@tembrak/core";
-import { replaceBook } from "../../store/db.js";
+import { actsOfRoute, CATALOGUE, pieceState, planRoute, type BookEvent, type HardnessTest, type Piece } from "@tembrak/core";
 import { show, standingAt, START_ms } from "../../testing.js";
 import { RecordPage } from "./RecordPage.js";
 
@@ -31,11 +30,9 @@ const hardness: HardnessTest = {
 };
 const after = (minutes: number, event: object): BookEvent =>
   ({ id: `later-${minutes}`, piece: "p", at_ms: START_ms + 60_000 * minutes, ...event }) as BookEvent;
-async function record(events: readonly BookEvent[], options: Parameters<typeof show>[1] = {}, before = done.events) {
-  await replaceBook([...before, ...events]);
-  const shown = show(<RecordPage />, { at: ["/book/:id", "/book/p"], ...options });
-  await screen.findByRole("table");
-  return shown;
+function record(events: readonly BookEvent[], options: Parameters<typeof show>[1] = {}, before = done.events) {
+  const pieces = [pieceState("p", [...before, ...events])!];
+  return show(<RecordPage />, { at: ["/book/:id", "/book/p"], pieces, ...options });
 }
 const rows = (): string[] =>
   within(screen.getByRole("table"))
@@ -46,14 +43,14 @@ const rows = (): string[] =>
 afterEach(cleanup);
 
 describe("the record of a piece", () => {
-  it("has a line for everything that was done, in order, and none that says nothing", async () => {
+  it("has a line for everything that was done, in order, and none that says nothing", () => {
     const events = [
       after(1, { kind: "test", act: "prove", test: hardness }),
       after(2, { kind: "note", text: "Oil was colder than usual" }),
       after(3, { kind: "act-done", act: "prove" }),
       after(4, { kind: "finished" }),
     ];
-    await record(events);
+    record(events);
     const said = rows();
     expect(said).toHaveLength(done.events.length + events.length);
     expect(said[0]).toMatch(/DescribedHay knife, 1084/);
@@ -63,31 +60,31 @@ describe("the record of a piece", () => {
     expect(said.at(-1)).toContain("Finished");
     expect(said.filter((line) => /undefined|NaN|no longer/.test(line))).toEqual([]);
   });
-  it("a piece that was never tested is not said to be anything", async () => {
-    await record([]);
+  it("a piece that was never tested is not said to be anything", () => {
+    record([]);
     expect(screen.getByText("Not measured.")).toBeTruthy();
     expect(screen.getByText(/says what was done, not what it is/)).toBeTruthy();
   });
-  it("what was found is what its test says, the same in line and head", async () => {
-    await record([after(1, { kind: "test", act: "prove", test: hardness })]);
+  it("what was found is what its test says, the same in line and head", () => {
+    record([after(1, { kind: "test", act: "prove", test: hardness })]);
     const head = screen.getByText(/^Measured/).textContent;
     const line = rows().find((text) => text.includes("Tested:"))!;
     const [, mean] = /Tested: (\d+(?:\.\d)?) HRC/.exec(line)!;
     expect(Math.abs(Number(/(\d+(?:\.\d)?)/.exec(head)![1]) - Number(mean))).toBeLessThanOrEqual(0.5);
   });
-  it("a step that is no longer in the plan keeps its line", async () => {
-    await record([after(1, { kind: "act-done", act: "99.normalise.heat" })]);
+  it("a step that is no longer in the plan keeps its line", () => {
+    record([after(1, { kind: "act-done", act: "99.normalise.heat" })]);
     expect(rows().at(-1)).toContain("A step that is no longer in the plan");
   });
-  it("the files are offered once it is to be proved, and not before", async () => {
-    await record([]);
+  it("the files are offered once it is to be proved, and not before", () => {
+    record([]);
     expect(screen.getByRole("link", { name: "Try the files" }).getAttribute("href")).toBe("/piece/p/test/prove");
     cleanup();
-    await record([], {}, standingAt(knife, route, { done: 1 }).events);
+    record([], {}, standingAt(knife, route, { done: 1 }).events);
     expect(screen.queryByRole("link", { name: "Try the files" })).toBeNull();
   });
   it("a note is stored without the blanks around it, and its field is empty again", async () => {
-    const { written } = await record([]);
+    const { written } = record([]);
     const field = screen.getByLabelText("Note what was different");
     expect(screen.getByRole("button", { name: "Add the note" }).hasAttribute("disabled")).toBe(true);
     await userEvent.type(field, "  wind in the forge ");
@@ -96,14 +93,14 @@ describe("the record of a piece", () => {
     expect((field as HTMLTextAreaElement).value).toBe("");
   });
   it("a note the browser refuses stays in its field", async () => {
-    await record([], { stores: false });
+    record([], { stores: false });
     const field = screen.getByLabelText("Note what was different");
     await userEvent.type(field, "wind");
     await userEvent.click(screen.getByRole("button", { name: "Add the note" }));
     expect((field as HTMLTextAreaElement).value).toBe("wind");
   });
-  it("a Fahrenheit shop reads no Celsius in it", async () => {
-    await record([after(1, { kind: "check", act: acts[0]!.id, reading: { check: "probe", temperature_C: 800 } })], {
+  it("a Fahrenheit shop reads no Celsius in it", () => {
+    record([after(1, { kind: "check", act: acts[0]!.id, reading: { check: "probe", temperature_C: 800 } })], {
       settings: { temperature: "F" },
     });
     expect(rows().join(" ")).toContain("1472 °F");

@@ -2,7 +2,6 @@ import { afterEach, describe, expect, it } from "@jest/globals";
 import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { actsOfRoute, CATALOGUE, planRoute, type Piece } from "@tembrak/core";
-import { replaceBook } from "../../store/db.js";
 import { show, standingAt } from "../../testing.js";
 import { FileTestPage } from "./FileTestPage.js";
 
@@ -24,11 +23,9 @@ const prove = acts.findIndex(({ kind }) => kind === "prove");
 
 afterEach(cleanup);
 
-async function open(done: number, stores = true) {
+function open(done: number, stores = true) {
   const state = standingAt(knife, route, { done });
-  await replaceBook(state.events);
-  const shown = show(<FileTestPage />, { stores, at: ["/piece/:id/test/:act", `/piece/p/test/${state.next!.id}`] });
-  await screen.findByRole("button", { name: "Keep this result" });
+  const shown = show(<FileTestPage />, { stores, pieces: [state], at: ["/piece/:id/test/:act", `/piece/p/test/${state.next!.id}`] });
   return { state, ...shown };
 }
 const mean = (): number => Number(screen.getByTestId("test-mean").textContent);
@@ -41,26 +38,26 @@ async function read(text: string): Promise<void> {
 }
 
 describe("a hardness test", () => {
-  it("nothing tried is nothing to keep", async () => {
-    await open(prove);
+  it("nothing tried is nothing to keep", () => {
+    open(prove);
     expect(screen.getByRole("button", { name: "Keep this result" }).hasAttribute("disabled")).toBe(true);
     expect(screen.queryByText("Next, one of")).toBeNull();
   });
   it("readings of a tester are its mean, with a comma or a point", async () => {
-    await open(prove);
+    open(prove);
     await read("58,5 59.5 59");
     expect(mean()).toBeGreaterThan(57.5);
     expect(mean()).toBeLessThan(60.5);
   });
   it("what is no reading is said, and the ones before it stand", async () => {
-    await open(prove);
+    open(prove);
     await read("59 59 590");
     expect(screen.getByText(/590 HRC is not a reading a tester gives/)).toBeTruthy();
     expect(mean()).toBeGreaterThan(57);
     expect(mean()).toBeLessThan(61);
   });
   it("a tester that reads its block too high reads the piece too high", async () => {
-    await open(prove);
+    open(prove);
     await read("60 60 60");
     const plain = mean();
     await userEvent.type(screen.getByLabelText(/reads its block too high by/), "2");
@@ -68,23 +65,23 @@ describe("a hardness test", () => {
     expect(mean()).toBeGreaterThan(plain - 3);
   });
   it("after the last temper a kept result ends the piece and opens its record", async () => {
-    const { written, state } = await open(prove);
+    const { written, state } = open(prove);
     await read("59 59 59");
     await userEvent.click(screen.getByRole("button", { name: "Keep this result" }));
     expect(written.map(({ events }) => events.map(({ kind }) => kind))).toEqual([["test", "act-done", "finished"]]);
     expect(written[0]!.events[1]).toEqual({ kind: "act-done", act: state.next!.id });
-    expect(screen.getByTestId("address").textContent).toBe("/book/p");
+    expect((await screen.findByTestId("address")).textContent).toBe("/book/p");
   });
   it("after the quench it goes on at the bench, and the piece is not finished", async () => {
-    const { written } = await open(first);
+    const { written } = open(first);
     expect(screen.getByText(/Still brittle: light strokes/)).toBeTruthy();
     await read("65 65 65");
     await userEvent.click(screen.getByRole("button", { name: "Keep this result" }));
     expect(written[0]!.events.map(({ kind }) => kind)).toEqual(["test", "act-done"]);
-    expect(screen.getByTestId("address").textContent).toBe("/piece/p/bench");
+    expect((await screen.findByTestId("address")).textContent).toBe("/piece/p/bench");
   });
   it("soft after the quench: hardened again, normalised first, with its tempers still to come", async () => {
-    const { written } = await open(first);
+    const { written } = open(first);
     await read("38 38 39");
     await userEvent.click(screen.getByRole("button", { name: /[Hh]arden/ }));
     const events = written[0]!.events;
@@ -95,7 +92,7 @@ describe("a hardness test", () => {
     expect(kinds.at(-1)).toBe("temper");
   });
   it("what the browser refuses is not left behind", async () => {
-    const { written } = await open(prove, false);
+    const { written } = open(prove, false);
     await read("59 59 59");
     await userEvent.click(screen.getByRole("button", { name: "Keep this result" }));
     expect(written).toEqual([]);
