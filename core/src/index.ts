@@ -14,9 +14,13 @@ export {
   parseTemperature,
   questionHeat,
   questionLength,
+  type HeatQuestion,
+  type HeatRole,
+  type LengthQuestion,
+  type LengthRole,
   type LengthUnit,
   type Parsed,
-  type Question,
+  type QuantityFault,
   type TemperatureUnit,
 } from "./quantity.js";
 export {

@@ -5,15 +5,32 @@ import { celsiusFromFahrenheit, millimetresFromInches } from "./units.js";
 export type LengthUnit = "mm" | "in";
 export type TemperatureUnit = "C" | "F";
 
-/** A question about a number that could be right but probably is not. The user answers; nothing is refused. */
-export interface Question {
-  readonly code: string;
-  readonly message: string;
-  /** The value that was probably meant, in the unit of the field. */
-  readonly probably?: number;
-}
+export type LengthRole = "thickness" | "height" | "length";
+export type HeatRole = "preheat" | "anneal" | "normalise" | "harden" | "temper" | "run" | "bath";
 
-export type Parsed<Value> = ({ readonly ok: true } & Value) | { readonly ok: false; readonly message: string };
+/** A question about a length that could be right but probably is not. The user answers; nothing is refused. */
+export type LengthQuestion =
+  /** 316 for 3/16: the stroke is lost. */
+  | { readonly code: "fraction-stroke-lost"; readonly typed_mm: number; readonly fraction: string; readonly probably_mm: number }
+  | { readonly code: "improbably-large"; readonly typed_mm: number; readonly probably_mm: number }
+  | { readonly code: "improbably-small"; readonly typed_mm: number; readonly probably_mm: number };
+
+/** The same about a heat; `typed` stands in the unit it was typed in, the smith having meant what follows. */
+export type HeatQuestion = { readonly role: HeatRole; readonly typed: number; readonly unit: TemperatureUnit } & (
+  | { readonly code: "looks-like-other-unit"; readonly probably_C: number }
+  /** A digit is gone: 150 for 1500 F, 475 for 1475 F. */
+  | { readonly code: "digit-lost"; readonly probably_C: number; readonly meant_F: number }
+  | { readonly code: "improbably-cold" | "improbably-hot" }
+);
+
+/** Why a text is no quantity. */
+export type QuantityFault =
+  | { readonly code: "empty"; readonly of: "length" | "temperature" }
+  | { readonly code: "unreadable"; readonly of: "length" | "temperature" | "duration"; readonly text: string }
+  | { readonly code: "below-zero"; readonly of: "length" }
+  | { readonly code: "below-absolute-zero" };
+
+export type Parsed<Value> = ({ readonly ok: true } & Value) | { readonly ok: false; readonly fault: QuantityFault };
 
 const NUMBER = String.raw`\d+(?:[.,]\d+)?|[.,]\d+`;
 const VULGAR: Readonly<Record<string, string>> = {
@@ -70,9 +87,9 @@ function tidy(text: string): string {
  */
 export function parseLength(text: string, unit: LengthUnit): Parsed<{ length_mm: number; unit: LengthUnit }> {
   const clean = tidy(text).toLowerCase();
-  if (clean === "") return { ok: false, message: "Type a length, for example 4.8 mm or 3/16 in." };
-  if (/^[-\u2212]/.test(clean)) return { ok: false, message: "A length cannot be below zero." };
-  const unreadable = { ok: false, message: `"${text.trim()}" is not a length. Write 4.8, 4.8 mm, 3/16 or 1 1/4 in.` } as const;
+  if (clean === "") return { ok: false, fault: { code: "empty", of: "length" } };
+  if (/^[-\u2212]/.test(clean)) return { ok: false, fault: { code: "below-zero", of: "length" } };
+  const unreadable = { ok: false, fault: { code: "unreadable", of: "length", text: text.trim() } } as const;
   const first = readNumber(clean);
   if (!first || !Number.isFinite(first.value)) return unreadable;
   const rest = first.rest.trim();
@@ -100,14 +117,14 @@ export function parseTemperature(text: string, unit: TemperatureUnit): Parsed<{ 
   const clean = tidy(text).replace(/\u2212/g, "-");
   const found = new RegExp(`^(-?)(${NUMBER})\\s*(?:°|deg(?:rees)?\\.?|º)?\\s*(c|f|celsius|fahrenheit)?$`, "i").exec(clean);
   if (!found) {
-    const why = clean === "" ? "Type a temperature" : `"${text.trim()}" is not a temperature. Write it`;
-    return { ok: false, message: `${why}, for example 815 C or 1500 F.` };
+    const of = "temperature";
+    return { ok: false, fault: clean === "" ? { code: "empty", of } : { code: "unreadable", of, text: text.trim() } };
   }
   const value = (found[1] === "-" ? -1 : 1) * toNumber(found[2] ?? "");
   const letter = found[3]?.[0]?.toUpperCase();
   const written: TemperatureUnit = letter === "C" || letter === "F" ? letter : unit;
   const temperature_C = written === "F" ? celsiusFromFahrenheit(value) : value;
-  if (temperature_C < -273) return { ok: false, message: "That is colder than anything can be." };
+  if (temperature_C < -273) return { ok: false, fault: { code: "below-absolute-zero" } };
   return { ok: true, temperature_C, unit: written };
 }
 
@@ -117,7 +134,7 @@ export function parseTemperature(text: string, unit: TemperatureUnit): Parsed<{ 
  */
 export function parseDuration(text: string): Parsed<{ duration_s: number }> {
   const clean = tidy(text).toLowerCase();
-  const unreadable = { ok: false, message: `"${text.trim()}" is not a time. Write 10 min, 2 h or 1 h 30.` } as const;
+  const unreadable = { ok: false, fault: { code: "unreadable", of: "duration", text: text.trim() } } as const;
   const clock = /^(\d+):([0-5]\d)$/.exec(clean);
   if (clock) return { ok: true, duration_s: Number(clock[1]) * 3600 + Number(clock[2]) * 60 };
   const both = new RegExp(`^(${NUMBER})\\s*(?:h|hr|hrs|hours?)\\s*(?:(\\d+)\\s*(?:m|min|minutes?)?)?$`).exec(clean);
@@ -129,39 +146,20 @@ export function parseDuration(text: string): Parsed<{ duration_s: number }> {
 }
 
 /** Where a typed length is improbable for what it measures: a 316 mm spine is 3/16 in with the stroke lost. */
-export function questionLength(role: "thickness" | "height" | "length", length_mm: number): Question | null {
+export function questionLength(role: LengthRole, typed_mm: number): LengthQuestion | null {
   const most_mm = { thickness: 60, height: 300, length: 1600 }[role];
   const least_mm = { thickness: 0.3, height: 3, length: 20 }[role];
-  if (role === "thickness" && length_mm > most_mm) {
-    const stroke = /^(\d)(4|8|16|32)$/.exec(String(Math.round(length_mm)));
+  if (role === "thickness" && typed_mm > most_mm) {
+    const stroke = /^(\d)(4|8|16|32)$/.exec(String(Math.round(typed_mm)));
     if (stroke) {
-      const probably = exactLength(millimetresFromInches(Number(stroke[1]) / Number(stroke[2])));
-      return {
-        code: "fraction-stroke-lost",
-        message: `Did you mean ${stroke[1]}/${stroke[2]} in? ${Math.round(length_mm)} mm thick is more than an anvil's face.`,
-        probably,
-      };
+      const probably_mm = exactLength(millimetresFromInches(Number(stroke[1]) / Number(stroke[2])));
+      return { code: "fraction-stroke-lost", typed_mm, fraction: `${stroke[1]}/${stroke[2]}`, probably_mm };
     }
   }
-  if (length_mm > most_mm) {
-    const probably = length_mm / 10;
-    return {
-      code: "improbably-large",
-      message: `Is it really ${Math.round(length_mm)} mm? Check the unit and the decimal point.`,
-      probably,
-    };
-  }
-  if (length_mm < least_mm) {
-    return {
-      code: "improbably-small",
-      message: `Is it really ${length_mm.toFixed(2)} mm? Check the unit.`,
-      probably: millimetresFromInches(length_mm),
-    };
-  }
+  if (typed_mm > most_mm) return { code: "improbably-large", typed_mm, probably_mm: typed_mm / 10 };
+  if (typed_mm < least_mm) return { code: "improbably-small", typed_mm, probably_mm: millimetresFromInches(typed_mm) };
   return null;
 }
-
-export type HeatRole = "preheat" | "anneal" | "normalise" | "harden" | "temper" | "run" | "bath";
 
 const HEATS: Readonly<Record<HeatRole, readonly [number, number]>> = {
   preheat: [350, 720],
@@ -177,44 +175,18 @@ const HEATS: Readonly<Record<HeatRole, readonly [number, number]>> = {
  * Where a typed heat is improbable for its step: a 475 C hardening heat, or a Celsius number that looks like Fahrenheit.
  * `temperature_C` is what the text meant as typed; `unit` the unit it was read in.
  */
-export function questionHeat(step: HeatRole, temperature_C: number, unit: TemperatureUnit): Question | null {
-  const [low_C, high_C] = HEATS[step];
+export function questionHeat(role: HeatRole, temperature_C: number, unit: TemperatureUnit): HeatQuestion | null {
+  const [low_C, high_C] = HEATS[role];
   if (temperature_C >= low_C && temperature_C <= high_C) return null;
   const typed = unit === "F" ? temperature_C * 1.8 + 32 : temperature_C;
+  const asked = { role, typed, unit };
   const asOther_C = unit === "C" ? celsiusFromFahrenheit(typed) : typed;
-  const word = {
-    harden: "a hardening heat",
-    normalise: "a normalising heat",
-    anneal: "an anneal",
-    preheat: "a preheat",
-    temper: "a temper",
-    run: "a temper colour",
-    bath: "a bath",
-  }[step];
-  if (asOther_C >= low_C && asOther_C <= high_C) {
-    const other = unit === "C" ? "F" : "C";
-    return {
-      code: "looks-like-other-unit",
-      message: `${Math.round(typed)} °${unit} is odd for ${word}. Did you mean ${Math.round(typed)} °${other} (${Math.round(asOther_C)} °C)?`,
-      probably: asOther_C,
-    };
+  if (asOther_C >= low_C && asOther_C <= high_C) return { ...asked, code: "looks-like-other-unit", probably_C: asOther_C };
+  const tenfold = role === "harden" && unit === "F" && typed > 140 && typed < 190;
+  const lost = role === "harden" && unit === "C" && typed > 400 && typed <= 599;
+  if (tenfold || lost) {
+    const meant_F = tenfold ? typed * 10 : typed + 1000;
+    return { ...asked, code: "digit-lost", meant_F, probably_C: celsiusFromFahrenheit(meant_F) };
   }
-  const tenfold = step === "harden" && unit === "F" && typed > 140 && typed < 190;
-  const lost = step === "harden" && unit === "C" && typed >= 400 && typed <= 599 && typed + 1000 > 1400;
-  if (tenfold) {
-    return { code: "digit-lost", message: `Did you mean ${Math.round(typed * 10)} °F?`, probably: celsiusFromFahrenheit(typed * 10) };
-  }
-  if (lost) {
-    const meant_F = typed + 1000;
-    return {
-      code: "digit-lost",
-      message: `${Math.round(typed)} °C will not harden steel. Did you mean ${Math.round(meant_F)} °F (${Math.round(celsiusFromFahrenheit(meant_F))} °C)?`,
-      probably: celsiusFromFahrenheit(meant_F),
-    };
-  }
-  const tooCold = temperature_C < low_C;
-  return {
-    code: tooCold ? "improbably-cold" : "improbably-hot",
-    message: `${Math.round(typed)} °${unit} is ${tooCold ? "cold" : "hot"} for ${word}. Is it meant?`,
-  };
+  return { ...asked, code: temperature_C < low_C ? "improbably-cold" : "improbably-hot" };
 }

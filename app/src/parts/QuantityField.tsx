@@ -1,6 +1,14 @@
 /** Fields for what people type: read the way it is written, wrong beside the field, the improbable asked about, nothing lost. */
 
-import { parseDuration, parseLength, parseTemperature, questionLength, type Question, type TemperatureUnit } from "@tembrak/core";
+import {
+  parseDuration,
+  parseLength,
+  parseTemperature,
+  questionLength,
+  type HeatQuestion,
+  type LengthRole,
+  type TemperatureUnit,
+} from "@tembrak/core";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
@@ -14,12 +22,20 @@ import {
   temperatureText,
   type Units,
 } from "../format/show.js";
+import { faultWords, heatQuestionWords, lengthQuestionWords } from "../words/quantityWords.js";
 
 interface Common {
   readonly label: string;
   readonly isDisabled?: boolean;
   /** Told when the text stops or starts making sense. */
   readonly onFault?: (isBad: boolean) => void;
+}
+
+/** What a field asks about what was typed. */
+interface Question {
+  readonly words: string;
+  /** The value that was probably meant, in the unit of the field. */
+  readonly probably?: number;
 }
 
 interface Reading {
@@ -68,7 +84,7 @@ function TypedField({ label, start, unit, read, showProbable, textOf, onValue, o
         value={text}
         disabled={isDisabled ?? false}
         error={problem !== null}
-        helperText={problem ?? (asks ? question.message : echo === "" ? (suggestion ?? " ") : echo)}
+        helperText={problem ?? (asks ? question.words : echo === "" ? (suggestion ?? " ") : echo)}
         onChange={(event) => type(event.target.value)}
         fullWidth
         slotProps={{ htmlInput: { autoComplete: "off", spellCheck: false } }}
@@ -92,7 +108,7 @@ function TypedField({ label, start, unit, read, showProbable, textOf, onValue, o
 }
 
 interface LengthProps extends Common {
-  readonly role: "thickness" | "height" | "length";
+  readonly role: LengthRole;
   readonly value_mm: number;
   readonly units: Units;
   readonly least_mm: number;
@@ -104,9 +120,10 @@ interface LengthProps extends Common {
 export function LengthField({ role, value_mm, units, least_mm, most_mm, onChange, suggestion, ...common }: LengthProps) {
   const read = (text: string): Reading => {
     const parsed = parseLength(text, units.length);
-    if (!parsed.ok) return { value: null, problem: parsed.message, question: null, echo: "" };
+    if (!parsed.ok) return { value: null, problem: faultWords(parsed.fault), question: null, echo: "" };
     const { length_mm } = parsed;
-    const question = questionLength(role, length_mm);
+    const asked = questionLength(role, length_mm);
+    const question = asked === null ? null : { words: lengthQuestionWords(asked, units), probably: asked.probably_mm };
     if (length_mm < least_mm || length_mm > most_mm) {
       const fits = question?.probably !== undefined && question.probably >= least_mm && question.probably <= most_mm;
       if (fits) return { value: null, problem: null, question, echo: "" };
@@ -139,16 +156,24 @@ interface TemperatureProps extends Common {
   readonly units: Units;
   readonly low_C: number;
   readonly high_C: number;
-  readonly question: (temperature_C: number, unit: TemperatureUnit) => Question | null;
+  /** What core asks of such a heat, or a sentence of the field's own. */
+  readonly question: (temperature_C: number, unit: TemperatureUnit) => HeatQuestion | string | null;
   readonly onChange: (temperature_C: number) => void;
+}
+
+function askedOf(question: HeatQuestion | string | null, units: Units): Question | null {
+  if (question === null) return null;
+  if (typeof question === "string") return { words: question };
+  const words = heatQuestionWords(question, units);
+  return "probably_C" in question ? { words, probably: question.probably_C } : { words };
 }
 
 export function TemperatureField({ value_C, units, low_C, high_C, question, onChange, ...common }: TemperatureProps) {
   const read = (text: string): Reading => {
     const parsed = parseTemperature(text, units.temperature);
-    if (!parsed.ok) return { value: null, problem: parsed.message, question: null, echo: "" };
+    if (!parsed.ok) return { value: null, problem: faultWords(parsed.fault), question: null, echo: "" };
     const { temperature_C } = parsed;
-    const asked = question(temperature_C, parsed.unit);
+    const asked = askedOf(question(temperature_C, parsed.unit), units);
     if ((temperature_C < low_C || temperature_C > high_C) && asked?.probably === undefined) {
       return {
         value: temperature_C,
@@ -189,7 +214,7 @@ interface DurationProps extends Common {
 export function DurationField({ value_min, least_min, most_min, onChange, ...common }: DurationProps) {
   const read = (text: string): Reading => {
     const parsed = parseDuration(text);
-    if (!parsed.ok) return { value: null, problem: parsed.message, question: null, echo: "" };
+    if (!parsed.ok) return { value: null, problem: faultWords(parsed.fault), question: null, echo: "" };
     const minutes = parsed.duration_s / 60;
     const problem = minutes < least_min || minutes > most_min ? `Between ${least_min} and ${most_min} min, please.` : null;
     return {

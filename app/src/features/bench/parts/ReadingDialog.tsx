@@ -72,7 +72,7 @@ export function ReadingDialog({ isOpen, gunEmissivity = GUN_EMISSIVITY, target_C
             units={units}
             low_C={limits_C[0]}
             high_C={limits_C[1]}
-            question={(T) => (T > target_C + 250 ? { code: "odd", message: "That is far above the heat wanted. Right unit?" } : null)}
+            question={(T) => (T > target_C + 250 ? "That is far above the heat wanted. Right unit?" : null)}
             onFault={setBad}
             onChange={setValue}
           />
