@@ -31,6 +31,7 @@ export default defineConfig({
       },
     }),
   ],
+  css: { transformer: "lightningcss", lightningcss: { drafts: { customMedia: true } } },
   build: { outDir: "dist", emptyOutDir: true, assetsInlineLimit: 0, target: "es2022", chunkSizeWarningLimit: 900 },
   worker: { format: "es" },
 });

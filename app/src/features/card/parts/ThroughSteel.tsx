@@ -1,5 +1,6 @@
 /** Through the steel at any station: hardness when done, martensite and temperature at any moment of the quench. */
 
+import { failureWords } from "../../../words/failureWords.js";
 import { formOf, hasStations, type Effort, type Piece, type Prediction, type Route, type SectionPicture } from "@tembrak/core";
 import { useId, useMemo, useState } from "react";
 import { useSectionPicture, useStations } from "../../../compute/useAnswers.js";
@@ -153,7 +154,7 @@ export function ThroughSteel({ view, piece, route, effort, prediction, units }: 
   const quick = useMemo(() => ({ piece, route, effort: "quick" as const }), [piece, route]);
   const along = useStations(quick, STATIONS, isBlade && effort === "full" && picture.data !== undefined);
   const words = piece.section.shape === "wedge" ? { from: "spine", to: "edge" } : { from: "surface", to: "centre" };
-  if (picture.error !== null) return <p className="waiting">It could not be worked out: {picture.error.message}</p>;
+  if (picture.error !== null) return <p className="waiting">{failureWords(picture.error)}</p>;
   return (
     <div className="through">
       {isBlade ? (

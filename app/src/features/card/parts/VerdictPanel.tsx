@@ -1,5 +1,6 @@
 /** The verdict: a sentence, its reasons, and where the spread comes from. */
 
+import { failureWords } from "../../../words/failureWords.js";
 import type { VerdictWords } from "../../../words/verdictWords.js";
 
 interface Props {
@@ -9,7 +10,7 @@ interface Props {
 }
 
 export function VerdictPanel({ words, failure, isStale }: Props) {
-  if (failure !== null) return <p className="waiting">It could not be worked out: {failure.message}</p>;
+  if (failure !== null) return <p className="waiting">{failureWords(failure)}</p>;
   if (words === undefined) {
     return (
       <p className="waiting" role="status">
