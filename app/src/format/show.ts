@@ -130,14 +130,16 @@ export function showMoment(at_ms: number): string {
   return `${DAY.format(at_ms)}, ${showTimeOfDay(at_ms)}`;
 }
 
+const AGO = new Intl.RelativeTimeFormat("en-GB", { style: "short" });
+
 /** `3 days ago`, `just now`. */
 export function showAgo(then_ms: number, now_ms: number): string {
   const minutes = Math.floor((now_ms - then_ms) / 60000);
   if (minutes < 1) return "just now";
-  if (minutes < 90) return `${minutes} min ago`;
+  if (minutes < 90) return AGO.format(-minutes, "minute");
   const hours = Math.round(minutes / 60);
-  if (hours < 36) return `${hours} h ago`;
-  return `${Math.round(hours / 24)} days ago`;
+  if (hours < 36) return AGO.format(-hours, "hour");
+  return AGO.format(-Math.round(hours / 24), "day");
 }
 
 export function showHardness(hardness_HRC: number, decimals = 0): string {

@@ -388,8 +388,8 @@ describe("quantities by themselves", () => {
       "just now",
       "5 min ago",
       "89 min ago",
-      "2 h ago",
-      "35 h ago",
+      "2 hr ago",
+      "35 hr ago",
       "3 days ago",
     ]);
   });

@@ -35,7 +35,10 @@ export const HARDENS = ["whole", "edge", "face", "ends"] as const;
 /** What is hardened. whole: all of it. edge: only the edge goes under. face: one end, or face. ends: one end, then the other. */
 export type Hardens = (typeof HARDENS)[number];
 
-export const DRAWS = ["oven", "torch", "hot-bar", "residual"] as const;
+/** What a colour runs from. */
+export const RUN_SOURCES = ["torch", "hot-bar", "residual"] as const;
+export type RunSource = (typeof RUN_SOURCES)[number];
+export const DRAWS = ["oven", ...RUN_SOURCES] as const;
 /** What draws the temper. torch, hot-bar: a colour that runs from the body, and what warms it there. residual: the heat left in the body. */
 export type Draws = (typeof DRAWS)[number];
 
@@ -88,8 +91,6 @@ export type Piece = Static<typeof PieceSchema>;
 const because = { why: choice(REASONS), said: Type.Optional(Type.String({ maxLength: 300 })) };
 
 export const ANNEALS = ["kiln", "vermiculite", "dead-fire", "sub-critical"] as const;
-export type RunSource = Exclude<Draws, "oven">;
-export const RUN_SOURCES = ["torch", "hot-bar", "residual"] as const satisfies readonly RunSource[];
 
 export const StepSchema = tagged(
   "kind",
