@@ -2,10 +2,12 @@
 
 import {
   MEMBERS,
+  routeAsDone,
   type Effort,
   type Job,
   type Member,
   type Piece,
+  type PieceState,
   type Prediction,
   type Route,
   type SectionPicture,
@@ -15,6 +17,8 @@ import {
   type WhatIf,
 } from "@tembrak/core";
 import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
+import { useMemo } from "react";
+import { movedWords } from "../words/standingWords.js";
 import { ask, isKnown, poolSize } from "./client.js";
 import { makeShared } from "./shared.js";
 
@@ -35,6 +39,26 @@ export function usePrediction(
 ): UseQueryResult<Prediction> {
   const job = piece && route ? ({ kind: "predict", piece, route, effort } as const) : null;
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => predictBeside(job!, signal), enabled: job !== null, ...ONCE });
+}
+
+/** The route of a piece as it was done so far; the same object while the piece is the same. */
+export function useRouteAsDone(state: PieceState): Route | null {
+  return useMemo(() => routeAsDone(state), [state]);
+}
+
+/** What a piece that stands there will be, after what was done to it and with what is still planned. */
+export function useStanding(state: PieceState): UseQueryResult<Prediction> {
+  return usePrediction(state.piece, useRouteAsDone(state));
+}
+
+/** In one sentence what moved a piece from its plan; null where nothing did, or it is not worked out yet. */
+export function useMoved(state: PieceState): string | null {
+  const route = useRouteAsDone(state);
+  const planned = usePrediction(state.piece, state.route).data;
+  const done = usePrediction(state.piece, route);
+  // The last answer is still shown while the new one is worked out: of another route it is.
+  if (route === null || route === state.route || planned === undefined || done.data === undefined || done.isPlaceholderData) return null;
+  return movedWords({ planned, done: done.data, route });
 }
 
 /** Ensembles of the hardenings asked about last: a slide that only tempers, and the picture, find them here. */

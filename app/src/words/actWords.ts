@@ -8,9 +8,11 @@ import {
   oxideName,
   resolveSteel,
   RUN_HOLD_MIN,
+  underOf,
   type Act,
   type PieceState,
   type Route,
+  type Under,
 } from "@tembrak/core";
 import {
   showClock,
@@ -55,6 +57,13 @@ function edgeWords(route: Route | null, step: number, units: Units): string {
   }
   return own.edgeDepth_mm === undefined ? "edge first" : `the edge only, ${showLength(own.edgeDepth_mm, units)} deep`;
 }
+
+/** How it is moved in the bath, by how much of it is under. */
+const MOVE_WORDS: Readonly<Record<Under["what"], string>> = {
+  whole: "Whole piece under before you move it.",
+  edge: "Rock it along its edge, so that no line is left where the oil ends.",
+  end: "Up and down a little, so that no line is left where the oil ends.",
+};
 
 const PURPOSE_WORDS = { preheat: "Warm through", normalise: "Normalise", anneal: "Anneal", harden: "Harden" } as const;
 const HOLD_ENDS = {
@@ -145,15 +154,17 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
         why: `The first pull comes at about ${showTemperature(act.to_C, units)}: later than that it has begun to turn soft.`,
         caution: "Before you move: lid and extinguisher in reach, path clear, metal tank that cannot tip.",
       };
-    case "quench":
+    case "quench": {
+      const own = route?.steps[act.step];
       return {
         title: `Into the ${mediumName(act.medium).toLowerCase()} at ${showTemperature(act.bath_C, units)}, ${edgeWords(route, act.step, units)}`,
         done: "It is out",
         why: reason,
         caution: isWater(CATALOGUE.medium(act.medium))
           ? "Steam: long tongs, face away. Steel may ping and crack; stay clear of it."
-          : "Oil may flare: lid, not water. Whole piece under before you move it. The maker's sheet says how hot the oil may get.",
+          : `Oil may flare: lid, not water. ${MOVE_WORDS[own?.kind === "quench" ? underOf(own).what : "whole"]} The maker's sheet says how hot the oil may get.`,
       };
+    }
     case "brighten":
       return {
         title: "Rub it bright where the colours have to be seen",

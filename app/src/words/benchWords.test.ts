@@ -18,6 +18,13 @@ describe("in the bath and after it", () => {
     expect(at("quench", 12)).toBe("Out, and sight the spine");
     expect(bathWords({ kind: "quench", gone_s: 12, least_s: 10, window: { from_s: 20, to_s: 40 } })).toMatch(/^Out when you like/);
   });
+  it("an edge is kept under and rocked, an end moved; what keeps heat comes out by its glow, not by the clock", () => {
+    const under = (what: BathFacts["under"], more: Partial<BathFacts> = {}): string =>
+      bathWords({ kind: "quench", gone_s: 3, least_s: 10, window, ...(what === undefined ? {} : { under: what }), ...more });
+    expect(under("edge")).toBe("Keep the edge under, rocking. Out in 7");
+    expect(under("end")).toBe("Keep the end under, moving. Out in 7");
+    expect(under("end", { gone_s: 30, leavesHeat: true })).toBe("Keep the end under, moving. Out while the body still glows dull");
+  });
   it("says how long it can be bent, and that it cannot once the window is past", () => {
     expect(at("straighten", 8)).toBe("9 s to straighten, and closing");
     expect(at("straighten", 17)).toBe("0 s to straighten, and closing");

@@ -1,6 +1,6 @@
 /** The one line under the number of an act that waits, quenches or holds: what to do now, or until when. */
 
-import { dialFor_C, type Act, type KitItem, type Prediction } from "@tembrak/core";
+import { dialFor_C, type Act, type KitItem, type Prediction, type Under } from "@tembrak/core";
 import { showDegrees, showDifference, showDuration, type Units } from "../format/show.js";
 import { runColour } from "./actWords.js";
 
@@ -64,13 +64,24 @@ export interface BathFacts {
   readonly gone_s: number | null;
   readonly least_s: number;
   readonly window: Prediction["hardening"]["straighten"];
+  /** How much of it is under: all of it where nothing is said. */
+  readonly under?: Under["what"];
+  /** Taken out while the body still glows: what is left in it draws it. */
+  readonly leavesHeat?: boolean;
 }
 
+const KEEP_WORDS: Readonly<Record<Under["what"], string>> = {
+  whole: "Keep it under, moving",
+  edge: "Keep the edge under, rocking",
+  end: "Keep the end under, moving",
+};
+
 /** In the bath, and in the window to straighten after it. */
-export function bathWords({ kind, gone_s, least_s, window }: BathFacts): string {
+export function bathWords({ kind, gone_s, least_s, window, under = "whole", leavesHeat = false }: BathFacts): string {
   if (gone_s === null) return "Press as it goes under";
   if (kind === "quench") {
-    if (gone_s < least_s) return `Keep it under, moving. Out in ${Math.ceil(least_s - gone_s)}`;
+    if (leavesHeat) return `${KEEP_WORDS[under]}. Out while the body still glows dull`;
+    if (gone_s < least_s) return `${KEEP_WORDS[under]}. Out in ${Math.ceil(least_s - gone_s)}`;
     return window !== null && gone_s < window.from_s ? "Out when you like, then sight the spine" : "Out, and sight the spine";
   }
   if (window === null) return "It did not harden much: take your time";

@@ -1,6 +1,6 @@
 /** What is hardened and what draws it: what a shape allows, and what a route says. */
 
-import { DRAWS, HARDENS, type Draws, type Hardens, type Route, type Way } from "../schema/book.js";
+import { DRAWS, HARDENS, type Draws, type Hardens, type Route, type Step, type Way } from "../schema/book.js";
 import type { Section } from "../schema/parts.js";
 
 export const USUAL_WAY: Way = { hardens: "whole", draws: "oven" };
@@ -21,6 +21,14 @@ export function drawsFor(hardens: Hardens): readonly Draws[] {
     case "ends":
       return ["oven"];
   }
+}
+
+/** How much of a piece goes into a bath: all of it, or an edge or an end so deep. */
+export type Under = { readonly what: "whole" } | { readonly what: "edge" | "end"; readonly depth_mm: number };
+
+export function underOf({ edgeDepth_mm, part }: Pick<Extract<Step, { kind: "quench" }>, "edgeDepth_mm" | "part">): Under {
+  if (part !== undefined) return { what: "end", depth_mm: part.depth_mm };
+  return edgeDepth_mm === undefined ? { what: "whole" } : { what: "edge", depth_mm: edgeDepth_mm };
 }
 
 /** What the steps of a route harden, and what draws it: the one place that says so. */

@@ -141,6 +141,10 @@ export const StepSchema = tagged(
     ),
     /** Taken out while the body is still hot, to be tempered by what is left in it. */
     leavesHeat: Type.Optional(Type.Boolean()),
+    /** From fire to bath; as usual when absent. */
+    transfer_s: Type.Optional(between(...LIMITS.quench.transfer_s, "From the fire to the bath, s")),
+    /** Under until then, whatever it has cooled to; until it is as cold as the bath when absent. */
+    bath_s: Type.Optional(between(...LIMITS.quench.bath_s, "In the bath, s")),
     ...because,
   }),
   strict({

@@ -89,10 +89,14 @@ export function startCurve(table: DecompositionTable): StartPoint[] {
 /** Above this share of martensite at the surface, bending by hand is dangerous (common practice, no source). */
 const BENDS_NO_MORE = 0.5;
 
-/** Of the body of the piece: a thin edge hardens first, but it is the body that resists the bend. */
-export function straightenWindow({ curve }: CourseResult, afterTransfer_s: number): StraightenWindow | null {
-  const surface = curve.martensite[0]!;
-  const [begun, stiff] = [surface.findIndex((m) => m > 0), surface.findIndex((m) => m >= BENDS_NO_MORE)];
+/**
+ * Of the body of the piece: a thin edge hardens first, but it is the body that resists the bend. Where only the edge went under
+ * the body stays soft, and it is the edge that breaks.
+ * @param watched which of the watched places
+ */
+export function straightenWindow({ curve }: CourseResult, afterTransfer_s: number, watched = 0): StraightenWindow | null {
+  const martensite = curve.martensite[watched]!;
+  const [begun, stiff] = [martensite.findIndex((m) => m > 0), martensite.findIndex((m) => m >= BENDS_NO_MORE)];
   if (begun < 0 || stiff < 0) return null;
   const from_s = Math.max(0, curve.time_s[begun]! - afterTransfer_s);
   return { from_s, to_s: Math.max(from_s, curve.time_s[stiff]! - afterTransfer_s) };

@@ -42,6 +42,10 @@ function stepOf<K extends Step["kind"]>(route: Route, kind: K): Extract<Step, { 
   return found;
 }
 
+function usualTransfer_s({ section }: Piece, { temperature_C, fallTo_C }: Extract<Step, { kind: "harden" }>): number {
+  return fallTo_C === undefined ? TRANSFER_s : BESIDE_s + airCooling_s(section, temperature_C, fallTo_C);
+}
+
 /** The hardening of a piece on a route, with nothing left open. */
 export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route): HardenPlan {
   const heat = stepOf(route, "harden");
@@ -61,11 +65,11 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route): 
     section: bodyUnder(piece, quench),
     heat_C: heat.temperature_C,
     hold_s: heat.hold_min * 60,
-    transfer_s: heat.fallTo_C === undefined ? TRANSFER_s : BESIDE_s + airCooling_s(piece.section, heat.temperature_C, heat.fallTo_C),
+    transfer_s: quench.transfer_s ?? usualTransfer_s(piece, heat),
     medium,
     bath_C: quench.bath_C,
     agitation: quench.agitation,
-    bath_s: null,
+    bath_s: quench.bath_s ?? null,
     immersion: immersionOf(piece, quench),
   };
 }

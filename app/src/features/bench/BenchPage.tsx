@@ -4,7 +4,7 @@ import type { Act, PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useMemo, type ComponentProps, type ComponentType, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
-import { usePrediction } from "../../compute/useAnswers.js";
+import { useStanding } from "../../compute/useAnswers.js";
 import { actWords } from "../../words/actWords.js";
 import { showTimeOfDay } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
@@ -14,7 +14,7 @@ import { useBenchClock } from "../../store/useBenchClock.js";
 import type { ActProps } from "./parts/ActKey.js";
 import { cuesOf } from "./cues.js";
 import { BenchHead } from "./parts/BenchHead.js";
-import { ClockNotice, LeadNotice } from "./parts/BenchNotices.js";
+import { ClockNotice, LeadNotice, MovedNotice } from "./parts/BenchNotices.js";
 import { CoolAct } from "./parts/CoolAct.js";
 import { HandsFree, useSequence } from "./parts/HandsFree.js";
 import { HeatAct } from "./parts/HeatAct.js";
@@ -144,7 +144,7 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
   const bench = useLedBench(state, now, isLeading);
   useFollowingHands(state, shop, isLeading);
   // Asked early, so that the window to straighten is known before the bath.
-  const prediction = usePrediction(state.piece, state.route);
+  const prediction = useStanding(state);
   const cues = useMemo(() => cuesOf(state, act, prediction.data), [state, act, prediction.data]);
   const flash = useCues(cues, now_ms, units.cues);
   const awake = useWakeLock();
@@ -158,6 +158,7 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
         <BenchHead state={state} act={act} title={words.title} />
         <LeadNotice {...leader} />
         {shop === null ? <ClockNotice {...clock} /> : null}
+        <MovedNotice state={state} />
         <ShopPanel state={state} />
         {isGated ? (
           <SafetyGate isStoring={bench.isStoring} onPass={() => bench.check({ check: "safety" })} />

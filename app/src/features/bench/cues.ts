@@ -1,6 +1,6 @@
 /** Moments of an act at which a smith should look up: told by sound, flash and, if wished, voice. Pure. */
 
-import { LONG_OUT_s, soakClock, type Act, type PieceState, type Prediction } from "@tembrak/core";
+import { bathTimes, LONG_OUT_s, soakClock, type Act, type PieceState, type Prediction } from "@tembrak/core";
 
 /** ready: it may go on. look: soon. now: do it. late: it is too long. */
 export type CueKind = "ready" | "look" | "now" | "late";
@@ -18,12 +18,6 @@ export const BATH_LEAST_s = 10;
 const BATH_USUAL_s = 30;
 /** Warned before the jaws close, s. */
 const BEFORE_CLOSED_s = 5;
-
-/** When the piece went into the bath of a step; null when it did not. */
-export function bathIn_ms({ checks, acts }: PieceState, step: number): number | null {
-  const own = new Set(acts.filter((act) => act.step === step).map(({ id }) => id));
-  return checks.findLast(({ reading, act }) => reading.check === "bath" && reading.state === "in" && own.has(act))?.at_ms ?? null;
-}
 
 /** All cues of the act that is going on, in order of time. */
 export function cuesOf(state: PieceState, act: Act, prediction: Prediction | undefined): Cue[] {
@@ -58,12 +52,12 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
       ];
     }
     case "quench": {
-      const in_ms = bathIn_ms(state, act.step);
+      const { in_ms } = bathTimes(state, act.step);
       if (in_ms === null) return [];
       return [after(in_ms, BATH_LEAST_s, "look", "Ten seconds. Keep it moving."), after(in_ms, BATH_USUAL_s, "ready", "Thirty seconds.")];
     }
     case "straighten": {
-      const in_ms = bathIn_ms(state, act.step);
+      const { in_ms } = bathTimes(state, act.step);
       const window = prediction?.hardening.straighten;
       if (in_ms === null || !window) return [];
       return [
@@ -73,8 +67,9 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
     }
     case "cool-down": {
       const warm_s = prediction?.hardening.handWarm_s;
-      if (since_ms === null || warm_s === undefined) return [];
-      return [after(since_ms, warm_s, "ready", "It should be hand-warm. Feel it, then temper.")];
+      const { in_ms } = bathTimes(state, act.step);
+      if (in_ms === null || warm_s === undefined) return [];
+      return [after(in_ms, warm_s, "ready", "It should be hand-warm. Feel it, then temper.")];
     }
     case "fall":
     case "air-cool":

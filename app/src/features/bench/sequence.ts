@@ -1,8 +1,11 @@
-/** The quench without hands: from one press the bench calls each move and logs it, until the piece is hand-warm. Pure. */
+/**
+ * The quench without hands: from one press the bench calls each move and logs it, until the piece is out of the bath. Whether it is
+ * straight, or hand-warm, somebody has to see and feel: that is called, and logged by a key alone. Pure.
+ */
 
-import { soakClock, type Act, type PieceState, type Prediction } from "@tembrak/core";
+import { bathTimes, soakClock, type Act, type PieceState, type Prediction } from "@tembrak/core";
 import type { NewEvent } from "../../store/db.js";
-import { BATH_LEAST_s, bathIn_ms, type CueKind } from "./cues.js";
+import { BATH_LEAST_s, type CueKind } from "./cues.js";
 
 /** From the press to "now", s: time to take the tongs up (judgement). */
 export const COUNTDOWN_s = 8;
@@ -65,7 +68,7 @@ export function nextMove(state: PieceState, prediction: Prediction | undefined):
         : move(Math.max(started_ms + 1000 * COUNTDOWN_s, held_ms), "now", "Now: to the bath.", "to the bath", [done]);
     }
     case "quench": {
-      const in_ms = bathIn_ms(state, next.step);
+      const { in_ms } = bathTimes(state, next.step);
       if (in_ms === null) {
         const under: NewEvent = { kind: "check", act: next.id, reading: { check: "bath", state: "in" } };
         return move(since_ms + 1000 * move_s(state), "look", "Under. Keep it moving.", "under", [under]);
@@ -74,18 +77,6 @@ export function nextMove(state: PieceState, prediction: Prediction | undefined):
       const bath_s = Math.max(BATH_LEAST_s, Math.min(window?.from_s ?? USUAL_BATH_s, 30));
       const out: NewEvent = { kind: "check", act: next.id, reading: { check: "bath", state: "out" } };
       return move(in_ms + 1000 * bath_s, "now", "Out. Sight the spine.", "out of the bath", [out, done]);
-    }
-    case "straighten": {
-      const in_ms = bathIn_ms(state, next.step);
-      const window = prediction?.hardening.straighten ?? null;
-      const end_ms = in_ms === null || window === null ? since_ms : Math.max(since_ms, in_ms + 1000 * window.to_s);
-      return move(end_ms, "late", "No more bending. Let it cool.", "no more bending", [done]);
-    }
-    case "cool-down": {
-      const warm_s = prediction?.hardening.handWarm_s;
-      return warm_s === undefined
-        ? null
-        : move(since_ms + 1000 * warm_s, "ready", "It should be hand-warm. Feel it, then the file.", "hand-warm", [done]);
     }
     default:
       return null;

@@ -13,7 +13,7 @@ import { HeatLine } from "../../parts/HeatLine.js";
 import { usePaint } from "../../parts/usePaint.js";
 import { progressOf } from "../../parts/progress.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
-import { usePrediction } from "../../compute/useAnswers.js";
+import { useStanding } from "../../compute/useAnswers.js";
 import { useLog, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { readingWords } from "../../words/readingWords.js";
 import { LoggerDialog } from "./LoggerDialog.js";
@@ -90,7 +90,7 @@ function Record({ state }: { state: PieceState }) {
   const settings = useSettings();
   const now_ms = useNow(30000);
   const { piece, route } = state;
-  const prediction = usePrediction(piece, route);
+  const prediction = useStanding(state);
   const tempered = prediction.data?.working.tempered;
   const found = measured(state);
   return (

@@ -4,7 +4,7 @@ import { CATALOGUE, planRoute, wayOf, zoneReports, type PieceState, type Route, 
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import { Link, useParams } from "react-router";
-import { usePrediction, useWhatIf } from "../../compute/useAnswers.js";
+import { useMoved, usePrediction, useRouteAsDone, useWhatIf } from "../../compute/useAnswers.js";
 import { nextActWords } from "../../words/actWords.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { SCHOOL_WORDS, wayWords } from "../../words/schools.js";
@@ -79,10 +79,13 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const [schoolsOpen, setSchoolsOpen] = useState(false);
   const [drawing, setDrawing] = useState<(typeof VIEWS)[number]>("hardness");
   const { piece } = state;
-  const view = useTrial(piece, route);
+  // Everything on the card is of the piece as it stands: what was done to it, and what is planned after that.
+  const done = useRouteAsDone(state) ?? route;
+  const moved = useMoved(state);
+  const view = useTrial(piece, done);
   const prediction = usePrediction(view.piece, view.route, view.effort);
-  const planned = usePrediction(piece, route);
-  const whatIf = useWhatIf(piece, route, TRACKS);
+  const planned = usePrediction(piece, done);
+  const whatIf = useWhatIf(piece, done, TRACKS);
   const words =
     prediction.data && verdictWords(prediction.data, view.route, view.piece.section, settings, zoneReports(view.piece, prediction.data));
   const { write } = useLog();
@@ -117,7 +120,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
       <div className="card-panels">
         <section aria-labelledby="verdict-h" className="card-verdict">
           <h2 id="verdict-h">{view.isTrying ? "Verdict, if you did this" : "Verdict"}</h2>
-          <VerdictPanel words={words} failure={prediction.error} isStale={prediction.isPlaceholderData} />
+          <VerdictPanel words={words} moved={moved} failure={prediction.error} isStale={prediction.isPlaceholderData} />
         </section>
         <section aria-labelledby="through-h" className="card-through">
           <h2 id="through-h">

@@ -34,6 +34,11 @@ function tried(step: Step, trial: Trial): Step {
   return step;
 }
 
+/** The route with what is tried of it. */
+export function triedRoute(route: Route, trial: Trial): Route {
+  return Object.keys(trial).length === 0 ? route : { ...route, steps: route.steps.map((step) => tried(step, trial)) };
+}
+
 export interface TrialView {
   readonly trial: Trial;
   readonly isTrying: boolean;
@@ -80,7 +85,7 @@ export function useTrial(piece: Piece, route: Route): TrialView {
       trial,
       isTrying,
       piece: settled.thickness_mm === undefined ? piece : { ...piece, section: withThickness(piece.section, settled.thickness_mm) },
-      route: Object.keys(settled).length === 0 ? route : { ...route, steps: route.steps.map((step) => tried(step, settled)) },
+      route: triedRoute(route, settled),
       effort: isMoving ? "quick" : "full",
       set: (change) => setTrial((before) => ({ ...before, ...change })),
       drop: () => setTrial({}),

@@ -3,7 +3,7 @@
 import { CATALOGUE, hardenAgain, nextTemper, resolveSteel, targetOf, temperCyclesOf, type PieceState, type Route } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link, useNavigate, useParams } from "react-router";
-import { usePrediction } from "../../compute/useAnswers.js";
+import { useStanding } from "../../compute/useAnswers.js";
 import { showHardness, showRange } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import type { NewEvent } from "../../store/db.js";
@@ -24,7 +24,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const { write } = useLog();
   const { piece } = state;
   const isFirst = act !== "prove";
-  const prediction = usePrediction(piece, route);
+  const prediction = useStanding(state);
   const prior = isFirst ? prediction.data?.working.asQuenched : prediction.data?.working.tempered;
   const { draft, setDraft, verdict, event, isEmpty } = useTest(prior, prediction.data?.failChance ?? 0, piece.section);
   const target = targetOf(CATALOGUE, piece.use);

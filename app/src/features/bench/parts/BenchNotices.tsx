@@ -1,5 +1,7 @@
-/** What concerns the whole bench: another tab that leads, a clock that jumped. */
+/** What concerns the whole bench: another tab that leads, a clock that jumped, a piece that is no longer as planned. */
 
+import type { PieceState } from "@tembrak/core";
+import { useMoved } from "../../../compute/useAnswers.js";
 import { showDuration } from "../../../format/show.js";
 import type { BenchClock } from "../../../store/useBenchClock.js";
 import type { Leader } from "../useLeader.js";
@@ -12,6 +14,17 @@ export function LeadNotice({ leading, take }: Leader) {
       <button type="button" className="small-key" onClick={take}>
         Lead from here
       </button>
+    </div>
+  );
+}
+
+/** Told at once, and for as long as it is so. */
+export function MovedNotice({ state }: { state: PieceState }) {
+  const moved = useMoved(state);
+  if (moved === null) return null;
+  return (
+    <div className="bench-notice" role="status">
+      <span>{moved}</span>
     </div>
   );
 }

@@ -1,7 +1,7 @@
 /** Acts that wait for a fact, not a clock: black, hand-warm, in the oven, tried with a file. Time since is shown large. */
 
-import { brittleSince, kitOf } from "@tembrak/core";
-import { usePrediction } from "../../../compute/useAnswers.js";
+import { bathTimes, brittleSince, kitOf } from "@tembrak/core";
+import { useStanding } from "../../../compute/useAnswers.js";
 import { actWords } from "../../../words/actWords.js";
 import { showClock } from "../../../format/show.js";
 import { usePaint } from "../../../parts/usePaint.js";
@@ -52,10 +52,12 @@ function Since({ since_ms, brittle_ms, now_ms }: { since_ms: number | null; brit
 export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>) {
   const settings = useSettings();
   const kit = useKit() ?? null;
-  const prediction = usePrediction(state.piece, state.route);
+  const prediction = useStanding(state);
   const brittle_ms = brittleSince(state, now_ms);
   const since_ms = brittle_ms ?? state.nextSince_ms;
-  const gone_s = since_ms === null ? 0 : (now_ms - since_ms) / 1000;
+  // How long until it can be held is counted from when it went under.
+  const from_ms = act.kind === "cool-down" ? bathTimes(state, act.step).in_ms : since_ms;
+  const gone_s = from_ms === null ? 0 : (now_ms - from_ms) / 1000;
   const box = drawPiece(state.piece, 1, "lay");
   const k = Math.min(480 / box.width_px, 250 / box.height_px);
   const drawn = drawPiece(state.piece, k, "lay");

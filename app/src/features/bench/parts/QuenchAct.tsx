@@ -1,27 +1,46 @@
 /** The bath and the window to straighten: seconds, the piece at its depth, jaws that close. One key. */
 
-import type { PieceState, Prediction } from "@tembrak/core";
-import { usePrediction } from "../../../compute/useAnswers.js";
+import { bathTimes, underOf, type PieceState, type Prediction, type Step, type Under } from "@tembrak/core";
+import { useStanding } from "../../../compute/useAnswers.js";
 import { actWords, mediumName } from "../../../words/actWords.js";
 import { showTemperature, type Units } from "../../../format/show.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings } from "../../../store/useStore.js";
-import { BATH_LEAST_s, bathIn_ms } from "../cues.js";
+import { BATH_LEAST_s } from "../cues.js";
 import { bathWords } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 
 type Props = ActProps<"quench" | "straighten">;
+type Quench = Extract<Step, { kind: "quench" }>;
 type StraightenWindow = NonNullable<Prediction["hardening"]["straighten"]>;
 
 /** A route that lost its quench is not one anybody planned; the bath most have. */
 const UNPLANNED = { medium: "fast-oil", bath_C: 50 };
 
-function Tank({ state, isIn, medium, bath }: { state: PieceState; isIn: boolean; medium: string; bath: string }) {
+interface TankProps {
+  readonly state: PieceState;
+  readonly isIn: boolean;
+  readonly medium: string;
+  readonly bath: string;
+  readonly under: Under;
+}
+
+/** How the piece goes in, for those who cannot see it. */
+const SAID: Readonly<Record<Under["what"], string>> = {
+  whole: "tip down, edge leading. Move it along its edge, never sideways.",
+  edge: "lying, its edge alone below the surface. Rock it along its edge, never sideways.",
+  end: "its end alone below the surface. Up and down, never sideways.",
+};
+
+/** To the scale of the piece: as deep as it is to go. */
+function Tank({ state, isIn, medium, bath, under }: TankProps) {
   const [W, H, level] = [700, 330, 96];
-  const box = drawPiece(state.piece, 1, "hang");
+  const lie = under.what === "edge" ? "lay" : "hang";
+  const box = drawPiece(state.piece, 1, lie);
   const k = Math.min(176 / box.height_px, 400 / box.width_px);
-  const drawn = drawPiece(state.piece, k, "hang");
-  const [x, y] = [W / 2 - drawn.width_px / 2, isIn ? level + 14 : -14];
+  const drawn = drawPiece(state.piece, k, lie);
+  const deep = under.what === "whole" ? level + 14 : level + under.depth_mm * k - drawn.height_px;
+  const [x, y] = [(under.what === "edge" ? 0.42 : 0.5) * W - drawn.width_px / 2, isIn ? deep : Math.min(-14, deep - 40)];
   const paint = {
     stops: [
       { at: 0, colour: "var(--scale)" },
@@ -36,12 +55,12 @@ function Tank({ state, isIn, medium, bath }: { state: PieceState; isIn: boolean;
       viewBox={`0 0 ${W} ${H}`}
       className="tank"
       role="img"
-      aria-label={`The piece ${isIn ? "under" : "above"} the ${medium}, tip down, edge leading. Move it along its edge, never sideways.`}
+      aria-label={`The piece ${isIn ? "under" : "above"} the ${medium}, ${SAID[under.what]}`}
     >
       <path d={`M20 20V${H - 12}H${W - 20}V20h-13V${H - 26}H33V20z`} fill="url(#hatch-cut)" stroke="var(--steel)" strokeWidth={1.3} />
       <rect x={33} y={level} width={W - 66} height={H - 26 - level} fill="var(--lift)" opacity={0.8} />
       <g transform={`translate(${x} ${y})`}>
-        <Silhouette drawn={drawn} lie="hang" paint={paint} />
+        <Silhouette drawn={drawn} lie={lie} paint={paint} />
       </g>
       <line x1={33} x2={W - 33} y1={level} y2={level} stroke="var(--pale)" strokeWidth={1.6} />
       <path d={`M52 ${level - 15}h20l-10 12zM56 ${level + 6}h12`} fill="none" stroke="var(--pale)" strokeWidth={1.3} />
@@ -51,7 +70,7 @@ function Tank({ state, isIn, medium, bath }: { state: PieceState; isIn: boolean;
       <g transform={`translate(${W - 196} ${level + 54})`} stroke="var(--ink)" strokeWidth={2.4} fill="none">
         <path d="M40 -22V58M34 -12l6-10 6 10M34 48l6 10 6-10" />
         <text x={60} y={24} fontSize={18} fill="var(--ink)" stroke="none">
-          up, down
+          {under.what === "edge" ? "rock it" : "up, down"}
         </text>
       </g>
       <g transform={`translate(${W - 196} ${level + 150})`} stroke="var(--ink2)" strokeWidth={1.4} fill="none">
@@ -157,8 +176,15 @@ function Keys({ state, act, bench, isUnder }: Omit<ActProps<"quench" | "straight
   );
 }
 
+interface SecondsProps {
+  readonly act: Props["act"];
+  readonly gone_s: number | null;
+  readonly window: StraightenWindow | null;
+  readonly quench: Quench | null;
+}
+
 /** Seconds since it went in: of what, and what is to be done. */
-function Seconds({ act, gone_s, window }: { act: Props["act"]; gone_s: number | null; window: StraightenWindow | null }) {
+function Seconds({ act, gone_s, window, quench }: SecondsProps) {
   const since = act.kind === "quench" ? "seconds in the bath" : "seconds since it went in";
   return (
     <div className="bench-left">
@@ -168,28 +194,46 @@ function Seconds({ act, gone_s, window }: { act: Props["act"]; gone_s: number | 
         </span>
       </div>
       <p className="from2">{gone_s === null ? "not in the bath yet" : since}</p>
-      <p className="to-go">{bathWords({ kind: act.kind, gone_s, least_s: BATH_LEAST_s, window })}</p>
+      <p className="to-go">
+        {bathWords({
+          kind: act.kind,
+          gone_s,
+          least_s: BATH_LEAST_s,
+          window,
+          ...(quench === null ? {} : { under: underOf(quench).what, leavesHeat: quench.leavesHeat === true }),
+        })}
+      </p>
     </div>
   );
 }
 
-/** The bath as planned, in words. */
-function bathPlanned({ route }: PieceState, act: Props["act"], units: Units): { medium: string; bath: string } {
+function quenchOf({ route }: PieceState, act: Props["act"]): Quench | null {
   const step = route?.steps[act.step];
-  const { medium, bath_C } = step?.kind === "quench" ? step : UNPLANNED;
+  return step?.kind === "quench" ? step : null;
+}
+
+/** The bath as planned, in words. */
+function bathPlanned(quench: Quench | null, units: Units): { medium: string; bath: string } {
+  const { medium, bath_C } = quench ?? UNPLANNED;
   return { medium: mediumName(medium).toLowerCase(), bath: showTemperature(bath_C, units) };
 }
 
 export function QuenchAct({ state, act, bench, now_ms }: Props) {
-  const prediction = usePrediction(state.piece, state.route);
-  const in_ms = bathIn_ms(state, act.step);
+  const prediction = useStanding(state);
+  const in_ms = bathTimes(state, act.step).in_ms;
   const gone_s = in_ms === null ? null : Math.max(0, (now_ms - in_ms) / 1000);
+  const quench = quenchOf(state, act);
   const window = prediction.data?.hardening.straighten ?? null;
   return (
     <>
       <div className="bench-main quench">
-        <Tank state={state} isIn={act.kind === "quench" && in_ms !== null} {...bathPlanned(state, act, useSettings())} />
-        <Seconds act={act} gone_s={gone_s} window={window} />
+        <Tank
+          state={state}
+          isIn={act.kind === "quench" && in_ms !== null}
+          {...bathPlanned(quench, useSettings())}
+          under={quench === null ? { what: "whole" } : underOf(quench)}
+        />
+        <Seconds act={act} gone_s={gone_s} window={window} quench={quench} />
       </div>
       {window === null ? null : <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} />}
       <Keys state={state} act={act} bench={bench} isUnder={in_ms !== null} />

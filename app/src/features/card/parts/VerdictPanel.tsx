@@ -5,11 +5,13 @@ import type { VerdictWords } from "../../../words/verdictWords.js";
 
 interface Props {
   readonly words: VerdictWords | undefined;
+  /** What moved it from its plan. */
+  readonly moved: string | null;
   readonly failure: Error | null;
   readonly isStale: boolean;
 }
 
-export function VerdictPanel({ words, failure, isStale }: Props) {
+export function VerdictPanel({ words, moved, failure, isStale }: Props) {
   if (failure !== null) return <p className="waiting">{failureWords(failure)}</p>;
   if (words === undefined) {
     return (
@@ -25,6 +27,7 @@ export function VerdictPanel({ words, failure, isStale }: Props) {
         {words.headline}
       </p>
       <ul className="verdict-reasons">
+        {moved === null ? null : <li data-testid="moved">{moved}</li>}
         {words.reasons.map((reason) => (
           <li key={reason}>{reason}</li>
         ))}

@@ -6,7 +6,7 @@ import Button from "@mui/material/Button";
 import { mediumName } from "../../../words/actWords.js";
 import { showDegrees, showHardness, showLength, type Units } from "../../../format/show.js";
 import { CurveSlide } from "../../../parts/CurveSlide.js";
-import type { TrialView } from "../useTrial.js";
+import { triedRoute, type TrialView } from "../useTrial.js";
 
 interface Props {
   readonly state: PieceState;
@@ -122,7 +122,7 @@ export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, u
   const placeWord = (prediction ?? planned).working.place;
   const thickWord = (prediction ?? planned).thickest.place;
   const keep = (): void => {
-    void write(state.id, [{ kind: "route", route: view.route }]).then((isStored) => isStored && view.drop());
+    void write(state.id, [{ kind: "route", route: triedRoute(route, trial) }]).then((isStored) => isStored && view.drop());
   };
   return (
     <div>

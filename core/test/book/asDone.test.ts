@@ -1,0 +1,123 @@
+import { describe, expect, it } from "@jest/globals";
+import { bathTimes, routeAsDone } from "../../src/book/asDone.js";
+import { pieceState, type PieceState } from "../../src/book/state.js";
+import { CATALOGUE } from "../../src/catalogue.js";
+import { actsOfRoute } from "../../src/plan/acts.js";
+import { hardenAgain } from "../../src/plan/nextTemper.js";
+import { planRoute } from "../../src/plan/route.js";
+import type { BookEvent, Check, Piece, Route, Step } from "../../src/schema/book.js";
+import { harden } from "../../src/simulate/harden.js";
+import { hardenPlanOf, predict } from "../../src/simulate/predict.js";
+import { BILLHOOK } from "../pieces.js";
+
+const route = planRoute(CATALOGUE, BILLHOOK, "forge");
+const START_ms = 1_000_000;
+
+interface Move {
+  /** Seconds from the last act of the fire to the bath, and from there out of it. */
+  readonly transfer_s?: number;
+  readonly bath_s?: number;
+  /** How many hardenings of the route are gone through before this one. */
+  readonly before?: number;
+}
+
+/** A piece that left the fire at `START_ms`, went under and came out. */
+function quenched({ transfer_s = 2, bath_s, before = 0 }: Move, of: Route = route, piece: Piece = BILLHOOK): PieceState {
+  const acts = actsOfRoute(of);
+  const quenches = acts.flatMap((act, i) => (act.kind === "quench" ? [i] : []));
+  const at = quenches[before]!;
+  const check = (id: string, at_ms: number, reading: Check): BookEvent => ({
+    id,
+    piece: "p",
+    at_ms,
+    kind: "check",
+    act: acts[at]!.id,
+    reading,
+  });
+  const in_ms = START_ms + 1000 * transfer_s;
+  return pieceState("p", [
+    { id: "a", piece: "p", at_ms: 0, kind: "piece", definition: piece },
+    { id: "b", piece: "p", at_ms: 1, kind: "route", route: of },
+    ...acts
+      .slice(0, at)
+      .map((act, i): BookEvent => ({ id: `d${i}`, piece: "p", at_ms: START_ms - 1000 * (at - 1 - i), kind: "act-done", act: act.id })),
+    check("in", in_ms, { check: "bath", state: "in" }),
+    ...(bath_s === undefined
+      ? []
+      : [
+          check("out", in_ms + 1000 * bath_s, { check: "bath", state: "out" }),
+          { id: "done", piece: "p", at_ms: in_ms + 1000 * bath_s + 1, kind: "act-done", act: acts[at]!.id } as const,
+        ]),
+  ])!;
+}
+const quenchOf = (of: Route, n = -1) => of.steps.filter((step): step is Extract<Step, { kind: "quench" }> => step.kind === "quench").at(n)!;
+const asDone = (move: Move): ReturnType<typeof predict> => predict(CATALOGUE, BILLHOOK, routeAsDone(quenched(move))!, "quick");
+
+describe("a route as it was done", () => {
+  it("is the plan itself until the log says something of the bath", () => {
+    const acts = actsOfRoute(route);
+    const state = pieceState("p", [
+      { id: "a", piece: "p", at_ms: 0, kind: "piece", definition: BILLHOOK },
+      { id: "b", piece: "p", at_ms: 1, kind: "route", route },
+      { id: "c", piece: "p", at_ms: 2, kind: "act-done", act: acts[0]!.id },
+    ])!;
+    expect(routeAsDone(state)).toBe(route);
+    expect(routeAsDone({ ...state, route: null })).toBeNull();
+  });
+  it("has the seconds to the bath as soon as it is under, and those in it once it is out", () => {
+    expect(quenchOf(routeAsDone(quenched({ transfer_s: 4.2 }))!)).toEqual({ ...quenchOf(route), transfer_s: 4.2 });
+    expect(quenchOf(routeAsDone(quenched({ transfer_s: 4.2, bath_s: 12 }))!)).toEqual({ ...quenchOf(route), transfer_s: 4.2, bath_s: 12 });
+  });
+  it("takes no time that a hand cannot have needed", () => {
+    expect(quenchOf(routeAsDone(quenched({ transfer_s: 900, bath_s: 12 }))!)).toEqual({ ...quenchOf(route), bath_s: 12 });
+    expect(quenchOf(routeAsDone(quenched({ transfer_s: 2, bath_s: 0 }))!).bath_s).toBeUndefined();
+  });
+  it("a tap taken back is as if it had not been", () => {
+    const { events } = quenched({ bath_s: 3 });
+    const back = (event: string): BookEvent => ({ id: `not ${event}`, piece: "p", at_ms: START_ms + 9e6, kind: "withdrawn", event });
+    const state = pieceState("p", [...events, back("out"), back("done")])!;
+    expect(quenchOf(routeAsDone(state)!).bath_s).toBeUndefined();
+    expect(bathTimes(state, quenched({}).next!.step)).toEqual({ in_ms: START_ms + 2000, out_ms: null });
+  });
+  it("hardened again, each time has its own seconds", () => {
+    const again: Route = { ...route, steps: hardenAgain<Step>(route.steps, route.steps[0]!) };
+    const done = routeAsDone(quenched({ bath_s: 14, before: 1 }, again))!;
+    expect([quenchOf(done, 0).bath_s, quenchOf(done, 1).bath_s]).toEqual([undefined, 14]);
+  });
+  it("what is drawn by the heat left in it is left as planned", () => {
+    const residual = planRoute(CATALOGUE, BILLHOOK, "forge", { way: { hardens: "edge", draws: "residual" } });
+    expect(quenchOf(routeAsDone(quenched({ bath_s: 5 }, residual))!)).toEqual(quenchOf(residual));
+  });
+});
+
+describe("what a piece is expected to be follows what was done", () => {
+  it("window, hand-warm and hardness are those of the same seconds, to the last digit", () => {
+    const got = predict(CATALOGUE, BILLHOOK, routeAsDone(quenched({ transfer_s: 3, bath_s: 12 }))!).hardening;
+    const wanted = harden({ ...hardenPlanOf(CATALOGUE, BILLHOOK, route), transfer_s: 3, bath_s: 12 });
+    expect(got).toEqual(wanted);
+  });
+  it("out after 12 s there is far longer to straighten, and to wait, than if it had stayed in", () => {
+    const [planned, done] = [predict(CATALOGUE, BILLHOOK, route, "quick").hardening, asDone({ bath_s: 12 }).hardening];
+    expect(done.straighten!.to_s).toBeGreaterThan(1.5 * planned.straighten!.to_s);
+    expect(done.handWarm_s).toBeGreaterThan(4 * planned.handWarm_s);
+    // Under a wet hand in ten to twenty minutes (trade fact, of knives); this back is twice as thick as a knife's.
+    expect(done.handWarm_s / 60).toBeGreaterThan(10);
+    expect(done.handWarm_s / 60).toBeLessThan(40);
+  });
+  it("out after 3 s the spine stays soft (common practice: counted to three is too soon)", () => {
+    const [planned, done] = [asDone({ bath_s: 12 }), asDone({ bath_s: 3 })];
+    expect(done.thickest.asQuenched.mean_HRC).toBeLessThan(planned.thickest.asQuenched.mean_HRC - 8);
+  });
+  it("slow to the bath is softer at the edge, which cools first", () => {
+    expect(asDone({ transfer_s: 9, bath_s: 12 }).working.asQuenched.mean_HRC).toBeLessThan(
+      asDone({ bath_s: 12 }).working.asQuenched.mean_HRC - 5,
+    );
+  });
+  it("an edge quench is locked once its edge is hard, however soft the body stays", () => {
+    const edge = planRoute(CATALOGUE, BILLHOOK, "forge", { way: { hardens: "edge" } });
+    const { straighten, edge: value } = predict(CATALOGUE, BILLHOOK, edge, "quick").hardening;
+    expect(value!.mean_HRC).toBeGreaterThan(58);
+    expect(straighten).not.toBeNull();
+    expect(straighten!.to_s).toBeLessThan(60);
+  });
+});
