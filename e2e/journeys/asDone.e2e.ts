@@ -1,0 +1,42 @@
+/** What is done to a piece, not what was planned, is what every screen says of it. */
+
+import { DEMO } from "../ports.js";
+import { expect, test } from "./shop.js";
+
+test("out of the bath too soon: told at once at the bench and on the card, the file finds it, and it is hardened again", async ({ page }) => {
+  await page.clock.install();
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/piece/demo-4`);
+  await expect(page.getByTestId("verdict")).toContainText("HRC");
+  const planned = await page.getByTestId("verdict").textContent();
+  await expect(page.getByTestId("moved")).toBeHidden();
+  await page.getByRole("link", { name: "To the bench" }).click();
+  await page.getByRole("button", { name: /At heat: start the hold/ }).click();
+  await page.getByRole("button", { name: /Out of the fire: to the bath/ }).click();
+  await page.clock.runFor(2000);
+  await page.getByRole("button", { name: /It is in the bath/ }).click();
+  await expect(page.getByRole("status").last()).toContainText("in the bath");
+  await page.clock.runFor(2500);
+  await page.getByRole("button", { name: /It is out/ }).click();
+  await expect(page.getByRole("heading", { name: /^Sight/ })).toBeVisible();
+  const moved = page.getByText(/s from fire to bath, out of it after \d(\.\d)? s: .*spine (\d\d|below 20) instead of \d\d HRC/);
+  await expect(moved).toBeVisible();
+  const said = await moved.textContent();
+  // The card says the same, word for word, and no longer what it promised.
+  await page.getByRole("link", { name: "Card" }).click();
+  await expect(page.getByTestId("moved")).toHaveText(said!);
+  await expect(page.getByTestId("verdict")).not.toHaveText(planned!);
+  await page.getByRole("link", { name: "To the bench" }).click();
+  await page.getByRole("button", { name: "It is straight" }).click();
+  await page.getByRole("button", { name: "It is hand-warm" }).click();
+  await page.getByRole("link", { name: "Try the files" }).click();
+  await page.getByRole("button", { name: "Add tester readings" }).click();
+  await page.getByLabel("Tester readings, HRC").fill("38 37 39");
+  await page.getByRole("button", { name: /[Hh]arden it again|[Nn]ormalise.*harden/ }).click();
+  await expect(page.getByRole("heading", { name: /^Normalise/ })).toBeVisible();
+  // A hardening that is still to come is planned anew: what spoiled the last one does not follow it.
+  await page.getByRole("link", { name: "Card" }).click();
+  await expect(page.getByTestId("moved")).toBeHidden();
+  await expect(page.getByTestId("verdict")).toContainText("HRC");
+});
