@@ -130,6 +130,13 @@ export function showMoment(at_ms: number): string {
   return `${DAY.format(at_ms)}, ${showTimeOfDay(at_ms)}`;
 }
 
+/** A window of seconds, in minutes where it is long: `6 to 14 s`, `2 s to 5 min`. */
+export function showSpan(from_s: number, to_s: number): string {
+  return to_s < LONG_SPAN_s ? `${Math.round(from_s)} to ${Math.round(to_s)} s` : `${showDuration(from_s)} to ${showDuration(to_s)}`;
+}
+/** From here seconds no longer say it, s. */
+const LONG_SPAN_s = 100;
+
 const AGO = new Intl.RelativeTimeFormat("en-GB", { style: "short" });
 
 /** `3 days ago`, `just now`. */

@@ -21,12 +21,13 @@ describe("in the bath and after it", () => {
   it("an edge is kept under and rocked, an end moved; what keeps heat comes out by its glow, not by the clock", () => {
     const under = (what: BathFacts["under"], more: Partial<BathFacts> = {}): string =>
       bathWords({ kind: "quench", gone_s: 3, least_s: 10, window, ...(what === undefined ? {} : { under: what }), ...more });
-    expect(under("edge")).toBe("Keep the edge under, rocking. Out in 7");
-    expect(under("end")).toBe("Keep the end under, moving. Out in 7");
+    expect(under("edge")).toBe("Keep the edge under, rocking, until the body is black");
+    expect(under("end")).toBe("Keep the end under, moving, until the body is black");
     expect(under("end", { gone_s: 30, leavesHeat: true })).toBe("Keep the end under, moving. Out while the body still glows dull");
   });
   it("says how long it can be bent, and that it cannot once the window is past", () => {
     expect(at("straighten", 8)).toBe("9 s to straighten, and closing");
+    expect(at("straighten", 6, { from_s: 2, to_s: 271 })).toBe("4 min to straighten, and closing");
     expect(at("straighten", 17)).toBe("0 s to straighten, and closing");
     expect(at("straighten", 17.1)).toMatch(/^Locked: it is brittle/);
     expect(at("straighten", 90, null)).toMatch(/did not harden much/);

@@ -70,6 +70,9 @@ export interface BathFacts {
   readonly leavesHeat?: boolean;
 }
 
+/** With more time than this left no second counts, s. */
+const SECONDS_COUNT_s = 100;
+
 const KEEP_WORDS: Readonly<Record<Under["what"], string>> = {
   whole: "Keep it under, moving",
   edge: "Keep the edge under, rocking",
@@ -80,13 +83,16 @@ const KEEP_WORDS: Readonly<Record<Under["what"], string>> = {
 export function bathWords({ kind, gone_s, least_s, window, under = "whole", leavesHeat = false }: BathFacts): string {
   if (gone_s === null) return "Press as it goes under";
   if (kind === "quench") {
+    // The heat of the body runs back and draws it: it comes out by what the body looks like, not by the clock.
+    if (under !== "whole" && !leavesHeat) return `${KEEP_WORDS[under]}, until the body is black`;
     if (leavesHeat) return `${KEEP_WORDS[under]}. Out while the body still glows dull`;
     if (gone_s < least_s) return `${KEEP_WORDS[under]}. Out in ${Math.ceil(least_s - gone_s)}`;
     return window !== null && gone_s < window.from_s ? "Out when you like, then sight the spine" : "Out, and sight the spine";
   }
   if (window === null) return "It did not harden much: take your time";
   if (gone_s > window.to_s) return "Locked: it is brittle. Correct it in the temper";
-  return `${Math.max(0, Math.ceil(window.to_s - gone_s))} s to straighten, and closing`;
+  const left_s = Math.max(0, Math.ceil(window.to_s - gone_s));
+  return `${left_s < SECONDS_COUNT_s ? `${left_s} s` : showDuration(left_s)} to straighten, and closing`;
 }
 
 /** Of a hold or a temper. */

@@ -1,5 +1,6 @@
 /** The route as it was done so far: what the log says of it in the place of what was planned. What is to come stays as planned. */
 
+import { underOf } from "../plan/way.js";
 import type { Route, Step } from "../schema/book.js";
 import { LIMITS } from "../schema/limits.js";
 import type { LoggedCheck, PieceState } from "./state.js";
@@ -27,15 +28,15 @@ function seconds(from_ms: number | null | undefined, to_ms: number | null, [leas
 }
 
 function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
-  // What is left in the body of such a piece is drawn by it: how long it was under is the draw's own affair.
-  if (quench.leavesHeat === true) return quench;
   const { in_ms, out_ms } = bathTimes(state, step);
   const at = state.acts.findIndex((act) => act.step === step && act.kind === "quench");
   const before = state.acts[at - 1];
   // A fall is part of the heat: the way to the bath begins beside it.
   const left_ms = before?.kind === "heat" || before?.kind === "hold" ? state.doneAt_ms.get(before.id) : undefined;
   const transfer_s = seconds(left_ms, in_ms, LIMITS.quench.transfer_s);
-  const bath_s = seconds(in_ms, out_ms, LIMITS.quench.bath_s);
+  // Of which only an edge or an end went under, the heat of the rest runs back and draws it: that is a temper of its own, not told here.
+  const isWhole = underOf(quench).what === "whole";
+  const bath_s = isWhole ? seconds(in_ms, out_ms, LIMITS.quench.bath_s) : undefined;
   return { ...quench, ...(transfer_s === undefined ? {} : { transfer_s }), ...(bath_s === undefined ? {} : { bath_s }) };
 }
 

@@ -74,8 +74,8 @@ export interface HardenOptions extends RunOptions {
   readonly already?: readonly Member[];
 }
 
-/** Where the edge stands among the watched places. */
-const EDGE = 3;
+/** Where the body's surface and the edge stand among the watched places. */
+const [BODY, EDGE] = [0, 3];
 
 /** The case as planned, with the curves that its readings are taken from. */
 export function nominalCase(plan: HardenPlan, resolution: Resolution, { desk = BARE_DESK, ...options }: RunOptions): Case {
@@ -136,7 +136,7 @@ export function harden(
     martensiteStart_C: table.martensiteStart_C,
     noseMargin_s: margin_s,
     nose_C,
-    straighten: straightenWindow(result, transferEnd_s, plan.immersion.kind === "edge" ? EDGE : 0),
+    straighten: straightenWindow(result, transferEnd_s, plan.immersion.kind === "edge" ? [EDGE] : [BODY, EDGE]),
     handWarm_s:
       (plan.bath_s === null && bathCold_s !== null ? bathCold_s : endOfRun_s + airCooling_s(plan.section, lastHot_C)) - transferEnd_s,
     quenchLine: plan.immersion.kind === "edge" || plan.coat ? quenchLine(grid, structure) : null,

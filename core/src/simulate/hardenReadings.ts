@@ -90,12 +90,17 @@ export function startCurve(table: DecompositionTable): StartPoint[] {
 const BENDS_NO_MORE = 0.5;
 
 /**
- * Of the body of the piece: a thin edge hardens first, but it is the body that resists the bend. Where only the edge went under
- * the body stays soft, and it is the edge that breaks.
- * @param watched which of the watched places
+ * Of the body of the piece: a thin edge hardens first, but it is the body that resists the bend. Where the body stays soft it is the
+ * edge that breaks.
+ * @param watched the watched places that may resist: the first that turns hard counts
+ * @returns null where none of them does
  */
-export function straightenWindow({ curve }: CourseResult, afterTransfer_s: number, watched = 0): StraightenWindow | null {
-  const martensite = curve.martensite[watched]!;
+export function straightenWindow(result: CourseResult, afterTransfer_s: number, watched: readonly number[]): StraightenWindow | null {
+  return watched.reduce<StraightenWindow | null>((found, place) => found ?? windowOf(result, afterTransfer_s, place), null);
+}
+
+function windowOf({ curve }: CourseResult, afterTransfer_s: number, place: number): StraightenWindow | null {
+  const martensite = curve.martensite[place]!;
   const [begun, stiff] = [martensite.findIndex((m) => m > 0), martensite.findIndex((m) => m >= BENDS_NO_MORE)];
   if (begun < 0 || stiff < 0) return null;
   const from_s = Math.max(0, curve.time_s[begun]! - afterTransfer_s);

@@ -84,9 +84,11 @@ describe("a route as it was done", () => {
     const done = routeAsDone(quenched({ bath_s: 14, before: 1 }, again))!;
     expect([quenchOf(done, 0).bath_s, quenchOf(done, 1).bath_s]).toEqual([undefined, 14]);
   });
-  it("what is drawn by the heat left in it is left as planned", () => {
-    const residual = planRoute(CATALOGUE, BILLHOOK, "forge", { way: { hardens: "edge", draws: "residual" } });
-    expect(quenchOf(routeAsDone(quenched({ bath_s: 5 }, residual))!)).toEqual(quenchOf(residual));
+  it("of which only an edge went under, the seconds in the bath are left as planned: the heat of the body draws it", () => {
+    for (const draws of ["oven", "residual"] as const) {
+      const edge = planRoute(CATALOGUE, BILLHOOK, "forge", { way: { hardens: "edge", draws } });
+      expect(quenchOf(routeAsDone(quenched({ bath_s: 5 }, edge))!)).toEqual({ ...quenchOf(edge), transfer_s: 2 });
+    }
   });
 });
 

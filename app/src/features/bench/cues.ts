@@ -1,6 +1,6 @@
 /** Moments of an act at which a smith should look up: told by sound, flash and, if wished, voice. Pure. */
 
-import { bathTimes, LONG_OUT_s, soakClock, type Act, type PieceState, type Prediction } from "@tembrak/core";
+import { bathTimes, LONG_OUT_s, soakClock, underOf, type Act, type PieceState, type Prediction } from "@tembrak/core";
 
 /** ready: it may go on. look: soon. now: do it. late: it is too long. */
 export type CueKind = "ready" | "look" | "now" | "late";
@@ -18,6 +18,12 @@ export const BATH_LEAST_s = 10;
 const BATH_USUAL_s = 30;
 /** Warned before the jaws close, s. */
 const BEFORE_CLOSED_s = 5;
+
+/** An edge or an end comes out by what the body looks like: no second of it is called. */
+function isWhole({ route }: PieceState, step: number): boolean {
+  const quench = route?.steps[step];
+  return quench?.kind !== "quench" || underOf(quench).what === "whole";
+}
 
 /** All cues of the act that is going on, in order of time. */
 export function cuesOf(state: PieceState, act: Act, prediction: Prediction | undefined): Cue[] {
@@ -53,7 +59,7 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
     }
     case "quench": {
       const { in_ms } = bathTimes(state, act.step);
-      if (in_ms === null) return [];
+      if (in_ms === null || !isWhole(state, act.step)) return [];
       return [after(in_ms, BATH_LEAST_s, "look", "Ten seconds. Keep it moving."), after(in_ms, BATH_USUAL_s, "ready", "Thirty seconds.")];
     }
     case "straighten": {

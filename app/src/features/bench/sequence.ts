@@ -3,7 +3,7 @@
  * straight, or hand-warm, somebody has to see and feel: that is called, and logged by a key alone. Pure.
  */
 
-import { bathTimes, soakClock, type Act, type PieceState, type Prediction } from "@tembrak/core";
+import { bathTimes, soakClock, underOf, type Act, type PieceState, type Prediction } from "@tembrak/core";
 import type { NewEvent } from "../../store/db.js";
 import { BATH_LEAST_s, type CueKind } from "./cues.js";
 
@@ -28,7 +28,10 @@ export interface SequenceMove {
 /** Whether an act can begin the sequence: the last of the fire, with the bath next. */
 export function canStart(state: PieceState, act: Act): boolean {
   const next = state.acts[state.acts.indexOf(act) + 1];
-  return (act.kind === "heat" || act.kind === "hold") && act.purpose === "harden" && next?.kind === "quench";
+  if (!(act.kind === "heat" || act.kind === "hold") || act.purpose !== "harden" || next?.kind !== "quench") return false;
+  // When an edge or an end may come out nobody can call by the clock: the body tells.
+  const quench = state.route?.steps[next.step];
+  return quench?.kind === "quench" && underOf(quench).what === "whole";
 }
 
 /** When the running sequence was started, ms; null when none runs. */

@@ -3,7 +3,7 @@
 import { bathTimes, underOf, type PieceState, type Prediction, type Step, type Under } from "@tembrak/core";
 import { useStanding } from "../../../compute/useAnswers.js";
 import { actWords, mediumName } from "../../../words/actWords.js";
-import { showTemperature, type Units } from "../../../format/show.js";
+import { showSpan, showTemperature, type Units } from "../../../format/show.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings } from "../../../store/useStore.js";
 import { BATH_LEAST_s } from "../cues.js";
@@ -19,7 +19,8 @@ const UNPLANNED = { medium: "fast-oil", bath_C: 50 };
 
 interface TankProps {
   readonly state: PieceState;
-  readonly isIn: boolean;
+  /** Over the bath and hot, under, or out of it again. */
+  readonly where: "above" | "under" | "out";
   readonly medium: string;
   readonly bath: string;
   readonly under: Under;
@@ -32,30 +33,54 @@ const SAID: Readonly<Record<Under["what"], string>> = {
   end: "its end alone below the surface. Up and down, never sideways.",
 };
 
+/** How it is moved in the bath, and how not. */
+function Moves({ x, level, word }: { x: number; level: number; word: string }) {
+  return (
+    <>
+      <g transform={`translate(${x} ${level + 54})`} stroke="var(--ink)" strokeWidth={2.4} fill="none">
+        <path d="M40 -22V58M34 -12l6-10 6 10M34 48l6 10 6-10" />
+        <text x={60} y={24} fontSize={18} fill="var(--ink)" stroke="none">
+          {word}
+        </text>
+      </g>
+      <g transform={`translate(${x} ${level + 150})`} stroke="var(--ink2)" strokeWidth={1.4} fill="none">
+        <path d="M8 10h56M8 10l8-5M8 10l8 5M64 10l-8-5M64 10l-8 5M22 -8l28 36M50 -8l-28 36" />
+        <text x={74} y={16} fontSize={16} fill="var(--ink2)" stroke="none">
+          sideways
+        </text>
+      </g>
+    </>
+  );
+}
+
+const WHERE_WORDS: Readonly<Record<TankProps["where"], string>> = { above: "above", under: "under", out: "out of" };
+
 /** To the scale of the piece: as deep as it is to go. */
-function Tank({ state, isIn, medium, bath, under }: TankProps) {
+function Tank({ state, where, medium, bath, under }: TankProps) {
   const [W, H, level] = [700, 330, 96];
   const lie = under.what === "edge" ? "lay" : "hang";
   const box = drawPiece(state.piece, 1, lie);
   const k = Math.min(176 / box.height_px, 400 / box.width_px);
   const drawn = drawPiece(state.piece, k, lie);
   const deep = under.what === "whole" ? level + 14 : level + under.depth_mm * k - drawn.height_px;
-  const [x, y] = [(under.what === "edge" ? 0.42 : 0.5) * W - drawn.width_px / 2, isIn ? deep : Math.min(-14, deep - 40)];
+  const [x, y] = [(under.what === "edge" ? 0.42 : 0.5) * W - drawn.width_px / 2, where === "under" ? deep : Math.min(-14, deep - 40)];
+  // Red until it went under, and never again after that.
+  const isHot = where === "above";
   const paint = {
     stops: [
       { at: 0, colour: "var(--scale)" },
-      { at: 1, colour: isIn ? "var(--black)" : "#a33015" },
+      { at: 1, colour: isHot ? "#a33015" : "var(--black)" },
     ],
     words: "",
-    now_C: isIn ? null : 760,
-    isGlowing: !isIn,
+    now_C: isHot ? 760 : null,
+    isGlowing: isHot,
   };
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
       className="tank"
       role="img"
-      aria-label={`The piece ${isIn ? "under" : "above"} the ${medium}, ${SAID[under.what]}`}
+      aria-label={`The piece ${WHERE_WORDS[where]} the ${medium}${where === "out" ? "." : `, ${SAID[under.what]}`}`}
     >
       <path d={`M20 20V${H - 12}H${W - 20}V20h-13V${H - 26}H33V20z`} fill="url(#hatch-cut)" stroke="var(--steel)" strokeWidth={1.3} />
       <rect x={33} y={level} width={W - 66} height={H - 26 - level} fill="var(--lift)" opacity={0.8} />
@@ -67,18 +92,7 @@ function Tank({ state, isIn, medium, bath, under }: TankProps) {
       <text x={46} y={H - 40} fontSize={18} fill="var(--ink2)" className="drawn">
         {medium}, {bath}
       </text>
-      <g transform={`translate(${W - 196} ${level + 54})`} stroke="var(--ink)" strokeWidth={2.4} fill="none">
-        <path d="M40 -22V58M34 -12l6-10 6 10M34 48l6 10 6-10" />
-        <text x={60} y={24} fontSize={18} fill="var(--ink)" stroke="none">
-          {under.what === "edge" ? "rock it" : "up, down"}
-        </text>
-      </g>
-      <g transform={`translate(${W - 196} ${level + 150})`} stroke="var(--ink2)" strokeWidth={1.4} fill="none">
-        <path d="M8 10h56M8 10l8-5M8 10l8 5M64 10l-8-5M64 10l-8 5M22 -8l28 36M50 -8l-28 36" />
-        <text x={74} y={16} fontSize={16} fill="var(--ink2)" stroke="none">
-          sideways
-        </text>
-      </g>
+      {where === "out" ? null : <Moves x={W - 196} level={level} word={under.what === "edge" ? "rock it" : "up, down"} />}
     </svg>
   );
 }
@@ -126,9 +140,7 @@ function Window({ gone_s, from_s, to_s }: { gone_s: number; from_s: number; to_s
       <JawGauge gone_s={gone_s} from_s={from_s} to_s={to_s} />
       <div className="jaw-words drawn">
         <span>in the bath</span>
-        <span>
-          straighten, {Math.round(from_s)} to {Math.round(to_s)} s by the model
-        </span>
+        <span>straighten, {showSpan(from_s, to_s)} by the model</span>
         <span>locked, brittle</span>
       </div>
     </div>
@@ -218,6 +230,11 @@ function bathPlanned(quench: Quench | null, units: Units): { medium: string; bat
   return { medium: mediumName(medium).toLowerCase(), bath: showTemperature(bath_C, units) };
 }
 
+function whereOf(act: Props["act"], in_ms: number | null): TankProps["where"] {
+  if (act.kind === "straighten") return "out";
+  return in_ms === null ? "above" : "under";
+}
+
 export function QuenchAct({ state, act, bench, now_ms }: Props) {
   const prediction = useStanding(state);
   const in_ms = bathTimes(state, act.step).in_ms;
@@ -229,13 +246,15 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
       <div className="bench-main quench">
         <Tank
           state={state}
-          isIn={act.kind === "quench" && in_ms !== null}
+          where={whereOf(act, in_ms)}
           {...bathPlanned(quench, useSettings())}
           under={quench === null ? { what: "whole" } : underOf(quench)}
         />
         <Seconds act={act} gone_s={gone_s} window={window} quench={quench} />
       </div>
-      {window === null ? null : <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} />}
+      {window === null || (act.kind === "quench" && window.to_s < BATH_LEAST_s) ? null : (
+        <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} />
+      )}
       <Keys state={state} act={act} bench={bench} isUnder={in_ms !== null} />
     </>
   );
