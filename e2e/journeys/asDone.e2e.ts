@@ -3,7 +3,9 @@
 import { DEMO } from "../ports.js";
 import { expect, test } from "./shop.js";
 
-test("out of the bath too soon: told at once at the bench and on the card, the file finds it, and it is hardened again", async ({ page }) => {
+test("out of the bath too soon: told at once at the bench and on the card, the file finds it, and it is hardened again", async ({
+  page,
+}) => {
   await page.clock.install();
   await page.goto(DEMO);
   await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
