@@ -1,11 +1,11 @@
 import { describe, expect, it } from "@jest/globals";
-import { bathWords, leftWords, waitWords, type BathFacts, type Waiting } from "./benchWords.js";
+import { bathWords, leftWords, ovenFor, waitWords, type BathFacts, type Waiting } from "./benchWords.js";
 
 const METRIC = { temperature: "C", length: "mm" } as const;
 const INCHES = { temperature: "F", length: "in" } as const;
 const window = { from_s: 7, to_s: 17 } as BathFacts["window"];
 const facts = { gone_s: 40, steel: "1084" };
-const oven = (offset_C: number, settle_min = 25) => ({ kind: "oven", name: "Kitchen oven", offset_C, settle_min }) as never;
+const oven = (offset_C: number, settle_min = 25) => ({ kind: "oven", name: "Kitchen oven", offset_C, settle_min, limit_C: 260 }) as never;
 const act = (kind: Waiting["kind"], more: object = {}): Waiting => ({ id: "a", kind, step: 0, ...more }) as Waiting;
 
 describe("in the bath and after it", () => {
@@ -46,6 +46,16 @@ describe("what waits for a fact", () => {
     expect(say(temper)).toBe("Oven at 200° by a second thermometer, steady for 20 min");
     expect(say(temper, { oven: oven(0.9) })).toBe("Oven at 200° by a second thermometer, steady for 20 min");
     expect(say(temper, { oven: oven(12) })).toBe("Set Kitchen oven to 188°: it runs 12° hot. At rest after 25 min");
+    expect(say(act("oven", { target_C: 275, count: 1, of: 2 }), { oven: oven(2) })).toBe(
+      "Kitchen oven ends at 260°: 273° would be wanted of it. Another oven, or a cooler temper in the steps",
+    );
+    const [cool, hot] = [oven(0), { ...(oven(0) as object), limit_C: 500 } as never];
+    expect([ovenFor([cool, hot], 200), ovenFor([cool, hot], 380), ovenFor([cool], 380), ovenFor([], 200)]).toEqual([
+      cool,
+      hot,
+      cool,
+      undefined,
+    ]);
     expect(waitWords(temper, { ...facts, oven: oven(-10, 0.2) }, INCHES)).toBe(
       "Set Kitchen oven to 410°: it runs 18° cold. At rest after 1 min",
     );

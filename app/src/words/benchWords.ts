@@ -9,18 +9,29 @@ export type Waiting = Extract<
   { kind: "air-cool" | "slow-cool" | "fall" | "brighten" | "run" | "cool-down" | "first-file" | "oven" | "prove" }
 >;
 
+type Oven = Extract<KitItem, { kind: "oven" }>;
+
 export interface WaitFacts {
   readonly gone_s: number;
   readonly steel: string;
   /** Until hand-warm by the model; left out while it is not worked out. */
   readonly handWarm_s?: number | undefined;
-  readonly oven?: Extract<KitItem, { kind: "oven" }> | undefined;
+  readonly oven?: Oven | undefined;
 }
 
 /** An oven's fault that is not worth a word, K. */
 const LEAST_FAULT_K = 1;
 
+/** The first oven of a kit that comes to a heat; where none does, the first: it is said of that one. */
+export function ovenFor(ovens: readonly Oven[], target_C: number): Oven | undefined {
+  return ovens.find((oven) => dialFor_C(oven, target_C) <= oven.limit_C) ?? ovens[0];
+}
+
 function ovenWords(target_C: number, oven: WaitFacts["oven"], units: Units): string {
+  if (oven !== undefined && dialFor_C(oven, target_C) > oven.limit_C) {
+    const ends = `${oven.name} ends at ${showDegrees(oven.limit_C, units)}`;
+    return `${ends}: ${showDegrees(dialFor_C(oven, target_C), units)} would be wanted of it. Another oven, or a cooler temper in the steps`;
+  }
   if (oven === undefined || Math.abs(oven.offset_C) < LEAST_FAULT_K)
     return `Oven at ${showDegrees(target_C, units)} by a second thermometer, steady for 20 min`;
   const side = oven.offset_C > 0 ? "hot" : "cold";

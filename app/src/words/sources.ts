@@ -1,6 +1,17 @@
 /** Where a number of the plan comes from, in a few words beside it. */
 
-import { CATALOGUE, SHADE_K, type Piece, type Route, type School, type SteelFile, type Step } from "@tembrak/core";
+import {
+  BELOW_RANGE_K,
+  CATALOGUE,
+  FALLING_OVER_K,
+  SHADE_K,
+  TOUCH_K,
+  type Piece,
+  type Route,
+  type School,
+  type SteelFile,
+  type Step,
+} from "@tembrak/core";
 import { mediumName } from "./actWords.js";
 import { showDegrees, showDifference, showTemperature, type Units } from "../format/show.js";
 
@@ -15,12 +26,36 @@ export function steelFacts({ austenitise_C, bath, soakDemand }: SteelFile, units
 const MEMORY = "makers' data, from memory";
 const PRACTICE = "common practice, no source";
 
+/** Heats are planned to five degrees: a sum that comes to within this is the number beside it, K. */
+const ROUNDED_K = 2.6;
+
 /** What each forge school adds to the magnet. */
-const OVER: Readonly<Record<Exclude<School, "kiln">, (units: Units) => string>> = {
-  forge: (units) => ` plus a shade, ${showDifference(SHADE_K, units)}`,
-  magnet: () => " and no further",
-  falling: () => ", gone past and fallen back to the first pull (model)",
+const OVER: Readonly<Record<Exclude<School, "kiln">, { readonly over_K: number; readonly words: string }>> = {
+  forge: { over_K: SHADE_K, words: "and a shade" },
+  magnet: { over_K: TOUCH_K, words: "and a touch, no further" },
+  falling: { over_K: FALLING_OVER_K, words: "gone past, to fall back to the first pull" },
 };
+
+/** Where the heat of a forge comes from: the sum that makes it, or that somebody changed it. */
+function forgeSource(
+  temperature_C: number,
+  steel: SteelFile | undefined,
+  school: Exclude<School, "kiln">,
+  magnet_C: number,
+  units: Units,
+): string {
+  const [low, high] = steel?.austenitise_C.range ?? [];
+  const { over_K, words } = OVER[school];
+  const isSum = (sum_C: number): boolean => Math.abs(sum_C - temperature_C) <= ROUNDED_K;
+  const lets = `It lets go of the magnet at ${showDegrees(magnet_C, units)} (model)`;
+  if (isSum(magnet_C + over_K)) return `${lets}, ${showDifference(over_K, units)} more ${words}: ${PRACTICE}.`;
+  if (low === undefined || high === undefined) return `Changed by hand. ${lets}.`;
+  const range = `${showDegrees(low, units)} to ${showDegrees(high, units)} (${MEMORY})`;
+  if (school === "forge" && isSum(low - BELOW_RANGE_K)) {
+    return `${showDifference(BELOW_RANGE_K, units)} below its range of ${range}: after fine normalising a forge needs no more (judgement). ${lets}.`;
+  }
+  return `Changed by hand. Its range is ${range}. ${lets}.`;
+}
 
 /** The source of a step's numbers. */
 export function stepSource(step: Step, piece: Piece, { school }: Route, magnet_C: number | undefined, units: Units): string {
@@ -36,14 +71,13 @@ export function stepSource(step: Step, piece: Piece, { school }: Route, magnet_C
       return `Usual for this steel: ${steel ? showDegrees(steel.normalise_C.value, units) : "?"} (${MEMORY}); how many and how much cooler: ${PRACTICE}.`;
     case "harden": {
       const [low, high] = steel?.austenitise_C.range ?? [];
+      if (school !== "kiln") return magnet_C === undefined ? "" : forgeSource(step.temperature_C, steel, school, magnet_C, units);
+      const isMiddle = low !== undefined && high !== undefined && Math.abs(0.5 * (low + high) - step.temperature_C) <= ROUNDED_K;
       const range =
-        low === undefined || high === undefined ? "" : `Range ${showDegrees(low, units)} to ${showDegrees(high, units)} (${MEMORY}). `;
-      if (school === "kiln") return `${range}Soak by thickness and steel: ${PRACTICE}.`;
-      const magnet =
-        magnet_C === undefined
+        low === undefined || high === undefined
           ? ""
-          : `Lets go of the magnet at ${showDegrees(magnet_C, units)} (model)${OVER[school](units)}: ${PRACTICE}.`;
-      return `${range}${magnet}`;
+          : `${isMiddle ? "The middle of its range" : "Changed by hand. Its range is"} ${showDegrees(low, units)} to ${showDegrees(high, units)} (${MEMORY}). `;
+      return `${range}Soak by thickness and steel: ${PRACTICE}.`;
     }
     case "quench":
       return `Bath and its warmth: ${PRACTICE}. How fast it is: fitted, docs/model/hardening.md.`;

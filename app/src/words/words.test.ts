@@ -138,6 +138,36 @@ describe("where the numbers come from", () => {
       }
     }
   });
+  it("the reason of a hardening heat is a sum that comes to the number beside it, for every steel and way of the forge", () => {
+    for (const { id } of CATALOGUE.steels) {
+      for (const school of ["forge", "magnet", "falling", "kiln"] as const) {
+        const piece = { ...knife, steel: id };
+        const route = planRoute(CATALOGUE, piece, school);
+        const step = route.steps.find(({ kind }) => kind === "harden")!;
+        if (step.kind !== "harden") throw new Error("not a hardening");
+        const magnet_C = predict(CATALOGUE, piece, route, "quick").transformations.magnetLost_C;
+        const said = stepSource(step, piece, route, magnet_C, METRIC);
+        expect([id, school, said]).not.toEqual([id, school, expect.stringContaining("by hand")]);
+        const numbers = [...said.matchAll(/(\d+)°/g)].map(([, n]) => Number(n));
+        const sums = {
+          kiln: (n: number[]) => 0.5 * (n[0]! + n[1]!),
+          magnet: (n: number[]) => n[0]! + n[1]!,
+          falling: (n: number[]) => n[0]! + n[1]!,
+        };
+        const sum =
+          school === "forge" ? (said.startsWith("15°") ? numbers[1]! - numbers[0]! : numbers[0]! + numbers[1]!) : sums[school](numbers);
+        expect([id, school, Math.abs(sum - step.temperature_C) <= 3]).toEqual([id, school, true]);
+      }
+    }
+  });
+  it("a heat somebody typed is said to be typed", () => {
+    const route = planRoute(CATALOGUE, knife, "forge");
+    const step = route.steps.find(({ kind }) => kind === "harden")!;
+    const typed = { ...step, temperature_C: 903 } as typeof step;
+    expect(stepSource(typed, knife, route, 736, METRIC)).toMatch(
+      /^Changed by hand\. Its range is \d+° to \d+° .* lets go of the magnet at 736°/,
+    );
+  });
   it("a steel says its heat, its soak and its bath", () => {
     expect(steelFacts(CATALOGUE.steel("80crv2")!, INCHES)).toBe("Hardens from 1499° to 1553 °F after a real soak, in fast oil.");
   });

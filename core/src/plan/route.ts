@@ -15,8 +15,10 @@ import { drawsFor, hardensFor, USUAL_WAY } from "./way.js";
 /** What an instrument-less smith adds to the point where the magnet lets go, K (common practice, no source). */
 export const SHADE_K = 30;
 /** A magnet is judged a little after it let go, K; and how far over it falling heat goes first (common practice, no source). */
-const TOUCH_K = 5;
-const FALLING_OVER_K = 45;
+export const TOUCH_K = 5;
+export const FALLING_OVER_K = 45;
+/** A forge may be so far below the low end of a steel's published range: short heats and fine pearlite want less (judgement). */
+export const BELOW_RANGE_K = 15;
 /** A forge cannot hold a heat for longer than this without losing or gaining, min (common practice, no source). */
 const FORGE_HOLD_MIN = 1;
 /** Two times two hours (common practice, no source). */
@@ -140,7 +142,7 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
   const needsCarbon = steel.file?.soakDemand !== "short" || steel.composition_wtpct.C > 0.85;
   return {
     kind: "harden",
-    temperature_C: roundTo(Math.max(magnet_C + SHADE_K, low_C! - 15), 5),
+    temperature_C: roundTo(Math.max(magnet_C + SHADE_K, low_C! - BELOW_RANGE_K), 5),
     hold_min: needsCarbon ? FORGE_HOLD_MIN : 0.5,
     why: "shade-past",
   };

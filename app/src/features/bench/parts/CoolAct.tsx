@@ -7,7 +7,7 @@ import { showClock } from "../../../format/show.js";
 import { usePaint } from "../../../parts/usePaint.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useKit, useSettings } from "../../../store/useStore.js";
-import { waitWords, type Waiting } from "../../../words/benchWords.js";
+import { ovenFor, waitWords, type Waiting } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 
 /** What ends it: the fact itself, or the files. */
@@ -62,7 +62,7 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>
   const k = Math.min(480 / box.width_px, 250 / box.height_px);
   const drawn = drawPiece(state.piece, k, "lay");
   const paint = usePaint(state, now_ms);
-  const oven = kit === null ? undefined : kitOf(kit, "oven")[0];
+  const oven = kit === null || act.kind !== "oven" ? undefined : ovenFor(kitOf(kit, "oven"), act.target_C);
   return (
     <>
       <div className="bench-main quench">
