@@ -10,7 +10,7 @@ import { usePaint } from "../../parts/usePaint.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
 import { useNow, usePieces } from "../../store/useStore.js";
 import { Exchange } from "./Exchange.js";
-import { measured } from "./measured.js";
+import { measured } from "../../words/measuredWords.js";
 import "./book.css";
 
 function Row({ state, now_ms }: { state: PieceState; now_ms: number }) {

@@ -17,7 +17,7 @@ import { useStanding } from "../../compute/useAnswers.js";
 import { useLog, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { readingWords } from "../../words/readingWords.js";
 import { LoggerDialog } from "./LoggerDialog.js";
-import { measured } from "./measured.js";
+import { measured } from "../../words/measuredWords.js";
 import "./book.css";
 
 interface Line {

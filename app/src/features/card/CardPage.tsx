@@ -9,6 +9,7 @@ import { nextActWords } from "../../words/actWords.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { SCHOOL_WORDS, wayWords } from "../../words/schools.js";
 import { showNotches } from "../../format/show.js";
+import { measured } from "../../words/measuredWords.js";
 import { verdictWords } from "../../words/verdictWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { FitNotice } from "../../parts/FitNotice.js";
@@ -120,7 +121,13 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
       <div className="card-panels">
         <section aria-labelledby="verdict-h" className="card-verdict">
           <h2 id="verdict-h">{view.isTrying ? "Verdict, if you did this" : "Verdict"}</h2>
-          <VerdictPanel words={words} moved={moved} failure={prediction.error} isStale={prediction.isPlaceholderData} />
+          <VerdictPanel
+            words={words}
+            found={view.isTrying ? null : measured(state)}
+            moved={moved}
+            failure={prediction.error}
+            isStale={prediction.isPlaceholderData}
+          />
         </section>
         <section aria-labelledby="through-h" className="card-through">
           <h2 id="through-h">

@@ -5,13 +5,15 @@ import type { VerdictWords } from "../../../words/verdictWords.js";
 
 interface Props {
   readonly words: VerdictWords | undefined;
+  /** What a test after the temper found; null where none was made. */
+  readonly found: string | null;
   /** What moved it from its plan. */
   readonly moved: string | null;
   readonly failure: Error | null;
   readonly isStale: boolean;
 }
 
-export function VerdictPanel({ words, moved, failure, isStale }: Props) {
+export function VerdictPanel({ words, found, moved, failure, isStale }: Props) {
   if (failure !== null) return <p className="waiting">{failureWords(failure)}</p>;
   if (words === undefined) {
     return (
@@ -24,9 +26,10 @@ export function VerdictPanel({ words, moved, failure, isStale }: Props) {
   return (
     <div aria-live="polite" style={{ opacity: isStale ? 0.6 : 1 }}>
       <p className="verdict-line" data-testid="verdict">
-        {words.headline}
+        {found === null ? words.headline : `Measured ${found}.`}
       </p>
       <ul className="verdict-reasons">
+        {found === null ? null : <li data-testid="expected">The model said: {words.headline}</li>}
         {moved === null ? null : <li data-testid="moved">{moved}</li>}
         {words.reasons.map((reason) => (
           <li key={reason}>{reason}</li>

@@ -1,7 +1,7 @@
 /** What a piece's tests say in one phrase. */
 
 import { testVerdict, type PieceState } from "@tembrak/core";
-import { showHardness, showRange } from "../../format/show.js";
+import { showHardness, showRange } from "../format/show.js";
 
 /** `56.4 HRC, 54 to 59`, of the last test after the temper; null when there is none. */
 export function measured({ tests, piece }: PieceState): string | null {
