@@ -20,6 +20,7 @@ import {
   showDifference,
   showDuration,
   showLength,
+  showMoment,
   showTemperature,
   showTimeOfDay,
   type Units,
@@ -325,7 +326,8 @@ export interface NextActWords {
 /** The line on top of the rack: imperative, the piece, and why now. */
 export function nextActWords(state: PieceState, now_ms: number, units: Units): NextActWords {
   const name = `the ${state.piece.name.toLowerCase()}`;
-  const { next, brittleSince_ms, nextSince_ms, route } = state;
+  const { next, brittleSince_ms, nextSince_ms, route, finishedAt_ms } = state;
+  if (finishedAt_ms !== null) return { sentence: `Finished ${showMoment(finishedAt_ms)}.`, reason: "" };
   if (next === undefined) return { sentence: `Record ${name}.`, reason: "All its steps are done." };
   const since_s = nextSince_ms === null ? 0 : (now_ms - nextSince_ms) / 1000;
   const brittle = brittleSince_ms === null ? "" : `It has been brittle for ${wholeMinutes((now_ms - brittleSince_ms) / 1000)}. `;

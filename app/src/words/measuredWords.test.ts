@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { actsOfRoute, CATALOGUE, pieceState, planRoute, testVerdict, type BookEvent, type HardnessTest, type Piece } from "@tembrak/core";
 import { standingAt, START_ms } from "../testing.js";
+import { nextActWords } from "./actWords.js";
 import { measured } from "./measuredWords.js";
 
 const knife: Piece = {
@@ -36,5 +37,15 @@ describe("what was measured of a piece", () => {
     const last = test([57, 57.5, 57]);
     const { mean_HRC } = testVerdict(last, knife.section).summary;
     expect(after(made(1, "prove", test([50, 50, 51])), made(2, "prove", last))).toContain(`${mean_HRC.toFixed(1)} HRC, `);
+  });
+});
+
+describe("a finished piece", () => {
+  it("has nothing to be recorded any more: it says since when it is finished", () => {
+    const finished: BookEvent = { id: "f", piece: "p", at_ms: new Date(2026, 10, 25, 14, 7).getTime(), kind: "finished" };
+    const state = pieceState("p", [...done.events, finished])!;
+    expect(nextActWords(state, finished.at_ms + 9e6, { temperature: "C", length: "mm" }).sentence).toBe(
+      "Finished 25 November 2026, 14:07.",
+    );
   });
 });
