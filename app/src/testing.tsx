@@ -9,6 +9,41 @@ import { DEFAULT_SETTINGS, type NewEvent, type Settings } from "./store/db.js";
 import { LogContext } from "./store/LogProvider.js";
 import { ShopData } from "./store/ShopProvider.js";
 
+/** Pieces that many tests work on. */
+export const HAY_KNIFE: Piece = {
+  name: "Hay knife",
+  mark: "4",
+  kind: "knife",
+  form: "hay-knife",
+  steel: "1084",
+  start: "as-forged",
+  use: "slicer",
+  length_mm: 420,
+  section: { shape: "wedge", spine_mm: 4, edge_mm: 0.8, height_mm: 50 },
+};
+export const BILLHOOK: Piece = {
+  name: "Billhook",
+  mark: "7",
+  kind: "hook",
+  form: "billhook",
+  steel: "1075",
+  start: "as-forged",
+  use: "sickle",
+  length_mm: 376,
+  section: { shape: "wedge", spine_mm: 6.5, edge_mm: 0.9, height_mm: 62 },
+};
+export const FROE: Piece = {
+  name: "Froe",
+  mark: "3",
+  kind: "froe",
+  form: "froe",
+  steel: "1084",
+  start: "as-forged",
+  use: "froe",
+  length_mm: 300,
+  section: { shape: "wedge", spine_mm: 8, edge_mm: 2, height_mm: 60 },
+};
+
 export const START_ms = Date.UTC(2026, 10, 25, 9);
 
 interface Told {

@@ -1,35 +1,24 @@
 import { describe, expect, it } from "@jest/globals";
-import { actsOfRoute, CATALOGUE, planRoute, type Piece } from "@tembrak/core";
+import { actsOfRoute, CATALOGUE, planRoute } from "@tembrak/core";
 import { stretchedShare } from "../format/temperatureScale.js";
-import { standingAt, START_ms } from "../testing.js";
+import { FROE, standingAt, START_ms } from "../testing.js";
 import { hardnessShade, martensiteShade, temperatureShade } from "./hardnessShade.js";
 import { progressOf } from "./progress.js";
 
-const froe: Piece = {
-  name: "Froe",
-  mark: "3",
-  kind: "froe",
-  form: "froe",
-  steel: "1084",
-  start: "as-forged",
-  use: "froe",
-  length_mm: 300,
-  section: { shape: "wedge", spine_mm: 8, edge_mm: 2, height_mm: 60 },
-};
-const route = planRoute(CATALOGUE, froe, "forge");
+const route = planRoute(CATALOGUE, FROE, "forge");
 const acts = actsOfRoute(route);
 
 describe("how far along its line a piece has come", () => {
   it("not begun is its beginning, to be proved is its end", () => {
-    expect(progressOf(standingAt(froe, route), START_ms)).toBe(0);
-    expect(progressOf(standingAt(froe, route, { done: acts.findIndex(({ kind }) => kind === "prove") }), START_ms)).toBe(1);
+    expect(progressOf(standingAt(FROE, route), START_ms)).toBe(0);
+    expect(progressOf(standingAt(FROE, route, { done: acts.findIndex(({ kind }) => kind === "prove") }), START_ms)).toBe(1);
   });
   it("never goes back from one act to the next", () => {
-    const along = acts.map((_, done) => progressOf(standingAt(froe, route, { done }), START_ms));
+    const along = acts.map((_, done) => progressOf(standingAt(FROE, route, { done }), START_ms));
     for (let i = 1; i < along.length; i++) expect(along[i]).toBeGreaterThanOrEqual(along[i - 1]!);
   });
   it("moves with the time in the oven, and stops at its end however long it stays in", () => {
-    const state = standingAt(froe, route, { done: acts.findIndex(({ kind }) => kind === "temper") });
+    const state = standingAt(FROE, route, { done: acts.findIndex(({ kind }) => kind === "temper") });
     const hold_ms = 1000 * (state.next!.kind === "temper" ? state.next.hold_s : 0);
     const [start, half, end, late] = [0, 0.5, 1, 3].map((share) => progressOf(state, START_ms + share * hold_ms)) as [
       number,

@@ -1,22 +1,11 @@
 import { describe, expect, it } from "@jest/globals";
-import { actsOfRoute, CATALOGUE, pieceState, planRoute, testVerdict, type BookEvent, type HardnessTest, type Piece } from "@tembrak/core";
-import { standingAt, START_ms } from "../testing.js";
+import { actsOfRoute, CATALOGUE, pieceState, planRoute, testVerdict, type BookEvent, type HardnessTest } from "@tembrak/core";
+import { HAY_KNIFE, standingAt, START_ms } from "../testing.js";
 import { nextActWords } from "./actWords.js";
 import { measured } from "./measuredWords.js";
 
-const knife: Piece = {
-  name: "Hay knife",
-  mark: "4",
-  kind: "knife",
-  form: "hay-knife",
-  steel: "1084",
-  start: "as-forged",
-  use: "slicer",
-  length_mm: 420,
-  section: { shape: "wedge", spine_mm: 4, edge_mm: 0.8, height_mm: 50 },
-};
-const route = planRoute(CATALOGUE, knife, "forge");
-const done = standingAt(knife, route, { done: actsOfRoute(route).length - 1 });
+const route = planRoute(CATALOGUE, HAY_KNIFE, "forge");
+const done = standingAt(HAY_KNIFE, route, { done: actsOfRoute(route).length - 1 });
 const test = (readings_HRC: number[]): HardnessTest => ({ strokes: [], readings_HRC, surface: "ground", piece_C: 20 });
 const made = (n: number, act: string, of: HardnessTest): BookEvent => ({
   id: `t${n}`,
@@ -35,7 +24,7 @@ describe("what was measured of a piece", () => {
   });
   it("the last test counts, as its own verdict has it", () => {
     const last = test([57, 57.5, 57]);
-    const { mean_HRC } = testVerdict(last, knife.section).summary;
+    const { mean_HRC } = testVerdict(last, HAY_KNIFE.section).summary;
     expect(after(made(1, "prove", test([50, 50, 51])), made(2, "prove", last))).toContain(`${mean_HRC.toFixed(1)} HRC, `);
   });
 });

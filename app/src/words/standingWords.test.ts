@@ -1,23 +1,13 @@
 import { describe, expect, it } from "@jest/globals";
-import { CATALOGUE, planRoute, predict, type Piece, type Route } from "@tembrak/core";
+import { CATALOGUE, planRoute, predict, type Route } from "@tembrak/core";
 import { movedWords } from "./standingWords.js";
+import { BILLHOOK } from "../testing.js";
 
-const billhook: Piece = {
-  name: "Billhook",
-  mark: "7",
-  kind: "hook",
-  form: "billhook",
-  steel: "1075",
-  start: "as-forged",
-  use: "sickle",
-  length_mm: 376,
-  section: { shape: "wedge", spine_mm: 6.5, edge_mm: 0.9, height_mm: 62 },
-};
-const route = planRoute(CATALOGUE, billhook, "forge");
-const planned = predict(CATALOGUE, billhook, route, "quick");
+const route = planRoute(CATALOGUE, BILLHOOK, "forge");
+const planned = predict(CATALOGUE, BILLHOOK, route, "quick");
 const said = (facts: { readonly transfer_s?: number; readonly bath_s?: number }): string | null => {
   const done: Route = { ...route, steps: route.steps.map((step) => (step.kind === "quench" ? { ...step, ...facts } : step)) };
-  return movedWords({ planned, done: predict(CATALOGUE, billhook, done, "quick"), route: done });
+  return movedWords({ planned, done: predict(CATALOGUE, BILLHOOK, done, "quick"), route: done });
 };
 
 describe("what moved a piece from its plan", () => {

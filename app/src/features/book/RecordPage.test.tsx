@@ -1,24 +1,13 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { cleanup, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { actsOfRoute, CATALOGUE, pieceState, planRoute, type BookEvent, type HardnessTest, type Piece } from "@tembrak/core";
-import { show, standingAt, START_ms } from "../../testing.js";
+import { actsOfRoute, CATALOGUE, pieceState, planRoute, type BookEvent, type HardnessTest } from "@tembrak/core";
+import { HAY_KNIFE, show, standingAt, START_ms } from "../../testing.js";
 import { RecordPage } from "./RecordPage.js";
 
-const knife: Piece = {
-  name: "Hay knife",
-  mark: "4",
-  kind: "knife",
-  form: "hay-knife",
-  steel: "1084",
-  start: "as-forged",
-  use: "slicer",
-  length_mm: 420,
-  section: { shape: "wedge", spine_mm: 4, edge_mm: 0.8, height_mm: 50 },
-};
-const route = planRoute(CATALOGUE, knife, "forge");
+const route = planRoute(CATALOGUE, HAY_KNIFE, "forge");
 const acts = actsOfRoute(route);
-const done = standingAt(knife, route, { done: acts.length - 1 });
+const done = standingAt(HAY_KNIFE, route, { done: acts.length - 1 });
 const hardness: HardnessTest = {
   strokes: [
     { file_HRC: 55, result: "skates" },
@@ -80,7 +69,7 @@ describe("the record of a piece", () => {
     record([]);
     expect(screen.getByRole("link", { name: "Try the files" }).getAttribute("href")).toBe("/piece/p/test/prove");
     cleanup();
-    record([], {}, standingAt(knife, route, { done: 1 }).events);
+    record([], {}, standingAt(HAY_KNIFE, route, { done: 1 }).events);
     expect(screen.queryByRole("link", { name: "Try the files" })).toBeNull();
   });
   it("a note is stored without the blanks around it, and its field is empty again", async () => {

@@ -1,25 +1,15 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { act, cleanup, renderHook, waitFor } from "@testing-library/react";
-import { CATALOGUE, planRoute, thickness_mm, type Piece, type Section } from "@tembrak/core";
+import { CATALOGUE, planRoute, thickness_mm, type Section } from "@tembrak/core";
 import { useTrial, type Trial } from "./useTrial.js";
+import { FROE } from "../../testing.js";
 
-const base: Piece = {
-  name: "Froe",
-  mark: "3",
-  kind: "froe",
-  form: "froe",
-  steel: "1084",
-  start: "as-forged",
-  use: "froe",
-  length_mm: 300,
-  section: { shape: "wedge", spine_mm: 8, edge_mm: 2, height_mm: 60 },
-};
-const route = planRoute(CATALOGUE, base, "forge");
+const route = planRoute(CATALOGUE, FROE, "forge");
 
 afterEach(cleanup);
 
-async function tried(trial: Trial, section: Section = base.section) {
-  const piece = { ...base, section };
+async function tried(trial: Trial, section: Section = FROE.section) {
+  const piece = { ...FROE, section };
   const { result } = renderHook(() => useTrial(piece, route));
   act(() => result.current.set(trial));
   expect(result.current.isTrying).toBe(true);

@@ -1,22 +1,11 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { actsOfRoute, CATALOGUE, planRoute, type Piece } from "@tembrak/core";
-import { show, standingAt } from "../../testing.js";
+import { actsOfRoute, CATALOGUE, planRoute } from "@tembrak/core";
+import { HAY_KNIFE, show, standingAt } from "../../testing.js";
 import { FileTestPage } from "./FileTestPage.js";
 
-const knife: Piece = {
-  name: "Hay knife",
-  mark: "4",
-  kind: "knife",
-  form: "hay-knife",
-  steel: "1084",
-  start: "as-forged",
-  use: "slicer",
-  length_mm: 420,
-  section: { shape: "wedge", spine_mm: 4, edge_mm: 0.8, height_mm: 50 },
-};
-const route = planRoute(CATALOGUE, knife, "forge");
+const route = planRoute(CATALOGUE, HAY_KNIFE, "forge");
 const acts = actsOfRoute(route);
 const first = acts.findIndex(({ kind }) => kind === "first-file");
 const prove = acts.findIndex(({ kind }) => kind === "prove");
@@ -24,7 +13,7 @@ const prove = acts.findIndex(({ kind }) => kind === "prove");
 afterEach(cleanup);
 
 function open(done: number, stores = true) {
-  const state = standingAt(knife, route, { done });
+  const state = standingAt(HAY_KNIFE, route, { done });
   const shown = show(<FileTestPage />, { stores, pieces: [state], at: ["/piece/:id/test/:act", `/piece/p/test/${state.next!.id}`] });
   return { state, ...shown };
 }

@@ -1,29 +1,18 @@
 import { afterEach, describe, expect, it, jest } from "@jest/globals";
 import { cleanup, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { CATALOGUE, planRoute, type Piece, type Route, type Step } from "@tembrak/core";
-import { show, standingAt } from "../../../testing.js";
+import { CATALOGUE, planRoute, type Route, type Step } from "@tembrak/core";
+import { BILLHOOK, show, standingAt } from "../../../testing.js";
 import { immersed, StepsDialog } from "./StepsDialog.js";
 
-const billhook: Piece = {
-  name: "Billhook",
-  mark: "7",
-  kind: "hook",
-  form: "billhook",
-  steel: "1075",
-  start: "as-forged",
-  use: "sickle",
-  length_mm: 376,
-  section: { shape: "wedge", spine_mm: 6.5, edge_mm: 0.9, height_mm: 62 },
-};
-const route = planRoute(CATALOGUE, billhook, "forge");
+const route = planRoute(CATALOGUE, BILLHOOK, "forge");
 const kinds = (of: Route): string => of.steps.map(({ kind }) => kind).join(" ");
 
 afterEach(cleanup);
 
 function open({ done = 0, stores = true, of = route }: { done?: number; stores?: boolean; of?: Route } = {}) {
   const onClose = jest.fn();
-  const state = standingAt(billhook, of, { done });
+  const state = standingAt(BILLHOOK, of, { done });
   const shown = show(<StepsDialog isOpen onClose={onClose} state={state} route={of} kit={null} magnet_C={748} />, { stores });
   const press = (name: string | RegExp) => userEvent.click(screen.getByRole("button", { name }));
   const kept = (): Route => {
