@@ -49,11 +49,18 @@ describe("instruments side by side", () => {
     const all = new Instruments();
     const wire = new Wire();
     const leave = all.add(wire);
-    all.add(new FileInstrument("file", [read(10, 640), read(20, 655)]));
+    const typed = new TypedInstrument();
+    all.add(typed);
+    typed.put(read(20, 655));
     wire.onReading!(read(1000, 800));
     leave();
     expect(wire.onReading).toBeUndefined();
     expect(all.newest("piece")?.temperature_C).toBe(655);
+  });
+  it("what was read before an instrument closed is not what it reads now", () => {
+    const all = new Instruments();
+    all.add(new FileInstrument("file", [read(10, 640), read(20, 655)]));
+    expect(all.newest("piece")).toBeNull();
   });
   it("who looks at a thing sees each new reading, and no other thing's", () => {
     const all = new Instruments();

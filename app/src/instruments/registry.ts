@@ -35,9 +35,9 @@ export class Instruments {
     };
   }
 
-  /** The newest reading of a thing by any instrument that is not lost; null when there is none. */
+  /** The newest reading of a thing by any instrument that is open; null when there is none. */
   newest(of: Thing): InstrumentReading | null {
-    const readings = [...this.listened.values()].flatMap(({ state, newest }) => (state === "lost" ? [] : (newest.get(of) ?? [])));
+    const readings = [...this.listened.values()].flatMap(({ state, newest }) => (state === "open" ? (newest.get(of) ?? []) : []));
     return readings.reduce<InstrumentReading | null>((a, b) => (a === null || b.at_ms > a.at_ms ? b : a), null);
   }
 

@@ -33,6 +33,15 @@ describe("cues of the bench", () => {
   it("a temper is never late: more of it does no harm", () => {
     expect(at(since, actOf("temper")).map(({ kind }) => kind)).toEqual(["look", "now"]);
   });
+  it("hand-warm is counted from when it went under, however long it was looked at before", () => {
+    const cooling: PieceState = { ...inBath, nextSince_ms: NOW_ms + 95_000 };
+    expect(seconds(at(cooling, actOf("cool-down")))).toEqual([[Math.round(prediction.hardening.handWarm_s), "ready"]]);
+    expect(at({ ...froe, checks: [], nextSince_ms: NOW_ms }, actOf("cool-down"))).toEqual([]);
+  });
+  it("no second of an edge quench is called: it comes out by what the body looks like", () => {
+    const route = planRoute(CATALOGUE, froe.piece, "forge", { way: { hardens: "edge" } });
+    expect(at({ ...inBath, route }, actOf("quench"))).toEqual([]);
+  });
   it("in the bath ten and thirty seconds, from the moment it went in", () => {
     expect(seconds(at(inBath, actOf("quench")))).toEqual([
       [10, "look"],

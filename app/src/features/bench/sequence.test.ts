@@ -52,6 +52,10 @@ describe("the quench without hands", () => {
     const slow = play(4.2).times_s;
     expect(slow[1]! - slow[0]!).toBeCloseTo(4.2, 2);
   });
+  it("cannot begin before an edge quench, which nobody can call by the clock", () => {
+    const route = planRoute(CATALOGUE, froe.piece, "forge", { way: { hardens: "edge" } });
+    expect(froe.acts.some((act) => canStart({ ...froe, route }, act))).toBe(false);
+  });
   it("can begin only in the last fire before the bath", () => {
     expect(froe.acts.filter((act) => canStart(froe, act)).map(({ kind }) => kind)).toEqual(["hold"]);
   });

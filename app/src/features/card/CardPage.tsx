@@ -124,7 +124,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           <VerdictPanel
             words={words}
             found={view.isTrying ? null : measured(state)}
-            moved={moved}
+            moved={view.isTrying ? null : moved}
             failure={prediction.error}
             isStale={prediction.isPlaceholderData}
           />

@@ -3,7 +3,8 @@ import { cleanup, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { CATALOGUE, planRoute, type Route, type Step } from "@tembrak/core";
 import { BILLHOOK, show, standingAt } from "../../../testing.js";
-import { immersed, StepsDialog } from "./StepsDialog.js";
+import { immersed } from "./StepFields.js";
+import { StepsDialog } from "./StepsDialog.js";
 
 const route = planRoute(CATALOGUE, BILLHOOK, "forge");
 const kinds = (of: Route): string => of.steps.map(({ kind }) => kind).join(" ");

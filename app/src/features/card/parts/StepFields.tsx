@@ -1,0 +1,121 @@
+/** The numbers of one step: its bath and how much goes under, or its heat, its time and how slowly it falls. */
+
+import { LIMITS, questionHeat, usualEdgeDepth_mm, type Piece, type Step } from "@tembrak/core";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import type { Units } from "../../../format/show.js";
+import { DifferenceField, DurationField, LengthField, TemperatureField } from "../../../parts/QuantityField.js";
+
+/** The same bath with all of it under, or only the edge; whatever else was said of it stays. */
+export function immersed(step: Extract<Step, { kind: "quench" }>, what: "whole" | "edge", height_mm: number): Step {
+  const { edgeDepth_mm: before, ...whole } = step;
+  return what === "whole" ? whole : { ...whole, edgeDepth_mm: before ?? usualEdgeDepth_mm(height_mm) };
+}
+
+interface FieldProps<K extends Step["kind"]> {
+  readonly step: Step & { readonly kind: K };
+  readonly section: Piece["section"];
+  readonly units: Units;
+  readonly isLocked: boolean;
+  readonly onChange: (to: Step) => void;
+  /** A field by its name, and whether what stands in it can be read. */
+  readonly onFault: (field: string, isBad: boolean) => void;
+}
+
+/** How warm the bath is, and how much of the piece goes under. */
+function QuenchFields({ step, section, units, isLocked, onChange, onFault }: FieldProps<"quench">) {
+  return (
+    <>
+      <TemperatureField
+        label="Bath"
+        value_C={step.bath_C}
+        units={units}
+        isDisabled={isLocked}
+        low_C={LIMITS.quench.bath_C[0]}
+        high_C={LIMITS.quench.bath_C[1]}
+        question={(T, unit) => questionHeat("bath", T, unit)}
+        onFault={(bad) => onFault("bath", bad)}
+        onChange={(bath_C) => onChange({ ...step, bath_C })}
+      />
+      {section.shape === "wedge" ? (
+        <ToggleButtonGroup
+          exclusive
+          disabled={isLocked}
+          value={step.edgeDepth_mm === undefined ? "whole" : "edge"}
+          aria-label="How much of it goes under"
+          onChange={(_, chosen: "whole" | "edge" | null) => chosen && onChange(immersed(step, chosen, section.height_mm))}
+        >
+          <ToggleButton value="whole">whole</ToggleButton>
+          <ToggleButton value="edge" aria-label="edge only">
+            edge
+          </ToggleButton>
+        </ToggleButtonGroup>
+      ) : null}
+      {section.shape === "wedge" && step.edgeDepth_mm !== undefined ? (
+        <LengthField
+          label="Depth"
+          role="height"
+          value_mm={step.edgeDepth_mm}
+          units={units}
+          isDisabled={isLocked}
+          least_mm={LIMITS.quench.depth_mm[0]}
+          most_mm={section.height_mm}
+          onFault={(bad) => onFault("depth", bad)}
+          onChange={(edgeDepth_mm) => onChange({ ...step, edgeDepth_mm })}
+        />
+      ) : null}
+    </>
+  );
+}
+
+/** How hot, how long, and how slowly it falls. */
+function HeatFields({ step, units, isLocked, onChange, onFault }: FieldProps<Exclude<Step["kind"], "quench">>) {
+  return (
+    <>
+      <TemperatureField
+        label="Heat"
+        value_C={step.temperature_C}
+        units={units}
+        isDisabled={isLocked}
+        low_C={LIMITS[step.kind].temperature_C[0]}
+        high_C={LIMITS[step.kind].temperature_C[1]}
+        question={(T, unit) => questionHeat(step.kind, T, unit)}
+        onFault={(bad) => onFault("heat", bad)}
+        onChange={(temperature_C) => onChange({ ...step, temperature_C })}
+      />
+      {step.kind === "run" ? null : (
+        <DurationField
+          label="Hold"
+          value_min={step.hold_min}
+          isDisabled={isLocked}
+          most_min={LIMITS[step.kind].hold_min[1]}
+          least_min={LIMITS[step.kind].hold_min[0]}
+          onFault={(bad) => onFault("hold", bad)}
+          onChange={(hold_min) => onChange({ ...step, hold_min })}
+        />
+      )}
+      {step.kind === "anneal" ? (
+        <DifferenceField
+          label="Falls by"
+          isRate
+          value_K={step.rate_C_h}
+          low_K={LIMITS.anneal.rate_C_h[0]}
+          high_K={LIMITS.anneal.rate_C_h[1]}
+          units={units}
+          isDisabled={isLocked}
+          onFault={(bad) => onFault("rate", bad)}
+          onChange={(rate_C_h) => onChange({ ...step, rate_C_h })}
+        />
+      ) : null}
+    </>
+  );
+}
+
+export function StepFields(props: FieldProps<Step["kind"]>) {
+  const { step } = props;
+  return (
+    <div className="step-fields">
+      {step.kind === "quench" ? <QuenchFields {...props} step={step} /> : <HeatFields {...props} step={step} />}
+    </div>
+  );
+}
