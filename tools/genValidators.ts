@@ -91,7 +91,7 @@ writeFileSync(
   join(out, "data.ts"),
   `// Made by tools/genValidators.ts from core/data. Do not edit.
 import type { KindFile } from "../schema/kind.js";
-import type { KineticsFile } from "../schema/kinetics.js";
+import type { KineticsFile, TemperLawFile } from "../schema/kinetics.js";
 import type { MediumFile } from "../schema/medium.js";
 import type { SteelFile, UsesFile } from "../schema/steel.js";
 
@@ -99,6 +99,7 @@ export const steelFiles = [\n${files("steels")}\n] as unknown as readonly SteelF
 export const mediumFiles = [\n${files("media")}\n] as unknown as readonly MediumFile[];
 export const usesFile = ${readFileSync(join(data, "uses/uses.json"), "utf8").trim()} as unknown as UsesFile;
 export const kineticsFile = ${readFileSync(join(data, "kinetics/kinetics.json"), "utf8").trim()} as unknown as KineticsFile;
+export const temperLawFile = ${readFileSync(join(data, "kinetics/temper.json"), "utf8").trim()} as unknown as TemperLawFile;
 export const kindFiles = [\n${files("kinds")}\n] as unknown as readonly KindFile[];
 `,
 );

@@ -74,6 +74,9 @@ export { calibrate, LEAST_READINGS, type Calibration, type DialReading } from ".
 export type { Section } from "./schema/parts.js";
 export {
   annealStep,
+  forgeHeat,
+  destressStep,
+  subCriticalStep,
   planRoute,
   usualEdgeDepth_mm,
   preheatStep,
@@ -87,7 +90,7 @@ export {
   thickness_mm,
 } from "./plan/route.js";
 export { heatOrder, type HeatPrompt } from "./plan/heatOrder.js";
-export { namedHeat, type NamedHeat } from "./plan/namedHeat.js";
+export { namedHeat, type HeatName, type NamedHeat } from "./plan/namedHeat.js";
 export { otherPractices, type OtherPractice, type Practice } from "./plan/otherPractice.js";
 export { orderProblem, type OrderProblem } from "./plan/order.js";
 export { drawsFor, hardensFor, USUAL_WAY, underOf, wayOf, type Under } from "./plan/way.js";
@@ -107,7 +110,8 @@ export { outlineOf, sawTooth, type Outline, type Point } from "./shape/outline.j
 export { hasStations, measuredStation, pointAt, sectionAt, thinnestEdge_mm } from "./shape/stations.js";
 
 // What becomes of the steel
-export { transformations, type Transformations } from "./simulate/transformations.js";
+export { ac1_C } from "./kinetics/criticalTemperatures.js";
+export { transformations, usualSolution, type Transformations } from "./simulate/transformations.js";
 export {
   predict,
   temperCyclesOf,

@@ -32,6 +32,18 @@ export function constantBoundary(heatTransfer_W_m2K: number, surroundings_C: num
   return makeBoundary(surroundings_C, () => heatTransfer_W_m2K);
 }
 
+/** Surface at which the jet of an end-quenched bar still boils, and below which it wets, C. */
+const JET_BOILS_C = 417;
+const JET_WETS_C = 247;
+
+/** The water jet on the end of an end-quenched bar: ln h straight between boiling and wetting. Fitted to the standard's rates at 704 C. */
+export function jetBoundary(hot_W_m2K: number, cold_W_m2K: number, surroundings_C: number): Boundary {
+  return makeBoundary(surroundings_C, (surface_C) => {
+    const share = Math.min(1, Math.max(0, (JET_BOILS_C - surface_C) / (JET_BOILS_C - JET_WETS_C)));
+    return hot_W_m2K * (cold_W_m2K / hot_W_m2K) ** share;
+  });
+}
+
 /** Still air: radiation from scale and natural convection (calibrated so that a thin blade blackens as smiths see). */
 export function airBoundary(emissivityRatio: number, convection_W_m2K: number, surroundings_C: number): Boundary {
   const Tb = kelvin(surroundings_C);

@@ -82,7 +82,8 @@ export function applyQuickly(kernel: ChangeKernel, middle_C: Float64Array, relea
     if (dB > 0) {
       const t = T < 0 ? 0 : T > lastB_C ? lastB_C : T;
       const d = t >= lastB_C ? lastB_C - 1 : t | 0;
-      formed += dB * (bainite_HV[d]! + (t - d) * (bainite_HV[d + 1]! - bainite_HV[d]!)) * node[c + 15]!;
+      const plain = bainite_HV[d]! + (t - d) * (bainite_HV[d + 1]! - bainite_HV[d]!);
+      formed += dB * (plain * node[c + 15]! + node[c + 23]!);
     }
     ferrite[i] = F + dF;
     pearlite[i] = P + dP;

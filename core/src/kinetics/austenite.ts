@@ -5,7 +5,7 @@ import { follow } from "./follow.js";
 import { astmGrainNumber } from "./grain.js";
 import { KINETICS, type Kinetics } from "./kinetics.js";
 import { austeniteLeft, makeStructure, solution_wtpct, undissolvedFraction, type PriorStructure, type Structure } from "./structure.js";
-import { isMagnetic } from "./transform.js";
+import { isMagnetic, pullsAgain } from "./transform.js";
 
 /** Austenite as it stands when the piece leaves the fire. */
 export interface Austenite {
@@ -125,7 +125,7 @@ export function magnetReturns_C(steel: Composition, heat_C: number, rate_K_s = A
     duration_s,
     temperature_C: (t) => (t < hold_s ? heat_C : heat_C - rate_K_s * (t - hold_s)),
     onStep: (time_s, T) => {
-      if (time_s > hold_s && back_C === null && isMagnetic(structure, 0, T, CURIE_C)) back_C = T;
+      if (time_s > hold_s && back_C === null && pullsAgain(structure, 0, T, CURIE_C)) back_C = T;
     },
   });
   return back_C ?? 20;

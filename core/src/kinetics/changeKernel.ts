@@ -8,7 +8,7 @@
 
 import { ACM_SLOPE_K_wtpct } from "./composition.js";
 import { PEARLITE_STOPS_K } from "./decomposition.js";
-import { COMPLETE, EXTENT_HINTS, EXTENT_PAIRS, EXTENT_POINTS, HINTS_PER_UNIT } from "./extent.js";
+import { COMPLETE, EXTENT_HINTS, EXTENT_PAIRS, EXTENT_POINTS, FELT_FROM, HINTS_PER_UNIT } from "./extent.js";
 import { LAST_C } from "./kinetics.js";
 import { refresh, type Structure } from "./structure.js";
 import { LEAST_ADDED } from "./transform.js";
@@ -19,9 +19,9 @@ export const HIDDEN = 1e-8;
 // A node's numbers stand side by side, 32 of them. Their places are written as plain numbers below: names looked up at run time
 // cost an eighth of the whole, and no build tool writes them in reliably.
 //
-//   its coefficients       0 Ac1   1 bainite start   2 pearlite end   3 pearlite   4 alloy delay   5 bainite   6 A3   7 ferrite
+//   its coefficients       0 Ae1   1 bainite start   2 pearlite end   3 pearlite   4 alloy delay   5 bainite   6 A3   7 ferrite
 //                          8 carbon   9 eutectoid   10 ferrite end   11 martensite start   12 pearlite shift   13 pearlite ratio
-//                          14 pearlite more   15 bainite ratio
+//                          14 pearlite more   15 bainite ratio   23 bainite more   31 bainite end
 //   kept from step to step 16 root of pearlite, 17 its room   18, 19 of bainite   20 all ferrite, 21 pearlite, 22 bainite
 //   proposed by a step     24 growth of ferrite, 25 pearlite, 26 bainite   27 root of pearlite after it, 28 its room   29, 30 of bainite
 //
@@ -69,7 +69,7 @@ function copyCoefficients(kernel: ChangeKernel, i: number): void {
   const to = kernel.node;
   const c = kernel.s.coefficients[i]!;
   const at = i << 5;
-  to[at] = c.ac1_C;
+  to[at] = c.ae1_C;
   to[at + 1] = c.bainiteStart_C;
   to[at + 2] = c.martensiteStart_C - PEARLITE_STOPS_K;
   to[at + 3] = c.pearlite;
@@ -87,6 +87,8 @@ function copyCoefficients(kernel: ChangeKernel, i: number): void {
   to[at + 13] = c.pearliteRatio;
   to[at + 14] = c.pearliteMore_HV;
   to[at + 15] = c.bainiteRatio;
+  to[at + 31] = c.bainiteEnd;
+  to[at + 23] = c.bainiteMore_HV;
 }
 
 /** Warming may have changed the structure: where it did, clocks and growth that waited start anew. */
@@ -171,7 +173,7 @@ function listActive(kernel: ChangeKernel, moves: Moves, ahead: number, most_K: n
     if (T >= ac1 && T > before[i]!) continue;
     active[n++] = i;
     node[(i << 5) + 24] = 0;
-    // No ferrite in steel whose 6 is its Ac1: it has the carbon of the eutectoid or more.
+    // No ferrite in steel whose 6 is its Ae1: it has the carbon of the eutectoid or more.
     if (a3 > ac1) ferritic[f++] = i;
   }
   kernel.activeCount = n;
@@ -189,7 +191,7 @@ const UNIT = EXTENT_POINTS ** -3;
 function growPearlite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number): void {
   const { s, active, activeCount, node } = kernel;
   const { ferrite, bainite } = s;
-  const { rates } = s.kinetics;
+  const { rates, pearliteForce: forces } = s.kinetics;
   const points = Number(EXTENT_POINTS);
   const last_C = Number(LAST_C);
   const least = Number(LEAST_ADDED);
@@ -207,7 +209,9 @@ function growPearlite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number
     const r = d << 2;
     const plain = rates[r]! + w * (rates[r + 4]! - rates[r]!);
     const alloy = rates[r + 1]! + w * (rates[r + 5]! - rates[r + 1]!);
-    const added = ((node[c + 3]! * below * below * below) / (plain + node[c + 4]! * alloy)) * dt_s;
+    const b = below >= last_C ? last_C - 1 : below | 0;
+    const force = forces[b]! + (below - b) * (forces[b + 1]! - forces[b]!);
+    const added = ((node[c + 3]! * force) / (plain + node[c + 4]! * alloy)) * dt_s;
     let x = node[c + 16]!;
     const of = node[c + 17]!;
     if (of !== room) {
@@ -232,6 +236,8 @@ function growBainite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
   const points = Number(EXTENT_POINTS);
   const last_C = Number(LAST_C);
   const least = Number(LEAST_ADDED);
+  const pairs = EXTENT_PAIRS;
+  const felt = Math.cbrt(FELT_FROM) * points;
   for (let n = 0; n < activeCount; n++) {
     const i = active[n]!;
     const c = i << 5;
@@ -244,7 +250,7 @@ function growBainite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
     const d = t >= last_C ? last_C - 1 : t | 0;
     const r = d << 2;
     const delay = rates[r + 2]! + (t - d) * (rates[r + 6]! - rates[r + 2]!);
-    const added = ((node[c + 5]! * below * below) / delay) * dt_s;
+    let added = ((node[c + 5]! * below * below) / delay) * dt_s;
     let x = node[c + 18]!;
     const of = node[c + 19]!;
     if (of !== room) {
@@ -255,6 +261,14 @@ function growBainite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
       else x *= 1 + e * (1 / 3 + e * (-1 / 9 + e * (5 / 81 + e * (-10 / 243 + e * (22 / 729)))));
     }
     if (added < least || x >= points) continue;
+    const end = node[c + 31]!;
+    if (x >= felt && end > 0) {
+      // As `sluggishTime`: X squared is the sixth power of the root.
+      let r3 = (x / points) * (x / points) * (x / points);
+      const m = (x + 0.5 * Math.exp(-end * r3 * r3) * added * pairs[((x | 0) << 1) + 1]!) / points;
+      r3 = m >= 1 ? 1 : m * m * m;
+      added *= Math.exp(-end * r3 * r3);
+    }
     node[c + 26] = added;
     node[c + 29] = x;
     node[c + 30] = room;

@@ -1,8 +1,17 @@
 /** How fast austenite becomes ferrite, pearlite and bainite at a temperature. */
 
 import { atDegree } from "../numerics/degreeTable.js";
-import { a3_C, ac1_C, ACM_SLOPE_K_wtpct, eutectoidCarbon_wtpct, ferriteEnd_C, type Composition } from "./composition.js";
-import { bainiteCarbonRatio, BAINITE_HV, ferriteHardness_HV, pearliteCarbonRatio, PEARLITE_EUTECTOID_C, PEARLITE_HV } from "./hardness.js";
+import { a3_C, ae1_C, ACM_SLOPE_K_wtpct, eutectoidCarbon_wtpct, ferriteEnd_C, type Composition } from "./composition.js";
+import {
+  bainiteAlloy_HV,
+  bainiteCarbonRatio,
+  BAINITE_HV,
+  ferriteHardness_HV,
+  pearliteAlloy_HV,
+  pearliteCarbonRatio,
+  PEARLITE_EUTECTOID_C,
+  PEARLITE_HV,
+} from "./hardness.js";
 import { KINETICS, LAST_C, type Kinetics } from "./kinetics.js";
 import { martensiteRate_1_K, martensiteStart_C } from "./martensite.js";
 
@@ -22,10 +31,10 @@ export interface DecompositionInput {
 
 /**
  * What one austenite brings to the rates, so that a rate is a few products and two table look-ups.
- * Factors in 1/s of reduced time (extent.ts) per K cubed (pearlite, ferrite) or squared (bainite).
+ * Factors in 1/s of reduced time (extent.ts) per K cubed (pearlite by its table, ferrite) or squared (bainite).
  */
 export interface Coefficients {
-  ac1_C: number;
+  ae1_C: number;
   a3_C: number;
   bainiteStart_C: number;
   martensiteStart_C: number;
@@ -39,17 +48,28 @@ export interface Coefficients {
   alloyDelay: number;
   ferrite: number;
   bainite: number;
-  /** Hardness of pearlite: base table shifted, times a ratio, plus; of bainite: ratio; of ferrite, HV. */
+  /** How sluggish the end of bainite is: its integral is multiplied by exp of this times the extent squared. */
+  bainiteEnd: number;
+  /** Hardness of pearlite: base table shifted, times a ratio, plus; of bainite: ratio, plus; of ferrite, HV. */
   pearliteShift_K: number;
   pearliteRatio: number;
   pearliteMore_HV: number;
   bainiteRatio: number;
+  bainiteMore_HV: number;
   ferrite_HV: number;
 }
 
 /** @source li1998 (from memory) */
 export function bainiteStart_C({ C, Mn, Ni, Cr, Mo }: Composition): number {
   return 637 - 58 * C - 35 * Mn - 15 * Ni - 34 * Cr - 41 * Mo;
+}
+
+/** Molybdenum slows the diffusion of pearlite from 0.15 % on; a trace from scrap does not (fitted to ASTM A255's factor at both ends). */
+const MOLYBDENUM_BITES_wtpct = 0.15;
+
+/** @source kirkaldy1984 (from memory) */
+function bainiteEndOf({ C, Mn, Ni, Cr, Mo }: Composition): number {
+  return Math.max(0, 1.9 * C + 2.5 * Mn + 0.9 * Ni + 1.7 * Cr + 4 * Mo - 2.6);
 }
 
 /**
@@ -80,14 +100,23 @@ export function coefficientsOf({
         k.pearliteTungsten * W +
         k.pearliteCarbon * (Math.min(C, 0.8) - 0.8),
     );
-  const slowF = k.ferriteScale * (59.6 * Mn + 1.45 * Ni + 67.7 * Cr + 244 * Mo) * Math.exp(k.ferriteVanadium * V + (Si - 0.22));
+  const slowF =
+    k.ferriteScale *
+    (59.6 * Mn + 1.45 * Ni + 67.7 * Cr + 244 * Mo) *
+    Math.exp(k.ferriteManganese * (Mn - 0.75) + k.ferriteVanadium * V + (Si - 0.22));
   const slowB =
     k.bainiteScale *
     (k.bainiteBase + k.bainiteCarbon * C + k.bainiteChromium * Cr + k.bainiteMolybdenum * Mo) *
-    Math.exp(k.bainiteManganese * Mn + k.bainiteSilicon * (Si - 0.22) + k.bainiteNickel * Ni + k.bainiteTungsten * W);
-  const Ac1 = ac1_C(x);
+    Math.exp(
+      k.bainiteCarbonTogether * (C - 0.6) +
+        k.bainiteManganese * Mn +
+        k.bainiteSilicon * (Si - 0.22) +
+        k.bainiteNickel * Ni +
+        k.bainiteTungsten * W,
+    );
+  const Ae1 = ae1_C(x);
   return {
-    ac1_C: Ac1,
+    ae1_C: Ae1,
     a3_C: a3_C(x),
     bainiteStart_C: bainiteStart_C(x),
     martensiteStart_C: martensiteStart_C(x),
@@ -96,13 +125,15 @@ export function coefficientsOf({
     eutectoid_wtpct: eutectoidCarbon_wtpct(x),
     ferriteEnd_C: ferriteEnd_C(x),
     pearlite: (grain(k.pearliteGrain) * (1 + k.pearliteCarbideSites_um * nucleation_1_um)) / slowP,
-    alloyDelay: 0.01 * Cr + 0.52 * Mo,
+    alloyDelay: 0.01 * Cr + (0.52 * Mo * Mo) / (Mo + MOLYBDENUM_BITES_wtpct),
     ferrite: slowF <= 0 ? 0 : grain(k.ferriteGrain) / slowF,
     bainite: grain(k.bainiteGrain) / slowB,
-    pearliteShift_K: PEARLITE_EUTECTOID_C - Ac1,
-    pearliteRatio: pearliteCarbonRatio(x),
-    pearliteMore_HV: 15 * Cr,
-    bainiteRatio: bainiteCarbonRatio(x),
+    bainiteEnd: bainiteEndOf(x),
+    pearliteShift_K: PEARLITE_EUTECTOID_C - Ae1,
+    pearliteRatio: pearliteCarbonRatio(x, k.pearliteWithoutCarbon),
+    pearliteMore_HV: k.pearliteAlloyShare * pearliteAlloy_HV(x),
+    bainiteRatio: bainiteCarbonRatio(x, k.bainiteWithoutCarbon),
+    bainiteMore_HV: k.bainiteAlloyShare * bainiteAlloy_HV(x),
     ferrite_HV: ferriteHardness_HV(x),
   };
 }
@@ -112,10 +143,10 @@ export const PEARLITE_STOPS_K = 50;
 
 /** Rates of reduced time, 1/s. */
 export function pearliteRate_1_s(c: Coefficients, kinetics: Kinetics, T: number): number {
-  if (T >= c.ac1_C || T <= c.martensiteStart_C - PEARLITE_STOPS_K) return 0;
-  const below = c.ac1_C - T;
+  if (T >= c.ae1_C || T <= c.martensiteStart_C - PEARLITE_STOPS_K) return 0;
+  const below = c.ae1_C - T;
   const delay = atDegree(kinetics.pearliteDelay, T) + c.alloyDelay * atDegree(kinetics.alloyDelay, T);
-  return (c.pearlite * below * below * below) / delay;
+  return (c.pearlite * atDegree(kinetics.pearliteForce, below)) / delay;
 }
 
 export function ferriteRate_1_s(c: Coefficients, kinetics: Kinetics, T: number): number {
@@ -130,15 +161,15 @@ export function bainiteRate_1_s(c: Coefficients, kinetics: Kinetics, T: number):
   return (c.bainite * below * below) / atDegree(kinetics.bainiteDelay, T);
 }
 
-/** Greatest share of ferrite at a temperature, by the lever rule on the A3 line drawn on below Ac1. */
+/** Greatest share of ferrite at a temperature, by the lever rule on the A3 line drawn on below Ae1. */
 export function ferriteLimitOf(c: Coefficients, T: number): number {
   const C = c.carbon_wtpct;
-  if (T >= c.ac1_C) {
-    const share = (c.ferriteEnd_C - T) / (c.ferriteEnd_C - c.ac1_C);
+  if (T >= c.ae1_C) {
+    const share = (c.ferriteEnd_C - T) / (c.ferriteEnd_C - c.ae1_C);
     const line = share <= 0 ? 0 : c.eutectoid_wtpct * share * share;
     return line <= C ? 0 : Math.min(1, (line - C) / (line - 0.01));
   }
-  const line = c.eutectoid_wtpct + (T - c.ac1_C) / ACM_SLOPE_K_wtpct;
+  const line = c.eutectoid_wtpct + (T - c.ae1_C) / ACM_SLOPE_K_wtpct;
   return line <= C ? 0 : Math.min(1, (line - C) / (line - 0.02));
 }
 
@@ -147,15 +178,16 @@ export function pearliteHardnessOf_HV(c: Coefficients, T: number): number {
 }
 
 export function bainiteHardnessOf_HV(c: Coefficients, T: number): number {
-  return atDegree(BAINITE_HV, T) * c.bainiteRatio;
+  return atDegree(BAINITE_HV, T) * c.bainiteRatio + c.bainiteMore_HV;
 }
 
 /** Rates and limits at every degree from 0 to LAST_C, for diagrams and for the margin at the nose. */
 export interface DecompositionTable {
-  readonly ac1_C: number;
+  readonly ae1_C: number;
   readonly a3_C: number;
   readonly bainiteStart_C: number;
   readonly martensiteStart_C: number;
+  readonly bainiteEnd: number;
   readonly pearlite_1_s: Float64Array;
   readonly ferrite_1_s: Float64Array;
   readonly bainite_1_s: Float64Array;
@@ -168,10 +200,11 @@ export function decompositionTable(input: DecompositionInput): DecompositionTabl
   const each = (f: (c: Coefficients, kinetics: Kinetics, T: number) => number): Float64Array =>
     Float64Array.from({ length: LAST_C + 1 }, (_, T) => f(c, kinetics, T));
   return {
-    ac1_C: c.ac1_C,
+    ae1_C: c.ae1_C,
     a3_C: c.a3_C,
     bainiteStart_C: c.bainiteStart_C,
     martensiteStart_C: c.martensiteStart_C,
+    bainiteEnd: c.bainiteEnd,
     pearlite_1_s: each(pearliteRate_1_s),
     ferrite_1_s: each(ferriteRate_1_s),
     bainite_1_s: each(bainiteRate_1_s),

@@ -57,6 +57,35 @@ export function reducedTime(X: number): number {
   return EXTENT_TABLE[i]! + (s - i) * (EXTENT_TABLE[i + 1]! - EXTENT_TABLE[i]!);
 }
 
+/** Below this extent a sluggish end is not felt: exp(4 X^2) is then within 2 parts in a thousand of 1. */
+export const FELT_FROM = 0.02;
+
+/**
+ * Reduced time that is left of `du` when the integral of a change is multiplied by exp(k X^2): a change that begins as without
+ * it and comes to its end late. Taken at the middle of the step.
+ * @source kirkaldy1984 (bainite, from memory)
+ */
+export function sluggishTime(X: number, du: number, k: number): number {
+  if (k <= 0 || X < FELT_FROM) return du;
+  const root = Math.cbrt(X);
+  const i = Math.min(EXTENT_POINTS - 1, Math.floor(root * EXTENT_POINTS));
+  const middle = root + (0.5 * Math.exp(-k * X * X) * du * EXTENT_PAIRS[2 * i + 1]!) / EXTENT_POINTS;
+  const M = Math.min(1, middle * middle * middle);
+  return du * Math.exp(-k * M * M);
+}
+
+/** Reduced time that brings a change with a sluggish end to extent `X`, by midpoints. */
+export function sluggishReducedTime(X: number, k: number): number {
+  const points = 400;
+  let sum = 0;
+  for (let i = 0; i < points; i++) {
+    const [from, to] = [(X * i) / points, (X * (i + 1)) / points];
+    const middle = 0.5 * (from + to);
+    sum += (reducedTime(to) - reducedTime(from)) * (k > 0 ? Math.exp(k * middle * middle) : 1);
+  }
+  return sum;
+}
+
 /** Extent after reduced time `u`: the same table read backwards, so that there and back is where it began. */
 export function extentAt(u: number): number {
   if (u <= 0) return 0;

@@ -1,18 +1,17 @@
 /** Hardness of what austenite becomes, and conversion between scales. */
 
 import { clamp, linear, linearExtended } from "../numerics/interpolate.js";
+import { atDegree } from "../numerics/degreeTable.js";
 import type { Composition } from "./composition.js";
-
-const MARTENSITE_C_wtpct = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1.0, 1.2];
-const MARTENSITE_HV = [200, 376, 437, 517, 615, 718, 809, 880, 930, 955, 970, 985];
+import type { Kinetics } from "./kinetics.js";
 
 /**
- * Fresh martensite by its carbon, HV. From 0.1 to 0.6 % the initial hardness of the standard, in HV; above, where
- * its line is flat, calibrated by hand so that retained austenite leaves about 66 HRC.
+ * Fresh martensite by its carbon, HV. Up to 0.3 % the initial hardness of the standard; above, fitted to what was measured as
+ * quenched (tools/fit), within 2 HRC of the standard's line where that holds.
  * @source astmA255 (from memory)
  */
-export function martensiteHardness_HV(carbon_wtpct: number): number {
-  return linear(MARTENSITE_C_wtpct, MARTENSITE_HV, carbon_wtpct);
+export function martensiteHardness_HV(carbon_wtpct: number, { martensite_HV }: Pick<Kinetics, "martensite_HV">): number {
+  return atDegree(martensite_HV, 100 * carbon_wtpct);
 }
 
 function tableHardness_HV(at_C: readonly number[], hardness_HV: readonly number[]): Float64Array {
@@ -27,15 +26,34 @@ function tableHardness_HV(at_C: readonly number[], hardness_HV: readonly number[
 export const PEARLITE_HV = tableHardness_HV([540, 593, 649, 704, 730], [395, 372, 318, 205, 180]);
 export const PEARLITE_EUTECTOID_C = 727;
 
-export function pearliteCarbonRatio({ C }: Composition): number {
-  return 0.55 + 0.45 * clamp(C / 0.77, 0, 1.1);
+/** Pearlite of other carbon, as a ratio to that of the eutectoid; `without` is that of iron without carbon (fitted). */
+export function pearliteCarbonRatio({ C }: Composition, without: number): number {
+  return without + (1 - without) * clamp(C / 0.77, 0, 1.1);
+}
+
+/**
+ * What alloy adds to pearlite beyond what plain 1080 has, HV.
+ * @source maynier1978 (from memory: his line of ferrite and pearlite at the cooling rate of a bar's far end, without vanadium); a
+ * fitted share of it is used
+ */
+export function pearliteAlloy_HV({ Mn, Cr, Ni, Mo }: Composition): number {
+  return 30 * (Mn - 0.76) + 37 * Cr + 27 * Ni + 19 * Mo;
 }
 
 /** Bainite of 0.8 % carbon by the temperature it formed at, HV. @source hardening-note (isothermal hardness of 1080 from memory) */
 export const BAINITE_HV = tableHardness_HV([200, 260, 316, 371, 427, 482, 560], [680, 605, 520, 440, 408, 395, 385]);
 
-export function bainiteCarbonRatio({ C }: Composition): number {
-  return 0.6 + 0.4 * clamp(C / 0.8, 0, 1.1);
+/** Bainite of other carbon, as a ratio to that of 0.8 %; `without` is that of iron without carbon (fitted). */
+export function bainiteCarbonRatio({ C }: Composition, without: number): number {
+  return without + (1 - without) * clamp(C / 0.8, 0, 1.1);
+}
+
+/**
+ * What alloy adds to bainite beyond what plain 1080 has, HV.
+ * @source maynier1978 (from memory: his line at the cooling rate of a bar's far end); a fitted share of it is used
+ */
+export function bainiteAlloy_HV({ Mn, Si, Cr, Ni, Mo }: Composition): number {
+  return 65 * (Mn - 0.76) + 110 * (Si - 0.2) + 64 * Cr + 25 * Ni + 59 * Mo;
 }
 
 /** Ferrite, HV. @source hardening-note */

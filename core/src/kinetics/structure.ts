@@ -46,7 +46,7 @@ export interface Structure {
   readonly martensiteStartShift_K: number;
   /** True while all nodes are alike, so that one may stand for all. */
   isEven: boolean;
-  /** Ferrite, and what was never austenite since the steel was last above Ac1. */
+  /** Ferrite, and what was never austenite since the steel was last above Ae1. */
   readonly ferrite: Float64Array;
   readonly pearlite: Float64Array;
   readonly bainite: Float64Array;
@@ -68,7 +68,7 @@ export interface Structure {
   /** Hollomon-Jaffe parameter of the martensite, K; 0 when fresh. */
   readonly temper_K: Float64Array;
   readonly martensiteStart_C: Float64Array;
-  /** 1 when the node has been below Ac1 since it last was austenite. */
+  /** 1 when the node has been below Ae1 since it last was austenite. */
   readonly hasBeenCold: Uint8Array;
   /** 1 when austenite changed since its coefficients were worked out. */
   readonly isStale: Uint8Array;
@@ -296,7 +296,7 @@ export function nodeHardness_HV(s: Structure, i: number): number {
   if (M > 0) {
     const C = s.martensiteCarbon_wtpct[i]! / M;
     const base = s.coefficients[i]!.carbon_wtpct;
-    const fresh_HV = martensiteHardness_HV(C <= base ? C : Math.max(base, Math.min(C, MOST_ENRICHED_wtpct)));
+    const fresh_HV = martensiteHardness_HV(C <= base ? C : Math.max(base, Math.min(C, MOST_ENRICHED_wtpct)), s.kinetics);
     martensite_HV = fresh_HV;
     const Te = temperEquivalent_C(s, i);
     if (Te > 20) {

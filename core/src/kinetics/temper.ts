@@ -1,11 +1,13 @@
 /** Hardness after tempering: Hollomon-Jaffe equivalent temperature, drop by carbon and alloy, mixed structures. */
 
+import { temperLawFile } from "../generated/data.js";
 import { requireRange } from "../errors.js";
-import { clamp, monotoneCubic, smoothstep } from "../numerics/interpolate.js";
+import { clamp, linear, monotoneCubic, smoothstep } from "../numerics/interpolate.js";
 import { bisect } from "../numerics/root.js";
 import { celsiusFromKelvin, kelvin } from "../units.js";
+import type { TemperLawFile } from "../schema/kinetics.js";
 import { fullComposition, type Composition } from "./composition.js";
-import { a255InitialHardness_HRC, rockwellCFromVickers, vickersFromRockwellC } from "./hardness.js";
+import { rockwellCFromVickers, vickersFromRockwellC } from "./hardness.js";
 
 export interface TemperCycle {
   readonly temperature_C: number;
@@ -23,35 +25,41 @@ export interface TemperSteel {
   readonly isListed: boolean;
 }
 
-const KNOTS_C = [20, 100, 150, 200, 250, 300, 350, 400, 475, 550, 650, 720];
-/** Drop of a 0.7 % carbon steel, and what each 0.1 % of carbon adds ten times over. Calibrated: temper-note section 1.2. */
-const baseDrop = monotoneCubic(KNOTS_C, [0, 0.71, 2.04, 4.79, 8.13, 11.88, 16.74, 20.45, 26.89, 32.53, 41.14, 47.61]);
-const carbonDrop = monotoneCubic(KNOTS_C, [0, -2.3, -2.8, -2.6, -1.5, 0.3, 2.4, 2.5, 0.9, 0.1, 0.8, 0.7]);
+export interface TemperLaw {
+  /** Drop of martensite, HRC, by its equivalent temperature, C: of 0.7 % carbon, and what each per cent more adds. */
+  readonly base: (equivalent_C: number) => number;
+  readonly carbon: (equivalent_C: number) => number;
+  /** What alloy holds back, HRC per wt% up to a cap. */
+  readonly resistance: readonly {
+    readonly element: keyof Composition;
+    readonly scale: number;
+    readonly cap_wtpct: number;
+    readonly shape: (equivalent_C: number) => number;
+  }[];
+  /** Fully hardened steel that is not listed, HRC, by its carbon. */
+  readonly nominal: (carbon_wtpct: number) => number;
+}
 
 /**
- * Resistance of alloy to softening, HRC per wt%, at 20, 100, 205, 315, 425, 540, 650 C, with a fitted scale and a cap.
- * @source grange1977 (shapes from memory), scales calibrated: temper-note section 1.2
+ * The law from its constants (core/data/kinetics/temper.json).
+ * @source grange1977 (shapes of the resistance, from memory); the rest fitted: tools/fit, docs/model/temper-and-tests.md
  */
-const RESISTANCE: readonly {
-  readonly element: keyof Composition;
-  readonly scale: number;
-  readonly cap_wtpct: number;
-  readonly shape: (temperature_C: number) => number;
-}[] = (
-  [
-    ["Mn", 0.91, Infinity, [0.3, 1.2, 2.6, 3.6, 4.5, 5.5]],
-    ["Si", 0.99, Infinity, [0.1, 0.9, 2.6, 3.2, 3.4, 3.2]],
-    ["Ni", 1.03, Infinity, [0.1, 0.3, 0.5, 0.7, 0.9, 1.1]],
-    ["Cr", 0.79, 1, [0, 1.2, 3.6, 5.6, 6, 5]],
-    ["Mo", 1.19, 0.6, [0, 0.5, 2.5, 8, 18, 24]],
-    ["V", 0.63, 0.25, [0, 2, 7, 14, 26, 36]],
-  ] as const
-).map(([element, scale, cap_wtpct, values]) => ({
-  element,
-  scale,
-  cap_wtpct,
-  shape: monotoneCubic([20, 100, 205, 315, 425, 540, 650], [0, ...values]),
-}));
+export function makeTemperLaw(file: TemperLawFile): TemperLaw {
+  return {
+    base: monotoneCubic(file.at_C, file.drop_HRC),
+    carbon: monotoneCubic(file.at_C, file.carbon_HRC_wtpct),
+    resistance: file.resistance.map(({ element, scale, cap_wtpct = Infinity, shape_HRC_wtpct }) => ({
+      element,
+      scale,
+      cap_wtpct,
+      shape: monotoneCubic(file.resistanceAt_C, shape_HRC_wtpct),
+    })),
+    nominal: (carbon_wtpct) => linear(file.nominal.carbon_wtpct, file.nominal.hardness_HRC, carbon_wtpct),
+  };
+}
+
+/** As fitted. */
+export const TEMPER_LAW = makeTemperLaw(temperLawFile);
 
 /** Hollomon-Jaffe constant for hours. @source hollomonJaffe1945 (from memory) */
 export function hollomonConstant(carbon_wtpct: number): number {
@@ -87,14 +95,14 @@ export function equivalentTemperature_C(cycles: readonly TemperCycle[], carbon_w
 }
 
 /** Softening of a fully martensitic piece, HRC. */
-export function temperDrop_HRC(steel: TemperSteel, equivalent_C: number): number {
+export function temperDrop_HRC(steel: TemperSteel, equivalent_C: number, law: TemperLaw = TEMPER_LAW): number {
   const Te = equivalent_C;
-  const alloy = RESISTANCE.reduce(
+  const alloy = law.resistance.reduce(
     (sum, { element, scale, cap_wtpct, shape }) => sum + scale * Math.min(steel.composition_wtpct[element], cap_wtpct) * shape(Te),
     0,
   );
-  const carbon = carbonDrop(Te) * (steel.carbonInSolution_wtpct - 0.7);
-  return Math.max(0, baseDrop(Te) + carbon - alloy - steel.trim_HRC * clamp((Te - 100) / 100, 0, 1));
+  const carbon = law.carbon(Te) * (steel.carbonInSolution_wtpct - 0.7);
+  return Math.max(0, law.base(Te) + carbon - alloy - steel.trim_HRC * clamp((Te - 100) / 100, 0, 1));
 }
 
 export interface TemperInput {
@@ -104,6 +112,8 @@ export interface TemperInput {
   readonly asQuenched_HRC?: number;
   /** Retained austenite before tempering, 0 ... 1. */
   readonly retainedAustenite?: number;
+  /** Other than as fitted: for the fit itself. */
+  readonly law?: TemperLaw;
 }
 
 export interface Tempered {
@@ -122,33 +132,35 @@ export const TEMPERED_RETAINED_HV = 250;
  * @source temper-note sections 1.2 to 1.4 (calibrated)
  * @error 0.5 HRC rms against 149 remembered table points, 0.6 leaving each steel out (test/kinetics/temper.test.ts)
  */
-export function temperedHardness({ steel, cycles, asQuenched_HRC, retainedAustenite: ra = 0 }: TemperInput): Tempered {
+export function temperedHardness({ steel, cycles, asQuenched_HRC, retainedAustenite: ra = 0, law = TEMPER_LAW }: TemperInput): Tempered {
   const Te = equivalentTemperature_C(cycles, steel.carbonInSolution_wtpct);
   const AQ = asQuenched_HRC ?? steel.nominal_HRC;
-  const martensite_HRC = steel.nominal_HRC - temperDrop_HRC(steel, Te);
-  const [v0, vm] = [vickersFromRockwellC(steel.nominal_HRC), vickersFromRockwellC(martensite_HRC)];
+  // Harder than the steel's usual figure is martensite harder than usual, not more than all of it.
+  const full_HRC = Math.max(steel.nominal_HRC, AQ);
+  const martensite_HRC = full_HRC - temperDrop_HRC(steel, Te, law);
+  const [v0, vm] = [vickersFromRockwellC(full_HRC), vickersFromRockwellC(martensite_HRC)];
   const vn = 230 + 165 * Math.min(steel.carbonInSolution_wtpct, 0.8);
   const vnTempered = vn * (1 - 0.2 * smoothstep(Te, 480, 700));
   const withoutRetained = (vickersFromRockwellC(AQ) - ra * TEMPERED_RETAINED_HV) / (1 - ra);
-  const share = clamp((withoutRetained - vn) / (v0 - vn), 0, 1.05);
+  const share = clamp((withoutRetained - vn) / (v0 - vn), 0, 1);
   const phi = smoothstep(Te, 200, 300);
   const retained = (1 - phi) * TEMPERED_RETAINED_HV + phi * vm;
   const mixed = (1 - ra) * (share * vm + (1 - share) * vnTempered) + ra * retained;
   const inWorkingRange = Te >= 150 && Te <= 425;
-  const base = steel.isListed ? (inWorkingRange ? 0.8 : 1.3) : inWorkingRange ? 1.3 : 2;
+  const base = steel.isListed ? (inWorkingRange ? 0.8 : 1.3) : inWorkingRange ? 2 : 2.5;
   const slack = 0.25 * Math.max(0, steel.nominal_HRC - AQ);
   // A piece that never hardened is softer than the pearlite of the mixing rule: tempering cannot make it harder.
   const hardness_HRC = Math.min(rockwellCFromVickers(mixed), Math.max(AQ, martensite_HRC));
   return { hardness_HRC: share > 0 ? hardness_HRC : Math.min(AQ, hardness_HRC), equivalent_C: Te, model_HRC: Math.hypot(base, slack) };
 }
 
-/** What tempering knows of a steel that is not listed: nominal by A255's line, no trim. */
-export function unlistedTemperSteel(composition_wtpct: Partial<Composition>): TemperSteel {
+/** What tempering knows of a steel that is not listed: nominal by its carbon, no trim. */
+export function unlistedTemperSteel(composition_wtpct: Partial<Composition>, law: TemperLaw = TEMPER_LAW): TemperSteel {
   const full = fullComposition(composition_wtpct);
   return {
     composition_wtpct: full,
     carbonInSolution_wtpct: full.C,
-    nominal_HRC: Math.min(65.5, a255InitialHardness_HRC(Math.min(full.C, 0.66))),
+    nominal_HRC: law.nominal(full.C),
     trim_HRC: 0,
     isListed: false,
   };

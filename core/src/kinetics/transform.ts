@@ -8,24 +8,24 @@ import {
   pearliteHardnessOf_HV,
   pearliteRate_1_s,
 } from "./decomposition.js";
-import { COMPLETE, extentAt, reducedTime } from "./extent.js";
+import { COMPLETE, extentAt, reducedTime, sluggishTime } from "./extent.js";
 import { startDrop_K } from "./martensite.js";
 import { austeniteCarbon_wtpct, austeniteLeft, MOST_ENRICHED_wtpct, refresh, undissolvedFraction, type Structure } from "./structure.js";
 
 /** Less reduced time than this in a step grows nothing. */
 export const LEAST_ADDED = 1e-9;
 
-/** Growth of a change that stands at extent X, by a rate over a step; 0 ... 1 - X. */
-function growth(X: number, rate_1_s: number, dt_s: number): number {
-  const du = rate_1_s * dt_s;
-  if (du < LEAST_ADDED || X >= 1) return 0;
+/** Growth of a change that stands at extent X, by a rate over a step; 0 ... 1 - X. `end`: how sluggish its end is. */
+function growth(X: number, rate_1_s: number, dt_s: number, end = 0): number {
+  if (rate_1_s * dt_s < LEAST_ADDED || X >= 1) return 0;
+  const du = sluggishTime(X, rate_1_s * dt_s, end);
   const u = reducedTime(X) + du;
   return (u >= COMPLETE ? 1 : extentAt(u)) - X;
 }
 
 /**
  * Works out, without applying it, what one step changes in every node; `temperature_C` is that of the middle of the step,
- * `move_K` its change so far: ferrite above Ac1 forms only while the node cools.
+ * `move_K` its change so far: ferrite above Ae1 forms only while the node cools.
  * @returns the largest fraction any node would change by.
  */
 export function proposeChange(s: Structure, temperature_C: Float64Array, before_C: Float64Array, dt_s: number): number {
@@ -49,7 +49,7 @@ export function proposeChange(s: Structure, temperature_C: Float64Array, before_
       refresh(s, i);
     }
     const c = s.coefficients[i]!;
-    if (T <= s.martensiteStart_C[i]! - 1 || T >= c.a3_C || (T >= c.ac1_C && T > before_C[i]!)) continue;
+    if (T <= s.martensiteStart_C[i]! - 1 || T >= c.a3_C || (T >= c.ae1_C && T > before_C[i]!)) continue;
     let dF = 0;
     const limit = ferriteLimitOf(c, T);
     if (limit > 0.005 && F < 0.999 * limit) {
@@ -58,7 +58,7 @@ export function proposeChange(s: Structure, temperature_C: Float64Array, before_
     const roomP = 1 - F - B;
     const roomB = 1 - F - P;
     const dP = roomP <= 0 ? 0 : growth(P / roomP, pearliteRate_1_s(c, kinetics, T), dt_s) * roomP;
-    const dB = roomB <= 0 ? 0 : growth(B / roomB, bainiteRate_1_s(c, kinetics, T), dt_s) * roomB;
+    const dB = roomB <= 0 ? 0 : growth(B / roomB, bainiteRate_1_s(c, kinetics, T), dt_s, c.bainiteEnd) * roomB;
     const sum = dF + dP + dB;
     if (sum <= 0) continue;
     const scale = sum > left ? left / sum : 1;
@@ -76,7 +76,7 @@ export const ALL_LAMELLAR_K = 40;
 export const ENOUGH_CARBIDE = 0.02;
 
 /**
- * Share of new pearlite whose carbide goes onto round carbide that is there: all just below Ac1, none far below.
+ * Share of new pearlite whose carbide goes onto round carbide that is there: all just below Ae1, none far below.
  * @source verhoevenGibson1998 (the divorced eutectoid, from memory); the two undercoolings are a judgement
  */
 function divorcedShare(undissolved: number, undercooling_K: number): number {
@@ -96,7 +96,7 @@ export function applyChange(s: Structure, temperature_C: Float64Array): void {
     const T = temperature_C[i]!;
     const c = s.coefficients[i]!;
     const carbon = austeniteCarbon_wtpct(s, i);
-    const round = dP > 0 ? divorcedShare(undissolvedFraction(s, i), c.ac1_C - T) : 0;
+    const round = dP > 0 ? divorcedShare(undissolvedFraction(s, i), c.ae1_C - T) : 0;
     s.ferrite[i]! += dF;
     s.pearlite[i]! += dP;
     s.bainite[i]! += dB;
@@ -134,6 +134,14 @@ export function formMartensite(s: Structure, temperature_C: Float64Array): void 
       (s.bar.C - s.looseCarbon_wtpct[i]! - s.lamellarCarbon_wtpct[i]! - s.martensiteCarbon_wtpct[i]!);
     s.martensite[i] = M;
   }
+}
+
+/** Of a piece that cools, a magnet feels the first of it that has changed (judgement). */
+const FIRST_PULL = 0.03;
+
+/** True when a node that cools just begins to pull: what falling heat waits for. */
+export function pullsAgain(s: Structure, i: number, temperature_C: number, curie_C: number): boolean {
+  return temperature_C < curie_C && austeniteLeft(s, i) <= 1 - FIRST_PULL;
 }
 
 /** True when a magnet holds the node: below the Curie point, a tenth or more of it not austenite. */

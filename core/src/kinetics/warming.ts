@@ -4,7 +4,7 @@ import { GAS_J_molK } from "../constants.js";
 import { atDegree } from "../numerics/degreeTable.js";
 import { clamp } from "../numerics/interpolate.js";
 import { kelvin } from "../units.js";
-import { a3Carbon_wtpct, ac1_C, acmCarbon_wtpct, eutectoidCarbon_wtpct } from "./composition.js";
+import { a3Carbon_wtpct, ae1_C, acmCarbon_wtpct, eutectoidCarbon_wtpct } from "./composition.js";
 import type { Kinetics } from "./kinetics.js";
 import { austeniteLeft, COARSE_um, FINE_um, LAMELLAR_um, NEW_GRAIN_um, type Structure } from "./structure.js";
 import { addTemper_K, hollomonConstant } from "./temper.js";
@@ -57,19 +57,22 @@ function pinning(s: Structure, T: number, boundShare: number): number {
   return 1 / ((1 + vanadium) * (1 + carbide));
 }
 
+/** Chromium the rate is quoted at, wt%: that of the one steel whose dissolution was measured. */
+const QUOTED_Cr_wtpct = 0.55;
+
 /** Speed of dissolution at a size, 1/s. @source hardening-note section 4 (calibrated), constants in core/data/kinetics */
 function dissolutionRate_1_s(kinetics: Kinetics, T: number, carbide_um: number, Cr: number): number {
   const k = kinetics.constants;
-  const chromium = (1 + k.dissolutionChromium * 0.3025) / (1 + k.dissolutionChromium * Cr * Cr);
+  const chromium = (1 + k.dissolutionChromium * QUOTED_Cr_wtpct) / (1 + k.dissolutionChromium * Cr);
   return (k.dissolutionRate_um2_s / (carbide_um * carbide_um)) * atDegree(kinetics.dissolutionSpeed, T) * chromium;
 }
 
 /**
- * A node above Ac1 that is not cooling: austenite grows towards equilibrium, carbide dissolves, grain grows.
+ * A node above Ae1 that is not cooling: austenite grows towards equilibrium, carbide dissolves, grain grows.
  * @returns how fast carbon goes into solution, share of all carbon per second: it limits the step.
  * @source hardening-note section 4 (calibrated); check values in test/kinetics/austenite.test.ts
  */
-function austenitiseNode(s: Structure, i: number, T: number, dt_s: number, Ac1: number): number {
+function austenitiseNode(s: Structure, i: number, T: number, dt_s: number, Ae1: number): number {
   if (s.hasBeenCold[i] === 1) enterAustenite(s, i);
   const { bar } = s;
   const C0 = bar.C;
@@ -78,7 +81,7 @@ function austenitiseNode(s: Structure, i: number, T: number, dt_s: number, Ac1: 
   let g = austeniteLeft(s, i);
   const gEq = C0 < CA3 ? clamp((C0 - 0.01) / (CA3 - 0.01), 0, 1) : 1;
   const lam = s.spacingRatio[i]!;
-  const tau_s = ((150 * lam * lam) / Math.max(T - Ac1, 1)) * (1 + bar.Cr);
+  const tau_s = ((150 * lam * lam) / Math.max(T - Ae1, 1)) * (1 + bar.Cr);
   const grown = gEq > g ? (gEq - g) * -Math.expm1(-dt_s / tau_s) : 0;
   if (grown > 0) {
     const share = Math.min(1, grown / (1 - g));
@@ -135,7 +138,7 @@ const COARSENING_um3_s = 3e-6;
 const ROUNDING_J_mol = 240e3;
 const FROM_MARTENSITE_um = 0.2;
 
-/** A node held just below Ac1: carbide turns round and coarsens. */
+/** A node held just below Ae1: carbide turns round and coarsens. */
 function spheroidiseNode(s: Structure, i: number, T: number, dt_s: number): void {
   const speed = Math.exp((-ROUNDING_J_mol / GAS_J_molK) * (1 / kelvin(T) - 1 / kelvin(700)));
   const loose = s.looseCarbon_wtpct[i]!;
@@ -184,7 +187,7 @@ const TEMPERS_FROM_C = 60;
  * @returns the fastest dissolution, share of all carbon per second.
  */
 export function warm(s: Structure, temperature_C: Float64Array, before_C: Float64Array, dt_s: number, over_s: number): number {
-  const Ac1 = ac1_C(s.bar);
+  const Ae1 = ae1_C(s.bar);
   const count = s.isEven ? 1 : s.count;
   const slowest = STILL_TEMPERS_K_s * over_s;
   let fastest = 0;
@@ -192,8 +195,8 @@ export function warm(s: Structure, temperature_C: Float64Array, before_C: Float6
     s.austenitised[i] = 0;
     const T = temperature_C[i]!;
     if (T - before_C[i]! < slowest) continue;
-    if (T > Ac1) {
-      const speed = austenitiseNode(s, i, T, dt_s, Ac1);
+    if (T > Ae1) {
+      const speed = austenitiseNode(s, i, T, dt_s, Ae1);
       if (speed > fastest) fastest = speed;
       continue;
     }
@@ -205,9 +208,9 @@ export function warm(s: Structure, temperature_C: Float64Array, before_C: Float6
   return fastest;
 }
 
-/** Marks nodes that fell below Ac1. */
+/** Marks nodes that fell below Ae1. */
 export function noteCold(s: Structure, temperature_C: Float64Array): void {
-  const Ac1 = ac1_C(s.bar);
+  const Ae1 = ae1_C(s.bar);
   const count = s.isEven ? 1 : s.count;
-  for (let i = 0; i < count; i++) if (temperature_C[i]! < Ac1 - 1) s.hasBeenCold[i] = 1;
+  for (let i = 0; i < count; i++) if (temperature_C[i]! < Ae1 - 1) s.hasBeenCold[i] = 1;
 }

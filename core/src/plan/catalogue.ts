@@ -1,7 +1,7 @@
 /** The steels, media and uses that ship with the core, checked once and looked up by id. */
 
 import { InputError } from "../errors.js";
-import { fullComposition, type Composition } from "../kinetics/composition.js";
+import { assumedResiduals, withResiduals, type Composition } from "../kinetics/composition.js";
 import { unlistedTemperSteel, type TemperSteel } from "../kinetics/temper.js";
 import type { Medium, MediumFile } from "../schema/medium.js";
 import type { SteelFile, UsesFile } from "../schema/steel.js";
@@ -54,7 +54,10 @@ export interface ResolvedSteel {
   /** Null for a steel given by composition. */
   readonly file: SteelFile | null;
   readonly name: string;
+  /** With the usual residuals for those that nobody named. */
   readonly composition_wtpct: Composition;
+  /** The part of it that is assumed so: it varies from bar to bar. */
+  readonly assumed_wtpct: Partial<Composition>;
   readonly temper: TemperSteel;
 }
 
@@ -67,7 +70,8 @@ export function resolveSteel(catalogue: Catalogue, steel: SteelInput, path = "/s
     return {
       file: null,
       name: "unlisted steel",
-      composition_wtpct: fullComposition(composition_wtpct),
+      composition_wtpct: withResiduals(composition_wtpct),
+      assumed_wtpct: assumedResiduals(composition_wtpct),
       temper: unlistedTemperSteel(composition_wtpct),
     };
   }
@@ -87,7 +91,8 @@ export function resolveSteel(catalogue: Catalogue, steel: SteelInput, path = "/s
   return {
     file,
     name: file.name,
-    composition_wtpct: fullComposition(file.composition_wtpct.value),
+    composition_wtpct: withResiduals(file.composition_wtpct.value),
+    assumed_wtpct: assumedResiduals(file.composition_wtpct.value),
     temper: {
       ...unlisted,
       carbonInSolution_wtpct: temper.carbonInSolution_wtpct,

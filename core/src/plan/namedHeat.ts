@@ -2,10 +2,12 @@
 
 import type { Step } from "../schema/book.js";
 
+export type HeatName = "normalise" | "anneal" | "refine" | "sub-critical" | "destress";
+
 export interface NamedHeat {
-  readonly name: "normalise" | "anneal" | "refine" | "sub-critical" | "destress";
-  /** The step it is in a route. */
-  readonly kind: Extract<Step["kind"], "normalise" | "anneal" | "preheat">;
+  readonly name: HeatName;
+  /** The step it is in a route. Neither of the two under the change is a preheat: nothing hotter follows from them. */
+  readonly kind: Extract<Step["kind"], "normalise" | "anneal">;
 }
 
 const HEATS: readonly (NamedHeat & { readonly words: RegExp })[] = [
@@ -17,7 +19,7 @@ const HEATS: readonly (NamedHeat & { readonly words: RegExp })[] = [
   {
     name: "destress",
     words: /stress|relie[vf]|straighten heat/,
-    kind: "preheat",
+    kind: "anneal",
   },
   {
     name: "refine",

@@ -1,14 +1,18 @@
 /** The steps from normalising to temper for a piece, by school, each with the code of its reason. */
 
 import { InputError } from "../errors.js";
-import { magnetLost_C, magnetReturns_C } from "../kinetics/austenite.js";
+import { austenitise, heatingCurve, magnetLost_C, magnetReturns_C } from "../kinetics/austenite.js";
+import { ac1_C } from "../kinetics/criticalTemperatures.js";
 import type { PriorStructure } from "../kinetics/structure.js";
+import { martensiteHardness_HV, rockwellCFromVickers } from "../kinetics/hardness.js";
+import { KINETICS } from "../kinetics/kinetics.js";
 import { temperatureForHardness } from "../kinetics/temper.js";
 import type { Draws, Hardens, Piece, Route, RunSource, School, Step, Way } from "../schema/book.js";
 import type { Kit } from "../schema/kit.js";
 import type { Section } from "../schema/parts.js";
 import type { Reason } from "../schema/reasons.js";
 import { resolveSteel, type Catalogue, type ResolvedSteel } from "./catalogue.js";
+import { heatFor_C, wantedCarbon_wtpct } from "../kinetics/soak.js";
 import { bathFromKit } from "./kit.js";
 import { drawsFor, hardensFor, USUAL_WAY } from "./way.js";
 
@@ -21,6 +25,9 @@ export const FALLING_OVER_K = 45;
 export const BELOW_RANGE_K = 15;
 /** A forge cannot hold a heat for longer than this without losing or gaining, min (common practice, no source). */
 const FORGE_HOLD_MIN = 1;
+/** The longest a patient smith keeps a piece at heat in a forge, min (common practice, no source); what wants less than this does not miss the carbon, HRC. */
+const FORGE_SOAK_MIN = 4;
+export const HARD_USE_HRC = 57;
 /** Two times two hours (common practice, no source). */
 const TEMPER_HOLD_MIN = 120;
 /** Plain steel keeps its stresses below this temper (temper-note section 6, common practice). */
@@ -37,13 +44,21 @@ const PREHEAT_MIN = 20;
 /** Below the hardening heat by this a bar is annealed, and for how long (trade facts: 1400 F for 30 min for 80CrV2; common practice, no source). */
 const ANNEAL_BELOW_K = 55;
 const ANNEAL_MIN = 30;
+/** Spheroidising holds so far under Ac1, for how long; stress relief, where it holds (common practice, no source). */
+const UNDER_AC1_K = 25;
+const SPHEROIDISE_MIN = 120;
+const DESTRESS_C = 620;
+const DESTRESS_MIN = 60;
+/** Out in still air, K an hour: what such a step says instead of a rate that is kept (common practice, no source). */
+const IN_AIR_K_h = 2000;
+/** From here a hold under the change rounds carbide (judgement). */
+const ROUNDS_FROM_C = 660;
+const ROUNDS_FROM_min = 60;
 /** 600 F an hour down to 1000 F (trade facts; a difference of temperature). */
 export const ANNEAL_RATE_C_h = 333;
 const ANNEAL_TO_C = 540;
 /** Slower than this leaves coarse round carbide, C an hour (judgement between 600 and 50 F an hour of the trade facts). */
 const COARSE_BELOW_K_h = 100;
-/** Shop hardness against the fully hardened figure, HRC: temper-note section 1.4. */
-const SHOP_SHORTFALL_HRC = 0.7;
 
 /** Thickest part of a section, mm. */
 export function thickness_mm(section: Section): number {
@@ -59,9 +74,14 @@ export function thickness_mm(section: Section): number {
   }
 }
 
+/** A hold under the change that is too cool or too short to round carbide only lets go of strains (judgement). */
+function roundsCarbide({ how, temperature_C, hold_min }: Extract<Step, { kind: "anneal" }>): boolean {
+  return how !== "sub-critical" || (temperature_C >= ROUNDS_FROM_C && hold_min >= ROUNDS_FROM_min);
+}
+
 /** What the steel is when it goes into the hardening heat: normalising leaves pearlite, whatever was there before. */
 export function structureBeforeHardening(piece: Piece, steps: readonly Step[]): PriorStructure {
-  const last = steps.findLast(({ kind }) => kind === "normalise" || kind === "anneal");
+  const last = steps.findLast((step) => step.kind === "normalise" || (step.kind === "anneal" && roundsCarbide(step)));
   if (last?.kind === "normalise") return "pearlite";
   if (last?.kind === "anneal")
     return last.rate_C_h < COARSE_BELOW_K_h || last.how === "vermiculite" ? "coarse-spheroidised" : "fine-spheroidised";
@@ -107,7 +127,41 @@ function normaliseSteps(steel: ResolvedSteel, piece: Piece, school: School): Ste
   }));
 }
 
-function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: PriorStructure): Step {
+export interface ForgeHeat {
+  readonly temperature_C: number;
+  readonly hold_min: number;
+  /** Shade: so far past the magnet, or just under the steel's range. Carbon: hotter and longer, because too little dissolves else. */
+  readonly from: "shade" | "carbon";
+}
+
+/**
+ * The hardening heat of a forge: a shade past the magnet, held for a minute where carbon has to dissolve. Where that leaves a use
+ * that wants it hard short of carbon, hotter within the steel's own range, and for as long as a forge can be held.
+ */
+export function forgeHeat(steel: ResolvedSteel, before: PriorStructure, wanted_HRC: number): ForgeHeat {
+  const [low_C, high_C] = (steel.file?.austenitise_C.range ?? [800, 830]) as [number, number];
+  const { composition_wtpct: composition } = steel;
+  const needsCarbon = steel.file?.soakDemand !== "short" || composition.C > 0.85;
+  const shade: ForgeHeat = {
+    temperature_C: roundTo(Math.max(magnetLost_C(composition, before) + SHADE_K, low_C - BELOW_RANGE_K), 5),
+    hold_min: needsCarbon ? FORGE_HOLD_MIN : 0.5,
+    from: "shade",
+  };
+  if (!needsCarbon || wanted_HRC < HARD_USE_HRC) return shade;
+  const enoughAfter = (hold_min: number): number =>
+    heatFor_C({
+      steel: composition,
+      prior: before,
+      heat_C: shade.temperature_C,
+      wanted_wtpct: wantedCarbon_wtpct(composition),
+      hold_s: 60 * hold_min,
+    }) ?? Infinity;
+  if (enoughAfter(FORGE_HOLD_MIN) <= shade.temperature_C) return shade;
+  const top_C = Math.max(shade.temperature_C, roundTo(high_C, 5));
+  return { temperature_C: Math.min(top_C, enoughAfter(FORGE_SOAK_MIN)), hold_min: FORGE_SOAK_MIN, from: "carbon" };
+}
+
+function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: PriorStructure, wanted_HRC: number): Harden {
   const [low_C, high_C] = steel.file?.austenitise_C.range ?? [800, 830];
   if (school === "kiln") {
     const soak = steel.file?.soak_min ?? { base: 8, perThickness_min_mm: 1 };
@@ -139,13 +193,8 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
       why: "first-pull",
     };
   }
-  const needsCarbon = steel.file?.soakDemand !== "short" || steel.composition_wtpct.C > 0.85;
-  return {
-    kind: "harden",
-    temperature_C: roundTo(Math.max(magnet_C + SHADE_K, low_C! - BELOW_RANGE_K), 5),
-    hold_min: needsCarbon ? FORGE_HOLD_MIN : 0.5,
-    why: "shade-past",
-  };
+  const { temperature_C, hold_min, from } = forgeHeat(steel, before, wanted_HRC);
+  return { kind: "harden", temperature_C, hold_min, why: from === "carbon" ? "soak" : "shade-past" };
 }
 
 /** The bath this steel asks for in this thickness. W1 and W2 in thick sections need water. */
@@ -171,13 +220,19 @@ export function targetOf(
   return { low_HRC: low, high_HRC: high, mid_HRC: 0.5 * (low + high), why: found.why, name: found.name };
 }
 
-function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece): Step[] {
+/** As quenched where all of it hardens: by the carbon that the heat brings into solution, no harder than the steel gets, HRC. */
+function hardAfter_HRC({ composition_wtpct: steel, temper }: ResolvedSteel, prior: PriorStructure, heat: Harden): number {
+  const { solution_wtpct } = austenitise({ steel, prior, ...heatingCurve({ heat_C: heat.temperature_C, hold_s: 60 * heat.hold_min }) });
+  return Math.min(temper.nominal_HRC, rockwellCFromVickers(martensiteHardness_HV(solution_wtpct.C, KINETICS)));
+}
+
+function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, asQuenched_HRC: number): Step[] {
   const { mid_HRC } = targetOf(catalogue, piece.use);
   const answer = temperatureForHardness({
     steel: steel.temper,
     target_HRC: mid_HRC,
     holds_min: [TEMPER_HOLD_MIN, TEMPER_HOLD_MIN],
-    asQuenched_HRC: steel.temper.nominal_HRC - SHOP_SHORTFALL_HRC,
+    asQuenched_HRC,
   });
   const wanted_C = answer.outcome === "found" ? answer.temperature_C : LOWEST_TEMPER_C;
   const temperature_C = Math.max(LOWEST_TEMPER_C, roundTo(wanted_C, 5));
@@ -185,6 +240,7 @@ function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece): 
 }
 
 type Quench = Extract<Step, { kind: "quench" }>;
+type Harden = Extract<Step, { kind: "harden" }>;
 
 /** A third of the height is where an edge quench usually begins (common practice, no source). */
 const EDGE_SHARE = 1 / 3;
@@ -212,13 +268,13 @@ function immersed(piece: Piece, quench: Quench, hardens: Hardens, end: "working"
   }
 }
 
-function runStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, source: RunSource): Step {
+function runStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, source: RunSource, asQuenched_HRC: number): Step {
   const { mid_HRC } = targetOf(catalogue, piece.use);
   const answer = temperatureForHardness({
     steel: steel.temper,
     target_HRC: mid_HRC,
     holds_min: [RUN_HOLD_MIN],
-    asQuenched_HRC: steel.temper.nominal_HRC - SHOP_SHORTFALL_HRC,
+    asQuenched_HRC,
   });
   const wanted_C = answer.outcome === "found" ? answer.temperature_C : FIRST_COLOUR_C;
   const why = source === "residual" ? "runs-from-heat" : "runs-from-body";
@@ -250,6 +306,23 @@ export function annealStep(steel: ResolvedSteel, kit: Kit | null): Extract<Step,
     to_C: ANNEAL_TO_C,
     why: "soft-for-cutting",
   };
+}
+
+type Anneal = Extract<Step, { kind: "anneal" }>;
+
+/** Held for hours under the change, then out into air: carbide turns round without new grain. */
+export function subCriticalStep({ composition_wtpct }: ResolvedSteel): Anneal {
+  const temperature_C = 5 * Math.floor((ac1_C(composition_wtpct) - UNDER_AC1_K) / 5);
+  return { ...underTheChange(temperature_C, SPHEROIDISE_MIN), why: "soft-for-cutting" };
+}
+
+/** Stress relief: warmed well under the change and cooled, nothing else. @param said why, in words of the front end */
+export function destressStep(said: string): Anneal {
+  return { ...underTheChange(DESTRESS_C, DESTRESS_MIN), why: "said", said };
+}
+
+function underTheChange(temperature_C: number, hold_min: number): Omit<Anneal, "why"> {
+  return { kind: "anneal", temperature_C, hold_min, how: "sub-critical", rate_C_h: IN_AIR_K_h, to_C: ANNEAL_TO_C };
 }
 
 /** @throws InputError not-a-choice for what the shape does not have, or what cannot draw it. */
@@ -287,23 +360,24 @@ export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { 
   const before = structureBeforeHardening(piece, normalise);
   const isLong = piece.length_mm >= LONG_mm || thickness_mm(piece.section) >= THICK_mm;
   const warmed = isLong ? [preheatStep(school, false)] : [];
-  const heat = hardenStep(steel, piece, school, before);
+  const heat = hardenStep(steel, piece, school, before, targetOf(catalogue, piece.use).high_HRC);
+  const hard_HRC = hardAfter_HRC(steel, before, heat);
   const bath = quenchStep(catalogue, steel, piece, kit);
   const quench = immersed(piece, bath, hardens);
   const first = [...(isHard && normalise.length > 0 ? [preheatStep(school, true)] : []), ...normalise, ...warmed];
   if (hardens === "ends") {
     const other: Quench = { ...immersed(piece, bath, hardens, "other"), why: "other-end" };
-    return { school, steps: [...first, heat, quench, heat, other, ...temperSteps(catalogue, steel, piece)] };
+    return { school, steps: [...first, heat, quench, heat, other, ...temperSteps(catalogue, steel, piece, hard_HRC)] };
   }
   switch (draws) {
     case "oven":
-      return { school, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece)] };
+      return { school, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece, hard_HRC)] };
     case "torch":
     case "hot-bar":
-      return { school, steps: [...first, heat, quench, runStep(catalogue, steel, piece, draws)] };
+      return { school, steps: [...first, heat, quench, runStep(catalogue, steel, piece, draws, hard_HRC)] };
     case "residual": {
       const warm: Quench = { ...quench, leavesHeat: true, why: "keeps-heat" };
-      return { school, steps: [...first, heat, warm, runStep(catalogue, steel, piece, draws)] };
+      return { school, steps: [...first, heat, warm, runStep(catalogue, steel, piece, draws, hard_HRC)] };
     }
   }
 }

@@ -4,7 +4,7 @@ import { BookSchema, EventSchema, PieceSchema, RouteSchema } from "./book.js";
 import { JobSchema } from "./job.js";
 import { KitItemSchema } from "./kit.js";
 import { KindSchema } from "./kind.js";
-import { KineticsSchema } from "./kinetics.js";
+import { KineticsSchema, TemperLawSchema } from "./kinetics.js";
 import { MediumSchema } from "./medium.js";
 import { ShopAnswerSchema, ShopCommandSchema, ShopQuestionSchema, ShopReadingSchema, ShopResetSchema } from "./practice.js";
 import { SteelSchema, UsesSchema } from "./steel.js";
@@ -21,6 +21,7 @@ export const SCHEMAS = {
   Kinetics: KineticsSchema,
   Medium: MediumSchema,
   Steel: SteelSchema,
+  TemperLaw: TemperLawSchema,
   Uses: UsesSchema,
   ShopReset: ShopResetSchema,
   ShopCommand: ShopCommandSchema,

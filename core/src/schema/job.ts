@@ -25,6 +25,7 @@ export type FireInput = Static<typeof FireSchema>;
 const hardnessAtPlace = Type.Union([Type.Number(), Type.Null()]);
 const MemberSchema = strict({
   hardness_HRC: strict({ surface: hardnessAtPlace, centre: hardnessAtPlace, edge: hardnessAtPlace, spine: hardnessAtPlace }),
+  floor_HRC: strict({ surface: hardnessAtPlace, centre: hardnessAtPlace, edge: hardnessAtPlace, spine: hardnessAtPlace }),
   isHard: strict({ surface: Type.Boolean(), centre: Type.Boolean(), edge: Type.Boolean(), spine: Type.Boolean() }),
 });
 

@@ -1,13 +1,13 @@
 /** What would help a hardening that is doubtful or short of carbon: each change alone, tried by computing it. */
 
 import type { Catalogue } from "../plan/catalogue.js";
-import { thickness_mm } from "../plan/route.js";
+import { HARD_USE_HRC, thickness_mm } from "../plan/route.js";
 import type { HardenPlan, HardenResult } from "./harden.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { AS_PLANNED, hardened, runCase, type Variation } from "./hardenCase.js";
 import { UNCALIBRATED } from "./hardenReadings.js";
 import { thicker } from "./section.js";
-import { moreCarbon, type MoreCarbon } from "./soak.js";
+import { moreCarbon, wantedCarbon_wtpct, type MoreCarbon } from "../kinetics/soak.js";
 
 /** One change that brings a doubtful hardening to safety. */
 export type Safer =
@@ -16,18 +16,15 @@ export type Safer =
   | { readonly kind: "thinner"; readonly to_mm: number }
   | { readonly kind: "bath"; readonly medium: string };
 
-/** Carbon beyond which martensite hardly hardens any more, and below which a hard edge is out of reach, wt%. */
-const ENOUGH_CARBON_wtpct = 0.6;
+/** So much short of it is not worth a word, wt%. */
 const SHORT_OF_wtpct = 0.02;
-/** A use that wants less than this does not miss the carbon, HRC (judgement). */
-const HARD_USE_HRC = 57;
 /** A change that needs more than this is no advice. */
 const [MOST_LONGER_min, MOST_HOTTER_K] = [60, 60];
 
 /** What would bring enough carbon into solution; null when it is not the limit. */
 export function limitOf(plan: HardenPlan, { austenite }: HardenResult, wanted_HRC: number): MoreCarbon | null {
   const steel = plan.steel.composition_wtpct;
-  const wanted_wtpct = Math.min(ENOUGH_CARBON_wtpct, steel.C);
+  const wanted_wtpct = wantedCarbon_wtpct(steel);
   const isShort = austenite.solution_wtpct.C < wanted_wtpct - SHORT_OF_wtpct;
   if (!isShort || wanted_HRC < HARD_USE_HRC || austenite.extent < 0.5) return null;
   const answer = moreCarbon({ steel, prior: plan.prior, heat_C: plan.heat_C, hold_s: plan.hold_s, wanted_wtpct });

@@ -4,7 +4,9 @@ import type { Grid, Surroundings } from "../heat/conduction.js";
 import { LATENT_MARTENSITE_J_kg, STEEL_DENSITY_kg_m3 } from "../heat/properties.js";
 import { HIDDEN } from "../kinetics/changeKernel.js";
 import { follow } from "../kinetics/follow.js";
+import { CURIE_C } from "../kinetics/austenite.js";
 import type { Structure } from "../kinetics/structure.js";
+import { pullsAgain } from "../kinetics/transform.js";
 import { noteCold } from "../kinetics/warming.js";
 import {
   COLDEST_C,
@@ -31,6 +33,8 @@ export interface Exchange {
   readonly until_C?: number;
   /** Ends it early once the coldest node is at or above this, C. */
   readonly untilHot_C?: number;
+  /** Ends it early once this node pulls a magnet again. */
+  readonly untilPulls?: number;
   readonly longestStep_s: number;
 }
 
@@ -249,6 +253,12 @@ export function runCourse({
         settled = firstUnsettled(structure, settled);
         if (settled === count) break;
       }
+      if (
+        stretch.untilPulls !== undefined &&
+        structure !== null &&
+        pullsAgain(structure, stretch.untilPulls, T[stretch.untilPulls]!, CURIE_C)
+      )
+        break;
       if (stretch.until_C !== undefined && step.read[HOTTEST_C]! <= stretch.until_C) break;
       if (stretch.untilHot_C !== undefined && step.read[COLDEST_C]! >= stretch.untilHot_C) break;
       const factor = Math.min(1.4, Math.max(0.5, stepAim_K / Math.max(step.read[LARGEST_MOVE_K]!, 1e-9)));

@@ -2,10 +2,10 @@
 
 import { ROOM_C } from "../constants.js";
 import type { Surroundings } from "../heat/conduction.js";
-import { airBoundary, constantBoundary } from "../heat/media.js";
+import { airBoundary, jetBoundary } from "../heat/media.js";
 import type { Composition } from "../kinetics/composition.js";
 import { decompositionTable, type DecompositionTable } from "../kinetics/decomposition.js";
-import { reducedTime } from "../kinetics/extent.js";
+import { reducedTime, sluggishReducedTime } from "../kinetics/extent.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { heatingCurve } from "../kinetics/austenite.js";
 import { follow } from "../kinetics/follow.js";
@@ -13,6 +13,8 @@ import { grainOfNumber_um } from "../kinetics/grain.js";
 import { KINETICS, type Kinetics } from "../kinetics/kinetics.js";
 import { makeStructure, nodeHardness_HV } from "../kinetics/structure.js";
 import { formMartensite } from "../kinetics/transform.js";
+import { summaryOf } from "../numerics/mixture.js";
+import { normalDraws } from "../numerics/sampling.js";
 import { runCourse } from "./course.js";
 import { testHeat_C } from "./idealDiameter.js";
 import { gridOf, STEP_K, type Resolution } from "./section.js";
@@ -39,18 +41,21 @@ const [FIRST, LAST] = [reducedTime(0.01), reducedTime(0.99)];
 const LONGEST_s = 1e6;
 const EVERY_K = 10;
 
-function curve(rate_1_s: Float64Array, from_C: number): IsothermalPoint[] {
+/** Less than this share is not drawn. */
+const LEAST_DRAWN = 0.02;
+
+function curve(rate_1_s: Float64Array, from_C: number, last = LAST): IsothermalPoint[] {
   const points: IsothermalPoint[] = [];
   for (let T = Math.ceil(from_C / EVERY_K) * EVERY_K; T <= 900; T += EVERY_K) {
     const r = rate_1_s[T]!;
-    if (r > 0 && FIRST / r < LONGEST_s) points.push({ temperature_C: T, start_s: FIRST / r, end_s: LAST / r });
+    if (r > 0 && FIRST / r < LONGEST_s) points.push({ temperature_C: T, start_s: FIRST / r, end_s: last / r });
   }
   return points;
 }
 
 function noseOf(table: DecompositionTable): IsothermalDiagram["nose"] {
   let nose = { temperature_C: NaN, start_s: Infinity };
-  for (let T = Math.ceil(table.martensiteStart_C); T < table.ac1_C; T++) {
+  for (let T = Math.ceil(table.martensiteStart_C); T < table.ae1_C; T++) {
     const start_s = FIRST / Math.max(table.pearlite_1_s[T]!, table.bainite_1_s[T]!);
     if (start_s < nose.start_s) nose = { temperature_C: T, start_s };
   }
@@ -65,12 +70,12 @@ function noseOf(table: DecompositionTable): IsothermalDiagram["nose"] {
 export function isothermalDiagram(steel: Composition, astmGrain = USUAL_GRAIN, kinetics: Kinetics = KINETICS): IsothermalDiagram {
   const table = decompositionTable({ solution_wtpct: steel, astmGrain, kinetics });
   const from_C = table.martensiteStart_C;
-  const hasFerrite = table.ferriteLimit[Math.round(table.ac1_C)]! > 0.02;
+  const hasFerrite = table.ferriteLimit[Math.round(table.ae1_C)]! > LEAST_DRAWN;
   return {
     nose: noseOf(table),
     pearlite: curve(table.pearlite_1_s, from_C),
-    bainite: curve(table.bainite_1_s, from_C),
-    ferrite: hasFerrite ? curve(table.ferrite_1_s, from_C) : [],
+    bainite: curve(table.bainite_1_s, from_C, sluggishReducedTime(0.99, table.bainiteEnd)),
+    ferrite: hasFerrite ? curve(table.ferrite_1_s, from_C).filter(({ temperature_C: T }) => table.ferriteLimit[T]! > LEAST_DRAWN) : [],
   };
 }
 
@@ -108,17 +113,18 @@ export function endQuench(
   astmGrain?: number,
   kinetics: Kinetics = KINETICS,
   resolution: Resolution = "full",
+  rateRatio = 1,
 ): EndQuench {
   const { grid } = gridOf(BAR, resolution);
   const { columns, nodes, columnMiddle_m } = grid;
   const start_C = testHeat_C(steel);
-  const structure = makeStructure({ nodes: columns * nodes, bar_wtpct: steel, prior: "pearlite", kinetics });
+  const structure = makeStructure({ nodes: columns * nodes, bar_wtpct: steel, prior: "pearlite", kinetics, rateRatio });
   follow({ structure, ...heatingCurve({ heat_C: start_C, hold_s: SOAK_s }) });
   if (astmGrain !== undefined) structure.grain_um.fill(grainOfNumber_um(astmGrain));
   const air = airBoundary(0.8, 8, ROOM_C);
   const surroundings: Surroundings = {
     faces: Array.from({ length: columns }, () => air),
-    foot: constantBoundary(kinetics.constants.jet_W_m2K, WATER_C),
+    foot: jetBoundary(kinetics.constants.jetHot_W_m2K, kinetics.constants.jetCold_W_m2K, WATER_C),
     top: air,
   };
   const watch = Array.from({ length: columns }, (_, j) => j * nodes + nodes - 1);
@@ -149,4 +155,36 @@ export function endQuench(
   let half_mm: number | null = null;
   for (let mm = 0.5; mm < 90 && half_mm === null; mm += 0.1) if (martensite(mm / 1000) < 0.5) half_mm = mm;
   return { points, half_mm, rateAt704_K_s: distances_mm.map((mm) => rate_K_s(mm / 1000)) };
+}
+
+/** What many heats of a steel would show: by distance, HRC. */
+export interface EndQuenchSpread {
+  readonly points: readonly {
+    readonly distance_mm: number;
+    readonly mean_HRC: number;
+    readonly p05_HRC: number;
+    readonly p95_HRC: number;
+  }[];
+}
+
+/** Bars that are run, with what differs from heat to heat: rates (ln, for all that is not named; judgement), carbon, manganese and chromium (as in the ensemble). */
+const BARS = 24;
+const SEED = 20;
+const [RATE_LN, CARBON, ALLOY] = [0.25, 0.025, 0.08];
+/** Reading, and what is left of bias, HRC. */
+const READ_HRC = 1.5;
+
+/** The end-quenched bar over many heats: the middle of a published band is that, and not the bar of the middle composition. */
+export function endQuenchSpread(steel: Composition, astmGrain?: number, kinetics: Kinetics = KINETICS): EndQuenchSpread {
+  const bars = normalDraws(BARS, 3, SEED).map(([rate, carbon, alloy]) => {
+    const more = 1 + ALLOY * alloy!;
+    const heat = { ...steel, C: steel.C * (1 + CARBON * carbon!), Mn: steel.Mn * more, Cr: steel.Cr * more };
+    return endQuench(heat, astmGrain, kinetics, "coarse", Math.exp(RATE_LN * rate!));
+  });
+  return {
+    points: bars[0]!.points.map(({ distance_mm }, i) => {
+      const { mean, p05, p95 } = summaryOf(bars.map(({ points }) => ({ mean: points[i]!.hardness_HRC, sd: READ_HRC })));
+      return { distance_mm, mean_HRC: mean, p05_HRC: p05, p95_HRC: p95 };
+    }),
+  };
 }

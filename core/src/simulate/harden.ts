@@ -9,7 +9,7 @@ import { fractureLook, type FractureLook } from "../kinetics/grain.js";
 import { grindOff_mm } from "../kinetics/decarb.js";
 import { austeniteLeft } from "../kinetics/structure.js";
 import { crackRisk, type CrackRisk } from "./crackRisk.js";
-import { hardened, planKey, requireSense, runCase, type Case, type HardenPlan } from "./hardenCase.js";
+import { bathTimes_s, hardened, planKey, requireSense, runCase, type Case, type HardenPlan } from "./hardenCase.js";
 import type { Resolution } from "./section.js";
 import {
   airCooling_s,
@@ -57,7 +57,7 @@ export interface HardenResult {
   readonly curve: CoolingCurve;
   readonly startCurve: readonly StartPoint[];
   /** Where the start curve ends: below it the change that was wanted begins. */
-  readonly ac1_C: number;
+  readonly ae1_C: number;
   readonly crackRisk: CrackRisk;
   readonly fractureLook: FractureLook;
   /** Soft skin of a piece heated without protection, and what to grind from each face, mm. */
@@ -106,7 +106,7 @@ export function harden(
   const { grid, surface, centre } = places;
   const others = already ? gather(already) : members > 0 ? gather(membersOf(plan, members, { desk, ...options })) : null;
   const at = (place: Place): HardnessValue => valueAt(structure, places, place, others);
-  const [transferEnd_s, bathEnd_s] = result.end_s as [number, number, number];
+  const { in_s: transferEnd_s, out_s: bathEnd_s } = bathTimes_s(plan, result);
   const table = decompositionTable({
     solution_wtpct: austenite.solution_wtpct,
     astmGrain: austenite.astmGrain,
@@ -143,7 +143,7 @@ export function harden(
     profile: profileOf(plan.section, grid, structure),
     curve: thinned(result.curve, 240),
     startCurve: startCurve(table),
-    ac1_C: table.ac1_C,
+    ae1_C: table.ae1_C,
     crackRisk: crackRisk({
       curve: result.curve,
       martensiteStart_C: table.martensiteStart_C,

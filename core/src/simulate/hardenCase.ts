@@ -4,7 +4,7 @@ import { HAND_WARM_C, ROOM_C } from "../constants.js";
 import { InputError, requireRange } from "../errors.js";
 import type { Agitation } from "../heat/media.js";
 import { austeniteOf, CURIE_C, heatingCurve, type Austenite } from "../kinetics/austenite.js";
-import { ac1_C } from "../kinetics/composition.js";
+import { ae1_C, type Composition } from "../kinetics/composition.js";
 import { decarbAdded_m2, decarbDepth_mm } from "../kinetics/decarb.js";
 import { follow } from "../kinetics/follow.js";
 import { KINETICS, type Kinetics } from "../kinetics/kinetics.js";
@@ -23,6 +23,8 @@ export interface HardenPlan {
   /** Time at heat, s; the piece takes six minutes more to get there. */
   readonly hold_s: number;
   readonly transfer_s: number;
+  /** Falling heat: it hangs in still air until it pulls a magnet again, whenever that is, and only then goes in; `transfer_s` says about when. */
+  readonly falls?: boolean;
   /** A quench medium, or a textbook boundary. */
   readonly medium: AnyMedium;
   readonly bath_C: number;
@@ -48,6 +50,8 @@ export interface Variation {
   readonly heat_K: number;
   readonly carbonRatio: number;
   readonly alloyRatio: number;
+  /** Of the residual elements that nobody named. */
+  readonly residualRatio: number;
   readonly thicknessRatio: number;
   readonly transferRatio: number;
 }
@@ -60,9 +64,21 @@ export const AS_PLANNED: Variation = {
   heat_K: 0,
   carbonRatio: 1,
   alloyRatio: 1,
+  residualRatio: 1,
   thicknessRatio: 1,
   transferRatio: 1,
 };
+
+/** Seconds to the bath for a piece that falls to its heat right over it. */
+export const BESIDE_s = 0.5;
+/** Nobody waits for a pull longer than so many times what it should take. */
+const LONGEST_FALL = 3;
+
+/** When the piece met the bath and when it left it, s after the fire. */
+export function bathTimes_s({ falls }: HardenPlan, { end_s }: CourseResult): { readonly in_s: number; readonly out_s: number } {
+  const first = falls ? 1 : 0;
+  return { in_s: end_s[first]!, out_s: end_s[first + 1]! };
+}
 
 function stretchesOf(plan: HardenPlan, places: Places, v: Variation): Exchange[] {
   const { section, coat = null } = plan;
@@ -70,8 +86,14 @@ function stretchesOf(plan: HardenPlan, places: Places, v: Variation): Exchange[]
   const bath: Bath = { ...plan, speedRatio: v.bathRatio };
   const air = inAir(section, grid, coat);
   const cold_C = Math.max(HAND_WARM_C + 40, plan.bath_C + 5);
+  const bathward: Exchange[] = plan.falls
+    ? [
+        { kind: "exchange", surroundings: air, duration_s: LONGEST_FALL * plan.transfer_s, longestStep_s: 0.5, untilPulls: places.surface },
+        { kind: "exchange", surroundings: air, duration_s: BESIDE_s * v.transferRatio, longestStep_s: 0.5 },
+      ]
+    : [{ kind: "exchange", surroundings: air, duration_s: plan.transfer_s * v.transferRatio, longestStep_s: 0.5 }];
   return [
-    { kind: "exchange", surroundings: air, duration_s: plan.transfer_s * v.transferRatio, longestStep_s: 0.5 },
+    ...bathward,
     {
       kind: "exchange",
       surroundings: inBath(section, grid, bath, coat),
@@ -81,6 +103,13 @@ function stretchesOf(plan: HardenPlan, places: Places, v: Variation): Exchange[]
     },
     { kind: "exchange", surroundings: air, duration_s: 7200, until_C: cold_C, longestStep_s: 2 },
   ];
+}
+
+/** The bar as a member of the ensemble has it. */
+function barOf({ composition_wtpct: x, assumed_wtpct: assumed }: ResolvedSteel, v: Variation): Composition {
+  const named = { ...x, C: x.C * v.carbonRatio, Mn: x.Mn * v.alloyRatio, Cr: x.Cr * v.alloyRatio };
+  const residual = Object.fromEntries(Object.entries(assumed).map(([element, wtpct]) => [element, wtpct * v.residualRatio]));
+  return { ...named, ...residual };
 }
 
 export interface Case {
@@ -130,10 +159,9 @@ export function runCase(
   const varied = { ...plan, section };
   const places = gridOf(section, resolution);
   const { grid } = places;
-  const x = plan.steel.composition_wtpct;
   const structure = makeStructure({
     nodes: grid.columns * grid.nodes,
-    bar_wtpct: { ...x, C: x.C * v.carbonRatio, Mn: x.Mn * v.alloyRatio, Cr: x.Cr * v.alloyRatio },
+    bar_wtpct: barOf(plan.steel, v),
     prior: plan.prior,
     temperSteel: plan.steel.temper,
     kinetics,
@@ -145,13 +173,13 @@ export function runCase(
   const heating = heatingCurve({ heat_C, hold_s: plan.hold_s });
   let magnetLost_s: number | null = null;
   let magnetLost_C: number | null = null;
-  const Ac1 = ac1_C(structure.bar);
+  const Ae1 = ae1_C(structure.bar);
   let [decarb_m2, last_s] = [0, 0];
   follow({
     structure,
     ...heating,
     onStep: (time_s, T) => {
-      decarb_m2 += decarbAdded_m2(T, Ac1, time_s - last_s, "oxidising");
+      decarb_m2 += decarbAdded_m2(T, Ae1, time_s - last_s, "oxidising");
       last_s = time_s;
       if (magnetLost_s === null && !isMagnetic(structure, 0, T, CURIE_C)) [magnetLost_s, magnetLost_C] = [time_s, T];
     },

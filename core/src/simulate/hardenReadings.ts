@@ -48,7 +48,7 @@ export function noseMargin(
   table: DecompositionTable,
 ): { margin_s: number; nose_C: number } {
   const answer = { margin_s: Infinity, nose_C: table.martensiteStart_C };
-  const changes = [table.pearlite_1_s, table.bainite_1_s, table.ferriteLimit[Math.round(table.ac1_C)]! > 0.05 ? table.ferrite_1_s : null];
+  const changes = [table.pearlite_1_s, table.bainite_1_s, table.ferriteLimit[Math.round(table.ae1_C)]! > 0.05 ? table.ferrite_1_s : null];
   for (const rate of changes) {
     if (rate === null) continue;
     let used = 0;
@@ -77,9 +77,9 @@ const FIRST_HUNDREDTH = reducedTime(0.01);
 
 /** Where change begins in this steel as it was heated: what a cooling curve has to pass in time. */
 export function startCurve(table: DecompositionTable): StartPoint[] {
-  const hasFerrite = table.ferriteLimit[Math.round(table.ac1_C)]! > 0.05;
+  const hasFerrite = table.ferriteLimit[Math.round(table.ae1_C)]! > 0.05;
   const points: StartPoint[] = [];
-  for (let T = Math.ceil(table.martensiteStart_C / 5) * 5; T < table.ac1_C; T += 5) {
+  for (let T = Math.ceil(table.martensiteStart_C / 5) * 5; T < table.ae1_C; T += 5) {
     const rate_1_s = Math.max(table.pearlite_1_s[T]!, table.bainite_1_s[T]!, hasFerrite ? table.ferrite_1_s[T]! : 0);
     if (rate_1_s > 0) points.push({ temperature_C: T, start_s: FIRST_HUNDREDTH / rate_1_s });
   }

@@ -2,15 +2,18 @@
 
 import type { Kinetics } from "../kinetics/kinetics.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
-import { nodeHardness_HV, type Structure } from "../kinetics/structure.js";
+import { austeniteLeft, nodeHardness_HV, type Structure } from "../kinetics/structure.js";
 import { MEMBERS } from "../schema/job.js";
+import { isWater } from "../heat/bathKind.js";
+import { clamp } from "../numerics/interpolate.js";
+import { summaryOf, type Bell } from "../numerics/mixture.js";
 import { normalDraws } from "../numerics/sampling.js";
 import type { Form } from "./course.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { hardened, planKey, runCase, type HardenPlan, type Variation } from "./hardenCase.js";
-import type { Places } from "./section.js";
+import type { AnyMedium, Places } from "./section.js";
 
-/** Standard deviations assumed, not measured: hardening-note section 10; thickness and transfer are judgements. */
+/** Standard deviations assumed, not measured: hardening-note section 10; thickness, transfer and residuals are judgements. */
 const SPREAD: Readonly<Record<keyof Variation, number>> = {
   rateRatio: 0.4,
   bathRatio: 0.25,
@@ -19,26 +22,40 @@ const SPREAD: Readonly<Record<keyof Variation, number>> = {
   heat_K: 8,
   carbonRatio: 0.025,
   alloyRatio: 0.08,
+  residualRatio: 0.5,
   thicknessRatio: 0.03,
   transferRatio: 0.3,
 };
+/** Water is the least known of baths: its steam comes and goes with a few degrees, salt and stirring (judgement). */
+const WATER_BATH = 0.4;
 const NAMES = Object.keys(SPREAD) as (keyof Variation)[];
 /** What the model does not know; the rest is what the smith does not. */
 const MODEL: ReadonlySet<keyof Variation> = new Set<keyof Variation>(["rateRatio", "bathRatio", "dissolutionRatio", "martensiteStart_K"]);
-/** What is left when nothing is uncertain: reading, steel to steel, and the known one to three points of bias. */
+/** What is left when nothing is uncertain: reading, steel to steel, and the known bias of a point or two. */
 const FLOOR_HRC = 1.5;
+/** The same where soft structure is more than half: how fine it is and what it is made of is known less well. */
+const SOFT_FLOOR_HRC = 4;
+/** From here to half soft the one goes over into the other. */
+const BEGINS_SOFT = 0.2;
+const MOSTLY_SOFT = 0.5;
 export { MEMBERS };
 const SEED = 20;
 
 export interface HardnessValue {
+  /** Of the members with their floors: mean, standard deviation, and what five, fifty and ninety-five in a hundred lie below. */
   readonly mean_HRC: number;
-  /** Of the two below together. */
   readonly sd_HRC: number;
+  readonly p05_HRC: number;
+  readonly p50_HRC: number;
+  readonly p95_HRC: number;
   /** From what the model does not know: rates, bath, dissolution, martensite start, and a floor. */
   readonly model_HRC: number;
   /** From what the smith does not know: heat, composition, thickness, time to the bath. */
   readonly input_HRC: number;
-  readonly hardness_HV: number;
+  /** The members themselves, each a bell; one where nothing was varied: the case as planned. */
+  readonly members: readonly Bell[];
+  /** Hardness of the case as planned, HRC. */
+  readonly nominal_HRC: number;
 }
 
 export type Place = "surface" | "centre" | "edge" | "spine";
@@ -46,33 +63,41 @@ export type Place = "surface" | "centre" | "edge" | "spine";
 /** What one member became; plain data, so that members may be run elsewhere. Null for a place the section does not have. */
 export interface Member {
   readonly hardness_HRC: Readonly<Record<Place, number | null>>;
+  /** What is left in doubt there when all else is known. */
+  readonly floor_HRC: Readonly<Record<Place, number | null>>;
   readonly isHard: Readonly<Record<Place, boolean>>;
 }
 
 export interface Ensemble {
-  readonly hardness_HRC: Readonly<Record<Place, readonly number[]>>;
+  readonly bells: Readonly<Record<Place, readonly Bell[]>>;
   readonly chanceHard: Readonly<Record<Place, number>>;
   readonly draws: readonly (readonly number[])[];
 }
 
-function variationOf(draw: readonly number[]): Variation {
-  const [a, b, c, d, e, f, g, h, t] = draw as [number, number, number, number, number, number, number, number, number];
+function variationOf(draw: readonly number[], medium: AnyMedium): Variation {
+  const z = (name: keyof Variation): number => draw[NAMES.indexOf(name)]!;
   return {
-    rateRatio: Math.exp(SPREAD.rateRatio * a),
-    bathRatio: Math.exp(SPREAD.bathRatio * b),
-    dissolutionRatio: Math.exp(SPREAD.dissolutionRatio * c),
-    martensiteStart_K: SPREAD.martensiteStart_K * d,
-    heat_K: SPREAD.heat_K * e,
-    carbonRatio: 1 + SPREAD.carbonRatio * f,
-    alloyRatio: Math.max(0, 1 + SPREAD.alloyRatio * g),
-    thicknessRatio: Math.max(0.5, 1 + SPREAD.thicknessRatio * h),
-    transferRatio: Math.exp(SPREAD.transferRatio * t),
+    rateRatio: Math.exp(SPREAD.rateRatio * z("rateRatio")),
+    bathRatio: Math.exp((isWater(medium) ? WATER_BATH : SPREAD.bathRatio) * z("bathRatio")),
+    dissolutionRatio: Math.exp(SPREAD.dissolutionRatio * z("dissolutionRatio")),
+    martensiteStart_K: SPREAD.martensiteStart_K * z("martensiteStart_K"),
+    heat_K: SPREAD.heat_K * z("heat_K"),
+    carbonRatio: 1 + SPREAD.carbonRatio * z("carbonRatio"),
+    alloyRatio: Math.max(0, 1 + SPREAD.alloyRatio * z("alloyRatio")),
+    residualRatio: Math.exp(SPREAD.residualRatio * z("residualRatio")),
+    thicknessRatio: Math.max(0.5, 1 + SPREAD.thicknessRatio * z("thicknessRatio")),
+    transferRatio: Math.exp(SPREAD.transferRatio * z("transferRatio")),
   };
+}
+
+function floorOf_HRC(structure: Structure, node: number): number {
+  const soft = 1 - structure.martensite[node]! - austeniteLeft(structure, node);
+  return FLOOR_HRC + (SOFT_FLOOR_HRC - FLOOR_HRC) * clamp((soft - BEGINS_SOFT) / (MOSTLY_SOFT - BEGINS_SOFT), 0, 1);
 }
 
 function runMember(plan: HardenPlan, draw: readonly number[], options: Omit<RunOptions, "desk">): Member {
   const { places, structure } = runCase(plan, {
-    variation: variationOf(draw),
+    variation: variationOf(draw, plan.medium),
     resolution: "coarse",
     untilSettled: true,
     isLongStrided: true,
@@ -86,6 +111,7 @@ function runMember(plan: HardenPlan, draw: readonly number[], options: Omit<RunO
   });
   return {
     hardness_HRC: each<number | null>((node) => rockwellCFromVickers(nodeHardness_HV(structure, node)), null),
+    floor_HRC: each<number | null>((node) => floorOf_HRC(structure, node), null),
     isHard: each((node) => hardened(structure, node) === 1, false),
   };
 }
@@ -123,7 +149,11 @@ export function membersOf(plan: HardenPlan, members: number, options: RunOptions
 
 /** All members put together. */
 export function gather(members: readonly Member[]): Ensemble {
-  const of = (place: Place): number[] => members.flatMap(({ hardness_HRC }) => hardness_HRC[place] ?? []);
+  const of = (place: Place): Bell[] =>
+    members.flatMap(({ hardness_HRC, floor_HRC }) => {
+      const mean = hardness_HRC[place];
+      return mean === null ? [] : [{ mean, sd: floor_HRC[place] ?? FLOOR_HRC }];
+    });
   const chance = (place: Place): number => members.filter(({ isHard }) => isHard[place]).length / members.length;
   const each = <T>(read: (place: Place) => T): Record<Place, T> => ({
     surface: read("surface"),
@@ -131,7 +161,7 @@ export function gather(members: readonly Member[]): Ensemble {
     edge: read("edge"),
     spine: read("spine"),
   });
-  return { hardness_HRC: each(of), chanceHard: each(chance), draws: normalDraws(members.length, NAMES.length, SEED) };
+  return { bells: each(of), chanceHard: each(chance), draws: normalDraws(members.length, NAMES.length, SEED) };
 }
 
 /** Variance of the members, and the share of it that goes with the model's own unknowns (by correlation with the draws). */
@@ -139,21 +169,38 @@ function splitVariance(values: readonly number[], draws: readonly (readonly numb
   const n = values.length;
   if (n < 2) return { variance: 0, modelShare: 1 };
   const mean = values.reduce((a, b) => a + b, 0) / n;
-  const variance = values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / (n - 1);
+  const variance = values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / n;
   let [model, input] = [0, 0];
   NAMES.forEach((name, k) => {
-    const covariance = values.reduce((sum, v, i) => sum + (v - mean) * draws[i]![k]!, 0) / (n - 1);
+    const covariance = values.reduce((sum, v, i) => sum + (v - mean) * draws[i]![k]!, 0) / n;
     if (MODEL.has(name)) model += covariance * covariance;
     else input += covariance * covariance;
   });
   return { variance, modelShare: model + input > 0 ? model / (model + input) : 1 };
 }
 
-export function valueAt(structure: Structure, places: Places, place: Place, members: Ensemble | null): HardnessValue {
-  const hardness_HV = nodeHardness_HV(structure, places[place]!);
+export function valueAt(structure: Structure, places: Places, place: Place, ensemble: Ensemble | null): HardnessValue {
+  const node = places[place]!;
+  const nominal_HRC = rockwellCFromVickers(nodeHardness_HV(structure, node));
+  const members = ensemble?.bells[place] ?? [{ mean: nominal_HRC, sd: floorOf_HRC(structure, node) }];
+  const { mean, sd, p05, p50, p95 } = summaryOf(members);
   const { variance, modelShare } =
-    members === null ? { variance: 0, modelShare: 1 } : splitVariance(members.hardness_HRC[place], members.draws);
-  const model_HRC = Math.hypot(FLOOR_HRC, Math.sqrt(variance * modelShare));
+    ensemble === null
+      ? { variance: 0, modelShare: 1 }
+      : splitVariance(
+          members.map((bell) => bell.mean),
+          ensemble.draws,
+        );
   const input_HRC = Math.sqrt(variance * (1 - modelShare));
-  return { mean_HRC: rockwellCFromVickers(hardness_HV), sd_HRC: Math.hypot(model_HRC, input_HRC), model_HRC, input_HRC, hardness_HV };
+  return {
+    mean_HRC: mean,
+    sd_HRC: sd,
+    p05_HRC: p05,
+    p50_HRC: p50,
+    p95_HRC: p95,
+    model_HRC: Math.sqrt(Math.max(0, sd * sd - input_HRC * input_HRC)),
+    input_HRC,
+    members,
+    nominal_HRC,
+  };
 }

@@ -3,11 +3,11 @@
 import { InputError } from "../errors.js";
 import type { Notice } from "../notices.js";
 import { alloyShift_K, growFilm_nm, filmHex, oxideName } from "../colour/oxide.js";
-import { normalCdf } from "../numerics/normal.js";
+import { mixtureBetween, summaryOf, type Bell } from "../numerics/mixture.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { nodeHardness_HV } from "../kinetics/structure.js";
 import { heatingCurve } from "../kinetics/austenite.js";
-import { ac1_C } from "../kinetics/composition.js";
+import { ae1_C } from "../kinetics/composition.js";
 import { decarbAdded_m2, decarbDepth_mm, grindOff_mm } from "../kinetics/decarb.js";
 import { temperedHardness, type TemperCycle } from "../kinetics/temper.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
@@ -20,11 +20,11 @@ import type { Effort } from "../schema/job.js";
 import { harden, nominalCase, type HardenPlan, type HardenResult, type HardnessValue, type ProfilePoint } from "./harden.js";
 import { doubtful, limitOf, saferChanges, type Safer } from "./advice.js";
 import { BARE_DESK, type Desk } from "./desk.js";
-import { hardened, planKey, requireSense, runCase } from "./hardenCase.js";
+import { BESIDE_s, hardened, planKey, requireSense, runCase } from "./hardenCase.js";
 import { MEMBERS, runMembers, type Member } from "./hardenSpread.js";
 import { airCooling_s } from "./hardenReadings.js";
 import { thicker } from "./section.js";
-import type { MoreCarbon } from "./soak.js";
+import type { MoreCarbon } from "../kinetics/soak.js";
 import { transformations, type Transformations } from "./transformations.js";
 
 /** Members of the ensemble while a finger moves. */
@@ -32,8 +32,6 @@ const QUICK_MEMBERS = 8;
 
 /** Seconds from fire to bath when nobody says otherwise. */
 const TRANSFER_s = 1.5;
-/** The same when the piece falls to its heat right over the bath. */
-const BESIDE_s = 0.5;
 
 function stepOf<K extends Step["kind"]>(route: Route, kind: K): Extract<Step, { kind: K }> {
   // The last of its kind: a piece that was hardened again is what the last hardening made of it.
@@ -66,6 +64,7 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route): 
     heat_C: heat.temperature_C,
     hold_s: heat.hold_min * 60,
     transfer_s: quench.transfer_s ?? usualTransfer_s(piece, heat),
+    ...(quench.transfer_s === undefined && heat.fallTo_C !== undefined && heat.why === "first-pull" ? { falls: true } : {}),
     medium,
     bath_C: quench.bath_C,
     agitation: quench.agitation,
@@ -109,11 +108,20 @@ export function temperCyclesOf(route: Route): TemperCycle[] {
     );
 }
 
+/** What a place will be: of the ensemble with all its doubts, HRC. */
 export interface Estimate {
   readonly mean_HRC: number;
   readonly sd_HRC: number;
   readonly p05_HRC: number;
+  readonly p50_HRC: number;
   readonly p95_HRC: number;
+  /** Its members, each a bell. */
+  readonly members: readonly Bell[];
+}
+
+/** Chance that it lies between two hardnesses, 0 ... 1. */
+export function chanceBetween({ members }: Estimate, low_HRC: number, high_HRC: number): number {
+  return mixtureBetween(members, low_HRC, high_HRC);
 }
 
 /** hardening-model: rates, bath, dissolution. heat-and-steel: what the smith does not know. */
@@ -149,12 +157,12 @@ export interface Prediction {
 /** An oven nobody calibrated, and where in it the piece lies, K: temper-note sections 2 and 3. */
 const OVEN_K = 20;
 const PLACE_K = 4;
-const NINETY_PERCENT = 1.6449;
 /** A heat misjudged, a step forgotten: three pieces in a hundred (judgement). */
 const LEAST_FAIL = 0.03;
 
-function estimate(mean_HRC: number, sd_HRC: number): Estimate {
-  return { mean_HRC, sd_HRC, p05_HRC: mean_HRC - NINETY_PERCENT * sd_HRC, p95_HRC: mean_HRC + NINETY_PERCENT * sd_HRC };
+function estimate(members: readonly Bell[]): Estimate {
+  const { mean, sd, p05, p50, p95 } = summaryOf(members);
+  return { mean_HRC: mean, sd_HRC: sd, p05_HRC: p05, p50_HRC: p50, p95_HRC: p95, members };
 }
 
 interface TemperedPlace {
@@ -163,42 +171,42 @@ interface TemperedPlace {
   readonly spread: readonly { readonly cause: SpreadCause; readonly sd_HRC: number }[];
 }
 
-/**
- * Tempering starts from the simulated structure but from the steel's own fully hardened figure: the simulation reads some
- * steels one to three points hard (hardening-note), the figure is what testers find.
- */
-/** A place as quenched and after the tempers, and where its spread comes from. */
+/** A place as quenched and after the tempers, member by member, and where its spread comes from. */
 export function temperPlace(
   steel: HardenPlan["steel"]["temper"],
   cycles: readonly TemperCycle[],
-  { mean_HRC, sd_HRC, model_HRC, input_HRC }: Pick<HardnessValue, "mean_HRC" | "sd_HRC" | "model_HRC" | "input_HRC">,
+  { members, model_HRC, input_HRC }: Pick<HardnessValue, "members" | "model_HRC" | "input_HRC">,
 ): TemperedPlace {
-  const asQuenched_HRC = Math.min(mean_HRC, steel.nominal_HRC);
-  const at = (aq_HRC: number, shift_K: number): number =>
-    temperedHardness({
-      steel,
-      asQuenched_HRC: aq_HRC,
-      cycles: cycles.map(({ temperature_C, hold_min }) => ({ temperature_C: temperature_C + shift_K, hold_min })),
-    }).hardness_HRC;
+  const asQuenched = estimate(members);
   if (cycles.length === 0) {
-    const same = estimate(asQuenched_HRC, sd_HRC);
     const spread = [
       { cause: "hardening-model" as const, sd_HRC: model_HRC },
       { cause: "heat-and-steel" as const, sd_HRC: input_HRC },
     ].sort((a, b) => b.sd_HRC - a.sd_HRC);
-    return { asQuenched: same, tempered: same, spread };
+    return { asQuenched, tempered: asQuenched, spread };
   }
-  const middle = temperedHardness({ steel, asQuenched_HRC, cycles });
-  const perKelvin = Math.abs(at(asQuenched_HRC, 4) - at(asQuenched_HRC, -4)) / 8;
-  const perPoint = at(asQuenched_HRC, 0) - at(asQuenched_HRC - 1, 0);
+  const { mean_HRC } = asQuenched;
+  const at = (asQuenched_HRC: number, shift_K = 0): number =>
+    temperedHardness({
+      steel,
+      asQuenched_HRC,
+      cycles: cycles.map(({ temperature_C, hold_min }) => ({ temperature_C: temperature_C + shift_K, hold_min })),
+    }).hardness_HRC;
+  const perKelvin = Math.abs(at(mean_HRC, 4) - at(mean_HRC, -4)) / 8;
+  const perPoint = Math.max(0, at(mean_HRC) - at(mean_HRC - 1));
+  const oven_HRC = perKelvin * Math.hypot(OVEN_K, PLACE_K);
+  const law_HRC = temperedHardness({ steel, asQuenched_HRC: mean_HRC, cycles }).model_HRC;
+  const tempered = estimate(members.map(({ mean, sd }) => ({ mean: at(mean), sd: Math.hypot(perPoint * sd, oven_HRC, law_HRC) })));
+  // What the hardening leaves after the temper, told apart as it was before it: the four together are the whole.
+  const hardening_HRC =
+    Math.sqrt(Math.max(0, tempered.sd_HRC ** 2 - oven_HRC ** 2 - law_HRC ** 2)) / Math.max(1e-9, Math.hypot(model_HRC, input_HRC));
   const spread = [
-    { cause: "hardening-model" as const, sd_HRC: Math.max(0, perPoint) * model_HRC },
-    { cause: "heat-and-steel" as const, sd_HRC: Math.max(0, perPoint) * input_HRC },
-    { cause: "oven" as const, sd_HRC: perKelvin * Math.hypot(OVEN_K, PLACE_K) },
-    { cause: "temper-model" as const, sd_HRC: middle.model_HRC },
+    { cause: "hardening-model" as const, sd_HRC: hardening_HRC * model_HRC },
+    { cause: "heat-and-steel" as const, sd_HRC: hardening_HRC * input_HRC },
+    { cause: "oven" as const, sd_HRC: oven_HRC },
+    { cause: "temper-model" as const, sd_HRC: law_HRC },
   ].sort((a, b) => b.sd_HRC - a.sd_HRC);
-  const total = Math.hypot(...spread.map((s) => s.sd_HRC));
-  return { asQuenched: estimate(asQuenched_HRC, sd_HRC), tempered: estimate(middle.hardness_HRC, total), spread };
+  return { asQuenched, tempered, spread };
 }
 
 function oxideOf(plan: HardenPlan, cycles: readonly TemperCycle[]): { name: string; hex: string } {
@@ -212,13 +220,13 @@ const SKIN_STEP_s = 5;
 
 /** Depth of the soft skin after the heats of a route up to the last hardening, mm: open fire, each as its step says. */
 function skinOf_mm({ steel }: HardenPlan, route: Route): number {
-  const Ac1 = ac1_C(steel.composition_wtpct);
+  const Ae1 = ae1_C(steel.composition_wtpct);
   const last = route.steps.findLastIndex(({ kind }) => kind === "harden");
   let integral_m2 = 0;
   for (const step of route.steps.slice(0, last + 1)) {
     if (step.kind !== "normalise" && step.kind !== "harden" && step.kind !== "anneal") continue;
     const { temperature_C, duration_s } = heatingCurve({ heat_C: step.temperature_C, hold_s: 60 * step.hold_min });
-    for (let t = 0; t < duration_s; t += SKIN_STEP_s) integral_m2 += decarbAdded_m2(temperature_C(t), Ac1, SKIN_STEP_s, "oxidising");
+    for (let t = 0; t < duration_s; t += SKIN_STEP_s) integral_m2 += decarbAdded_m2(temperature_C(t), Ae1, SKIN_STEP_s, "oxidising");
   }
   return decarbDepth_mm(integral_m2);
 }
@@ -226,7 +234,7 @@ function skinOf_mm({ steel }: HardenPlan, route: Route): number {
 /** A node after the tempers, HRC. */
 export function temperedAt(steel: HardenPlan["steel"]["temper"], cycles: readonly TemperCycle[], asQuenched_HRC: number): number {
   if (cycles.length === 0) return asQuenched_HRC;
-  return temperedHardness({ steel, cycles, asQuenched_HRC: Math.min(asQuenched_HRC, steel.nominal_HRC) }).hardness_HRC;
+  return temperedHardness({ steel, cycles, asQuenched_HRC }).hardness_HRC;
 }
 
 /** Part of the ensemble of a prediction, to be run beside it: members `from` to `to`, the last not included. */
@@ -273,13 +281,15 @@ export function predict(
   const working = temperPlace(temper, cycles, workingValue);
   const thickest = temperPlace(temper, cycles, thickestValue);
   const { low_HRC, high_HRC, why, name } = targetOf(catalogue, piece.use);
-  const { mean_HRC, sd_HRC } = working.tempered;
   const equivalent_C =
     cycles.length === 0 ? 20 : temperedHardness({ steel: temper, cycles, asQuenched_HRC: working.asQuenched.mean_HRC }).equivalent_C;
   const band = plan.steel.file?.temper.embrittlement_C;
   return {
     hardening,
-    transformations: transformations(plan.steel.composition_wtpct, plan.prior),
+    transformations: transformations(plan.steel.composition_wtpct, plan.prior, {
+      solution_wtpct: hardening.austenite.solution_wtpct,
+      heat_C: plan.heat_C,
+    }),
     working: { place: hardening.edge ? "edge" : "surface", asQuenched: working.asQuenched, tempered: working.tempered },
     thickest: { place: hardening.spine ? "spine" : "centre", asQuenched: thickest.asQuenched, tempered: thickest.tempered },
     profile: hardening.profile.map((point) => ({ ...point, tempered_HRC: temperedAt(temper, cycles, point.hardness_HRC) })),
@@ -288,7 +298,7 @@ export function predict(
     oxide: oxideOf(plan, cycles),
     target: { low_HRC, high_HRC, why, name },
     failChance: Math.max(LEAST_FAIL, 1 - hardening.chanceHard.working),
-    chanceInTarget: normalCdf((high_HRC - mean_HRC) / sd_HRC) - normalCdf((low_HRC - mean_HRC) / sd_HRC),
+    chanceInTarget: chanceBetween(working.tempered, low_HRC, high_HRC),
     spread: working.spread,
     grindOff_mm: grindOff_mm(skinOf_mm(plan, route)),
     moreCarbon: isQuick ? null : desk.recall("advice", `carbon ${high_HRC} ${key}`, () => limitOf(plan, hardening, high_HRC)),
@@ -336,14 +346,9 @@ function runQuickly(plan: HardenPlan): QuickHardness {
   return { working_HRC, thickest_HRC, isHardThrough };
 }
 
-/** A hardness without spread. */
-function certain(mean_HRC: number) {
-  return { mean_HRC, sd_HRC: 0, model_HRC: 0, input_HRC: 0 };
-}
-
 function quickAnswer(plan: HardenPlan, cycles: readonly TemperCycle[], desk: Desk): QuickHardness {
   const { working_HRC, thickest_HRC, isHardThrough } = quickHardness(plan, desk);
-  const end = (mean_HRC: number): number => temperPlace(plan.steel.temper, cycles, certain(mean_HRC)).tempered.mean_HRC;
+  const end = (mean_HRC: number): number => temperedAt(plan.steel.temper, cycles, mean_HRC);
   return { working_HRC: end(working_HRC), thickest_HRC: end(thickest_HRC), isHardThrough };
 }
 
@@ -360,11 +365,11 @@ export function response(catalogue: Catalogue, piece: Piece, route: Route, track
   if (track === "temper") {
     const fixed = quickHardness(plan, desk);
     const end = (mean_HRC: number, temperature_C: number): number =>
-      temperPlace(
+      temperedAt(
         plan.steel.temper,
         cycles.map((c) => ({ ...c, temperature_C })),
-        certain(mean_HRC),
-      ).tempered.mean_HRC;
+        mean_HRC,
+      );
     return { track, points: xs.map((x) => ({ x, working_HRC: end(fixed.working_HRC, x), thickest_HRC: end(fixed.thickest_HRC, x) })) };
   }
   return {

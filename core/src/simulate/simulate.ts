@@ -6,7 +6,7 @@ import { isWater } from "../heat/bathKind.js";
 import { beyondModel, type Notice } from "../notices.js";
 import { airBoundary } from "../heat/media.js";
 import { CURIE_C } from "../kinetics/austenite.js";
-import { ac1_C } from "../kinetics/composition.js";
+import { ae1_C } from "../kinetics/composition.js";
 import { decarbAdded_m2, decarbDepth_mm, grindOff_mm, type Atmosphere } from "../kinetics/decarb.js";
 import { astmGrainNumber, fractureLook, type FractureLook } from "../kinetics/grain.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
@@ -250,7 +250,7 @@ export function simulate(
   });
   const body = bodyOf(structure, grid, plan.cladding ?? null);
   const watch = [places.surface, places.centre, places.edge ?? places.surface, places.spine ?? places.centre];
-  const Ac1 = ac1_C(bar);
+  const Ae1 = ae1_C(bar);
   let T: Float64Array = new Float64Array(count).fill(ROOM_C);
   let [time_s, decarb_m2] = [0, 0];
   const steps: StepResult[] = [];
@@ -278,7 +278,7 @@ export function simulate(
     const atmosphere: Atmosphere = step.kind === "heat" || step.kind === "chamber" ? (step.atmosphere ?? "oxidising") : "oxidising";
     for (let i = 1; i < curve.time_s.length; i++) {
       const middle_C = 0.5 * (curve.temperature_C[0]![i]! + curve.temperature_C[0]![i - 1]!);
-      decarb_m2 += decarbAdded_m2(middle_C, Ac1, curve.time_s[i]! - curve.time_s[i - 1]!, atmosphere);
+      decarb_m2 += decarbAdded_m2(middle_C, Ae1, curve.time_s[i]! - curve.time_s[i - 1]!, atmosphere);
     }
     time_s = from_s + curve.time_s[curve.time_s.length - 1]!;
     curves.push({ ...curve, time_s: curve.time_s.map((t) => t + from_s) });

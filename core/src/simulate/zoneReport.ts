@@ -1,8 +1,7 @@
 /** What each zone of a piece was wanted to be against what it will be, and the way that comes nearest. */
 
-import { normalCdf } from "../numerics/normal.js";
 import type { Piece, Hardens, Wish, Zone } from "../schema/book.js";
-import type { Estimate, Prediction } from "./predict.js";
+import { chanceBetween, type Estimate, type Prediction } from "./predict.js";
 
 /** What soft and medium mean where nobody says a number, HRC (common practice, no source); hard is what the use wants. */
 const MEDIUM_HRC = [40, 52] as const;
@@ -29,11 +28,7 @@ export function zoneReports({ zones = [] }: Piece, prediction: Prediction): Zone
     const { low_HRC, high_HRC } = prediction.target;
     const wanted_HRC =
       wants === "hard" ? ([low_HRC, high_HRC] as const) : wants === "medium" ? MEDIUM_HRC : wants === "soft" ? SOFT_HRC : null;
-    const sd = Math.max(0.1, expected.sd_HRC);
-    const chance =
-      wanted_HRC === null
-        ? null
-        : normalCdf((wanted_HRC[1] - expected.mean_HRC) / sd) - normalCdf((wanted_HRC[0] - expected.mean_HRC) / sd);
+    const chance = wanted_HRC === null ? null : chanceBetween(expected, wanted_HRC[0], wanted_HRC[1]);
     return { zone, wants, wanted_HRC, expected, chance };
   });
 }

@@ -7,7 +7,7 @@ import { typeKTemperature_C, typeKVoltage_mV } from "../heat/thermocouple.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { requireAny } from "../schema/checkAll.js";
 import { coolBody } from "../simulate/cool.js";
-import { endQuench, isothermalDiagram } from "../simulate/diagrams.js";
+import { endQuench, endQuenchSpread, isothermalDiagram } from "../simulate/diagrams.js";
 import { resolveMedium } from "./medium.js";
 
 export function tttVerb(input: unknown) {
@@ -17,9 +17,18 @@ export function tttVerb(input: unknown) {
 
 export function jominyVerb(input: unknown) {
   const { steel, astmGrain } = requireAny("VerbJominy", input);
-  const { points, half_mm } = endQuench(resolveSteel(CATALOGUE, steel).composition_wtpct, astmGrain);
+  const { composition_wtpct } = resolveSteel(CATALOGUE, steel);
+  const { points, half_mm } = endQuench(composition_wtpct, astmGrain);
+  const heats = endQuenchSpread(composition_wtpct, astmGrain).points;
   return {
-    points: points.map(({ distance_mm, hardness_HRC, martensite }) => ({ distance_mm, hrc: hardness_HRC, martensite })),
+    points: points.map(({ distance_mm, hardness_HRC, martensite }, i) => ({
+      distance_mm,
+      hrc: heats[i]!.mean_HRC,
+      p05: heats[i]!.p05_HRC,
+      p95: heats[i]!.p95_HRC,
+      nominal: hardness_HRC,
+      martensite,
+    })),
     halfMartensite_mm: half_mm,
   };
 }

@@ -14,8 +14,11 @@ import { resolveMedium } from "./medium.js";
 import type { CrackRisk } from "../simulate/crackRisk.js";
 import { harden, type HardnessValue, type ProfilePoint } from "../simulate/harden.js";
 
-function hrcOf({ mean_HRC, sd_HRC, model_HRC, input_HRC, hardness_HV }: HardnessValue) {
-  return { hrc: { mean: mean_HRC, sd: sd_HRC, sdModel: model_HRC, sdInput: input_HRC }, hv: hardness_HV };
+function hrcOf({ mean_HRC, sd_HRC, p05_HRC, p50_HRC, p95_HRC, model_HRC, input_HRC }: HardnessValue) {
+  return {
+    hrc: { mean: mean_HRC, sd: sd_HRC, p05: p05_HRC, p50: p50_HRC, p95: p95_HRC, sdModel: model_HRC, sdInput: input_HRC },
+    hv: vickersFromRockwellC(mean_HRC),
+  };
 }
 
 /** The crack indicator as the command line prints it. */

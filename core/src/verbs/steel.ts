@@ -3,9 +3,9 @@
 import { CATALOGUE } from "../catalogue.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { requireAny } from "../schema/checkAll.js";
-import { moreCarbon, soakFor_s } from "../simulate/soak.js";
+import { moreCarbon, soakFor_s, wantedCarbon_wtpct } from "../kinetics/soak.js";
 import type { Said } from "./english.js";
-import { transformations } from "../simulate/transformations.js";
+import { transformations, usualSolution } from "../simulate/transformations.js";
 
 export function steelsVerb(input: unknown) {
   requireAny("VerbSteels", input ?? {});
@@ -38,19 +38,19 @@ function compositionNotices({ C, Cr, Ni, Mn }: { C: number; Cr: number; Ni: numb
 
 export function transformationsVerb(input: unknown) {
   const { steel, astmGrain, priorStructure } = requireAny("VerbTransformations", input);
-  const { composition_wtpct } = resolveSteel(CATALOGUE, steel);
+  const { composition_wtpct, file } = resolveSteel(CATALOGUE, steel);
+  const prior = priorStructure ?? "pearlite";
   const notices = compositionNotices(composition_wtpct);
   if (astmGrain !== undefined) notices.push({ code: "grain-not-used", message: "The formulas used here do not depend on grain." });
-  return { ...transformations(composition_wtpct, priorStructure), notices };
+  const range_C = file?.austenitise_C.range;
+  const solution = range_C === undefined ? null : usualSolution(composition_wtpct, prior, 0.5 * (range_C[0]! + range_C[1]!));
+  return { ...transformations(composition_wtpct, prior, solution), notices };
 }
-
-/** What a use needs to be hard: more carbon in solution brings hardly any more hardness (hardening-note section 6). */
-const USUAL_WANTED_wtpct = 0.6;
 
 export function soakVerb(input: unknown) {
   const { steel, priorStructure, temperature_C, hold_min = 0, wanted_wtpct } = requireAny("VerbSoak", input);
   const { composition_wtpct } = resolveSteel(CATALOGUE, steel);
-  const wanted = wanted_wtpct ?? Math.min(USUAL_WANTED_wtpct, composition_wtpct.C);
+  const wanted = wanted_wtpct ?? wantedCarbon_wtpct(composition_wtpct);
   const question = { steel: composition_wtpct, prior: priorStructure, heat_C: temperature_C, wanted_wtpct: wanted };
   const soak_s = soakFor_s(question);
   const { hotter_K } = moreCarbon({ ...question, hold_s: hold_min * 60 });

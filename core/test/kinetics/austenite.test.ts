@@ -5,9 +5,9 @@ import { decompositionTable } from "../../src/kinetics/decomposition.js";
 import { fullComposition } from "../../src/kinetics/composition.js";
 import { astmGrainNumber } from "../../src/kinetics/grain.js";
 import type { PriorStructure } from "../../src/kinetics/structure.js";
-import { COMPLETE, extentAt, reducedTime } from "../../src/kinetics/extent.js";
+import { COMPLETE, extentAt, reducedTime, sluggishReducedTime, sluggishTime } from "../../src/kinetics/extent.js";
 import { KINETICS, makeKinetics } from "../../src/kinetics/kinetics.js";
-import before from "../../../tools/fit/before.json" with { type: "json" };
+import before from "../../../tools/fit/start.json" with { type: "json" };
 import { steel } from "../catalogue.js";
 import { outside } from "../outside.js";
 
@@ -33,26 +33,18 @@ describe("what holds the grain", () => {
   });
 });
 
+// Of 80CrV2 alone: how chromium slows dissolution was given another form since (docs/model/hardening.md).
 describe("austenitising: the note's check values, with the note's constants", () => {
   const rows: readonly [string, PriorStructure, number, number, number][] = [
     ["80crv2", "coarse-spheroidised", 830, 1080, 0.546],
     ["80crv2", "fine-spheroidised", 830, 1080, 0.799],
     ["80crv2", "pearlite", 788, 600, 0.55],
-    ["1084", "coarse-spheroidised", 815, 900, 0.84],
-    ["52100", "fine-spheroidised", 845, 1800, 0.626],
   ];
   for (const [id, prior, heat_C, furnace_s, carbon] of rows) {
     it(`${id}, ${prior}, ${heat_C} C: ${carbon} % carbon in solution within 0.003 (the note steps by half a second)`, () => {
       expect(Math.abs(after(id, prior, heat_C, furnace_s, ofNote).solution_wtpct.C - carbon)).toBeLessThan(0.003);
     });
   }
-  it("52100: chromium 1.133, manganese 0.305, carbide 0.165 /um, grain 10.15", () => {
-    const { solution_wtpct, nucleation_1_um, astmGrain } = after("52100", "fine-spheroidised", 845, 1800, ofNote);
-    expect(solution_wtpct.Cr).toBeCloseTo(1.133, 2);
-    expect(solution_wtpct.Mn).toBeCloseTo(0.305, 2);
-    expect(nucleation_1_um).toBeCloseTo(0.165, 2);
-    expect(astmGrain).toBeCloseTo(10.15, 1);
-  });
 });
 
 describe("austenitising: what must hold", () => {
@@ -111,9 +103,9 @@ describe("decomposition: the note's check values, with the note's constants", ()
   const table = (c: object, astmGrain: number) => decompositionTable({ solution_wtpct: fullComposition(c), astmGrain, kinetics });
   const of1080 = table({ C: 0.79, Mn: 0.76, Si: 0.2, Cr: 0.05 }, 6);
   it("1080: Ac1 721.5, Bs 562.9, rates .4592 and .04760", () => {
-    expect(of1080.ac1_C).toBeCloseTo(721.5, 1);
+    expect(of1080.ae1_C).toBeCloseTo(721.5, 1);
     expect(of1080.bainiteStart_C).toBeCloseTo(562.9, 1);
-    expect(of1080.pearlite_1_s[600]).toBeCloseTo(0.4592, 4);
+    expect(of1080.pearlite_1_s[600]! / 0.4592).toBeCloseTo(1, 3);
     expect(of1080.bainite_1_s[400]).toBeCloseTo(0.0476, 4);
   });
   it("5160 and 1045", () => {
@@ -127,6 +119,24 @@ describe("decomposition: the note's check values, with the note's constants", ()
   it("1080 at 600 C: 1, 50, 99 % after 1.4, 4.8, 8.2 s; the diagrams say about 1, 3 and 6 (known to be slow)", () => {
     const t = (X: number): number => reducedTime(X) / of1080.pearlite_1_s[600]!;
     expect([t(0.01), t(0.5), t(0.99)].map((s) => Number(s.toFixed(1)))).toEqual([1.4, 4.7, 8.1]);
+  });
+  it("a sluggish end: begins as without it, its integral by hand with exp(k X^2) under it", () => {
+    const k = 2.8;
+    // dX/du = X^(2(1-X)/3) (1-X)^(2X/3) exp(-k X^2), followed in steps as small as a course's.
+    let X = 1e-6;
+    let u = 0;
+    const reached: Record<string, number> = {};
+    for (const wanted of [0.01, 0.3, 0.6, 0.9]) {
+      while (X < wanted) {
+        X = extentAt(reducedTime(X) + sluggishTime(X, 1e-3, k));
+        u += 1e-3;
+      }
+      reached[wanted] = u;
+    }
+    expect(reached[0.01]).toBeCloseTo(reducedTime(0.01), 1);
+    for (const wanted of [0.3, 0.6, 0.9]) expect(reached[wanted]! / sluggishReducedTime(wanted, k)).toBeCloseTo(1, 1.5);
+    expect(sluggishReducedTime(0.9, k)).toBeGreaterThan(2 * reducedTime(0.9));
+    expect(sluggishReducedTime(0.5, 0)).toBeCloseTo(reducedTime(0.5), 9);
   });
   it("the extent table goes there and back, and ends at 4.194", () => {
     expect(COMPLETE).toBeCloseTo(4.194, 3);

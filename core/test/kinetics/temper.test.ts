@@ -8,7 +8,9 @@ import {
   temperedHardness,
   unlistedTemperSteel,
   type TemperCycle,
+  type TemperSteel,
 } from "../../src/kinetics/temper.js";
+import handbook from "../../../tools/fit/temperTable.json" with { type: "json" };
 import { steel } from "../catalogue.js";
 import { outside } from "../outside.js";
 
@@ -119,11 +121,76 @@ describe("facts of the trade", () => {
   });
 });
 
-describe("the note's check values within 0.02", () => {
+describe("steels that are not listed, against a handbook's two-hour table", () => {
+  const { temperatures_C, rows } = handbook;
+  const said = (isTrained: boolean) =>
+    rows
+      .filter((row) => row.isTrained === isTrained)
+      .flatMap(({ composition_wtpct, hrc }) =>
+        hrc.flatMap((wanted, i) => {
+          if (wanted === null || wanted < 20) return [];
+          const tempered = temperedHardness({ steel: unlistedTemperSteel(composition_wtpct), cycles: cycles(temperatures_C[i]!, 120) });
+          return [{ miss: tempered.hardness_HRC - wanted, sd: tempered.model_HRC }];
+        }),
+      );
+  const misses = (isTrained: boolean): number[] => said(isTrained).map(({ miss }) => miss);
+  const rms = (of: readonly number[]): number => Math.sqrt(of.reduce((sum, miss) => sum + miss * miss, 0) / of.length);
+  const shared = { topic: "Tempering", source: "steelmaker's handbook, two hours at heat, from memory", unit: "HRC", wanted: 0 };
+  it("five steels the nominal line was set beside", () => {
+    outside({
+      ...shared,
+      what: "1040, 1330, 4130, 4640, 6150: rms",
+      got: rms(misses(true)),
+      tolerance: 1.3,
+      because: "whole numbers of one heat",
+    });
+  });
+  it("nine that were not looked at", () => {
+    outside({
+      ...shared,
+      what: "nine more steels: rms",
+      got: rms(misses(false)),
+      tolerance: 2.5,
+      because: "1340 is printed as hard as 4140 and 1050 softer than 1040: such a table is not one heat each",
+    });
+  });
+  it("nine in ten of all points lie within the range that is said", () => {
+    const all = [...said(true), ...said(false)];
+    expect(all.filter(({ miss, sd }) => Math.abs(miss) < 1.645 * sd).length / all.length).toBeGreaterThan(0.87);
+  });
+});
+
+/** The note's own figures for a steel: fully hardened, and the trim of its curve. The fit has moved both since. */
+const OF_NOTE: Readonly<Record<string, readonly [nominal_HRC: number, trim_HRC: number]>> = {
+  "1045": [58, 0.4],
+  "1060": [63, -0.4],
+  "1084": [65, 0.1],
+  "1095": [65.5, 0.2],
+  "15n20": [64, 0],
+  "5160": [61.5, 0],
+  "52100": [65, 0],
+  "6150": [60.5, 0],
+  l6: [63, -0.3],
+  o1: [64, -0.1],
+  w1: [66, 0.1],
+};
+const ofNote = (id: string): TemperSteel => {
+  const [nominal_HRC, trim_HRC] = OF_NOTE[id]!;
+  return { ...steel(id).temper, nominal_HRC, trim_HRC };
+};
+
+describe("the note's check values within 0.02, with the note's own nominals", () => {
+  const at = (id: string, list: readonly TemperCycle[], asQuenched_HRC?: number, retainedAustenite?: number): number =>
+    temperedHardness({
+      steel: ofNote(id),
+      cycles: list,
+      ...(asQuenched_HRC === undefined ? {} : { asQuenched_HRC }),
+      ...(retainedAustenite === undefined ? {} : { retainedAustenite }),
+    }).hardness_HRC;
   it("1084, 2 x 2 h at 200 C, by hardness as quenched", () => {
-    const wanted = { 66: 61.35, 65: 60.63, 64: 59.6, 63: 58.66, 62: 57.73, 60: 55.9, 58: 54.08, 55: 51.46 };
+    const wanted = { 65: 60.63, 64: 59.6, 63: 58.66, 62: 57.73, 60: 55.9, 58: 54.08, 55: 51.46 };
     for (const [aq, hrc] of Object.entries(wanted)) expect(Math.abs(at("1084", cycles(200, 120, 2), Number(aq)) - hrc)).toBeLessThan(0.02);
-    expect(temperDrop_HRC(steel("1084").temper, 217.1)).toBeCloseTo(4.37, 1);
+    expect(temperDrop_HRC(ofNote("1084"), 217.1)).toBeCloseTo(4.37, 1);
   });
   it("other steels", () => {
     const rows: readonly [string, readonly TemperCycle[], number][] = [
@@ -139,21 +206,17 @@ describe("the note's check values within 0.02", () => {
     ];
     for (const [id, list, wanted] of rows) expect(Math.abs(at(id, list) - wanted)).toBeLessThan(0.02);
   });
-  it("1095 with retained austenite, and an unlisted steel", () => {
+  it("1095 with retained austenite", () => {
     expect(Math.abs(at("1095", cycles(204, 120), 63, 0.12) - 58.63)).toBeLessThan(0.02);
     expect(Math.abs(at("1095", cycles(270, 120), 63, 0.12) - 56.38)).toBeLessThan(0.02);
-    const unlisted = unlistedTemperSteel({ C: 0.65, Mn: 0.8, Si: 0.25, Cr: 0.3, Ni: 0.1 });
-    expect(unlisted.nominal_HRC).toBeCloseTo(65.03, 1);
-    expect(Math.abs(temperedHardness({ steel: unlisted, asQuenched_HRC: 64, cycles: cycles(200, 120) }).hardness_HRC - 59.96)).toBeLessThan(
-      0.02,
-    );
-    expect(Math.abs(temperedHardness({ steel: unlisted, asQuenched_HRC: 64, cycles: cycles(300, 60) }).hardness_HRC - 55.36)).toBeLessThan(
-      0.02,
-    );
+  });
+  it("what came out of the bath harder than usual tempers from there: 66 HRC loses what 65 loses", () => {
+    const [usual, harder] = [at("1084", cycles(200, 120, 2), 65), at("1084", cycles(200, 120, 2), 66)];
+    expect(harder - usual).toBeCloseTo(1, 2);
   });
   it("the inverse: 192.67, 209.50, 260.11 C", () => {
     const T = (id: string, asQuenched_HRC: number, target_HRC: number, holds_min: readonly number[]): number => {
-      const answer = temperatureForHardness({ steel: steel(id).temper, asQuenched_HRC, target_HRC, holds_min });
+      const answer = temperatureForHardness({ steel: ofNote(id), asQuenched_HRC, target_HRC, holds_min });
       return answer.outcome === "found" ? answer.temperature_C : NaN;
     };
     expect(T("1084", 64, 60, [120, 120])).toBeCloseTo(192.67, 1);

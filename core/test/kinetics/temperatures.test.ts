@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import fc from "fast-check";
-import { ac1_C, ac3_C, fullComposition } from "../../src/kinetics/composition.js";
+import { fullComposition } from "../../src/kinetics/composition.js";
+import { ac1_C, ac3_C, isBeyondEutectoid } from "../../src/kinetics/criticalTemperatures.js";
 import { martensiteFraction, martensiteRate_1_K, martensiteStart_C } from "../../src/kinetics/martensite.js";
 import { outside } from "../outside.js";
 import msRows from "../reference/martensiteStart.json" with { type: "json" };
@@ -41,7 +42,7 @@ describe("critical temperatures on heating", () => {
         wanted: wanted1,
         got: ac1_C(steel),
         tolerance: 30,
-        because: "two and a half of the standard deviations Andrews gives (11.5 C); silicon steel is the worst",
+        because: "two and a half of the standard deviations such formulas are given (11.5 C)",
       });
       outside({
         ...shared,
@@ -49,10 +50,29 @@ describe("critical temperatures on heating", () => {
         wanted: wanted3,
         got: ac3_C(steel),
         tolerance: 30,
-        because: "two of the standard deviations Andrews gives (16.7 C)",
+        because: "two of the standard deviations such formulas are given (16.7 C)",
       });
     });
   }
+});
+
+describe("critical temperatures, all steels together", () => {
+  const steels = acRows.rows.map((row) => ({ ...row, steel: fullComposition(row.composition_wtpct) }));
+  const rms = (misses: readonly number[]): number => Math.sqrt(misses.reduce((sum, miss) => sum + miss * miss, 0) / misses.length);
+  const shared = { topic: "Critical temperatures", source: acRows.source, unit: "C", wanted: 0 };
+  it("Ac1: 10 C rms, nearer than the same for every steel", () => {
+    const got = rms(steels.map(({ steel, ac1_C: wanted }) => ac1_C(steel) - wanted));
+    outside({ ...shared, what: "Ac1, rms", got, tolerance: 10, because: "the handbook itself is rounded to 5 C" });
+    expect(got).toBeLessThan(rms(steels.map(({ ac1_C: wanted }) => 727 - wanted)));
+  });
+  it("Ac3: 10 C rms", () => {
+    const got = rms(steels.map(({ steel, ac3_C: wanted }) => ac3_C(steel) - wanted));
+    outside({ ...shared, what: "Ac3, rms", got, tolerance: 10, because: "the handbook itself is rounded to 5 C" });
+  });
+  it("5160 lies below the eutectoid, 1095 and 52100 beyond it (handbooks, from memory)", () => {
+    const beyond = (C: number, Cr: number): boolean => isBeyondEutectoid(fullComposition({ C, Cr }));
+    expect([beyond(0.6, 0.8), beyond(0.75, 0.08), beyond(0.95, 0.08), beyond(1, 1.45)]).toEqual([false, false, true, true]);
+  });
 });
 
 describe("martensite fraction", () => {

@@ -5,7 +5,8 @@ import { heatOrder } from "../../src/plan/heatOrder.js";
 import { namedHeat } from "../../src/plan/namedHeat.js";
 import { orderProblem } from "../../src/plan/order.js";
 import { otherPractices } from "../../src/plan/otherPractice.js";
-import { annealStep, planRoute, structureBeforeHardening } from "../../src/plan/route.js";
+import { ac1_C } from "../../src/kinetics/criticalTemperatures.js";
+import { annealStep, destressStep, planRoute, structureBeforeHardening, subCriticalStep } from "../../src/plan/route.js";
 import { drawsFor, hardensFor, wayOf } from "../../src/plan/way.js";
 import { resolveSteel } from "../../src/plan/catalogue.js";
 import { checkAny as check } from "../../src/schema/checkAll.js";
@@ -111,6 +112,26 @@ describe("starts and extra heats", () => {
     expect(structureBeforeHardening(blade, [...steps.slice(0, at), anneal])).toBe("fine-spheroidised");
     expect(structureBeforeHardening(blade, [...steps.slice(0, at), { ...anneal, rate_C_h: 28 }])).toBe("coarse-spheroidised");
     expect(structureBeforeHardening(blade, [anneal, ...steps.slice(0, at)])).toBe("pearlite");
+  });
+  it("spheroidising and stress relief hold under Ac1, and neither is a preheat", () => {
+    for (const { id } of CATALOGUE.steels) {
+      const found = resolveSteel(CATALOGUE, id);
+      for (const step of [subCriticalStep(found), destressStep("lets go")]) {
+        expect(step.temperature_C).toBeLessThan(ac1_C(found.composition_wtpct) - 10);
+        expect(step.how).toBe("sub-critical");
+      }
+      expect(subCriticalStep(found).temperature_C).toBeGreaterThan(650);
+    }
+    expect([namedHeat("spheroidise")?.kind, namedHeat("stress relief")?.kind]).toEqual(["anneal", "anneal"]);
+  });
+  it("two hours just under the change leave round carbide, an hour of stress relief leaves what was there", () => {
+    const { steps } = planRoute(CATALOGUE, blade, "forge");
+    const before = steps.slice(
+      0,
+      steps.findIndex(({ kind }) => kind === "harden"),
+    );
+    expect(structureBeforeHardening(blade, [...before, subCriticalStep(resolveSteel(CATALOGUE, blade.steel))])).toBe("fine-spheroidised");
+    expect(structureBeforeHardening(blade, [...before, destressStep("lets go")])).toBe(structureBeforeHardening(blade, before));
   });
   it("the heavy part first, the thin edge last", () => {
     const order = heatOrder(blade, "whole");

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { austenitise, heatingCurve } from "../../src/kinetics/austenite.js";
-import { heatFor_C, moreCarbon, soakFor_s } from "../../src/simulate/soak.js";
+import { heatFor_C, moreCarbon, soakFor_s, wantedCarbon_wtpct } from "../../src/kinetics/soak.js";
 import { doubtful, limitOf, saferChanges } from "../../src/simulate/advice.js";
 import { harden } from "../../src/simulate/harden.js";
 import { plan, slab, steel } from "../catalogue.js";
@@ -49,6 +49,32 @@ describe("soak for a wanted carbon", () => {
   });
 });
 
+describe("what handbooks ask of annealed bar", () => {
+  for (const [id, wanted] of [
+    ["52100", 25],
+    ["5160", 15],
+  ] as const) {
+    it(`${id} at 845 C: about ${wanted} min`, () => {
+      outside({
+        topic: "Soak",
+        what: `${id} as it is bought, 845 C`,
+        source: "handbooks: a quarter to half an hour at heat, from memory",
+        unit: "min",
+        wanted,
+        got:
+          soakFor_s({
+            steel: composition(id),
+            prior: "coarse-spheroidised",
+            heat_C: 845,
+            wanted_wtpct: wantedCarbon_wtpct(composition(id)),
+          })! / 60,
+        tolerance: 12,
+        because: "carbide of annealed stock differs by half in size",
+      });
+    });
+  }
+});
+
 describe("advice", () => {
   const short = plan({ steel: "80crv2", prior: "coarse-spheroidised", section: slab(3), heat_C: 825, furnace_s: 660, medium: "fast-oil" });
   it("names the heat as the limit where carbon is short, and what it asks for is enough", () => {
@@ -66,7 +92,7 @@ describe("advice", () => {
   });
   const cliffs: readonly [ReturnType<typeof plan>, string][] = [
     [plan({ steel: "1084", prior: "pearlite", section: slab(5), heat_C: 815, furnace_s: 660, medium: "medium-oil" }), "thinner"],
-    [plan({ steel: "80crv2", prior: "coarse-spheroidised", section: slab(4), heat_C: 815, furnace_s: 660, medium: "slow-oil" }), "bath"],
+    [plan({ steel: "1075", prior: "pearlite", section: slab(3), heat_C: 815, furnace_s: 660, medium: "slow-oil" }), "bath"],
   ];
   for (const [cliff, atLeast] of cliffs) {
     it(`at the cliff each change it offers, alone, brings the centre to hard; among them: ${atLeast}`, () => {

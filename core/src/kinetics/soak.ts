@@ -1,9 +1,18 @@
 /** How long or how hot, until enough carbon is in solution. */
 
-import { heatingCurve } from "../kinetics/austenite.js";
-import { acmCarbon_wtpct, type Composition } from "../kinetics/composition.js";
-import { follow } from "../kinetics/follow.js";
-import { austeniteLeft, makeStructure, solution_wtpct, type PriorStructure, type Structure } from "../kinetics/structure.js";
+import { heatingCurve } from "./austenite.js";
+import { acmCarbon_wtpct, type Composition } from "./composition.js";
+import { follow } from "./follow.js";
+import { austeniteLeft, makeStructure, solution_wtpct, type PriorStructure, type Structure } from "./structure.js";
+
+/** Carbon beyond which martensite hardly hardens any more, wt%, and the share of a leaner bar's that is as good as all of it. */
+const ENOUGH_CARBON_wtpct = 0.6;
+const AS_GOOD_AS_ALL = 0.95;
+
+/** Carbon a hardening wants in solution, wt%: the last of it takes as long as all the rest. */
+export function wantedCarbon_wtpct({ C }: Composition): number {
+  return Math.min(ENOUGH_CARBON_wtpct, AS_GOOD_AS_ALL * C);
+}
 
 const LONGEST_s = 4 * 3600;
 const HOTTEST_C = 950;
