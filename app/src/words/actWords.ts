@@ -141,6 +141,14 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
     case "slow-cool": {
       const own = route?.steps[act.step];
       const how = own?.kind === "anneal" ? ANNEAL_WORDS[own.how] : "slowly";
+      if (own?.kind === "anneal" && own.how === "sub-critical") {
+        return {
+          title: `Let it fall to ${showTemperature(act.to_C, units)}, ${how}`,
+          done: "Far enough: the rest in air",
+          why: "It stayed under the change: it may cool as it likes.",
+          caution: `Black steel still burns: about ${showTemperature(BLACK_C, units)} looks cold. Tongs, and a marked place.`,
+        };
+      }
       return {
         title: `Let it fall to ${showTemperature(act.to_C, units)}, ${how}`,
         done: "Far enough: the rest in air",

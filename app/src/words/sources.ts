@@ -1,10 +1,15 @@
 /** Where a number of the plan comes from, in a few words beside it. */
 
 import {
+  ac1_C,
   BELOW_RANGE_K,
   CATALOGUE,
   FALLING_OVER_K,
+  resolveSteel,
+  forgeHeat,
   SHADE_K,
+  structureBeforeHardening,
+  targetOf,
   TOUCH_K,
   type Piece,
   type Route,
@@ -42,6 +47,7 @@ function forgeSource(
   steel: SteelFile | undefined,
   school: Exclude<School, "kiln">,
   magnet_C: number,
+  isForCarbon: boolean,
   units: Units,
 ): string {
   const [low, high] = steel?.austenitise_C.range ?? [];
@@ -49,6 +55,9 @@ function forgeSource(
   const isSum = (sum_C: number): boolean => Math.abs(sum_C - temperature_C) <= ROUNDED_K;
   const lets = `It lets go of the magnet at ${showDegrees(magnet_C, units)} (model)`;
   if (isSum(magnet_C + over_K)) return `${lets}, ${showDifference(over_K, units)} more ${words}: ${PRACTICE}.`;
+  if (isForCarbon) {
+    return `${lets}, ${showDifference(temperature_C - magnet_C, units)} more, and held: so much carbon is in solution then (our model of it).`;
+  }
   if (low === undefined || high === undefined) return `Changed by hand. ${lets}.`;
   const range = `${showDegrees(low, units)} to ${showDegrees(high, units)} (${MEMORY})`;
   if (school === "forge" && isSum(low - BELOW_RANGE_K)) {
@@ -57,13 +66,27 @@ function forgeSource(
   return `Changed by hand. Its range is ${range}. ${lets}.`;
 }
 
+/** Whether a forge heat is the one that was planned for the carbon it dissolves. */
+function isForCarbon(step: Extract<Step, { kind: "harden" }>, piece: Piece, { school, steps }: Route): boolean {
+  if (school !== "forge" || step.why !== "soak") return false;
+  const before = structureBeforeHardening(piece, steps.slice(0, Math.max(0, steps.indexOf(step))));
+  const planned = forgeHeat(resolveSteel(CATALOGUE, piece.steel), before, targetOf(CATALOGUE, piece.use).high_HRC);
+  return planned.from === "carbon" && planned.temperature_C === step.temperature_C;
+}
+
 /** The source of a step's numbers. */
-export function stepSource(step: Step, piece: Piece, { school }: Route, magnet_C: number | undefined, units: Units): string {
+export function stepSource(step: Step, piece: Piece, route: Route, magnet_C: number | undefined, units: Units): string {
+  const { school } = route;
   const steel = CATALOGUE.steel(piece.steel);
   switch (step.kind) {
     case "preheat":
       return `Heat and time: ${PRACTICE}.`;
     case "anneal":
+      if (step.how === "sub-critical") {
+        const ac1 =
+          steel === undefined ? "" : `, which is ${showDegrees(ac1_C(resolveSteel(CATALOGUE, piece.steel).composition_wtpct), units)}`;
+        return `Under where austenite begins${ac1} (two published formulas, from memory). Heat and time: ${PRACTICE}.`;
+      }
       return `Below the hardening heat, half an hour, then ${showDifference(step.rate_C_h, units)} an hour: ${PRACTICE}.`;
     case "run":
       return `Worked back from the hardness its use wants, half a minute at the colour: temper curve (fitted to tables from memory), the colour from docs/model.`;
@@ -71,7 +94,10 @@ export function stepSource(step: Step, piece: Piece, { school }: Route, magnet_C
       return `Usual for this steel: ${steel ? showDegrees(steel.normalise_C.value, units) : "?"} (${MEMORY}); how many and how much cooler: ${PRACTICE}.`;
     case "harden": {
       const [low, high] = steel?.austenitise_C.range ?? [];
-      if (school !== "kiln") return magnet_C === undefined ? "" : forgeSource(step.temperature_C, steel, school, magnet_C, units);
+      if (school !== "kiln")
+        return magnet_C === undefined
+          ? ""
+          : forgeSource(step.temperature_C, steel, school, magnet_C, isForCarbon(step, piece, route), units);
       const isMiddle = low !== undefined && high !== undefined && Math.abs(0.5 * (low + high) - step.temperature_C) <= ROUNDED_K;
       const range =
         low === undefined || high === undefined

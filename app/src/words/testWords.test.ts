@@ -5,7 +5,14 @@ import { EMPTY_TEST, type TestDraft } from "../features/fileTest/useTest.js";
 
 const UNITS = { temperature: "C", length: "mm" } as const;
 const TARGET = { low_HRC: 52, high_HRC: 57 };
-const around = (mean_HRC: number) => ({ mean_HRC, sd_HRC: 1.2, p05_HRC: mean_HRC - 2, p95_HRC: mean_HRC + 2 });
+const around = (mean_HRC: number) => ({
+  mean_HRC,
+  sd_HRC: 1.2,
+  p05_HRC: mean_HRC - 2,
+  p50_HRC: mean_HRC,
+  p95_HRC: mean_HRC + 2,
+  members: [{ mean: mean_HRC, sd: 1.2 }],
+});
 const PRIOR = around(55);
 const ENOUGH: NextTemper = { outcome: "enough" };
 const HOTTER: NextTemper = { outcome: "found", temperature_C: 283.4, ifMaterial_C: 290, ifOven_C: 283.4, offset_HRC: 0.4 };

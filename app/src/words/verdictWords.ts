@@ -131,12 +131,13 @@ function crackSentence({ hardening }: Prediction, units: Units): string {
   return `${RISKS[crackRisk.level]}${why === "" ? "" : `: ${why}`}. Out when hand-warm, and straight into the temper.`;
 }
 
-function targetSentence({ target, chanceInTarget, working }: Prediction): string {
-  const { mean_HRC } = working.tempered;
+/** Of what was measured, where something was; else of what is expected, with the chance. */
+function targetSentence({ target, chanceInTarget, working }: Prediction, found_HRC: number | null): string {
+  const mean_HRC = found_HRC ?? working.tempered.mean_HRC;
   const wanted = `${target.name} wants ${target.low_HRC} to ${target.high_HRC}`;
   if (mean_HRC > target.high_HRC + 0.5) return `${wanted}: this is harder, and may chip. ${target.why}`;
   if (mean_HRC < target.low_HRC - 0.5) return `${wanted}: this is softer, and tougher. ${target.why}`;
-  return `${wanted}: ${showChance(chanceInTarget)} that it lands there.`;
+  return found_HRC === null ? `${wanted}: ${showChance(chanceInTarget)} that it lands there.` : `${wanted}: it is there.`;
 }
 
 function carbonSentence({ hardening, moreCarbon }: Prediction, units: Units): string {
@@ -198,6 +199,7 @@ export function verdictWords(
   section: Section,
   units: Units,
   zones: readonly ZoneReport[] = [],
+  found_HRC: number | null = null,
 ): VerdictWords {
   return {
     headline: headline(prediction),
@@ -205,7 +207,7 @@ export function verdictWords(
       `${hardeningSentence(route, prediction, section, units)} ${saferWays(prediction.safer, units)}`.trim(),
       carbonSentence(prediction, units),
       temperSentence(route, prediction, units),
-      targetSentence(prediction),
+      targetSentence(prediction, found_HRC),
       ...zoneSentences(zones),
       crackSentence(prediction, units),
       `${grainSentence(prediction)} ${skinSentence(prediction, units)}`.trim(),

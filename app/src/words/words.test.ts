@@ -47,16 +47,20 @@ describe("the verdict in sentences", () => {
     const { reasons } = verdict({ section: { shape: "wedge", spine_mm: 14, edge_mm: 1, height_mm: 70 } });
     expect(reasons[0]).toMatch(/The edge hardens in fast oil at 55 °C; the spine is (too thick, and stays tough|on the brink)/);
   });
+  it("of a measured piece it says whether that is what its use wants, not the chance that it will be", () => {
+    const said = (found_HRC: number): string => {
+      const route = planRoute(CATALOGUE, knife, "forge");
+      return verdictWords(predict(CATALOGUE, knife, route, "quick"), route, knife.section, METRIC, [], found_HRC).reasons.join(" ");
+    };
+    expect(said(59.6)).toMatch(/General knife wants 58 to 61: it is there\./);
+    expect(said(64)).toMatch(/this is harder, and may chip/);
+    expect(said(50)).toMatch(/this is softer, and tougher/);
+    expect(said(59.6)).not.toMatch(/lands there/);
+  });
   it("falling heat on a thin edge: the edge is what fails, and it says so", () => {
-    const falling = planRoute(
-      CATALOGUE,
-      { ...knife, steel: "5160", section: { shape: "wedge", spine_mm: 6, edge_mm: 1.2, height_mm: 60 } },
-      "falling",
-    );
-    const { headline, reasons } = verdict(
-      { steel: "5160", section: { shape: "wedge", spine_mm: 6, edge_mm: 1.2, height_mm: 60 } },
-      () => falling,
-    );
+    const thin: Partial<Piece> = { section: { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 30 } };
+    const falling = planRoute(CATALOGUE, { ...knife, ...thin }, "falling");
+    const { headline, reasons } = verdict(thin, () => falling);
     expect(headline).toMatch(/^May fail/);
     expect(reasons[0]).toMatch(/^The edge is too cold when it meets the bath/);
   });

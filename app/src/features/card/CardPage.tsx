@@ -1,6 +1,16 @@
 /** One piece: its heat line, what it will be through the steel, the verdict, and what if. */
 
-import { CATALOGUE, planRoute, wayOf, zoneReports, type PieceState, type Route, type School, type Way } from "@tembrak/core";
+import {
+  CATALOGUE,
+  planRoute,
+  wayOf,
+  zoneReports,
+  type PieceState,
+  type Prediction,
+  type Route,
+  type School,
+  type Way,
+} from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import { Link, useParams } from "react-router";
@@ -8,8 +18,8 @@ import { useMoved, usePrediction, useRouteAsDone, useWhatIf } from "../../comput
 import { nextActWords } from "../../words/actWords.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { SCHOOL_WORDS, wayWords } from "../../words/schools.js";
-import { showNotches } from "../../format/show.js";
-import { measured } from "../../words/measuredWords.js";
+import { showNotches, type Units } from "../../format/show.js";
+import { measured, measuredSummary } from "../../words/measuredWords.js";
 import { verdictWords } from "../../words/verdictWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { FitNotice } from "../../parts/FitNotice.js";
@@ -21,7 +31,7 @@ import { SchoolsDialog } from "./parts/SchoolsDialog.js";
 import { StepsDialog } from "./parts/StepsDialog.js";
 import { VerdictPanel } from "./parts/VerdictPanel.js";
 import { WhatIfPanel } from "./parts/WhatIfPanel.js";
-import { useTrial } from "./useTrial.js";
+import { useTrial, type TrialView } from "./useTrial.js";
 import "./card.css";
 
 const ThroughSteel = lazy(async () => ({ default: (await import("./parts/ThroughSteel.js")).ThroughSteel }));
@@ -72,6 +82,12 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
   );
 }
 
+/** The verdict of what is shown; of a piece that was measured, against what was found. */
+function cardWords(prediction: Prediction, { route, piece }: TrialView, measuredAs: PieceState | null, units: Units) {
+  const found_HRC = measuredAs === null ? null : (measuredSummary(measuredAs)?.mean_HRC ?? null);
+  return verdictWords(prediction, route, piece.section, units, zoneReports(piece, prediction), found_HRC);
+}
+
 function Card({ state, route }: { state: PieceState; route: Route }) {
   const settings = useSettings();
   const kit = useKit();
@@ -87,8 +103,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const prediction = usePrediction(view.piece, view.route, view.effort);
   const planned = usePrediction(piece, done);
   const whatIf = useWhatIf(piece, done, TRACKS);
-  const words =
-    prediction.data && verdictWords(prediction.data, view.route, view.piece.section, settings, zoneReports(view.piece, prediction.data));
+  const words = prediction.data && cardWords(prediction.data, view, view.isTrying ? null : state, settings);
   const { write } = useLog();
   const way = wayOf(route);
   const pickSchool = (school: School, way: Way): void => {

@@ -29,7 +29,7 @@ function sinceBelow(
 
 export function CoolingDrawing({ prediction, units }: Props) {
   const { hardening, thickest } = prediction;
-  const { curve, startCurve, ac1_C, martensiteStart_C: ms_C, noseMargin_s } = hardening;
+  const { curve, startCurve, ae1_C, martensiteStart_C: ms_C, noseMargin_s } = hardening;
   const xOf = (s: number): number => LEFT + logShare(s, FIRST_s, LAST_s) * (W - LEFT - RIGHT);
   const yOf = (T: number): number => BOTTOM - (T / TOP_C) * (BOTTOM - TOP);
   const line = (points: readonly { time_s: number; temperature_C: number }[]): string =>
@@ -85,16 +85,16 @@ export function CoolingDrawing({ prediction, units }: Props) {
           </>
         ) : null}
         <path
-          d={line(sinceBelow(curve.time_s, curve.surface_C, ac1_C))}
+          d={line(sinceBelow(curve.time_s, curve.surface_C, ae1_C))}
           fill="none"
           stroke="var(--ink2)"
           strokeWidth={1.4}
           strokeDasharray="6 4"
         />
-        <path d={line(sinceBelow(curve.time_s, curve.centre_C, ac1_C))} fill="none" stroke="var(--pale)" strokeWidth={2.4} />
+        <path d={line(sinceBelow(curve.time_s, curve.centre_C, ae1_C))} fill="none" stroke="var(--pale)" strokeWidth={2.4} />
       </svg>
       <figcaption className="drawn" style={{ fontSize: 13.5, lineHeight: "18px", color: "var(--ink2)" }}>
-        Dashed surface, solid centre, counted from {showDegrees(ac1_C, units)}.{" "}
+        Dashed surface, solid centre, counted from {showDegrees(ae1_C, units)}.{" "}
         {Number.isFinite(noseMargin_s)
           ? `${Math.abs(noseMargin_s).toFixed(1)} s ${inTime ? "to spare" : "too slow"} at the ${thickest.place}, to the first tenth.`
           : ""}

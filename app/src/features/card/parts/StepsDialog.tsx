@@ -3,7 +3,10 @@
 import {
   annealStep,
   CATALOGUE,
+  destressStep,
   namedHeat,
+  subCriticalStep,
+  type HeatName,
   orderProblem,
   preheatStep,
   resolveSteel,
@@ -35,7 +38,7 @@ function nameOf(step: Step): string {
     case "preheat":
       return "Warm through";
     case "anneal":
-      return "Anneal";
+      return step.how === "sub-critical" ? "Hold under the change" : "Anneal";
     case "run":
       return "Run the colours";
     case "normalise":
@@ -55,7 +58,7 @@ function isDone(state: PieceState, index: number): boolean {
 }
 
 /** A heat by the smith's own word for it: what that is, and one press to have it. */
-function NamedHeatField({ onAdd }: { onAdd: (kind: Exclude<Addable, "temper">) => void }) {
+function NamedHeatField({ onAdd }: { onAdd: (what: HeatName) => void }) {
   const [text, setText] = useState("");
   const found = namedHeat(text);
   return (
@@ -73,7 +76,7 @@ function NamedHeatField({ onAdd }: { onAdd: (kind: Exclude<Addable, "temper">) =
         }
         fullWidth
       />
-      {found === null ? null : <Button onClick={() => onAdd(found.kind)}>Add it</Button>}
+      {found === null ? null : <Button onClick={() => onAdd(found.name)}>Add it</Button>}
     </div>
   );
 }
@@ -165,19 +168,40 @@ function AddKeys({ onAdd }: { onAdd: (kind: Addable) => void }) {
   );
 }
 
-type Addable = "normalise" | "temper" | "anneal" | "preheat";
+type Addable = "temper" | "preheat" | HeatName;
+
+/** The step an addition is. */
+function kindOf(what: Addable): Step["kind"] {
+  switch (what) {
+    case "temper":
+    case "preheat":
+      return what;
+    case "normalise":
+    case "refine":
+      return "normalise";
+    case "anneal":
+    case "sub-critical":
+    case "destress":
+      return "anneal";
+  }
+}
 
 /** One more step of a kind: like the last of its kind, or as it usually is. */
-function oneMore(kind: Addable, like: Step | undefined, { piece }: PieceState, route: Route, kit: Kit | null): Step {
-  switch (kind) {
+function oneMore(what: Addable, like: Step | undefined, { piece }: PieceState, route: Route, kit: Kit | null): Step {
+  switch (what) {
+    case "sub-critical":
+      return subCriticalStep(resolveSteel(CATALOGUE, piece.steel));
+    case "destress":
+      return destressStep(NAMED_HEAT_WORDS.destress);
     case "anneal":
       return annealStep(resolveSteel(CATALOGUE, piece.steel), kit);
     case "preheat":
       return preheatStep(route.school, piece.start === "hardened");
     case "normalise":
-      return like ?? { kind, temperature_C: 860, hold_min: 0, coolTo: "hand-warm", why: "once-more" };
+    case "refine":
+      return like ?? { kind: "normalise", temperature_C: 860, hold_min: 0, coolTo: "hand-warm", why: "once-more" };
     case "temper":
-      return like ?? { kind, temperature_C: 200, hold_min: 120, why: "one-more-temper" };
+      return like ?? { kind: "temper", temperature_C: 200, hold_min: 120, why: "one-more-temper" };
   }
 }
 
@@ -210,8 +234,9 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
     setDraft(rows.filter((row) => row.key !== key));
     setFaults((before) => new Set([...before].filter((of) => !of.startsWith(`${key} `))));
   };
-  const add = (kind: Addable): void => {
-    const step = oneMore(kind, rows.findLast((row) => row.step.kind === kind)?.step, state, route, kit);
+  const add = (what: Addable): void => {
+    const kind = kindOf(what);
+    const step = oneMore(what, rows.findLast((row) => row.step.kind === kind)?.step, state, route, kit);
     const before =
       kind === "temper"
         ? rows.length

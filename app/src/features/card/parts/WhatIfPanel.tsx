@@ -30,14 +30,18 @@ interface BathProps {
   readonly planned: string | undefined;
   readonly view: TrialView;
   readonly thickWord: string;
+  /** What is said of the bath that is on: the same numbers as everywhere. */
+  readonly now: Prediction;
 }
 
 /** The same piece in another bath. */
-function BathKeys({ whatIf, planned, view, thickWord }: BathProps) {
+function BathKeys({ whatIf, planned, view, thickWord, now }: BathProps) {
   return (
     <div className="bath-keys" role="group" aria-label="Bath">
       {whatIf.baths.map((bath) => {
         const isOn = (view.trial.medium ?? planned) === bath.medium;
+        const working_HRC = isOn ? now.working.tempered.mean_HRC : bath.working_HRC;
+        const thickest_HRC = isOn ? now.thickest.tempered.mean_HRC : bath.thickest_HRC;
         return (
           <button
             key={bath.medium}
@@ -51,8 +55,8 @@ function BathKeys({ whatIf, planned, view, thickWord }: BathProps) {
               {bath.medium === "water" && planned !== "water"
                 ? "may crack"
                 : bath.isHardThrough
-                  ? showHardness(bath.working_HRC, 1)
-                  : `${thickWord} ${showHardness(bath.thickest_HRC)}`}
+                  ? showHardness(working_HRC, 1)
+                  : `${thickWord} ${showHardness(thickest_HRC)}`}
             </b>
           </button>
         );
@@ -149,7 +153,7 @@ export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, u
           />
         );
       })}
-      <BathKeys whatIf={whatIf} planned={quench?.medium} view={view} thickWord={thickWord} />
+      <BathKeys now={prediction ?? planned} whatIf={whatIf} planned={quench?.medium} view={view} thickWord={thickWord} />
       <div className="trial-keys">
         {view.isTrying ? (
           <>

@@ -75,8 +75,19 @@ describe("patches of a section", () => {
       expect(rows.at(-1)!.x_mm).toBeLessThanOrEqual(rowsLength_mm(p) + 1e-9);
       const inHardness = sectionRows(p);
       // A square's two lines run through different columns of the quarter; a plate's and a blade's are the same line.
-      if (section.shape === "square") expect(inHardness).toHaveLength(p.nodes);
-      else expect(inHardness[0]!.tempered_HRC).toBeCloseTo(rows[0]!.middle, 3);
+      expect(inHardness).toHaveLength(section.shape === "square" ? p.nodes : rows.length);
+      // It is the line of what is said in words: both ends have the mean and the range of the ensemble.
+      const [first, last] = section.shape === "wedge" ? [p.thickest, p.working] : [p.working, p.thickest];
+      for (const [row, end] of [
+        [inHardness[0]!, first],
+        [inHardness.at(-1)!, last],
+      ] as const) {
+        const { mean_HRC, p05_HRC, p95_HRC } = end.tempered;
+        expect([row.tempered_HRC, row.low_HRC, row.high_HRC].map((x) => x.toFixed(6))).toEqual(
+          [mean_HRC, p05_HRC, p95_HRC].map((x) => x.toFixed(6)),
+        );
+        expect(row.asQuenched_HRC).toBeCloseTo(end.asQuenched.mean_HRC, 6);
+      }
     }
   });
 });
