@@ -72,6 +72,7 @@ test("two tabs at one bench: a tap in one shows in the other, and an act ends on
   await page.goto(DEMO);
   await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-3/bench`);
+  await expect(page.getByRole("heading", { name: /until it is black/ })).toBeVisible();
   const other = await context.newPage();
   await other.goto(`${DEMO}/piece/demo-3/bench`);
   await expect(other.getByRole("heading", { name: /until it is black/ })).toBeVisible();
