@@ -10,6 +10,8 @@ export interface NextTemperInput {
   readonly measured_HRC: number;
   /** Standard deviation of the measurement, HRC. */
   readonly measuredSd_HRC: number;
+  /** How far the prediction may be off, HRC; that of a steel about its curve where it is not given. */
+  readonly modelSd_HRC?: number;
   readonly target_HRC: number;
   readonly hold_min: number;
 }
@@ -42,6 +44,7 @@ export function nextTemper({
   done,
   measured_HRC,
   measuredSd_HRC,
+  modelSd_HRC = MODEL_HRC,
   target_HRC,
   hold_min,
 }: NextTemperInput): NextTemper {
@@ -49,7 +52,7 @@ export function nextTemper({
   if (target_HRC > measured_HRC - NEAR_HRC) return { outcome: "enough" };
   const at = (cycles: readonly TemperCycle[]): number => temperedHardness({ steel, cycles, asQuenched_HRC }).hardness_HRC;
   const model_HRC = at(done);
-  const offset_HRC = ((measured_HRC - model_HRC) * MODEL_HRC ** 2) / (MODEL_HRC ** 2 + measuredSd_HRC ** 2);
+  const offset_HRC = ((measured_HRC - model_HRC) * modelSd_HRC ** 2) / (modelSd_HRC ** 2 + measuredSd_HRC ** 2);
   const solve = (before: readonly TemperCycle[], wanted_HRC: number): number | null => {
     const answer = temperatureForHardness({ steel, asQuenched_HRC, done: before, target_HRC: wanted_HRC, holds_min: [hold_min] });
     return answer.outcome === "found" ? answer.temperature_C : null;

@@ -185,6 +185,17 @@ describe("a further temper", () => {
     expect(Math.abs(answer.ifOven_C! - 235.8)).toBeLessThan(0.5);
     expect(answer.temperature_C).toBe(answer.ifOven_C);
   });
+  it("believes the measurement the more, the less sure the prediction was", () => {
+    const offsets = [0.5, 1, 4].map((modelSd_HRC) => {
+      const answer = nextTemper({ ...base, modelSd_HRC, target_HRC: 59 });
+      return answer.outcome === "found" ? answer.offset_HRC : NaN;
+    });
+    expect(offsets[0]!).toBeLessThan(offsets[1]!);
+    expect(offsets[1]!).toBeLessThan(offsets[2]!);
+    // A piece measured 3.5 harder than a doubtful prediction is offered the further temper that brings it down.
+    const doubtful = { ...base, asQuenched_HRC: 58, measured_HRC: 60, measuredSd_HRC: 1.5, target_HRC: 58 };
+    expect(nextTemper({ ...doubtful, modelSd_HRC: 4 }).outcome).toBe("found");
+  });
   it("cannot raise hardness, and leaves well alone", () => {
     expect(nextTemper({ ...base, target_HRC: 64 }).outcome).toBe("already-softer");
     expect(nextTemper({ ...base, target_HRC: 62.4 }).outcome).toBe("enough");

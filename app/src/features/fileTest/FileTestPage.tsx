@@ -31,11 +31,13 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const { summary } = verdict;
   const more = nextTemper({
     steel: resolveSteel(CATALOGUE, piece.steel).temper,
-    asQuenched_HRC: prediction.data?.working.asQuenched.mean_HRC ?? 62,
+    // What a usual member was: the mean also counts those that failed, and this piece was measured.
+    asQuenched_HRC: prediction.data?.working.asQuenched.p50_HRC ?? 62,
     // Of the last hardening only, a colour run among them.
     done: temperCyclesOf(route),
     measured_HRC: summary.mean_HRC,
     measuredSd_HRC: summary.sd_HRC,
+    ...(prediction.data === undefined ? {} : { modelSd_HRC: prediction.data.working.tempered.sd_HRC }),
     target_HRC: target.mid_HRC,
     hold_min: HOLD_MIN,
   });

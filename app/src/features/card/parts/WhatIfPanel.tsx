@@ -30,18 +30,19 @@ interface BathProps {
   readonly planned: string | undefined;
   readonly view: TrialView;
   readonly thickWord: string;
-  /** What is said of the bath that is on: the same numbers as everywhere. */
+  /** What is said of the bath that is on: the same numbers as everywhere, and the other baths by how far they are from it. */
   readonly now: Prediction;
 }
 
 /** The same piece in another bath. */
 function BathKeys({ whatIf, planned, view, thickWord, now }: BathProps) {
+  const on = whatIf.baths.find(({ medium }) => medium === (view.trial.medium ?? planned));
   return (
     <div className="bath-keys" role="group" aria-label="Bath">
       {whatIf.baths.map((bath) => {
-        const isOn = (view.trial.medium ?? planned) === bath.medium;
-        const working_HRC = isOn ? now.working.tempered.mean_HRC : bath.working_HRC;
-        const thickest_HRC = isOn ? now.thickest.tempered.mean_HRC : bath.thickest_HRC;
+        const isOn = on?.medium === bath.medium;
+        const working_HRC = now.working.tempered.mean_HRC + (on === undefined ? 0 : bath.working_HRC - on.working_HRC);
+        const thickest_HRC = now.thickest.tempered.mean_HRC + (on === undefined ? 0 : bath.thickest_HRC - on.thickest_HRC);
         return (
           <button
             key={bath.medium}
