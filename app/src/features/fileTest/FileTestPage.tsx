@@ -1,6 +1,19 @@
 /** A row of files and a few readings against what was predicted: what it is, how sure, and what follows. */
 
-import { CATALOGUE, hardenAgain, nextTemper, resolveSteel, targetOf, temperCyclesOf, type PieceState, type Route } from "@tembrak/core";
+import {
+  CATALOGUE,
+  hardenAgain,
+  nextTemper,
+  resolveSteel,
+  targetOf,
+  temperCyclesOf,
+  type HardnessVerdict,
+  type NextTemper,
+  type Piece,
+  type PieceState,
+  type Prediction,
+  type Route,
+} from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link, useNavigate, useParams } from "react-router";
 import { useStanding } from "../../compute/useAnswers.js";
@@ -18,6 +31,22 @@ import "./fileTest.css";
 
 const HOLD_MIN = 120;
 
+/** The temper that would bring a measured piece to the middle of what its use wants. */
+function furtherTemper(piece: Piece, route: Route, { summary }: HardnessVerdict, expected: Prediction | undefined): NextTemper {
+  return nextTemper({
+    steel: resolveSteel(CATALOGUE, piece.steel).temper,
+    // What a usual member was: the mean also counts those that failed, and this piece was measured.
+    asQuenched_HRC: expected?.working.asQuenched.p50_HRC ?? 62,
+    // Of the last hardening only, a colour run among them.
+    done: temperCyclesOf(route),
+    measured_HRC: summary.mean_HRC,
+    measuredSd_HRC: summary.sd_HRC,
+    ...(expected === undefined ? {} : { modelSd_HRC: expected.working.tempered.sd_HRC }),
+    target_HRC: targetOf(CATALOGUE, piece.use).mid_HRC,
+    hold_min: HOLD_MIN,
+  });
+}
+
 function Testing({ state, route, act }: { state: PieceState; route: Route; act: string }) {
   const settings = useSettings();
   const navigate = useNavigate();
@@ -29,18 +58,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const { draft, setDraft, verdict, event, isEmpty } = useTest(prior, prediction.data?.failChance ?? 0, piece.section);
   const target = targetOf(CATALOGUE, piece.use);
   const { summary } = verdict;
-  const more = nextTemper({
-    steel: resolveSteel(CATALOGUE, piece.steel).temper,
-    // What a usual member was: the mean also counts those that failed, and this piece was measured.
-    asQuenched_HRC: prediction.data?.working.asQuenched.p50_HRC ?? 62,
-    // Of the last hardening only, a colour run among them.
-    done: temperCyclesOf(route),
-    measured_HRC: summary.mean_HRC,
-    measuredSd_HRC: summary.sd_HRC,
-    ...(prediction.data === undefined ? {} : { modelSd_HRC: prediction.data.working.tempered.sd_HRC }),
-    target_HRC: target.mid_HRC,
-    hold_min: HOLD_MIN,
-  });
+  const more = furtherTemper(piece, route, verdict, prediction.data);
   const options = followUps(summary, isFirst, target, prior, more, settings, state);
   const isNext = state.next?.id === act;
   const store = async (events: readonly NewEvent[], to: string): Promise<void> => {
