@@ -39,7 +39,7 @@ test("a note, a plan and a key of the rack that are refused: each says so, and w
   await expect(told).toBeHidden();
   await page.getByRole("link", { name: "Book", exact: true }).click();
   // The rack has a bark spud too, and stays until the book has come.
-  await expect(page.getByRole("heading", { name: "The book" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "The book", exact: true })).toBeVisible();
   await page.getByRole("link", { name: /Bark spud/ }).click();
   await page.getByLabel("Note what was different").fill("Rang dull.");
   await page.getByRole("button", { name: "Add the note" }).click();
