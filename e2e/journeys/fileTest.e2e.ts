@@ -10,6 +10,8 @@ test("a file dragged to its answer counts as a tap does", async ({ page }) => {
   await page.getByRole("link", { name: "Try the files" }).click();
   await expect(page.getByText(/nothing is tried yet/)).toBeVisible();
   await expect(page.getByTestId("test-mean")).toHaveText(/\d/);
+  // What was predicted comes a moment later, and moves what stands beside the files.
+  await expect(page.getByText(/predicted \d/)).toBeVisible();
   const before = Number(await page.getByTestId("test-mean").textContent());
 
   const file = page.getByTestId("file-60");
