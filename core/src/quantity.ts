@@ -6,7 +6,7 @@ export type LengthUnit = "mm" | "in";
 export type TemperatureUnit = "C" | "F";
 
 export type LengthRole = "thickness" | "height" | "length";
-export type HeatRole = "preheat" | "anneal" | "normalise" | "harden" | "temper" | "run" | "bath";
+export type HeatRole = "preheat" | "under-the-change" | "anneal" | "normalise" | "harden" | "temper" | "run" | "bath";
 
 /** A question about a length that could be right but probably is not. The user answers; nothing is refused. */
 export type LengthQuestion =
@@ -163,6 +163,7 @@ export function questionLength(role: LengthRole, typed_mm: number): LengthQuesti
 
 const HEATS: Readonly<Record<HeatRole, readonly [number, number]>> = {
   preheat: [350, 720],
+  "under-the-change": [500, 730],
   anneal: [650, 900],
   harden: [700, 1000],
   normalise: [700, 1050],

@@ -1,6 +1,7 @@
 /** The heat line as points: temperature over compressed time, act by act. Pure. */
 
 import type { Route, Step } from "@tembrak/core";
+import { isUnderTheChange } from "../words/actWords.js";
 
 export interface RibbonPoint {
   /** 0 ... 1 along the line. */
@@ -132,7 +133,7 @@ export function ribbonOf({ steps }: Route): Ribbon {
     // By place: one step may stand in a route twice.
     const isSame = ({ kind }: Step): boolean => kind === step.kind;
     const [count, of] = [steps.slice(0, i + 1).filter(isSame).length, steps.filter(isSame).length];
-    const words = WORDS[step.kind];
+    const words = isUnderTheChange(step) ? "Hold" : WORDS[step.kind];
     spans.push({
       step: i,
       kind: step.kind,

@@ -12,6 +12,7 @@ import {
   type Act,
   type PieceState,
   type Route,
+  type Step,
   type Under,
 } from "@tembrak/core";
 import {
@@ -87,6 +88,11 @@ export function runColour(steel: string, temperature_C: number): string {
   return oxideName(growFilm_nm(0, { temperature_C, hold_min: RUN_HOLD_MIN, alloyShift_K: alloy }));
 }
 
+/** A hold that never reaches the change: spheroidising and stress relief. It may cool as it likes. */
+export function isUnderTheChange(step: Step | undefined): boolean {
+  return step?.kind === "anneal" && step.how === "sub-critical";
+}
+
 /** Words for one act of a route. */
 export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState, "route" | "piece">, units: Units): ActWords {
   const reason = reasonOf(route, act);
@@ -94,7 +100,7 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
     case "heat": {
       const own = route?.steps[act.step];
       const falls = own?.kind === "harden" && own.fallTo_C !== undefined;
-      const what = `${PURPOSE_WORDS[act.purpose]}${act.of > 1 ? ` ${act.count} of ${act.of}` : ""}`;
+      const what = `${isUnderTheChange(own) ? "Hold under the change" : PURPOSE_WORDS[act.purpose]}${act.of > 1 ? ` ${act.count} of ${act.of}` : ""}`;
       const next = route?.steps[act.step];
       const hold = next !== undefined && "hold_min" in next && next.hold_min > 0;
       const end =
@@ -108,7 +114,7 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
             ? "At heat: start the hold"
             : act.purpose === "preheat"
               ? "Warm right through: go on"
-              : act.purpose === "anneal"
+              : act.purpose === "anneal" && !isUnderTheChange(own)
                 ? "At heat: let it cool slowly"
                 : "At heat: out to cool";
       return {
@@ -124,7 +130,7 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
     case "hold":
       return {
         title: `Hold it at ${showTemperature(act.target_C, units)}`,
-        done: HOLD_ENDS[act.purpose],
+        done: isUnderTheChange(route?.steps[act.step]) ? HOLD_ENDS.normalise : HOLD_ENDS[act.purpose],
         why: reason,
         caution: act.purpose === "harden" ? "Before you move: lid and extinguisher in reach, path clear, metal tank that cannot tip." : "",
       };
@@ -141,7 +147,7 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
     case "slow-cool": {
       const own = route?.steps[act.step];
       const how = own?.kind === "anneal" ? ANNEAL_WORDS[own.how] : "slowly";
-      if (own?.kind === "anneal" && own.how === "sub-critical") {
+      if (isUnderTheChange(own)) {
         return {
           title: `Let it fall to ${showTemperature(act.to_C, units)}, ${how}`,
           done: "Far enough: the rest in air",

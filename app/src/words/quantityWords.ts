@@ -30,6 +30,7 @@ export function faultWords(fault: QuantityFault): string {
 const ROLE_WORDS: Readonly<Record<HeatRole, string>> = {
   harden: "a hardening heat",
   normalise: "a normalising heat",
+  "under-the-change": "a hold under the change",
   anneal: "an anneal",
   preheat: "a preheat",
   temper: "a temper",

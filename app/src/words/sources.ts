@@ -17,7 +17,7 @@ import {
   type SteelFile,
   type Step,
 } from "@tembrak/core";
-import { mediumName } from "./actWords.js";
+import { isUnderTheChange, mediumName } from "./actWords.js";
 import { showDegrees, showDifference, showTemperature, type Units } from "../format/show.js";
 
 const SOAK = { short: "a short hold", medium: "a few minutes at heat", long: "a real soak" } as const;
@@ -82,7 +82,7 @@ export function stepSource(step: Step, piece: Piece, route: Route, magnet_C: num
     case "preheat":
       return `Heat and time: ${PRACTICE}.`;
     case "anneal":
-      if (step.how === "sub-critical") {
+      if (isUnderTheChange(step)) {
         const ac1 =
           steel === undefined ? "" : `, which is ${showDegrees(ac1_C(resolveSteel(CATALOGUE, piece.steel).composition_wtpct), units)}`;
         return `Under where austenite begins${ac1} (two published formulas, from memory). Heat and time: ${PRACTICE}.`;

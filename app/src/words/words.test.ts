@@ -1,5 +1,17 @@
 import { describe, expect, it } from "@jest/globals";
-import { actsOfRoute, CATALOGUE, planRoute, predict, STARTS, type Piece, type Route } from "@tembrak/core";
+import {
+  actsOfRoute,
+  CATALOGUE,
+  destressStep,
+  planRoute,
+  predict,
+  questionHeat,
+  resolveSteel,
+  STARTS,
+  subCriticalStep,
+  type Piece,
+  type Route,
+} from "@tembrak/core";
 import { actWords, mediumName } from "./actWords.js";
 import { steelFacts, stepSource } from "./sources.js";
 import { WHY_CARDS, whyOf } from "./whyCards.js";
@@ -128,6 +140,23 @@ describe("the words of the acts", () => {
     const quench = actsOfRoute(wet).find((a) => a.kind === "quench")!;
     expect(actWords(quench, { route: wet, piece: knife }, METRIC).caution).toMatch(/Steam/);
     expect(mediumName("water")).toBe("Water");
+  });
+});
+
+describe("holds under the change", () => {
+  it("are called so at the bench and end in air: nothing is shut away, nothing has changed; neither is asked whether it is meant", () => {
+    const found = resolveSteel(CATALOGUE, knife.steel);
+    for (const step of [subCriticalStep(found), destressStep("lets go")]) {
+      const route: Route = { school: "forge", steps: [step, ...planRoute(CATALOGUE, knife, "forge").steps] };
+      for (const units of [METRIC, INCHES]) {
+        const own = actsOfRoute(route).filter((act) => "step" in act && act.step === 0);
+        const said = own.map((act) => actWords(act, { route, piece: knife }, units));
+        expect(said[0]!.title).toMatch(/^Hold under the change: to/);
+        expect(said.map(({ title, done, caution }) => `${title} ${done} ${caution}`).join(" ")).not.toMatch(/slowly|Vermiculite|Anneal/);
+        expect(stepSource(step, knife, route, 736, units)).toMatch(/^Under where austenite begins, which is \d+°/);
+      }
+      expect(questionHeat("under-the-change", step.temperature_C, "C")).toBeNull();
+    }
   });
 });
 

@@ -36,7 +36,7 @@ export function constantBoundary(heatTransfer_W_m2K: number, surroundings_C: num
 const JET_BOILS_C = 417;
 const JET_WETS_C = 247;
 
-/** The water jet on the end of an end-quenched bar: ln h straight between boiling and wetting. Fitted to the standard's rates at 704 C. */
+/** The water jet on the end of an end-quenched bar: ln h straight between boiling and wetting: chosen against the standard's rates at 704 C, from memory (judgement). */
 export function jetBoundary(hot_W_m2K: number, cold_W_m2K: number, surroundings_C: number): Boundary {
   return makeBoundary(surroundings_C, (surface_C) => {
     const share = Math.min(1, Math.max(0, (JET_BOILS_C - surface_C) / (JET_BOILS_C - JET_WETS_C)));

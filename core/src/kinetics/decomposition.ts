@@ -64,7 +64,7 @@ export function bainiteStart_C({ C, Mn, Ni, Cr, Mo }: Composition): number {
   return 637 - 58 * C - 35 * Mn - 15 * Ni - 34 * Cr - 41 * Mo;
 }
 
-/** Molybdenum slows the diffusion of pearlite from 0.15 % on; a trace from scrap does not (fitted to ASTM A255's factor at both ends). */
+/** Molybdenum slows the diffusion of pearlite from 0.15 % on; a trace from scrap hardly does: chosen so that steels with 0.2 % stay within a hundredth of a linear law (judgement). */
 const MOLYBDENUM_BITES_wtpct = 0.15;
 
 /** @source kirkaldy1984 (from memory) */

@@ -11,6 +11,7 @@ export function immersed(step: Extract<Step, { kind: "quench" }>, what: "whole" 
   const { edgeDepth_mm: before, ...whole } = step;
   return what === "whole" ? whole : { ...whole, edgeDepth_mm: before ?? usualEdgeDepth_mm(height_mm) };
 }
+import { isUnderTheChange } from "../../../words/actWords.js";
 
 interface FieldProps<K extends Step["kind"]> {
   readonly step: Step & { readonly kind: K };
@@ -79,7 +80,7 @@ function HeatFields({ step, units, isLocked, onChange, onFault }: FieldProps<Exc
         isDisabled={isLocked}
         low_C={LIMITS[step.kind].temperature_C[0]}
         high_C={LIMITS[step.kind].temperature_C[1]}
-        question={(T, unit) => questionHeat(step.kind, T, unit)}
+        question={(T, unit) => questionHeat(isUnderTheChange(step) ? "under-the-change" : step.kind, T, unit)}
         onFault={(bad) => onFault("heat", bad)}
         onChange={(temperature_C) => onChange({ ...step, temperature_C })}
       />
@@ -94,7 +95,7 @@ function HeatFields({ step, units, isLocked, onChange, onFault }: FieldProps<Exc
           onChange={(hold_min) => onChange({ ...step, hold_min })}
         />
       )}
-      {step.kind === "anneal" ? (
+      {step.kind === "anneal" && !isUnderTheChange(step) ? (
         <DifferenceField
           label="Falls by"
           isRate

@@ -24,7 +24,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import TextField from "@mui/material/TextField";
 import { useState, type ReactNode } from "react";
-import { mediumName } from "../../../words/actWords.js";
+import { isUnderTheChange, mediumName } from "../../../words/actWords.js";
 import { showDuration, type Units } from "../../../format/show.js";
 import { stepSource } from "../../../words/sources.js";
 import { useLog, useUnits } from "../../../store/useStore.js";
@@ -38,7 +38,7 @@ function nameOf(step: Step): string {
     case "preheat":
       return "Warm through";
     case "anneal":
-      return step.how === "sub-critical" ? "Hold under the change" : "Anneal";
+      return isUnderTheChange(step) ? "Hold under the change" : "Anneal";
     case "run":
       return "Run the colours";
     case "normalise":
