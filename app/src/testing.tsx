@@ -48,7 +48,7 @@ export const START_ms = Date.UTC(2026, 10, 25, 9);
 
 interface Told {
   readonly checks?: readonly (readonly [after_s: number, reading: Check])[];
-  /** How many acts are done, one a second before the start. */
+  /** How many acts are done: a hold or a temper took what was planned, every other a second. */
   readonly done?: number;
   readonly id?: string;
 }
@@ -57,12 +57,12 @@ interface Told {
 export function standingAt(piece: Piece, route: Route, { checks = [], done = 0, id = "p" }: Told = {}): PieceState {
   const acts = actsOfRoute(route);
   const events: BookEvent[] = [
-    { id: `${id}-a`, piece: id, at_ms: START_ms - 9e5, kind: "piece", definition: piece },
-    { id: `${id}-b`, piece: id, at_ms: START_ms - 8e5, kind: "route", route },
+    { id: `${id}-a`, piece: id, at_ms: START_ms - 9e8, kind: "piece", definition: piece },
+    { id: `${id}-b`, piece: id, at_ms: START_ms - 8e8, kind: "route", route },
     ...acts.slice(0, done).map((act, i): BookEvent => ({
       id: `${id}-d${i}`,
       piece: id,
-      at_ms: START_ms - 1000 * (done - 1 - i),
+      at_ms: START_ms - acts.slice(i + 1, done).reduce((sum, later) => sum + ("hold_s" in later ? 1000 * later.hold_s : 1000), 0),
       kind: "act-done",
       act: act.id,
     })),

@@ -44,6 +44,8 @@ export {
 
 // Pieces, routes and the book
 export {
+  FATES,
+  type Fate,
   PIECE_KINDS,
   SCHOOLS,
   STARTS,
@@ -102,9 +104,11 @@ export { REASONS, type Reason } from "./schema/reasons.js";
 export { unsaid } from "./unsaid.js";
 export { hardenAgain, nextTemper, type NextTemper } from "./plan/nextTemper.js";
 export { actsOfRoute, stageOf, type Act, type Stage } from "./plan/acts.js";
-export { brittleSince, heatsDone, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";
+export { brittleSince, heatsDone, isInWork, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";
 export { BACK_WITHIN_K, soakClock, type SoakClock } from "./book/soakClock.js";
-export { bathTimes, routeAsDone } from "./book/asDone.js";
+export { bathTimes } from "./standing/asDone.js";
+export type { Known, ShopKnown } from "./schema/job.js";
+export { plannedQuestion, standingQuestion, type Question } from "./standing/question.js";
 export { checkBook, parseJson, readBook, writeBook } from "./book/exchange.js";
 export { outlineOf, sawTooth, type Outline, type Point } from "./shape/outline.js";
 export { hasStations, measuredStation, pointAt, sectionAt, thinnestEdge_mm } from "./shape/stations.js";
@@ -112,16 +116,8 @@ export { hasStations, measuredStation, pointAt, sectionAt, thinnestEdge_mm } fro
 // What becomes of the steel
 export { ac1_C } from "./kinetics/criticalTemperatures.js";
 export { transformations, usualSolution, type Transformations } from "./simulate/transformations.js";
-export {
-  predict,
-  temperCyclesOf,
-  type BathResponse,
-  type Estimate,
-  type Prediction,
-  type Response,
-  type SpreadCause,
-  type Track,
-} from "./simulate/predict.js";
+export { predict, temperCyclesOf, type BathResponse, type Prediction, type Response, type Track } from "./simulate/predict.js";
+export type { Estimate, SpreadCause } from "./simulate/temperedPlace.js";
 export type { CrackRisk } from "./simulate/crackRisk.js";
 export { type Safer } from "./simulate/advice.js";
 export { temperatureForHardness, temperedHardness } from "./kinetics/temper.js";
@@ -157,7 +153,7 @@ export {
 export { alloyShift_K, filmHex, growFilm_nm, OXIDE_NAMES, oxideFilm_nm, oxideName } from "./colour/oxide.js";
 
 // What a test says
-export { MILL_FILE_HRC, testVerdict } from "./evidence/storedTest.js";
+export { MILL_FILE_HRC, testFound, testVerdict } from "./evidence/storedTest.js";
 export { hardnessVerdict, type HardnessVerdict, type VerdictInput } from "./evidence/verdict.js";
 export { hardnessOfNode_HRC, type FileResult, type FileStroke, type Surface } from "./evidence/belief.js";
 

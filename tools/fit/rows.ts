@@ -82,11 +82,11 @@ export interface Answer {
 /** What a row can bear: how well such figures are known, ln or HRC. Chosen by kind, not by row. */
 const SD = {
   "ideal-diameter": 0.4,
-  isothermal: 0.2,
-  hardness: 1.5,
+  isothermal: 0.15,
+  hardness: 1.25,
   thin: 1,
   round: 3,
-  cliff: 4,
+  cliff: 2.2,
   "half-hardness": 1.5,
   "full-hardness": 1,
 } as const;

@@ -2,13 +2,16 @@
 
 import {
   MEMBERS,
-  routeAsDone,
+  plannedQuestion,
+  standingQuestion,
   type Effort,
   type Job,
+  type Known,
   type Member,
   type Piece,
   type PieceState,
   type Prediction,
+  type Question,
   type Route,
   type SectionPicture,
   type Track,
@@ -18,9 +21,11 @@ import {
 } from "@tembrak/core";
 import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
 import { useMemo } from "react";
+import { useSettings } from "../store/useStore.js";
 import { movedWords } from "../words/standingWords.js";
 import { ask, isKnown, poolSize } from "./client.js";
 import { makeShared } from "./shared.js";
+import { useHeatContext } from "./useHeatContext.js";
 
 /** Raised when the numbers change, so that no cache outlives its core. */
 const CORE_VERSION = "0.4.0";
@@ -31,54 +36,77 @@ function keyOf(job: Job | null): readonly unknown[] {
 
 const ONCE = { staleTime: Infinity, retry: false, structuralSharing: false, placeholderData: keepPreviousData } as const;
 
-/** What the piece will be. Nothing is asked while piece or route is missing. A newer question ends an older one. */
-export function usePrediction(
-  piece: Piece | undefined,
-  route: Route | null | undefined,
-  effort: Effort = "full",
-): UseQueryResult<Prediction> {
-  const job = piece && route ? ({ kind: "predict", piece, route, effort } as const) : null;
+/** What a question comes to. Nothing is asked where there is none. A newer question ends an older one. */
+export function usePrediction(question: Question | null, effort: Effort = "full"): UseQueryResult<Prediction> {
+  const job = question === null ? null : ({ kind: "predict", ...question, effort } as const);
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => predictBeside(job!, signal), enabled: job !== null, ...ONCE });
 }
 
-/** The route of a piece as it was done so far; the same object while the piece is the same. */
-export function useRouteAsDone(state: PieceState): Route | null {
-  return useMemo(() => routeAsDone(state), [state]);
+/** What a plan nobody has begun comes to in this shop. */
+export function usePlanned(piece: Piece | undefined, route: Route | null | undefined, effort: Effort = "full"): UseQueryResult<Prediction> {
+  const { kit } = useHeatContext();
+  const question = useMemo(() => (piece && route ? plannedQuestion({ piece }, route, { kit }) : null), [piece, route, kit]);
+  return usePrediction(question, effort);
 }
 
-/** What a piece that stands there will be, after what was done to it and with what is still planned. */
+/** The state of a piece as a question: what was done of it, what its tests said, what the kit can, and what is planned from here. */
+export function useQuestion(state: PieceState): Question | null {
+  const context = useHeatContext();
+  return useMemo(() => standingQuestion(state, context), [state, context]);
+}
+
+function untested(question: Question | null): Question | null {
+  if (question?.known.tests === undefined) return question;
+  const { shop } = question.known;
+  return { ...question, known: shop === undefined ? {} : { shop } };
+}
+
+/** What a piece that stands there is and will be, by all that is known of it: the one answer of every screen. */
 export function useStanding(state: PieceState): UseQueryResult<Prediction> {
-  return usePrediction(state.piece, useRouteAsDone(state));
+  return usePrediction(useQuestion(state));
+}
+
+/** The same before any of its tests: what the model expected of what was done. */
+export function useExpected(state: PieceState): UseQueryResult<Prediction> {
+  const question = useQuestion(state);
+  return usePrediction(useMemo(() => untested(question), [question]));
 }
 
 /** In one sentence what moved a piece from its plan; null where nothing did, or it is not worked out yet. */
 export function useMoved(state: PieceState): string | null {
-  const route = useRouteAsDone(state);
-  const planned = usePrediction(state.piece, state.route).data;
-  const done = usePrediction(state.piece, route);
+  const units = useSettings();
+  const question = useQuestion(state);
+  const planned = usePlanned(state.piece, state.route).data;
+  const done = useExpected(state);
   // The last answer is still shown while the new one is worked out: of another route it is.
-  if (route === null || route === state.route || planned === undefined || done.data === undefined || done.isPlaceholderData) return null;
-  return movedWords({ planned, done: done.data, route });
+  if (question === null || state.route === null || planned === undefined || done.data === undefined || done.isPlaceholderData) return null;
+  return movedWords({ planned, done: done.data, plan: state.route, route: question.route }, units);
 }
 
 /** Ensembles of the hardenings asked about last: a slide that only tempers, and the picture, find them here. */
 const ensembles = makeShared<readonly Member[]>(16);
 
-/** Names a hardening: the piece and its steps up to the last quench. What comes after does not touch it. */
-function hardeningOf(piece: Piece, route: Route): string {
+interface Asked {
+  readonly piece: Piece;
+  readonly route: Route;
+  readonly known?: Known | undefined;
+}
+
+/** Names a hardening: the piece, its steps up to the last quench, and its shop. What comes after does not touch it. */
+function hardeningOf({ piece, route, known }: Asked): string {
   const last = route.steps.findLastIndex(({ kind }) => kind === "quench");
-  return JSON.stringify([piece, route.steps.slice(0, last + 1)]);
+  return JSON.stringify([piece, route.steps.slice(0, last + 1), known?.shop]);
 }
 
 /** Members run in one go: short enough that no worker waits long for another at the end. */
 const CHUNK = 4;
 
 /** The whole ensemble of a hardening, in parts across the pool. The answer is the same as from one. */
-function ensembleOf(piece: Piece, route: Route, about: string, signal: AbortSignal): Promise<readonly Member[]> {
+function ensembleOf({ piece, route, known }: Asked, about: string, signal: AbortSignal): Promise<readonly Member[]> {
   const run = async (together: AbortSignal): Promise<readonly Member[]> => {
     const starts = Array.from({ length: MEMBERS / CHUNK }, (_, k) => k * CHUNK);
     const parts = starts.map((from) =>
-      ask<"members">({ kind: "members", piece, route, from, to: from + CHUNK }, { signal: together, isFirst: true }),
+      ask<"members">({ kind: "members", piece, route, known: known ?? {}, from, to: from + CHUNK }, { signal: together, isFirst: true }),
     );
     return (await Promise.all(parts)).flat();
   };
@@ -93,49 +121,47 @@ function mark(name: string): void {
 
 /** The case as planned and its ensemble side by side, then the rest with both in hand: in the worker that ran the case. */
 async function predictBeside(job: Extract<Job, { kind: "predict" }>, signal: AbortSignal): Promise<Prediction> {
-  const { piece, route, effort } = job;
-  const about = hardeningOf(piece, route);
+  const { piece, route, known = {}, effort } = job;
+  const about = hardeningOf(job);
   if (effort === "quick") return ask<"predict">(job, { signal, about });
   const options = { signal, about, isFirst: true };
   mark("verdict asked");
   const isNew = poolSize() > 1 && !(ensembles.has(about) && isKnown(about));
-  const nominal = isNew ? ask<"nominal">({ kind: "nominal", piece, route }, options) : null;
-  const [members] = await Promise.all([ensembleOf(piece, route, about, signal), nominal]);
+  const nominal = isNew ? ask<"nominal">({ kind: "nominal", piece, route, known }, options) : null;
+  const [members] = await Promise.all([ensembleOf(job, about, signal), nominal]);
   const prediction = await ask<"predict">({ ...job, members: [...members] }, options);
   mark("verdict answered");
   return prediction;
 }
 
-interface Picture {
-  readonly piece: Piece;
-  readonly route: Route;
+interface Picture extends Question {
   readonly effort: Effort;
 }
 
 /** The whole field of the section at a station; null for where it was measured. */
-export function useSectionPicture({ piece, route, effort }: Picture, station: number | null): UseQueryResult<SectionPicture> {
-  const job = { kind: "section", piece, route, station, effort } as const;
+export function useSectionPicture({ piece, route, known, effort }: Picture, station: number | null): UseQueryResult<SectionPicture> {
+  const job = { kind: "section", piece, route, known, station, effort } as const;
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => pictureBeside(job, signal), ...ONCE });
 }
 
 /** The section that was measured has the spread of the verdict; any other has its own. */
 async function pictureBeside(job: Extract<Job, { kind: "section" }>, signal: AbortSignal): Promise<SectionPicture> {
-  const { piece, route, station, effort } = job;
-  const about = hardeningOf(piece, route);
+  const { station, effort } = job;
+  const about = hardeningOf(job);
   if (effort === "quick" || station !== null) return ask<"section">(job, { signal, about: `at ${station} ${about}` });
-  const members = await ensembleOf(piece, route, about, signal);
+  const members = await ensembleOf(job, about, signal);
   return ask<"section">({ ...job, members: [...members] }, { signal, about });
 }
 
 /** Sections at many stations, each in the next free worker; those that are there so far. */
 export function useStations(
-  { piece, route, effort }: Picture,
+  { piece, route, known, effort }: Picture,
   stations: readonly number[],
   isWanted: boolean,
 ): (SectionPicture | undefined)[] {
   return useQueries({
     queries: stations.map((station) => {
-      const job = { kind: "section", piece, route, station, effort } as const;
+      const job = { kind: "section", piece, route, known, station, effort } as const;
       return {
         queryKey: keyOf(job),
         queryFn: ({ signal }: { signal: AbortSignal }) => pictureBeside(job, signal),
@@ -156,12 +182,12 @@ export function useWarmUp(question: WarmUpQuestion | null): UseQueryResult<WarmU
 export const SHOWN_MEDIA = ["fast-oil", "medium-oil", "vegetable-oil", "water"] as const;
 
 /** How the answer moves along each slide and in each bath. */
-export function useWhatIf(piece: Piece | undefined, route: Route | null | undefined, tracks: readonly Track[]): UseQueryResult<WhatIf> {
+export function useWhatIf(question: Question | null, tracks: readonly Track[]): UseQueryResult<WhatIf> {
   const job: Extract<Job, { kind: "what-if" }> | null =
-    piece && route ? { kind: "what-if", piece, route, tracks: [...tracks], media: [...SHOWN_MEDIA] } : null;
+    question === null ? null : { kind: "what-if", ...question, tracks: [...tracks], media: [...SHOWN_MEDIA] };
   return useQuery({
     queryKey: keyOf(job),
-    queryFn: ({ signal }) => ask<"what-if">(job!, { signal, about: `what if ${hardeningOf(piece!, route!)}` }),
+    queryFn: ({ signal }) => ask<"what-if">(job!, { signal, about: `what if ${hardeningOf(job!)}` }),
     enabled: job !== null,
     ...ONCE,
   });

@@ -1,5 +1,6 @@
 /** What a piece looks like now: the colour of its steel along its length, and the words for it. Pure. */
 
+import { FATE_WORDS } from "../words/fateWords.js";
 import {
   alloyShift_K,
   ambientFromLux,
@@ -85,6 +86,7 @@ function hardeningHeat_C({ route }: PieceState): number {
 /** How a piece looks; `heat_C` is what its heat is judged to be, null where nothing was read. */
 export function paintOf(state: PieceState, lux: number, now_ms: number, heat_C: number | null): Paint {
   const { next, nextSince_ms, stage, doneAt_ms } = state;
+  if (state.fate !== null) return { ...plain("var(--scale)", FATE_WORDS[state.fate.is].is.toLowerCase()), now_C: null };
   if (stage === "done") return { ...plain("var(--bright)", "finished"), now_C: null };
   if (doneAt_ms.size === 0 && heat_C === null) {
     return state.piece.start === "as-forged" ? plain("var(--scale)", "forge scale") : plain("var(--bright)", "as it came");

@@ -6,6 +6,7 @@ import {
   actsOfRoute,
   requireValid,
   PRESETS,
+  type Act,
   type BookEvent,
   type KitItem,
   type Piece,
@@ -219,21 +220,25 @@ const SHOP: readonly Made[] = [
   },
 ];
 
-/** How long before the last act each earlier one was done, min: twelve minutes a heat, two hours a temper. */
-function backFrom(acts: readonly { readonly kind: string }[], index: number, last: number): number {
-  const of = {
-    heat: 7,
-    hold: 3,
-    "air-cool": 9,
-    quench: 0.3,
-    straighten: 0.7,
-    "cool-down": 5,
-    "first-file": 3,
-    oven: 3,
-    temper: 121,
-    prove: 5,
-  } as Record<string, number>;
-  return acts.slice(index + 1, last + 1).reduce((sum, { kind }) => sum + (of[kind] ?? 5), 0);
+/** What an act takes at this forge, min, where its plan does not say. */
+const TAKES_min: Readonly<Record<string, number>> = {
+  heat: 7,
+  "air-cool": 9,
+  quench: 0.3,
+  straighten: 0.7,
+  "cool-down": 5,
+  "first-file": 3,
+  oven: 3,
+  prove: 5,
+};
+
+function takes_min(act: Act): number {
+  return "hold_s" in act ? act.hold_s / 60 + 0.05 : (TAKES_min[act.kind] ?? 5);
+}
+
+/** How long before the last act each earlier one was done, min. */
+function backFrom(acts: readonly Act[], index: number, last: number): number {
+  return acts.slice(index + 1, last + 1).reduce((sum, act) => sum + takes_min(act), 0);
 }
 
 /** The demo's events as if it were `now_ms`. Every one is checked like any other. */

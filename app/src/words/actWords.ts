@@ -1,5 +1,6 @@
 /** The sentences of the work: what an act asks for, what ends it, why. All words that carry a unit are made here. */
 
+import { FATE_WORDS } from "./fateWords.js";
 import {
   alloyShift_K,
   CATALOGUE,
@@ -341,6 +342,8 @@ export interface NextActWords {
 export function nextActWords(state: PieceState, now_ms: number, units: Units): NextActWords {
   const name = `the ${state.piece.name.toLowerCase()}`;
   const { next, brittleSince_ms, nextSince_ms, route, finishedAt_ms } = state;
+  if (state.fate !== null)
+    return { sentence: `${FATE_WORDS[state.fate.is].is} ${showMoment(state.fate.at_ms)}.`, reason: FATE_WORDS[state.fate.is].then };
   if (finishedAt_ms !== null) return { sentence: `Finished ${showMoment(finishedAt_ms)}.`, reason: "" };
   if (next === undefined) return { sentence: `Record ${name}.`, reason: "All its steps are done." };
   const since_s = nextSince_ms === null ? 0 : (now_ms - nextSince_ms) / 1000;

@@ -1,7 +1,7 @@
 /** The one line under the number of an act that waits, quenches or holds: what to do now, or until when. */
 
 import { dialFor_C, type Act, type KitItem, type Prediction, type Under } from "@tembrak/core";
-import { showDegrees, showDifference, showDuration, type Units } from "../format/show.js";
+import { showDegrees, showDifference, showDuration, type Units, showTemperature } from "../format/show.js";
 import { runColour } from "./actWords.js";
 
 export type Waiting = Extract<
@@ -67,6 +67,17 @@ export function waitWords(act: Waiting, { gone_s, steel, handWarm_s, oven }: Wai
     case "prove":
       return "Bare ground steel, three places";
   }
+}
+
+/** Nearer than this to what is wanted an oven is there: swing and thermometer are no better, K. */
+const OVEN_NEAR_K = 8;
+
+/** What a thermometer in the oven says against what is wanted. */
+export function ovenReadWords(read_C: number, target_C: number, units: Units): string {
+  const off_K = read_C - target_C;
+  const said = `The thermometer says ${showTemperature(read_C, units)}`;
+  if (Math.abs(off_K) <= OVEN_NEAR_K) return `${said}: it is there`;
+  return `${said}: ${showDifference(Math.abs(off_K), units)} ${off_K > 0 ? "too hot, turn it down" : "short, turn it up or wait"}`;
 }
 
 export interface BathFacts {

@@ -1,5 +1,6 @@
 /** What was logged, in a few words. Pure. */
 
+import { FATE_WORDS } from "./fateWords.js";
 import type { BookEvent, Check, PieceState } from "@tembrak/core";
 import { actWords } from "./actWords.js";
 import { showTemperature, type Units } from "../format/show.js";
@@ -21,6 +22,8 @@ function checkWords(reading: Check, units: Units): string {
       return `${showTemperature(reading.rated_C, units)} stick ${reading.hasMelted ? "melts" : "does not melt"}`;
     case "bath":
       return reading.state === "in" ? "in the bath" : "out of the bath";
+    case "bath-heat":
+      return `bath reads ${showTemperature(reading.temperature_C, units)}`;
     case "straight":
       return reading.state;
     case "safety":
@@ -63,6 +66,8 @@ export function readingWords(event: BookEvent, state: PieceState, units: Units):
       return event.text;
     case "finished":
       return "finished";
+    case "fate":
+      return FATE_WORDS[event.fate].is.toLowerCase();
     case "withdrawn":
       return "taken back";
   }

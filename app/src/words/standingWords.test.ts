@@ -1,13 +1,14 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, planRoute, predict, type Route } from "@tembrak/core";
 import { movedWords } from "./standingWords.js";
+import { DEFAULT_SETTINGS } from "../store/db.js";
 import { BILLHOOK } from "../testing.js";
 
 const route = planRoute(CATALOGUE, BILLHOOK, "forge");
 const planned = predict(CATALOGUE, BILLHOOK, route, "quick");
 const said = (facts: { readonly transfer_s?: number; readonly bath_s?: number }): string | null => {
   const done: Route = { ...route, steps: route.steps.map((step) => (step.kind === "quench" ? { ...step, ...facts } : step)) };
-  return movedWords({ planned, done: predict(CATALOGUE, BILLHOOK, done, "quick"), route: done });
+  return movedWords({ planned, done: predict(CATALOGUE, BILLHOOK, done, "quick"), plan: route, route: done }, DEFAULT_SETTINGS);
 };
 
 describe("what moved a piece from its plan", () => {

@@ -1,26 +1,59 @@
 /** What really happened to a piece, where it moved what was planned: the facts of the log, and what became of them. */
 
 import type { Prediction, Route, Step } from "@tembrak/core";
-import { showHardness } from "../format/show.js";
+import { showDuration, showHardness, showTemperature, type Units } from "../format/show.js";
 
 /** A smaller change of a hardness nobody can tell, HRC. */
 const LEAST_TOLD_HRC = 1;
+/** Nearer to the plan than this is as planned: C, and a share of a time. */
+const NEAR_K = 5;
+const NEAR_SHARE = 0.1;
 
-type Quench = Extract<Step, { kind: "quench" }>;
+type Of<K extends Step["kind"]> = Extract<Step, { kind: K }>;
 
 /** Taps are good to a second or so. */
 function tapped(seconds: number): string {
   return `${seconds < 10 ? Number(seconds.toFixed(1)) : Math.round(seconds)} s`;
 }
 
-/** What the log says of the last quench, in words; "" where it says nothing. */
-function factsOf(done: Route): string {
-  const quench = done.steps.findLast((step): step is Quench => step.kind === "quench");
-  const { transfer_s, bath_s } = quench ?? {};
+function isOff(is: number, was: number): boolean {
+  return Math.abs(is - was) > Math.max(0.5, NEAR_SHARE * was);
+}
+
+function heatFacts(done: Of<"harden">, plan: Of<"harden">, units: Units): string[] {
+  const facts: string[] = [];
+  if (Math.abs(done.temperature_C - plan.temperature_C) > NEAR_K)
+    facts.push(`heat ${showTemperature(done.temperature_C, units)}, planned ${showTemperature(plan.temperature_C, units)}`);
+  if (isOff(done.hold_min, plan.hold_min)) facts.push(`held ${showDuration(60 * done.hold_min)}`);
+  return facts;
+}
+
+function quenchFacts(done: Of<"quench">, plan: Of<"quench">, units: Units): string[] {
   return [
-    transfer_s === undefined ? "" : `${tapped(transfer_s)} from fire to bath`,
-    bath_s === undefined ? "" : `out of it after ${tapped(bath_s)}`,
-  ]
+    Math.abs(done.bath_C - plan.bath_C) > NEAR_K ? `bath at ${showTemperature(done.bath_C, units)}` : "",
+    done.transfer_s === undefined ? "" : `${tapped(done.transfer_s)} from fire to bath`,
+    done.bath_s === undefined ? "" : `out of it after ${tapped(done.bath_s)}`,
+  ];
+}
+
+function temperFacts(done: Of<"temper">, plan: Of<"temper">, units: Units): string[] {
+  return [
+    Math.abs(done.temperature_C - plan.temperature_C) > NEAR_K ? `oven at ${showTemperature(done.temperature_C, units)}` : "",
+    isOff(done.hold_min, plan.hold_min) ? `tempered ${showDuration(60 * done.hold_min)}` : "",
+  ];
+}
+
+/** What the log says of the last hardening and its tempers where it is not the plan, in words; "" where it says nothing. */
+function factsOf(done: Route, plan: Route, units: Units): string {
+  const last = done.steps.findLastIndex(({ kind }) => kind === "harden");
+  return done.steps
+    .flatMap((step, i) => {
+      const was = plan.steps[i];
+      if (i < last || was === undefined) return [];
+      if (step.kind === "harden" && was.kind === "harden") return heatFacts(step, was, units);
+      if (step.kind === "quench" && was.kind === "quench") return quenchFacts(step, was, units);
+      return step.kind === "temper" && was.kind === "temper" ? temperFacts(step, was, units) : [];
+    })
     .filter((part) => part !== "")
     .join(", ");
 }
@@ -28,12 +61,13 @@ function factsOf(done: Route): string {
 export interface Moved {
   readonly planned: Prediction;
   readonly done: Prediction;
+  readonly plan: Route;
   readonly route: Route;
 }
 
 /** One sentence; null where what was done makes of the piece what was planned. */
-export function movedWords({ planned, done, route }: Moved): string | null {
-  const facts = factsOf(route);
+export function movedWords({ planned, done, plan, route }: Moved, units: Units): string | null {
+  const facts = factsOf(route, plan, units);
   if (facts === "") return null;
   const places = ([done.working, done.thickest] as const).map((now, i) => {
     const then = [planned.working, planned.thickest][i]!;

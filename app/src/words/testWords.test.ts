@@ -12,6 +12,7 @@ const around = (mean_HRC: number) => ({
   p50_HRC: mean_HRC,
   p95_HRC: mean_HRC + 2,
   members: [{ mean: mean_HRC, sd: 1.2 }],
+  against: [{ mean: mean_HRC, sd: 1.2 }],
 });
 const PRIOR = around(55);
 const ENOUGH: NextTemper = { outcome: "enough" };

@@ -77,7 +77,7 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
   return `It fails in ${bath}: too slow by ${spare}. Thinner, or a faster bath.`;
 }
 
-function headline({ working, hardening }: Prediction): string {
+export function headline({ working, hardening }: Prediction): string {
   const { tempered, place } = working;
   const chance = hardening.chanceHard.working;
   if (tempered.sd_HRC > 4.5 && chance < 0.9) {

@@ -2,7 +2,7 @@
 
 import { actsOfRoute, stageOf, type Act, type Stage } from "../plan/acts.js";
 import { unsaid } from "../unsaid.js";
-import type { BookEvent, Check, HardnessTest, Piece, Route } from "../schema/book.js";
+import type { BookEvent, Check, Fate, HardnessTest, Piece, Route } from "../schema/book.js";
 
 export interface LoggedCheck {
   readonly id: string;
@@ -36,6 +36,8 @@ export interface PieceState {
   /** When it left the bath hard and untempered; null once the first temper has been held, or before. */
   readonly brittleSince_ms: number | null;
   readonly finishedAt_ms: number | null;
+  /** What became of it, where it did not get done; null while it is sound. */
+  readonly fate: { readonly is: Fate; readonly at_ms: number; readonly event: string } | null;
   readonly stage: Stage;
   /** Events that count, oldest first. */
   readonly events: readonly BookEvent[];
@@ -60,6 +62,7 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
   let piece: Piece | null = null;
   let route: Route | null = null;
   let finishedAt_ms: number | null = null;
+  let fate: PieceState["fate"] = null;
   let madeAt_ms = 0;
   const doneAt_ms = new Map<string, number>();
   const checks: LoggedCheck[] = [];
@@ -90,6 +93,9 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
       case "finished":
         finishedAt_ms = at_ms;
         break;
+      case "fate":
+        fate = event.fate === "sound" ? null : { is: event.fate, at_ms, event: event.id };
+        break;
       case "withdrawn":
         // Already taken out by `standing`, with what it withdraws.
         break;
@@ -119,11 +125,17 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
     checks,
     tests,
     notes,
-    brittleSince_ms: lastQuench < 0 || isRelieved ? null : (doneAt_ms.get(acts[lastQuench]!.id) ?? null),
+    brittleSince_ms: lastQuench < 0 || isRelieved || fate !== null ? null : (doneAt_ms.get(acts[lastQuench]!.id) ?? null),
     finishedAt_ms,
-    stage: stageNow(route, next, doneAt_ms.size > 0, finishedAt_ms !== null),
+    fate,
+    stage: stageNow(route, next, doneAt_ms.size > 0, finishedAt_ms !== null || fate !== null),
     events,
   };
+}
+
+/** Still to be worked on: not finished, and sound. */
+export function isInWork({ finishedAt_ms, fate }: Pick<PieceState, "finishedAt_ms" | "fate">): boolean {
+  return finishedAt_ms === null && fate === null;
 }
 
 /** After this long in the first temper the piece is at heat and no longer brittle, min (judgement). */

@@ -1,7 +1,9 @@
 /** A belief about hardness on a grid, and what a row of files does to it. */
 
 import { InputError, requireRange } from "../errors.js";
+import type { Bell } from "../numerics/mixture.js";
 import { normalCdf } from "../numerics/normal.js";
+import type { Likelihood } from "./weigh.js";
 
 const LOWEST_HRC = 20;
 const STEP_HRC = 0.1;
@@ -31,23 +33,21 @@ function normalised(weights: Float64Array): HardnessBelief {
   return weights.map((w) => w / sum);
 }
 
-/** What a piece is that failed to harden: pearlite and bainite, HRC (hardening-note: 30 ... 52). */
-const FAILED_HRC = 42;
-const FAILED_SD_HRC = 9;
-
 /**
- * A belief from a prediction. With a chance of failing, part of it lies where unhardened steel is: a bell curve alone
- * would rather believe in any soft skin than in a piece that was never hot enough.
+ * What a piece is that failed to harden for a reason nobody logged: pearlite and bainite, HRC (hardening-note: 30 ... 52). Three pieces
+ * in a hundred: a heat misjudged, a step forgotten (judgement).
  */
-export function priorBelief(mean_HRC: number, sd_HRC: number, failChance = 0): HardnessBelief {
-  requireRange("/prior/sd", sd_HRC, 0.05, 50);
-  requireRange("/prior/failChance", failChance, 0, 1);
-  const bell = (middle: number, sd: number): HardnessBelief =>
-    normalised(Float64Array.from({ length: NODES }, (_, i) => Math.exp(-0.5 * ((hardnessOfNode_HRC(i) - middle) / sd) ** 2)));
-  const hard = bell(mean_HRC, sd_HRC);
-  if (failChance === 0) return hard;
-  const failed = bell(FAILED_HRC, FAILED_SD_HRC);
-  return hard.map((w, i) => (1 - failChance) * w + failChance * failed[i]!);
+export const FAILED: Bell = { mean: 42, sd: 9 };
+export const LEAST_FAIL = 0.03;
+
+/** A set of bells as a belief. A narrow bell alone would rather believe in any soft skin than in a piece that was never hot enough. */
+export function priorBelief(bells: readonly Bell[]): HardnessBelief {
+  let belief = new Float64Array(NODES);
+  for (const { mean, sd, weight = 1 } of bells) {
+    const density = (i: number): number => (weight / sd) * Math.exp(-0.5 * ((hardnessOfNode_HRC(i) - mean) / sd) ** 2);
+    belief = belief.map((w, i) => w + density(i));
+  }
+  return normalised(belief);
 }
 
 /** How far on either side of its mark a file drags, and how unsure a hand is, HRC. Judgement: temper-note section 4. */
@@ -73,22 +73,26 @@ export type Surface = "as-it-came" | "ground" | "heated-long-unprotected";
 /** Chance that a soft skin hides hard steel. Judgement: temper-note section 4. */
 export const SKIN_CHANCE: Readonly<Record<Surface, number>> = { "as-it-came": 0.1, ground: 0.03, "heated-long-unprotected": 0.5 };
 
-/** The belief after a row of files. All strokes meet the same skin. */
-export function afterFiles(belief: HardnessBelief, strokes: readonly FileStroke[], skinChance: number): HardnessBelief {
-  if (strokes.length === 0) return belief;
-  return normalised(
-    belief.map((prior, i) => {
-      const H = hardnessOfNode_HRC(i);
-      const core = strokes.reduce((p, stroke) => p * strokeChance(H, stroke), 1);
-      const skin = strokes.reduce((p, stroke) => p * strokeChance(H - SKIN_HRC, stroke), 1);
-      return prior * ((1 - skinChance) * core + skinChance * skin);
-    }),
-  );
+/** How well each hardness explains a row of files. All strokes meet the same skin. */
+export function filesSay(strokes: readonly FileStroke[], skinChance: number): Likelihood {
+  return (H) => {
+    const core = strokes.reduce((p, stroke) => p * strokeChance(H, stroke), 1);
+    const skin = strokes.reduce((p, stroke) => p * strokeChance(H - SKIN_HRC, stroke), 1);
+    return (1 - skinChance) * core + skinChance * skin;
+  };
 }
 
-/** The belief after a measurement with a standard error. */
-export function afterMeasurement(belief: HardnessBelief, value_HRC: number, error_HRC: number): HardnessBelief {
-  return normalised(belief.map((prior, i) => prior * Math.exp(-0.5 * ((hardnessOfNode_HRC(i) - value_HRC) / error_HRC) ** 2)));
+/** However far off, a measurement rules nothing out altogether. */
+const NEVER_NONE = 1e-12;
+
+/** How well each hardness explains a measurement with a standard error. */
+export function measurementSays(value_HRC: number, error_HRC: number): Likelihood {
+  return (H) => NEVER_NONE + Math.exp(-0.5 * ((H - value_HRC) / error_HRC) ** 2);
+}
+
+/** A belief after a test. */
+export function believedAfter(belief: HardnessBelief, says: Likelihood): HardnessBelief {
+  return normalised(belief.map((prior, i) => prior * says(hardnessOfNode_HRC(i))));
 }
 
 export interface BeliefSummary {

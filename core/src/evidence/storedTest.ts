@@ -2,7 +2,9 @@
 
 import type { HardnessTest } from "../schema/book.js";
 import type { Section } from "../schema/parts.js";
-import { hardnessVerdict, type HardnessVerdict } from "./verdict.js";
+import type { Bell } from "../numerics/mixture.js";
+import { FAILED, type BeliefSummary } from "./belief.js";
+import { hardnessVerdict, type HardnessVerdict, type TestDone } from "./verdict.js";
 
 /** An ordinary mill file is no marked file: its own hardness is not known to better than this, HRC (common practice, no source). */
 export const MILL_FILE_HRC = 63;
@@ -21,11 +23,13 @@ function thicknessTested_mm(section: Section): number | null {
   }
 }
 
-export function testVerdict(test: HardnessTest, section: Section): HardnessVerdict {
-  const { predicted, strokes, readings_HRC, blockBias_HRC, diameter_mm, surface, piece_C } = test;
+/** What was done, as the judgement takes it. */
+export function testDone(
+  { strokes, readings_HRC, blockBias_HRC, diameter_mm, surface, piece_C }: HardnessTest,
+  section: Section,
+): TestDone {
   const thickness_mm = thicknessTested_mm(section);
-  return hardnessVerdict({
-    ...(predicted ? { prior: predicted } : {}),
+  return {
     strokes: strokes.map(({ file_HRC, result }) => ({
       hardness_HRC: file_HRC,
       result,
@@ -43,5 +47,23 @@ export function testVerdict(test: HardnessTest, section: Section): HardnessVerdi
       : {}),
     surface,
     ...(piece_C === undefined ? {} : { piece_C }),
-  });
+  };
+}
+
+/** What a stored test says was predicted: a bell, and a part that failed. */
+function priorOf({ predicted }: HardnessTest): readonly Bell[] | undefined {
+  if (predicted === undefined) return undefined;
+  const { mean_HRC, sd_HRC, failChance = 0 } = predicted;
+  const bell = { mean: mean_HRC, sd: sd_HRC, weight: 1 - failChance };
+  return failChance === 0 ? [bell] : [bell, { ...FAILED, weight: failChance }];
+}
+
+/** A test against the pieces it may be one of; without them against what it says was predicted. */
+export function testVerdict(test: HardnessTest, section: Section, prior = priorOf(test)): HardnessVerdict {
+  return hardnessVerdict({ ...(prior === undefined ? {} : { prior }), ...testDone(test, section) });
+}
+
+/** What a test found, as it was told when it was made; of an old one, which does not say, worked out again from itself. */
+export function testFound(test: HardnessTest, section: Section): BeliefSummary {
+  return test.found ?? testVerdict(test, section).summary;
 }

@@ -2,10 +2,12 @@
 
 import { HAND_WARM_C } from "../constants.js";
 import type { TestNotice } from "../notices.js";
+import { summaryOf, type Bell } from "../numerics/mixture.js";
 import {
-  afterFiles,
-  afterMeasurement,
+  believedAfter,
   fileBracket,
+  filesSay,
+  measurementSays,
   priorBelief,
   SKIN_CHANCE,
   summarise,
@@ -16,12 +18,13 @@ import {
   type Surface,
 } from "./belief.js";
 import { MOST_CYLINDER_HRC, rockwell, thinnestForRockwellC_mm, type RockwellResult } from "./rockwell.js";
+import { weighed, type Likelihood } from "./weigh.js";
 
 /** Where nothing is known: anything a heat-treated steel can be. */
-const KNOWING_NOTHING = { mean: 50, sd: 12 };
+const KNOWING_NOTHING: Bell = { mean: 50, sd: 12 };
 
-export interface VerdictInput {
-  readonly prior?: { readonly mean_HRC: number; readonly sd_HRC: number; readonly failChance?: number };
+/** What was done to a piece to learn its hardness. */
+export interface TestDone {
   readonly strokes: readonly FileStroke[];
   readonly rockwell?: {
     readonly readings_HRC: readonly number[];
@@ -34,6 +37,11 @@ export interface VerdictInput {
   readonly piece_C?: number;
 }
 
+export interface VerdictInput extends TestDone {
+  /** The simulated pieces it is one of; one bell, where no more is known. */
+  readonly prior?: readonly Bell[];
+}
+
 export interface HardnessVerdict {
   readonly before: HardnessBelief;
   readonly belief: HardnessBelief;
@@ -43,33 +51,55 @@ export interface HardnessVerdict {
   readonly notices: readonly TestNotice[];
 }
 
-/** The one place the command line and the screens share. @source temper-note section 4 (judgement) */
-export function hardnessVerdict({ prior, strokes, rockwell: tester, surface, piece_C }: VerdictInput): HardnessVerdict {
+function isTooHot({ piece_C }: TestDone): boolean {
+  return piece_C !== undefined && piece_C > HAND_WARM_C;
+}
+
+/** How well each hardness explains a test; null where it says nothing. */
+export function testSays(test: TestDone): Likelihood | null {
+  const { strokes, rockwell: tester, surface } = test;
+  const says: Likelihood[] = [];
+  if (strokes.length > 0 && !isTooHot(test)) says.push(filesSay(strokes, SKIN_CHANCE[surface]));
+  if (tester !== undefined && tester.readings_HRC.length > 0) {
+    const { corrected_HRC, standardError_HRC } = rockwell(tester);
+    says.push(measurementSays(corrected_HRC, standardError_HRC));
+  }
+  return says.length === 0 ? null : (H) => says.reduce((product, say) => product * say(H), 1);
+}
+
+/** A wide bell or two are cut out of shape by a row of files; of many narrow ones, each moves a little. */
+function summaryAfter(prior: readonly Bell[], says: Likelihood | null, belief: HardnessBelief): BeliefSummary {
+  if (prior.length <= 2) return summarise(belief);
+  const { mean, sd, p05, p95 } = summaryOf(says === null ? prior : weighed(prior, says));
+  return { mean_HRC: mean, sd_HRC: sd, p05_HRC: p05, p95_HRC: p95 };
+}
+
+function testerNotices({ thickness_mm, ...readings }: NonNullable<TestDone["rockwell"]>, result: RockwellResult): TestNotice[] {
   const notices: TestNotice[] = [];
-  const isHot = piece_C !== undefined && piece_C > HAND_WARM_C;
+  if (result.cylinder_HRC > MOST_CYLINDER_HRC) notices.push({ code: "too-round" });
+  const least_mm = thinnestForRockwellC_mm(result.corrected_HRC);
+  if (thickness_mm !== undefined && thickness_mm < least_mm) notices.push({ code: "too-thin", least_mm });
+  if (readings.readings_HRC.length < 3) notices.push({ code: "few-readings" });
+  if (readings.blockBias_HRC === undefined) notices.push({ code: "no-block" });
+  return notices;
+}
+
+/** The one place the command line and the screens share. @source temper-note section 4 (judgement) */
+export function hardnessVerdict({ prior, ...test }: VerdictInput): HardnessVerdict {
+  const { strokes, rockwell: tester, surface } = test;
+  const notices: TestNotice[] = [];
+  const isHot = isTooHot(test);
   if (isHot) notices.push({ code: "too-hot-to-test" });
   const counted = isHot ? [] : strokes;
-  const before = priorBelief(prior?.mean_HRC ?? KNOWING_NOTHING.mean, prior?.sd_HRC ?? KNOWING_NOTHING.sd, prior?.failChance);
   if (prior === undefined) notices.push({ code: "no-prior" });
-  let belief = afterFiles(before, counted, SKIN_CHANCE[surface]);
+  const bells = prior ?? [KNOWING_NOTHING];
+  const before = priorBelief(bells);
   const bracket = fileBracket(counted);
   if (!bracket.isConsistent) notices.push({ code: "inconsistent-files" });
-  if (counted.some(({ result }) => result === "bites") && surface !== "ground") {
-    notices.push({ code: "soft-skin-possible" });
-  }
-  let corrected: RockwellResult | null = null;
-  if (tester !== undefined && tester.readings_HRC.length > 0) {
-    const { thickness_mm, ...readings } = tester;
-    const result = rockwell(readings);
-    corrected = result;
-    if (result.cylinder_HRC > MOST_CYLINDER_HRC) notices.push({ code: "too-round" });
-    const least_mm = thinnestForRockwellC_mm(result.corrected_HRC);
-    if (thickness_mm !== undefined && thickness_mm < least_mm) {
-      notices.push({ code: "too-thin", least_mm });
-    }
-    if (tester.readings_HRC.length < 3) notices.push({ code: "few-readings" });
-    if (tester.blockBias_HRC === undefined) notices.push({ code: "no-block" });
-    belief = afterMeasurement(belief, result.corrected_HRC, result.standardError_HRC);
-  }
-  return { before, belief, summary: summarise(belief), bracket, corrected, notices };
+  if (counted.some(({ result }) => result === "bites") && surface !== "ground") notices.push({ code: "soft-skin-possible" });
+  const corrected = tester === undefined || tester.readings_HRC.length === 0 ? null : rockwell(tester);
+  if (corrected !== null) notices.push(...testerNotices(tester!, corrected));
+  const says = testSays(test);
+  const belief = says === null ? before : believedAfter(before, says);
+  return { before, belief, summary: summaryAfter(bells, says, belief), bracket, corrected, notices };
 }

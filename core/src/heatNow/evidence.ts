@@ -32,6 +32,7 @@ export function evidenceOf(reading: Check, age_s: number, kit: Kit | null): Heat
     case "stick":
       return { kind: "stick", rated_C: reading.rated_C, hasMelted: reading.hasMelted, age_s };
     case "bath":
+    case "bath-heat":
     case "straight":
     case "safety":
     case "fire":

@@ -91,7 +91,7 @@ export interface HeatContext {
 }
 
 /** Where the magnet lets go of this piece as it is in this heat. */
-function pointOf({ piece, route }: PieceState, act: Heat, { catalogue, points }: HeatContext): MagnetPoint {
+export function magnetPointOf({ piece, route }: PieceState, act: Heat, { catalogue, points }: HeatContext): MagnetPoint {
   const steps = act.purpose === "harden" ? (route?.steps ?? []) : (route?.steps.slice(0, act.step) ?? []);
   const prior = structureBeforeHardening(piece, steps);
   const key = `${piece.steel} ${prior}`;
@@ -112,7 +112,7 @@ function readHeat(state: PieceState, act: Heat, now_ms: number, says: FireSays |
   return {
     estimate: estimateHeat({
       evidence: last,
-      magnet: pointOf(state, act, context),
+      magnet: magnetPointOf(state, act, context),
       wanted_C: act.target_C,
       drift: says === null ? RISES : { rate_K_s: says.rate_K_s, unsure: 0.7 },
       ...(eye === undefined ? {} : { eye }),

@@ -44,9 +44,9 @@ export type JobOutcome<K extends Job["kind"] = Job["kind"]> =
 function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["kind"]] {
   switch (job.kind) {
     case "predict":
-      return predict(catalogue, job.piece, job.route, job.effort, job.members, desk);
+      return predict(catalogue, job.piece, job.route, job.effort, job.members, desk, job.known);
     case "nominal":
-      predictNominal(catalogue, job.piece, job.route, desk);
+      predictNominal(catalogue, job.piece, job.route, desk, job.known);
       return null;
     case "members":
       return predictMembers(catalogue, job.piece, job.route, job, desk);
@@ -56,8 +56,8 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
       return pictureSection(catalogue, job, desk);
     case "what-if":
       return {
-        tracks: job.tracks.map((track) => response(catalogue, job.piece, job.route, track, desk)),
-        baths: bathResponses(catalogue, job.piece, job.route, job.media, desk),
+        tracks: job.tracks.map((track) => response(catalogue, job.piece, job.route, track, desk, job.known)),
+        baths: bathResponses(catalogue, job.piece, job.route, job.media, desk, job.known),
       };
   }
 }

@@ -1,10 +1,12 @@
-/** Bells side by side, all of the same weight: what an ensemble says when each of its members has a doubt of its own. */
+/** Bells side by side: what an ensemble says when each of its members has a doubt of its own. */
 
 import { normalCdf } from "./normal.js";
 
 export interface Bell {
   readonly mean: number;
   readonly sd: number;
+  /** Against the others; of all the same where it is not given. */
+  readonly weight?: number;
 }
 
 export interface MixtureSummary {
@@ -15,9 +17,19 @@ export interface MixtureSummary {
   readonly p95: number;
 }
 
+function averaged(bells: readonly Bell[], of: (bell: Bell) => number): number {
+  let [sum, weights] = [0, 0];
+  for (const bell of bells) {
+    const weight = bell.weight ?? 1;
+    sum += weight * of(bell);
+    weights += weight;
+  }
+  return sum / weights;
+}
+
 /** Chance that a mixture lies below a value, 0 ... 1. */
 export function mixtureBelow(bells: readonly Bell[], value: number): number {
-  return bells.reduce((sum, { mean, sd }) => sum + (sd > 0 ? normalCdf((value - mean) / sd) : value >= mean ? 1 : 0), 0) / bells.length;
+  return averaged(bells, ({ mean, sd }) => (sd > 0 ? normalCdf((value - mean) / sd) : value >= mean ? 1 : 0));
 }
 
 /** Chance that a mixture lies between two values, 0 ... 1. */
@@ -44,10 +56,10 @@ export function mixtureQuantile(bells: readonly Bell[], share: number): number {
   return 0.5 * (low + high);
 }
 
-/** @param bells one or more */
+/** @param bells one or more, not all of no weight */
 export function summaryOf(bells: readonly Bell[]): MixtureSummary {
-  const mean = bells.reduce((sum, b) => sum + b.mean, 0) / bells.length;
-  const variance = bells.reduce((sum, b) => sum + (b.mean - mean) ** 2 + b.sd ** 2, 0) / bells.length;
+  const mean = averaged(bells, (bell) => bell.mean);
+  const variance = averaged(bells, (bell) => (bell.mean - mean) ** 2 + bell.sd ** 2);
   return {
     mean,
     sd: Math.sqrt(variance),

@@ -54,6 +54,9 @@ export type Start = (typeof STARTS)[number];
 
 export const ZONES = ["edge", "spine", "tip", "tang"] as const;
 export type Zone = (typeof ZONES)[number];
+export const FATES = ["cracked", "broken", "given-up", "lost"] as const;
+/** What became of a piece that did not get done. */
+export type Fate = (typeof FATES)[number];
 export const WISHES = ["hard", "medium", "soft", "untreated"] as const;
 export type Wish = (typeof WISHES)[number];
 
@@ -189,6 +192,8 @@ export const CheckSchema = tagged(
   }),
   strict({ check: Type.Literal("stick"), rated_C: between(...LIMITS.reading.melts_C, "What it melts at, C"), hasMelted: Type.Boolean() }),
   strict({ check: Type.Literal("bath"), state: choice(["in", "out"] as const) }),
+  /** What a thermometer in the bath reads. */
+  strict({ check: Type.Literal("bath-heat"), temperature_C: between(...LIMITS.quench.bath_C, "Reading, C") }),
   /** All items of the safety gate were ticked. */
   strict({ check: Type.Literal("safety") }),
   /** In the fire, or out of it. */
@@ -227,6 +232,15 @@ export const TestSchema = strict({
       failChance: Type.Optional(between(0, 1, "Chance that it never hardened")),
     }),
   ),
+  /** What it was judged to be when it was made, by all that was known then. */
+  found: Type.Optional(
+    strict({
+      mean_HRC: between(-50, 80, "HRC"),
+      sd_HRC: between(0, 50, "HRC"),
+      p05_HRC: between(-80, 100, "HRC"),
+      p95_HRC: between(-80, 100, "HRC"),
+    }),
+  ),
 });
 export type HardnessTest = Static<typeof TestSchema>;
 
@@ -245,6 +259,8 @@ export const EventSchema = tagged(
   strict({ ...common, kind: Type.Literal("test"), act: Type.String({ maxLength: 40 }), test: TestSchema }),
   strict({ ...common, kind: Type.Literal("note"), text: Type.String({ minLength: 1, maxLength: 4000 }) }),
   strict({ ...common, kind: Type.Literal("finished") }),
+  /** sound: re-forged, looked at, and no crack to be seen. */
+  strict({ ...common, kind: Type.Literal("fate"), fate: choice([...FATES, "sound"] as const) }),
   strict({ ...common, kind: Type.Literal("withdrawn"), event: Type.String({ minLength: 1, maxLength: 64 }) }),
 );
 export type BookEvent = Static<typeof EventSchema>;

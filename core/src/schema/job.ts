@@ -1,7 +1,7 @@
 /** What the page says to a worker and what it hears back. Everything is plain data. */
 
 import { Type, type Static } from "@sinclair/typebox";
-import { HARDENS, PieceSchema, RouteSchema } from "./book.js";
+import { HARDENS, PieceSchema, RouteSchema, TestSchema } from "./book.js";
 import { FUELS } from "./kit.js";
 import { between, choice, strict, tagged } from "./parts.js";
 
@@ -22,6 +22,27 @@ export const FireSchema = strict({
 });
 export type FireInput = Static<typeof FireSchema>;
 
+/** How far something runs beyond what was said of it, and how sure that is: C, or the logarithm of a ratio. */
+const knownOf = (least: number, most: number, what: string) =>
+  Type.Optional(strict({ mean: between(least, most, what), sd: between(0, most, "How sure, one deviation") }));
+
+/** What is known of a shop and of this run of it: in the place of what is taken for granted of any. */
+export const ShopKnownSchema = strict({
+  heat_K: knownOf(-150, 150, "Hotter than it was taken to be by, C"),
+  bathRatio: knownOf(-2, 2, "Its bath takes heat out faster than ours: logarithm of how many times"),
+  transferRatio: knownOf(-2, 2, "From fire to bath it takes longer than said: logarithm of how many times"),
+  oven_K: knownOf(-150, 150, "Its oven is truly hotter than the cycles say by, C"),
+});
+export type ShopKnown = Static<typeof ShopKnownSchema>;
+
+/** Beside plan and log: the shop, and the tests of this piece, each after so many of its tempers. */
+export const KnownSchema = strict({
+  shop: Type.Optional(ShopKnownSchema),
+  tests: Type.Optional(Type.Array(strict({ tempers: Type.Integer({ minimum: 0, maximum: 40 }), test: TestSchema }), { maxItems: 60 })),
+});
+export type Known = Static<typeof KnownSchema>;
+const known = Type.Optional(KnownSchema);
+
 const hardnessAtPlace = Type.Union([Type.Number(), Type.Null()]);
 const MemberSchema = strict({
   hardness_HRC: strict({ surface: hardnessAtPlace, centre: hardnessAtPlace, edge: hardnessAtPlace, spine: hardnessAtPlace }),
@@ -40,15 +61,17 @@ export const JobSchema = tagged(
     effort: EffortSchema,
     /** All members of the ensemble, when they were run beside it. */
     members: Type.Optional(EnsembleSchema),
+    known,
   }),
   /** The case as planned, run beside its members and remembered: what a prediction of the same worker begins with. */
-  strict({ kind: Type.Literal("nominal"), piece: PieceSchema, route: RouteSchema }),
+  strict({ kind: Type.Literal("nominal"), piece: PieceSchema, route: RouteSchema, known }),
   strict({
     kind: Type.Literal("members"),
     piece: PieceSchema,
     route: RouteSchema,
     from: Type.Integer({ minimum: 0, maximum: MEMBERS }),
     to: Type.Integer({ minimum: 0, maximum: MEMBERS }),
+    known,
   }),
   strict({
     kind: Type.Literal("section"),
@@ -59,6 +82,7 @@ export const JobSchema = tagged(
     effort: EffortSchema,
     /** As above. */
     members: Type.Optional(EnsembleSchema),
+    known,
   }),
   strict({
     kind: Type.Literal("warm-up"),
@@ -75,6 +99,7 @@ export const JobSchema = tagged(
     route: RouteSchema,
     tracks: Type.Array(choice(["temper", "heat", "thickness"] as const)),
     media: Type.Array(Type.String()),
+    known,
   }),
 );
 export type Job = Static<typeof JobSchema>;

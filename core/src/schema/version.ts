@@ -1,2 +1,5 @@
-/** Of a file and of the database. 1: the first. 2: the kit, in the database alone. 3: reasons as codes, no stored way. */
-export const BOOK_VERSION = 3;
+/**
+ * Of a file and of the database. 1: the first. 2: the kit, in the database alone. 3: reasons as codes, no stored way. 4: what became of a
+ * piece that did not get done, bath readings, and with a test what it found.
+ */
+export const BOOK_VERSION = 4;

@@ -11,6 +11,7 @@ import { KINETICS, type Kinetics } from "../kinetics/kinetics.js";
 import { austeniteLeft, makeStructure, type PriorStructure, type Structure } from "../kinetics/structure.js";
 import { formMartensite, isMagnetic } from "../kinetics/transform.js";
 import type { ResolvedSteel } from "../plan/catalogue.js";
+import type { ShopKnown } from "../schema/job.js";
 import type { BodySection, Cladding, Coat, Immersion } from "../schema/parts.js";
 import { runCourse, type CourseResult, type Exchange, type Form } from "./course.js";
 import { bodyOf, inAir, inBath, STEP_K, thicker, gridOf, type AnyMedium, type Bath, type Places, type Resolution } from "./section.js";
@@ -34,6 +35,8 @@ export interface HardenPlan {
   readonly immersion: Immersion;
   readonly coat?: Coat | null;
   readonly cladding?: Cladding | null;
+  /** What is known of this shop and this run beyond what the model takes for granted. */
+  readonly shop?: ShopKnown;
 }
 
 /** The same text for the same plan. */
@@ -68,6 +71,17 @@ export const AS_PLANNED: Variation = {
   thicknessRatio: 1,
   transferRatio: 1,
 };
+
+/** The case as planned in the shop it is done in. */
+export function asKnown({ shop }: HardenPlan): Variation {
+  if (shop === undefined) return AS_PLANNED;
+  return {
+    ...AS_PLANNED,
+    heat_K: shop.heat_K?.mean ?? 0,
+    bathRatio: Math.exp(shop.bathRatio?.mean ?? 0),
+    transferRatio: Math.exp(shop.transferRatio?.mean ?? 0),
+  };
+}
 
 /** Seconds to the bath for a piece that falls to its heat right over it. */
 export const BESIDE_s = 0.5;
@@ -145,7 +159,7 @@ const LONG_STRIDE = { stepAim_K: 12, largestChange: 0.05 } as const;
 export function runCase(
   plan: HardenPlan,
   {
-    variation: v = AS_PLANNED,
+    variation: v = asKnown(plan),
     resolution = "full",
     watch,
     frames_s,

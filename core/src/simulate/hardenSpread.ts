@@ -11,7 +11,7 @@ import { normalDraws } from "../numerics/sampling.js";
 import type { Form } from "./course.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { hardened, planKey, runCase, type HardenPlan, type Variation } from "./hardenCase.js";
-import type { AnyMedium, Places } from "./section.js";
+import type { Places } from "./section.js";
 
 /** Standard deviations assumed, not measured: hardening-note section 10; thickness, transfer and residuals are judgements. */
 const SPREAD: Readonly<Record<keyof Variation, number>> = {
@@ -74,19 +74,23 @@ export interface Ensemble {
   readonly draws: readonly (readonly number[])[];
 }
 
-function variationOf(draw: readonly number[], medium: AnyMedium): Variation {
+function variationOf(draw: readonly number[], { medium, shop = {} }: Pick<HardenPlan, "medium" | "shop">): Variation {
+  const known = (name: "heat_K" | "bathRatio" | "transferRatio", usual: number): number => {
+    const { mean, sd } = shop[name] ?? { mean: 0, sd: usual };
+    return mean + sd * z(name);
+  };
   const z = (name: keyof Variation): number => draw[NAMES.indexOf(name)]!;
   return {
     rateRatio: Math.exp(SPREAD.rateRatio * z("rateRatio")),
-    bathRatio: Math.exp((isWater(medium) ? WATER_BATH : SPREAD.bathRatio) * z("bathRatio")),
+    bathRatio: Math.exp(known("bathRatio", isWater(medium) ? WATER_BATH : SPREAD.bathRatio)),
     dissolutionRatio: Math.exp(SPREAD.dissolutionRatio * z("dissolutionRatio")),
     martensiteStart_K: SPREAD.martensiteStart_K * z("martensiteStart_K"),
-    heat_K: SPREAD.heat_K * z("heat_K"),
+    heat_K: known("heat_K", SPREAD.heat_K),
     carbonRatio: 1 + SPREAD.carbonRatio * z("carbonRatio"),
     alloyRatio: Math.max(0, 1 + SPREAD.alloyRatio * z("alloyRatio")),
     residualRatio: Math.exp(SPREAD.residualRatio * z("residualRatio")),
     thicknessRatio: Math.max(0.5, 1 + SPREAD.thicknessRatio * z("thicknessRatio")),
-    transferRatio: Math.exp(SPREAD.transferRatio * z("transferRatio")),
+    transferRatio: Math.exp(known("transferRatio", SPREAD.transferRatio)),
   };
 }
 
@@ -97,7 +101,7 @@ function floorOf_HRC(structure: Structure, node: number): number {
 
 function runMember(plan: HardenPlan, draw: readonly number[], options: Omit<RunOptions, "desk">): Member {
   const { places, structure } = runCase(plan, {
-    variation: variationOf(draw, plan.medium),
+    variation: variationOf(draw, plan),
     resolution: "coarse",
     untilSettled: true,
     isLongStrided: true,

@@ -3,7 +3,9 @@
 import { InputError } from "../errors.js";
 import type { Notice } from "../notices.js";
 import { alloyShift_K, growFilm_nm, filmHex, oxideName } from "../colour/oxide.js";
-import { mixtureBetween, summaryOf, type Bell } from "../numerics/mixture.js";
+import { LEAST_FAIL } from "../evidence/belief.js";
+import { testDone } from "../evidence/storedTest.js";
+import { testSays } from "../evidence/verdict.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { nodeHardness_HV } from "../kinetics/structure.js";
 import { heatingCurve } from "../kinetics/austenite.js";
@@ -16,14 +18,27 @@ import { RUN_HOLD_MIN, structureBeforeHardening, targetOf, thickness_mm } from "
 import { breadth_mm } from "../shape/outline.js";
 import type { Piece, Route, Step } from "../schema/book.js";
 import type { BodySection, Section } from "../schema/parts.js";
-import type { Effort } from "../schema/job.js";
-import { harden, nominalCase, type HardenPlan, type HardenResult, type HardnessValue, type ProfilePoint } from "./harden.js";
+import type { Effort, Known } from "../schema/job.js";
+import { harden, nominalCase, type HardenPlan, type HardenResult, type ProfilePoint } from "./harden.js";
 import { doubtful, limitOf, saferChanges, type Safer } from "./advice.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { BESIDE_s, hardened, planKey, requireSense, runCase } from "./hardenCase.js";
-import { MEMBERS, runMembers, type Member } from "./hardenSpread.js";
+import { MEMBERS, membersOf, runMembers, type Member } from "./hardenSpread.js";
 import { airCooling_s } from "./hardenReadings.js";
 import { thicker } from "./section.js";
+import {
+  chanceBetween,
+  OVEN_K,
+  temperedAt,
+  temperPlace,
+  testedPlaces,
+  type Estimate,
+  type Share,
+  type Tested,
+  type TestedPlaces,
+  type Tempers,
+} from "./temperedPlace.js";
+import type { Simulated } from "./temperedPlace.js";
 import type { MoreCarbon } from "../kinetics/soak.js";
 import { transformations, type Transformations } from "./transformations.js";
 
@@ -45,7 +60,7 @@ function usualTransfer_s({ section }: Piece, { temperature_C, fallTo_C }: Extrac
 }
 
 /** The hardening of a piece on a route, with nothing left open. */
-export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route): HardenPlan {
+export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { shop }: Known = {}): HardenPlan {
   const heat = stepOf(route, "harden");
   const quench = stepOf(route, "quench");
   const medium = catalogue.medium(quench.medium);
@@ -70,6 +85,7 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route): 
     agitation: quench.agitation,
     bath_s: quench.bath_s ?? null,
     immersion: immersionOf(piece, quench),
+    ...(shop === undefined ? {} : { shop }),
   };
 }
 
@@ -108,24 +124,32 @@ export function temperCyclesOf(route: Route): TemperCycle[] {
     );
 }
 
-/** What a place will be: of the ensemble with all its doubts, HRC. */
-export interface Estimate {
-  readonly mean_HRC: number;
-  readonly sd_HRC: number;
-  readonly p05_HRC: number;
-  readonly p50_HRC: number;
-  readonly p95_HRC: number;
-  /** Its members, each a bell. */
-  readonly members: readonly Bell[];
+/** The tempers of a route by the oven they are done in. */
+export function tempersOf(plan: HardenPlan, route: Route): Tempers {
+  const { mean, sd } = plan.shop?.oven_K ?? { mean: 0, sd: OVEN_K };
+  const cycles = temperCyclesOf(route).map((cycle) => ({ ...cycle, temperature_C: cycle.temperature_C + mean }));
+  return { steel: plan.steel.temper, cycles, oven_K: sd };
 }
 
-/** Chance that it lies between two hardnesses, 0 ... 1. */
-export function chanceBetween({ members }: Estimate, low_HRC: number, high_HRC: number): number {
-  return mixtureBetween(members, low_HRC, high_HRC);
+/** What the tests of a piece say, each after so many of its tempers. */
+function testedOf({ section }: Piece, { tests = [] }: Known): Tested[] {
+  return tests.flatMap(({ tempers, test }) => {
+    const says = testSays(testDone(test, section));
+    return says === null ? [] : [{ tempers, says }];
+  });
 }
 
-/** hardening-model: rates, bath, dissolution. heat-and-steel: what the smith does not know. */
-export type SpreadCause = "hardening-model" | "heat-and-steel" | "oven" | "temper-model";
+/** The two places of a piece, by what was tested of it. */
+export function placesOf(
+  piece: Piece,
+  tempers: Tempers,
+  values: { readonly working: Simulated; readonly thickest: Simulated },
+  known: Known,
+): Pick<TestedPlaces, "working" | "thickest"> & { readonly weights: readonly number[] | null } {
+  const tests = testedOf(piece, known);
+  if (tests.length > 0) return testedPlaces(tempers, values.working, values.thickest, tests);
+  return { working: temperPlace(tempers, values.working), thickest: temperPlace(tempers, values.thickest), weights: null };
+}
 
 export interface Prediction {
   readonly hardening: HardenResult;
@@ -144,7 +168,7 @@ export interface Prediction {
   /** Chance that the working place lands in the target, 0 ... 1. */
   readonly chanceInTarget: number;
   /** Where the spread of the working place comes from, largest first, HRC. */
-  readonly spread: readonly { readonly cause: SpreadCause; readonly sd_HRC: number }[];
+  readonly spread: readonly Share[];
   /** To grind from each face, mm, if all heats of the route were in an open fire. */
   readonly grindOff_mm: number;
   /** When the heat, not the bath, is the limit: what would bring enough carbon into solution. */
@@ -152,61 +176,6 @@ export interface Prediction {
   /** When it may fail: changes that harden the place that must be hard even with slower luck, mildest first. */
   readonly safer: readonly Safer[];
   readonly notices: readonly Notice[];
-}
-
-/** An oven nobody calibrated, and where in it the piece lies, K: temper-note sections 2 and 3. */
-const OVEN_K = 20;
-const PLACE_K = 4;
-/** A heat misjudged, a step forgotten: three pieces in a hundred (judgement). */
-const LEAST_FAIL = 0.03;
-
-function estimate(members: readonly Bell[]): Estimate {
-  const { mean, sd, p05, p50, p95 } = summaryOf(members);
-  return { mean_HRC: mean, sd_HRC: sd, p05_HRC: p05, p50_HRC: p50, p95_HRC: p95, members };
-}
-
-interface TemperedPlace {
-  readonly asQuenched: Estimate;
-  readonly tempered: Estimate;
-  readonly spread: readonly { readonly cause: SpreadCause; readonly sd_HRC: number }[];
-}
-
-/** A place as quenched and after the tempers, member by member, and where its spread comes from. */
-export function temperPlace(
-  steel: HardenPlan["steel"]["temper"],
-  cycles: readonly TemperCycle[],
-  { members, model_HRC, input_HRC }: Pick<HardnessValue, "members" | "model_HRC" | "input_HRC">,
-): TemperedPlace {
-  const asQuenched = estimate(members);
-  if (cycles.length === 0) {
-    const spread = [
-      { cause: "hardening-model" as const, sd_HRC: model_HRC },
-      { cause: "heat-and-steel" as const, sd_HRC: input_HRC },
-    ].sort((a, b) => b.sd_HRC - a.sd_HRC);
-    return { asQuenched, tempered: asQuenched, spread };
-  }
-  const { mean_HRC } = asQuenched;
-  const at = (asQuenched_HRC: number, shift_K = 0): number =>
-    temperedHardness({
-      steel,
-      asQuenched_HRC,
-      cycles: cycles.map(({ temperature_C, hold_min }) => ({ temperature_C: temperature_C + shift_K, hold_min })),
-    }).hardness_HRC;
-  const perKelvin = Math.abs(at(mean_HRC, 4) - at(mean_HRC, -4)) / 8;
-  const perPoint = Math.max(0, at(mean_HRC) - at(mean_HRC - 1));
-  const oven_HRC = perKelvin * Math.hypot(OVEN_K, PLACE_K);
-  const law_HRC = temperedHardness({ steel, asQuenched_HRC: mean_HRC, cycles }).model_HRC;
-  const tempered = estimate(members.map(({ mean, sd }) => ({ mean: at(mean), sd: Math.hypot(perPoint * sd, oven_HRC, law_HRC) })));
-  // What the hardening leaves after the temper, told apart as it was before it: the four together are the whole.
-  const hardening_HRC =
-    Math.sqrt(Math.max(0, tempered.sd_HRC ** 2 - oven_HRC ** 2 - law_HRC ** 2)) / Math.max(1e-9, Math.hypot(model_HRC, input_HRC));
-  const spread = [
-    { cause: "hardening-model" as const, sd_HRC: hardening_HRC * model_HRC },
-    { cause: "heat-and-steel" as const, sd_HRC: hardening_HRC * input_HRC },
-    { cause: "oven" as const, sd_HRC: oven_HRC },
-    { cause: "temper-model" as const, sd_HRC: law_HRC },
-  ].sort((a, b) => b.sd_HRC - a.sd_HRC);
-  return { asQuenched, tempered, spread };
 }
 
 function oxideOf(plan: HardenPlan, cycles: readonly TemperCycle[]): { name: string; hex: string } {
@@ -231,33 +200,35 @@ function skinOf_mm({ steel }: HardenPlan, route: Route): number {
   return decarbDepth_mm(integral_m2);
 }
 
-/** A node after the tempers, HRC. */
-export function temperedAt(steel: HardenPlan["steel"]["temper"], cycles: readonly TemperCycle[], asQuenched_HRC: number): number {
-  if (cycles.length === 0) return asQuenched_HRC;
-  return temperedHardness({ steel, cycles, asQuenched_HRC }).hardness_HRC;
-}
-
 /** Part of the ensemble of a prediction, to be run beside it: members `from` to `to`, the last not included. */
 export function predictMembers(
   catalogue: Catalogue,
   piece: Piece,
   route: Route,
-  { from, to }: { readonly from: number; readonly to: number },
+  { from, to, known }: { readonly from: number; readonly to: number; readonly known?: Known | undefined },
   desk: Desk = BARE_DESK,
 ): Member[] {
-  const plan = hardenPlanOf(catalogue, piece, route);
+  const plan = hardenPlanOf(catalogue, piece, route, known);
   requireSense(plan);
   return runMembers(plan, MEMBERS, from, to, { desk });
 }
 
 /** Runs and remembers the case as planned, so that a prediction finds it beside its members. */
-export function predictNominal(catalogue: Catalogue, piece: Piece, route: Route, desk: Desk): void {
-  const plan = hardenPlanOf(catalogue, piece, route);
+export function predictNominal(catalogue: Catalogue, piece: Piece, route: Route, desk: Desk, known?: Known): void {
+  const plan = hardenPlanOf(catalogue, piece, route, known);
   requireSense(plan);
   nominalCase(plan, "full", { desk });
 }
 
-/** The whole answer for a piece on a route; `already` is its ensemble when that was run beside it; quick is coarse in space and leaves out what would help. @throws InputError for a route without a hardening or a quench. */
+/** How likely it is one of those whose working place did not harden, after its tests. */
+function softShare(members: readonly Member[], weights: readonly number[]): number {
+  const hard = members.reduce((sum, { isHard, hardness_HRC }, i) => {
+    return sum + (isHard[hardness_HRC.edge === null ? "surface" : "edge"] ? weights[i]! : 0);
+  }, 0);
+  return Math.min(1, Math.max(0, 1 - hard));
+}
+
+/** The whole answer for a piece on a route, by what is `known` of its shop and its tests; `already` is its ensemble when that was run beside it; quick is coarse in space and leaves out what would help. @throws InputError for a route without a hardening or a quench. */
 export function predict(
   catalogue: Catalogue,
   piece: Piece,
@@ -265,9 +236,11 @@ export function predict(
   effort: Effort = "full",
   already?: readonly Member[],
   desk: Desk = BARE_DESK,
+  known: Known = {},
 ): Prediction {
-  const plan = hardenPlanOf(catalogue, piece, route);
-  const cycles = temperCyclesOf(route);
+  const plan = hardenPlanOf(catalogue, piece, route, known);
+  const tempers = tempersOf(plan, route);
+  const { cycles } = tempers;
   const isQuick = effort === "quick";
   const key = `${effort} ${planKey(plan)}`;
   const hardening = desk.recall("hardening", key, () => {
@@ -276,10 +249,9 @@ export function predict(
     return harden(plan, { desk });
   });
   const temper = plan.steel.temper;
-  const workingValue = hardening.edge ?? hardening.surface;
-  const thickestValue = hardening.spine ?? hardening.centre;
-  const working = temperPlace(temper, cycles, workingValue);
-  const thickest = temperPlace(temper, cycles, thickestValue);
+  const values = { working: hardening.edge ?? hardening.surface, thickest: hardening.spine ?? hardening.centre };
+  const { working, thickest, weights } = placesOf(piece, tempers, values, known);
+  const members = (): readonly Member[] => membersOf(plan, isQuick ? QUICK_MEMBERS : MEMBERS, { desk });
   const { low_HRC, high_HRC, why, name } = targetOf(catalogue, piece.use);
   const equivalent_C =
     cycles.length === 0 ? 20 : temperedHardness({ steel: temper, cycles, asQuenched_HRC: working.asQuenched.mean_HRC }).equivalent_C;
@@ -297,7 +269,7 @@ export function predict(
     isEmbrittled: band !== undefined && equivalent_C >= band[0]! && equivalent_C <= band[1]!,
     oxide: oxideOf(plan, cycles),
     target: { low_HRC, high_HRC, why, name },
-    failChance: Math.max(LEAST_FAIL, 1 - hardening.chanceHard.working),
+    failChance: weights === null ? Math.max(LEAST_FAIL, 1 - hardening.chanceHard.working) : softShare(members(), weights),
     chanceInTarget: chanceBetween(working.tempered, low_HRC, high_HRC),
     spread: working.spread,
     grindOff_mm: grindOff_mm(skinOf_mm(plan, route)),
@@ -356,9 +328,16 @@ const RANGES: Readonly<Record<Track, readonly [number, number]>> = { temper: [15
 const POINTS: Readonly<Record<Track, number>> = { temper: 25, heat: 10, thickness: 8 };
 
 /** The track of one slide: its range is fixed so that a handle does not move under the finger. Thickness in mm at the thickest. */
-export function response(catalogue: Catalogue, piece: Piece, route: Route, track: Track, desk: Desk = BARE_DESK): Response {
-  const plan = hardenPlanOf(catalogue, piece, route);
-  const cycles = temperCyclesOf(route);
+export function response(
+  catalogue: Catalogue,
+  piece: Piece,
+  route: Route,
+  track: Track,
+  desk: Desk = BARE_DESK,
+  known: Known = {},
+): Response {
+  const plan = hardenPlanOf(catalogue, piece, route, known);
+  const { cycles, steel } = tempersOf(plan, route);
   const [low, high] = RANGES[track];
   const xs = Array.from({ length: POINTS[track] }, (_, i) => low + ((high - low) * i) / (POINTS[track] - 1));
   const base = thickness_mm(piece.section);
@@ -366,8 +345,8 @@ export function response(catalogue: Catalogue, piece: Piece, route: Route, track
     const fixed = quickHardness(plan, desk);
     const end = (mean_HRC: number, temperature_C: number): number =>
       temperedAt(
-        plan.steel.temper,
-        cycles.map((c) => ({ ...c, temperature_C })),
+        steel,
+        cycles.map((c) => ({ ...c, temperature_C: temperature_C + (plan.shop?.oven_K?.mean ?? 0) })),
         mean_HRC,
       );
     return { track, points: xs.map((x) => ({ x, working_HRC: end(fixed.working_HRC, x), thickest_HRC: end(fixed.thickest_HRC, x) })) };
@@ -389,9 +368,10 @@ export function bathResponses(
   route: Route,
   media: readonly string[],
   desk: Desk = BARE_DESK,
+  known: Known = {},
 ): BathResponse[] {
-  const plan = hardenPlanOf(catalogue, piece, route);
-  const cycles = temperCyclesOf(route);
+  const plan = hardenPlanOf(catalogue, piece, route, known);
+  const { cycles } = tempersOf(plan, route);
   return media.flatMap((id) => {
     const medium = catalogue.medium(id);
     if (medium === undefined) return [];

@@ -5,14 +5,15 @@ import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { nodeHardness_HV } from "../kinetics/structure.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import type { Piece, Route } from "../schema/book.js";
-import type { Effort } from "../schema/job.js";
+import type { Effort, Known } from "../schema/job.js";
 import type { Section } from "../schema/parts.js";
 import { sectionAt } from "../shape/stations.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { planKey, requireSense, runCase, type HardenPlan } from "./hardenCase.js";
 import { profileOf } from "./hardenReadings.js";
 import { gather, MEMBERS, membersOf, valueAt, type Member, type Place } from "./hardenSpread.js";
-import { hardenPlanOf, temperCyclesOf, temperedAt, temperPlace, type Estimate, type Prediction } from "./predict.js";
+import { hardenPlanOf, placesOf, tempersOf, type Prediction } from "./predict.js";
+import { temperedAt, type Estimate } from "./temperedPlace.js";
 
 /** One moment of the quench. */
 export interface PictureFrame {
@@ -51,6 +52,8 @@ export interface PictureInput {
   readonly effort: Effort;
   /** The ensemble of this section, when it was run before. */
   readonly members?: readonly Member[] | undefined;
+  /** What is known beside the plan; a test is of the section that was measured, and of no other station. */
+  readonly known?: Known | undefined;
 }
 
 /** Moments of the quench that are kept: the air before the bath, then ever longer apart. */
@@ -68,11 +71,11 @@ function moments_s({ transfer_s }: HardenPlan): number[] {
  */
 export function pictureSection(
   catalogue: Catalogue,
-  { piece, route, station, effort, members }: PictureInput,
+  { piece, route, station, effort, members, known = {} }: PictureInput,
   desk: Desk = BARE_DESK,
 ): SectionPicture {
   const section = station === null ? piece.section : sectionAt(piece, formOf(piece), station);
-  const plan = hardenPlanOf(catalogue, { ...piece, section }, route);
+  const plan = hardenPlanOf(catalogue, { ...piece, section }, route, known);
   requireSense(plan);
   const isQuick = effort === "quick";
   const { places, result, structure } = desk.recall(isQuick ? "station" : "picture", planKey(plan), () => {
@@ -84,12 +87,18 @@ export function pictureSection(
     });
   });
   const { grid } = places;
-  const { temper } = plan.steel;
-  const cycles = temperCyclesOf(route);
+  const tempers = tempersOf(plan, route);
+  const { steel, cycles } = tempers;
   const count = grid.columns * grid.nodes;
   const asQuenched_HRC = Float32Array.from({ length: count }, (_, i) => rockwellCFromVickers(nodeHardness_HV(structure, i)));
   const others = isQuick ? null : gather(members ?? membersOf(plan, MEMBERS, { desk }));
-  const at = (place: Place) => temperPlace(temper, cycles, valueAt(structure, places, place, others));
+  const at = (place: Place) => valueAt(structure, places, place, others);
+  const { working, thickest } = placesOf(
+    piece,
+    tempers,
+    { working: at(places.edge === null ? "surface" : "edge"), thickest: at(places.spine === null ? "centre" : "spine") },
+    station === null ? known : {},
+  );
   const mm = (metres: Float64Array): number[] => Array.from(metres, (m) => 1000 * m);
   return {
     section,
@@ -99,14 +108,14 @@ export function pictureSection(
     columnHeight_mm: mm(grid.columnHeight_m),
     halfThickness_mm: mm(grid.halfThickness_m),
     asQuenched_HRC,
-    tempered_HRC: asQuenched_HRC.map((hrc) => temperedAt(temper, cycles, hrc)),
+    tempered_HRC: asQuenched_HRC.map((hrc) => temperedAt(steel, cycles, hrc)),
     martensite: Float32Array.from(structure.martensite),
     frames: result.frames,
     profile: profileOf(section, grid, structure).map((point) => ({
       ...point,
-      tempered_HRC: temperedAt(temper, cycles, point.hardness_HRC),
+      tempered_HRC: temperedAt(steel, cycles, point.hardness_HRC),
     })),
-    working: at(places.edge === null ? "surface" : "edge"),
-    thickest: at(places.spine === null ? "centre" : "spine"),
+    working,
+    thickest,
   };
 }

@@ -1,7 +1,8 @@
 /** What each zone of a piece was wanted to be against what it will be, and the way that comes nearest. */
 
 import type { Piece, Hardens, Wish, Zone } from "../schema/book.js";
-import { chanceBetween, type Estimate, type Prediction } from "./predict.js";
+import type { Prediction } from "./predict.js";
+import { chanceBetween, type Estimate } from "./temperedPlace.js";
 
 /** What soft and medium mean where nobody says a number, HRC (common practice, no source); hard is what the use wants. */
 const MEDIUM_HRC = [40, 52] as const;

@@ -134,7 +134,7 @@ export function verdictVerb(input: unknown) {
   }
   const surface: Surface = decarburised === undefined ? "as-it-came" : decarburised ? "heated-long-unprotected" : "ground";
   const { summary, notices, corrected } = hardnessVerdict({
-    ...(prior === undefined ? {} : { prior: { mean_HRC: prior.mean, sd_HRC: prior.sd } }),
+    ...(prior === undefined ? {} : { prior: [{ mean: prior.mean, sd: prior.sd }] }),
     strokes: files.map(({ hrc, result, fileSd }) => ({
       hardness_HRC: hrc,
       result,

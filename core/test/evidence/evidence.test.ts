@@ -2,8 +2,10 @@ import { describe, expect, it } from "@jest/globals";
 import cdf from "@stdlib/stats-base-dists-normal-cdf";
 import fc from "fast-check";
 import {
-  afterFiles,
-  afterMeasurement,
+  believedAfter,
+  FAILED,
+  filesSay,
+  measurementSays,
   fileBracket,
   priorBelief,
   SKIN_CHANCE,
@@ -18,6 +20,8 @@ import { outside } from "../outside.js";
 
 const stroke = (hardness_HRC: number, result: FileResult): FileStroke => ({ hardness_HRC, result });
 const MILL = { fileSpread_HRC: 1 };
+const after = (belief: Float64Array, strokes: readonly FileStroke[], skin: number): Float64Array =>
+  believedAfter(belief, filesSay(strokes, skin));
 
 describe("the normal distribution", () => {
   it("agrees with a reference library to 1e-6", () => {
@@ -31,35 +35,38 @@ describe("files and readings: the note's worked cases within 0.02", () => {
     const s = summarise(belief);
     [s.mean_HRC - mean, s.sd_HRC - sd, s.p05_HRC - p05, s.p95_HRC - p95].forEach((d) => expect(Math.abs(d)).toBeLessThan(0.02));
   };
-  it("B0, nothing tried", () => close(priorBelief(60.5, 2.5), [60.5, 2.5, 56.39, 64.61]));
+  it("B0, nothing tried", () => close(priorBelief([{ mean: 60.5, sd: 2.5 }]), [60.5, 2.5, 56.39, 64.61]));
   it("B1, skates 60, bites 65", () =>
-    close(afterFiles(priorBelief(60.5, 2.5), [stroke(60, "skates"), stroke(65, "bites")], 0.1), [61.73, 1.58, 59.16, 64.26]));
+    close(after(priorBelief([{ mean: 60.5, sd: 2.5 }]), [stroke(60, "skates"), stroke(65, "bites")], 0.1), [61.73, 1.58, 59.16, 64.26]));
   it("B2, a mill file skates", () =>
-    close(afterFiles(priorBelief(64, 3), [{ ...stroke(63, "skates"), ...MILL }], 0.1), [65.63, 2.04, 62.3, 69.01]));
+    close(after(priorBelief([{ mean: 64, sd: 3 }]), [{ ...stroke(63, "skates"), ...MILL }], 0.1), [65.63, 2.04, 62.3, 69.01]));
   it("B3, a mill file bites: hardly moved unground, believed once ground", () => {
-    close(afterFiles(priorBelief(64, 3), [{ ...stroke(63, "bites"), ...MILL }], 0.5), [63.1, 2.85, 58.45, 67.84]);
-    close(afterFiles(priorBelief(64, 3), [{ ...stroke(63, "bites"), ...MILL }], 0.03), [61.45, 2.36, 57.65, 65.42]);
+    close(after(priorBelief([{ mean: 64, sd: 3 }]), [{ ...stroke(63, "bites"), ...MILL }], 0.5), [63.1, 2.85, 58.45, 67.84]);
+    close(after(priorBelief([{ mean: 64, sd: 3 }]), [{ ...stroke(63, "bites"), ...MILL }], 0.03), [61.45, 2.36, 57.65, 65.42]);
   });
   it("B4, a whole set with a drag", () => {
     const set = [40, 45, 50, 55].map((f) => stroke(f, "skates"));
-    close(afterFiles(priorBelief(58, 3), [...set, stroke(60, "drags"), stroke(65, "bites")], 0.1), [59.55, 1.47, 57.18, 61.89]);
+    close(after(priorBelief([{ mean: 58, sd: 3 }]), [...set, stroke(60, "drags"), stroke(65, "bites")], 0.1), [59.55, 1.47, 57.18, 61.89]);
   });
   it("B5, bites far down", () =>
     close(
-      afterFiles(priorBelief(60.5, 2.5), [stroke(50, "skates"), stroke(55, "bites"), stroke(60, "bites")], 0.1),
+      after(priorBelief([{ mean: 60.5, sd: 2.5 }]), [stroke(50, "skates"), stroke(55, "bites"), stroke(60, "bites")], 0.1),
       [59.2, 2.63, 54.17, 62.73],
     ));
   it("B6 and B7, tester with a block on a round, then files", () => {
     const r = rockwell({ readings_HRC: [58.9, 59.4, 59.1], blockBias_HRC: 0.8, blockReadings: 5, diameter_mm: 16 });
     expect(r.corrected_HRC).toBeCloseTo(59, 1);
     expect(r.standardError_HRC).toBeCloseTo(0.597, 2);
-    const tested = afterMeasurement(priorBelief(60.5, 2.5), r.corrected_HRC, r.standardError_HRC);
+    const tested = believedAfter(priorBelief([{ mean: 60.5, sd: 2.5 }]), measurementSays(r.corrected_HRC, r.standardError_HRC));
     close(tested, [59.08, 0.58, 58.12, 60.04]);
-    close(afterFiles(tested, [stroke(55, "skates"), stroke(60, "bites")], 0.1), [58.94, 0.56, 58.03, 59.86]);
+    close(after(tested, [stroke(55, "skates"), stroke(60, "bites")], 0.1), [58.94, 0.56, 58.03, 59.86]);
   });
   it("B8, one reading, no block", () => {
     const r = rockwell({ readings_HRC: [61.2] });
-    close(afterMeasurement(priorBelief(60.5, 2.5), r.corrected_HRC, r.standardError_HRC), [61.08, 1.03, 59.38, 62.78]);
+    close(
+      believedAfter(priorBelief([{ mean: 60.5, sd: 2.5 }]), measurementSays(r.corrected_HRC, r.standardError_HRC)),
+      [61.08, 1.03, 59.38, 62.78],
+    );
   });
 });
 
@@ -92,8 +99,8 @@ describe("what must hold", () => {
         fc.double({ min: 0.8, max: 4, noNaN: true }),
         fc.constantFrom(40, 45, 50, 55, 60, 65),
         (mean, sd, file) => {
-          const prior = priorBelief(mean, sd);
-          const after = (result: FileResult): number => summarise(afterFiles(prior, [stroke(file, result)], 0)).mean_HRC;
+          const prior = priorBelief([{ mean: mean, sd: sd }]);
+          const after = (result: FileResult): number => summarise(believedAfter(prior, filesSay([stroke(file, result)], 0))).mean_HRC;
           const before = summarise(prior).mean_HRC;
           return after("skates") >= before - 1e-6 && after("bites") <= before + 1e-6;
         },
@@ -110,20 +117,27 @@ describe("what must hold", () => {
     expect(fileBracket([stroke(60, "skates"), stroke(55, "bites")]).isConsistent).toBe(false);
   });
   it("a hot piece is not judged by a file", () => {
-    const verdict = hardnessVerdict({ prior: { mean_HRC: 62, sd_HRC: 2 }, strokes: [stroke(60, "bites")], surface: "ground", piece_C: 80 });
+    const verdict = hardnessVerdict({ prior: [{ mean: 62, sd: 2 }], strokes: [stroke(60, "bites")], surface: "ground", piece_C: 80 });
     expect(verdict.summary.mean_HRC).toBeCloseTo(62, 1);
     expect(verdict.notices.map(({ code }) => code)).toContain("too-hot-to-test");
   });
   it("grinding makes a bite count for more", () => {
     const at = (surface: keyof typeof SKIN_CHANCE): number =>
-      hardnessVerdict({ prior: { mean_HRC: 62, sd_HRC: 3 }, strokes: [stroke(60, "bites")], surface }).summary.mean_HRC;
+      hardnessVerdict({ prior: [{ mean: 62, sd: 3 }], strokes: [stroke(60, "bites")], surface }).summary.mean_HRC;
     expect(at("ground")).toBeLessThan(at("as-it-came"));
     expect(at("as-it-came")).toBeLessThan(at("heated-long-unprotected"));
   });
   it("a piece that failed is believed soft when every file bites, however sure the prediction was", () => {
     const strokes = [65, 60, 55, 50].map((f) => stroke(f, "bites"));
     const at = (failChance: number): number =>
-      hardnessVerdict({ prior: { mean_HRC: 64.5, sd_HRC: 1.7, failChance }, strokes, surface: "ground" }).summary.mean_HRC;
+      hardnessVerdict({
+        prior: [
+          { mean: 64.5, sd: 1.7, weight: 1 - failChance },
+          { ...FAILED, weight: failChance },
+        ],
+        strokes,
+        surface: "ground",
+      }).summary.mean_HRC;
     expect(at(0)).toBeGreaterThan(60); // a bell curve alone holds on to its prediction
     expect(at(0.03)).toBeLessThan(48);
   });

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
+import { FAILED } from "../../src/evidence/belief.js";
 import { MILL_FILE_HRC, testVerdict } from "../../src/evidence/storedTest.js";
 import { hardnessVerdict } from "../../src/evidence/verdict.js";
 import type { HardnessTest } from "../../src/schema/book.js";
@@ -12,12 +13,16 @@ const test: HardnessTest = {
   piece_C: 35,
   predicted: { mean_HRC: 62, sd_HRC: 2, failChance: 0.05 },
 };
+const PREDICTED = [
+  { mean: 62, sd: 2, weight: 0.95 },
+  { ...FAILED, weight: 0.05 },
+];
 const mean = (of: HardnessTest): number => testVerdict(of, BILLHOOK.section).summary.mean_HRC;
 
 describe("the verdict of a stored test", () => {
   it("a mill file is known less well than a marked one, in the record as while testing", () => {
     const exact = hardnessVerdict({
-      prior: test.predicted!,
+      prior: PREDICTED,
       strokes: [{ hardness_HRC: MILL_FILE_HRC, result: "skates" }],
       surface: "ground",
       piece_C: 35,
@@ -27,7 +32,7 @@ describe("the verdict of a stored test", () => {
   it("a marked file next to it is taken as marked", () => {
     const strokes = [{ file_HRC: 60, result: "skates" as const }];
     const plain = hardnessVerdict({
-      prior: test.predicted!,
+      prior: PREDICTED,
       strokes: [{ hardness_HRC: 60, result: "skates" }],
       surface: "ground",
       piece_C: 35,

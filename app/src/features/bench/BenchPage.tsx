@@ -16,6 +16,7 @@ import { cuesOf } from "./cues.js";
 import { BenchHead } from "./parts/BenchHead.js";
 import { ClockNotice, LeadNotice, MovedNotice } from "./parts/BenchNotices.js";
 import { CoolAct } from "./parts/CoolAct.js";
+import { FateKey, FateScreen } from "./parts/FateKey.js";
 import { HandsFree, useSequence } from "./parts/HandsFree.js";
 import { HeatAct } from "./parts/HeatAct.js";
 import { QuenchAct } from "./parts/QuenchAct.js";
@@ -170,6 +171,7 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
         </p>
         <LogLine state={state} bench={bench}>
           {isGated ? null : <MoveKeys state={state} act={act} bench={bench} move={move} now_ms={now_ms} />}
+          {isLeading ? <FateKey id={state.id} now={now} /> : null}
         </LogLine>
         <Caution why={words.why} caution={words.caution} awake={awake} />
       </main>
@@ -191,5 +193,6 @@ export function BenchPage() {
       </main>
     );
   }
+  if (state.fate !== null) return <FateScreen state={state} fate={state.fate} />;
   return <Running key={state.id} state={state} act={state.next} />;
 }

@@ -1,6 +1,7 @@
 /** Everything that happened, piece by piece; and the file that carries it elsewhere. */
 
-import { CATALOGUE, heatsDone, type PieceState } from "@tembrak/core";
+import { rowEnd } from "../../words/fateWords.js";
+import { isInWork, CATALOGUE, heatsDone, type PieceState } from "@tembrak/core";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -10,7 +11,6 @@ import { usePaint } from "../../parts/usePaint.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
 import { useNow, usePieces } from "../../store/useStore.js";
 import { Exchange } from "./Exchange.js";
-import { measured } from "../../words/measuredWords.js";
 import "./book.css";
 
 function Row({ state, now_ms }: { state: PieceState; now_ms: number }) {
@@ -19,7 +19,6 @@ function Row({ state, now_ms }: { state: PieceState; now_ms: number }) {
   const box = drawPiece(piece, 1, "lay");
   const k = Math.min(150 / box.width_px, 44 / box.height_px);
   const drawn = drawPiece(piece, k, "lay");
-  const test = measured(state);
   const end_ms = state.events[state.events.length - 1]?.at_ms ?? state.madeAt_ms;
   return (
     <li>
@@ -35,8 +34,8 @@ function Row({ state, now_ms }: { state: PieceState; now_ms: number }) {
             {piece.mark}, {CATALOGUE.steel(piece.steel)?.name ?? piece.steel}
           </small>
         </span>
-        <span>{state.finishedAt_ms === null ? `${heatsDone(state)} heats so far` : `${heatsDone(state)} heats`}</span>
-        <span>{test ?? (state.finishedAt_ms === null ? "in work" : "not tested")}</span>
+        <span>{isInWork(state) ? `${heatsDone(state)} heats so far` : `${heatsDone(state)} heats`}</span>
+        <span>{rowEnd(state)}</span>
         <span className="book-when">{showMoment(end_ms)}</span>
       </Link>
     </li>

@@ -1,6 +1,7 @@
 /** The record of one piece: what it is, what was found, and everything that was done, in order. */
 
-import { testVerdict, brittleSince, CATALOGUE, type PieceState } from "@tembrak/core";
+import { endWords, FATE_WORDS } from "../../words/fateWords.js";
+import { testFound, brittleSince, CATALOGUE, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
@@ -13,7 +14,7 @@ import { HeatLine } from "../../parts/HeatLine.js";
 import { usePaint } from "../../parts/usePaint.js";
 import { progressOf } from "../../parts/progress.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
-import { useStanding } from "../../compute/useAnswers.js";
+import { useExpected } from "../../compute/useAnswers.js";
 import { useLog, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { readingWords } from "../../words/readingWords.js";
 import { LoggerDialog } from "./LoggerDialog.js";
@@ -31,7 +32,7 @@ function linesOf(state: PieceState, units: Units): Line[] {
   return state.events.map((event) => {
     const base = { id: event.id, at_ms: event.at_ms };
     if (event.kind === "test") {
-      const { summary } = testVerdict(event.test, state.piece.section);
+      const summary = testFound(event.test, state.piece.section);
       const strokes = event.test.strokes.map(({ file_HRC, result }) => `${file_HRC} ${result}`).join(", ");
       const readings = event.test.readings_HRC.length > 0 ? `tester ${event.test.readings_HRC.join(", ")}` : "";
       const said = [strokes, readings].filter((s) => s !== "").join("; ");
@@ -57,7 +58,8 @@ function linesOf(state: PieceState, units: Units): Line[] {
         what: "Planned",
         detail: `${event.route.steps.length} steps, ${SCHOOL_WORDS[event.route.school].name.toLowerCase()}`,
       };
-    if (event.kind === "finished") return { ...base, what: "Finished", detail: "" };
+    if (event.kind === "finished") return { ...base, what: state.tests.length === 0 ? "Finished untested" : "Finished", detail: "" };
+    if (event.kind === "fate") return { ...base, what: FATE_WORDS[event.fate].is, detail: FATE_WORDS[event.fate].then };
     return {
       ...base,
       what: "Described",
@@ -90,7 +92,7 @@ function Record({ state }: { state: PieceState }) {
   const settings = useSettings();
   const now_ms = useNow(30000);
   const { piece, route } = state;
-  const prediction = useStanding(state);
+  const prediction = useExpected(state);
   const tempered = prediction.data?.working.tempered;
   const found = measured(state);
   return (
@@ -103,7 +105,7 @@ function Record({ state }: { state: PieceState }) {
           </h1>
           <p>
             Mark {piece.mark}, {CATALOGUE.steel(piece.steel)?.name ?? piece.steel}, {showLength(piece.length_mm, settings)} long.{" "}
-            {state.finishedAt_ms ? `Finished ${showMoment(state.finishedAt_ms)}.` : "In work."}
+            {endWords(state)}
           </p>
         </div>
         <div style={{ display: "flex", gap: 10 }}>

@@ -14,13 +14,13 @@ import {
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import { Link, useParams } from "react-router";
-import { useMoved, usePrediction, useRouteAsDone, useWhatIf } from "../../compute/useAnswers.js";
+import { useExpected, useMoved, usePrediction, useQuestion, useWhatIf } from "../../compute/useAnswers.js";
 import { nextActWords } from "../../words/actWords.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { SCHOOL_WORDS, wayWords } from "../../words/schools.js";
 import { showNotches, type Units } from "../../format/show.js";
 import { measured, measuredSummary } from "../../words/measuredWords.js";
-import { verdictWords } from "../../words/verdictWords.js";
+import { headline, verdictWords } from "../../words/verdictWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { FitNotice } from "../../parts/FitNotice.js";
 import { HeatLine } from "../../parts/HeatLine.js";
@@ -83,7 +83,7 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
 }
 
 /** The verdict of what is shown; of a piece that was measured, against what was found. */
-function cardWords(prediction: Prediction, { route, piece }: TrialView, measuredAs: PieceState | null, units: Units) {
+function cardWords(prediction: Prediction, { question: { route, piece } }: TrialView, measuredAs: PieceState | null, units: Units) {
   const found_HRC = measuredAs === null ? null : (measuredSummary(measuredAs)?.mean_HRC ?? null);
   return verdictWords(prediction, route, piece.section, units, zoneReports(piece, prediction), found_HRC);
 }
@@ -97,12 +97,13 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const [drawing, setDrawing] = useState<(typeof VIEWS)[number]>("hardness");
   const { piece } = state;
   // Everything on the card is of the piece as it stands: what was done to it, and what is planned after that.
-  const done = useRouteAsDone(state) ?? route;
+  const question = useQuestion(state)!;
   const moved = useMoved(state);
-  const view = useTrial(piece, done);
-  const prediction = usePrediction(view.piece, view.route, view.effort);
-  const planned = usePrediction(piece, done);
-  const whatIf = useWhatIf(piece, done, TRACKS);
+  const view = useTrial(question);
+  const prediction = usePrediction(view.question, view.effort);
+  const planned = usePrediction(question);
+  const expected = useExpected(state);
+  const whatIf = useWhatIf(question, TRACKS);
   const words = prediction.data && cardWords(prediction.data, view, view.isTrying ? null : state, settings);
   const { write } = useLog();
   const way = wayOf(route);
@@ -123,7 +124,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
       {kit ? <FitNotice piece={piece} route={route} kit={kit} units={settings} /> : null}
       <HeatLine
         route={route}
-        trial={view.isTrying ? view.route : null}
+        trial={view.isTrying ? view.question.route : null}
         steel={piece.steel}
         lux={settings.ambient_lux}
         levels={prediction.data?.transformations}
@@ -139,6 +140,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           <VerdictPanel
             words={words}
             found={view.isTrying ? null : measured(state)}
+            expected={view.isTrying || expected.data === undefined ? null : headline(expected.data)}
             moved={view.isTrying ? null : moved}
             failure={prediction.error}
             isStale={prediction.isPlaceholderData}
@@ -160,14 +162,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
               {drawing === "cooling" ? (
                 <CoolingDrawing prediction={prediction.data} units={settings} />
               ) : (
-                <ThroughSteel
-                  view={drawing}
-                  piece={view.piece}
-                  route={view.route}
-                  effort={view.effort}
-                  prediction={prediction.data}
-                  units={settings}
-                />
+                <ThroughSteel view={drawing} question={view.question} effort={view.effort} prediction={prediction.data} units={settings} />
               )}
             </Suspense>
           ) : null}

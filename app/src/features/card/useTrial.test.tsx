@@ -10,10 +10,11 @@ afterEach(cleanup);
 
 async function tried(trial: Trial, section: Section = FROE.section) {
   const piece = { ...FROE, section };
-  const { result } = renderHook(() => useTrial(piece, route));
+  const asked = { piece, route, known: {} };
+  const { result } = renderHook(() => useTrial(asked));
   act(() => result.current.set(trial));
   expect(result.current.isTrying).toBe(true);
-  await waitFor(() => expect(result.current.route === route && result.current.piece === piece).toBe(false));
+  await waitFor(() => expect(result.current.question).not.toBe(asked));
   return result;
 }
 
@@ -25,16 +26,16 @@ describe("what is tried on the card", () => {
     { shape: "wedge", spine_mm: 8, edge_mm: 2, height_mm: 60 },
   ])("another thickness is the thickness of a $shape", async (section) => {
     const { current } = await tried({ thickness_mm: 5 }, section);
-    expect(thickness_mm(current.piece.section)).toBeCloseTo(5, 9);
-    expect(current.route).toEqual(route);
+    expect(thickness_mm(current.question.piece.section)).toBeCloseTo(5, 9);
+    expect(current.question.route).toEqual(route);
   });
   it("a thinner blade has a thinner edge, and is as tall", async () => {
     const { current } = await tried({ thickness_mm: 4 });
-    expect(current.piece.section).toEqual({ shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 60 });
+    expect(current.question.piece.section).toEqual({ shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 60 });
   });
   it("every temper moves, nothing else does", async () => {
     const { current } = await tried({ temper_C: 255 });
-    current.route.steps.forEach((step, i) => {
+    current.question.route.steps.forEach((step, i) => {
       if (step.kind === "temper") expect(step.temperature_C).toBe(255);
       else expect(step).toEqual(route.steps[i]);
     });
@@ -43,16 +44,16 @@ describe("what is tried on the card", () => {
     const { current } = await tried({ heat_C: 845 });
     const heats = (of: typeof route, kind: string) =>
       of.steps.flatMap((s) => (s.kind === kind && "temperature_C" in s ? [s.temperature_C] : []));
-    expect(heats(current.route, "harden")).toEqual([845]);
-    expect(heats(current.route, "normalise")).toEqual(heats(route, "normalise"));
+    expect(heats(current.question.route, "harden")).toEqual([845]);
+    expect(heats(current.question.route, "normalise")).toEqual(heats(route, "normalise"));
   });
   it("another bath comes at the temperature it is usually used at; the same bath stays as planned", async () => {
     const { current } = await tried({ medium: "water" });
-    const quench = current.route.steps.find((step) => step.kind === "quench")!;
+    const quench = current.question.route.steps.find((step) => step.kind === "quench")!;
     expect(quench).toMatchObject({ medium: "water", bath_C: CATALOGUE.medium("water")!.usualBath_C });
     const planned = route.steps.find((step) => step.kind === "quench")!;
     const same = await tried({ medium: planned.medium, temper_C: 210 });
-    expect(same.current.route.steps.find((step) => step.kind === "quench")).toEqual(planned);
+    expect(same.current.question.route.steps.find((step) => step.kind === "quench")).toEqual(planned);
   });
   it("one thing after another adds up, and all is dropped at once", async () => {
     const result = await tried({ temper_C: 255 });
@@ -60,7 +61,7 @@ describe("what is tried on the card", () => {
     expect(result.current.trial).toEqual({ temper_C: 255, heat_C: 845 });
     act(() => result.current.drop());
     expect(result.current.isTrying).toBe(false);
-    await waitFor(() => expect(result.current.route).toBe(route));
+    await waitFor(() => expect(result.current.question.route).toBe(route));
   });
   it("is asked quickly while the finger moves and in full once it rests", async () => {
     const result = await tried({ temper_C: 255 });

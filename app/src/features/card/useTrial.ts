@@ -1,6 +1,6 @@
 /** What is being tried on the heat card: a route and a piece beside the planned ones, until kept or dropped. */
 
-import { CATALOGUE, thickness_mm, type Effort, type Piece, type Route, type Section, type Step } from "@tembrak/core";
+import { CATALOGUE, thickness_mm, type Effort, type Question, type Route, type Section, type Step } from "@tembrak/core";
 import { useEffect, useMemo, useRef, useState } from "react";
 
 export interface Trial {
@@ -42,12 +42,22 @@ export function triedRoute(route: Route, trial: Trial): Route {
 export interface TrialView {
   readonly trial: Trial;
   readonly isTrying: boolean;
-  readonly piece: Piece;
-  readonly route: Route;
+  readonly question: Question;
   /** Quick while the finger moves, full once it rests. */
   readonly effort: Effort;
   readonly set: (change: Trial) => void;
   readonly drop: () => void;
+}
+
+/** The question with what is tried of it. What was tested was tested of what was done: of another heat, bath or thickness it says nothing. */
+export function triedQuestion({ piece, route, known }: Question, trial: Trial): Question {
+  const { temper_C, ...hardening } = trial;
+  const isOther = Object.keys(hardening).length > 0;
+  return {
+    piece: trial.thickness_mm === undefined ? piece : { ...piece, section: withThickness(piece.section, trial.thickness_mm) },
+    route: triedRoute(route, trial),
+    known: isOther ? (known.shop === undefined ? {} : { shop: known.shop }) : known,
+  };
 }
 
 /** While a finger moves a question is asked no more often than this; it rests after that long without a move, ms. */
@@ -76,7 +86,7 @@ function useSettled<T>(value: T): { readonly settled: T; readonly isMoving: bool
 }
 
 /** Applied at once to what is drawn; asked of the worker coarsely while the finger moves and in full when it rests. */
-export function useTrial(piece: Piece, route: Route): TrialView {
+export function useTrial(question: Question): TrialView {
   const [trial, setTrial] = useState<Trial>({});
   const { settled, isMoving } = useSettled(trial);
   return useMemo(() => {
@@ -84,11 +94,10 @@ export function useTrial(piece: Piece, route: Route): TrialView {
     return {
       trial,
       isTrying,
-      piece: settled.thickness_mm === undefined ? piece : { ...piece, section: withThickness(piece.section, settled.thickness_mm) },
-      route: triedRoute(route, settled),
+      question: Object.keys(settled).length > 0 ? triedQuestion(question, settled) : question,
       effort: isMoving ? "quick" : "full",
       set: (change) => setTrial((before) => ({ ...before, ...change })),
       drop: () => setTrial({}),
     };
-  }, [trial, settled, isMoving, piece, route]);
+  }, [trial, settled, isMoving, question]);
 }

@@ -39,9 +39,9 @@ function furtherTemper(piece: Piece, route: Route, { summary }: HardnessVerdict,
     asQuenched_HRC: expected?.working.asQuenched.p50_HRC ?? 62,
     // Of the last hardening only, a colour run among them.
     done: temperCyclesOf(route),
+    // What was found already weighs the prediction against the test.
     measured_HRC: summary.mean_HRC,
-    measuredSd_HRC: summary.sd_HRC,
-    ...(expected === undefined ? {} : { modelSd_HRC: expected.working.tempered.sd_HRC }),
+    measuredSd_HRC: 0,
     target_HRC: targetOf(CATALOGUE, piece.use).mid_HRC,
     hold_min: HOLD_MIN,
   });
@@ -55,7 +55,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const isFirst = act !== "prove";
   const prediction = useStanding(state);
   const prior = isFirst ? prediction.data?.working.asQuenched : prediction.data?.working.tempered;
-  const { draft, setDraft, verdict, event, isEmpty } = useTest(prior, prediction.data?.failChance ?? 0, piece.section);
+  const { draft, setDraft, verdict, event, isEmpty } = useTest(prior, piece.section);
   const target = targetOf(CATALOGUE, piece.use);
   const { summary } = verdict;
   const more = furtherTemper(piece, route, verdict, prediction.data);

@@ -25,7 +25,7 @@ export interface TestInHand {
   readonly isEmpty: boolean;
 }
 
-function eventOf(draft: TestDraft, prior: Estimate | undefined, failChance: number, section: Section): HardnessTest {
+function eventOf(draft: TestDraft, prior: Estimate | undefined, section: Section): HardnessTest {
   return {
     strokes: [...draft.strokes].map(([file_HRC, result]) => ({ file_HRC, result })),
     readings_HRC: [...draft.readings],
@@ -33,14 +33,21 @@ function eventOf(draft: TestDraft, prior: Estimate | undefined, failChance: numb
     ...(section.shape === "round" ? { diameter_mm: section.diameter_mm } : {}),
     surface: draft.surface,
     piece_C: draft.isHandWarm ? HAND_C : TOO_HOT_C,
-    ...(prior ? { predicted: { mean_HRC: prior.mean_HRC, sd_HRC: prior.sd_HRC, failChance } } : {}),
+    ...(prior ? { predicted: { mean_HRC: prior.mean_HRC, sd_HRC: prior.sd_HRC } } : {}),
   };
 }
 
-export function useTest(prior: Estimate | undefined, failChance: number, section: Section): TestInHand {
+/** Where nothing is tried the piece is what it was taken for. */
+function verdictOf(test: HardnessTest, isEmpty: boolean, prior: Estimate | undefined, section: Section): HardnessVerdict {
+  return prior === undefined ? testVerdict(test, section) : testVerdict(test, section, isEmpty ? prior.members : prior.against);
+}
+
+/** @param prior what the piece is taken for before this test, by earlier tests of it too */
+export function useTest(prior: Estimate | undefined, section: Section): TestInHand {
   const [draft, setDraft] = useState<TestDraft>(EMPTY_TEST);
-  // The verdict is of what would be stored: the record says the same of it later.
-  const event = useMemo(() => eventOf(draft, prior, failChance, section), [draft, prior, failChance, section]);
-  const verdict = useMemo(() => testVerdict(event, section), [event, section]);
-  return { draft, setDraft, verdict, event, isEmpty: draft.strokes.size === 0 && draft.readings.length === 0 };
+  const isEmpty = draft.strokes.size === 0 && draft.readings.length === 0;
+  const event = useMemo(() => eventOf(draft, prior, section), [draft, prior, section]);
+  const verdict = useMemo(() => verdictOf(event, isEmpty, prior, section), [event, isEmpty, prior, section]);
+  // What is shown is what is stored: rack and record say the same of it later.
+  return { draft, setDraft, verdict, event: { ...event, found: verdict.summary }, isEmpty };
 }

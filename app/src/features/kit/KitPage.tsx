@@ -1,6 +1,16 @@
 /** The shop's own equipment: what plans may name, how big it is, and how far each thing can be trusted. */
 
-import { eyeErrors_K, learnEye, LEAST_PAIRS, PRESETS, type KitItem, type KitKind, type NewKitItem, type Preset } from "@tembrak/core";
+import {
+  isInWork,
+  eyeErrors_K,
+  learnEye,
+  LEAST_PAIRS,
+  PRESETS,
+  type KitItem,
+  type KitKind,
+  type NewKitItem,
+  type Preset,
+} from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { showDifference } from "../../format/show.js";
@@ -65,7 +75,7 @@ export function KitPage() {
   };
   const add = (kind: KitKind): void => setOpen({ what: "item", item: blank(kind) });
   const longest = (pieces ?? [])
-    .filter(({ finishedAt_ms }) => finishedAt_ms === null)
+    .filter(isInWork)
     .map(({ piece }) => piece)
     .sort((a, b) => b.length_mm - a.length_mm)[0];
   const missing = kit === null ? [] : lacks(kit);

@@ -2,21 +2,19 @@
 
 import type { Act, PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
-import DialogContent from "@mui/material/DialogContent";
-import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
 import { Link } from "react-router";
 import { FireCard } from "../../../parts/FireCard.js";
 import { useSettings } from "../../../store/useStore.js";
 import { whyOf } from "../../../words/whyCards.js";
 import { KEY_LIST, useKeys } from "../useKeys.js";
+import { Sheet } from "./Sheet.js";
 
-type Sheet = "why" | "fire" | "keys" | null;
+type Open = "why" | "fire" | "keys" | null;
 
 export function BenchHead({ state, act, title }: { state: PieceState; act: Act; title: string }) {
   const units = useSettings();
-  const [sheet, setSheet] = useState<Sheet>(null);
+  const [sheet, setSheet] = useState<Open>(null);
   const close = (): void => setSheet(null);
   useKeys({ "?": () => setSheet("keys") });
   return (
@@ -44,26 +42,20 @@ export function BenchHead({ state, act, title }: { state: PieceState; act: Act; 
           </Button>
         </div>
       </header>
-      <Dialog open={sheet === "why"} onClose={close}>
-        <DialogTitle>Why</DialogTitle>
-        <DialogContent>
-          <p className="why-card">{whyOf(act, units)}</p>
-        </DialogContent>
-      </Dialog>
+      <Sheet isOpen={sheet === "why"} title="Why" onClose={close}>
+        <p className="why-card">{whyOf(act, units)}</p>
+      </Sheet>
       <FireCard isOpen={sheet === "fire"} onClose={close} />
-      <Dialog open={sheet === "keys"} onClose={close}>
-        <DialogTitle>Keys</DialogTitle>
-        <DialogContent>
-          <dl className="key-list">
-            {KEY_LIST.map(([key, does]) => (
-              <div key={key}>
-                <dt>{key}</dt>
-                <dd>{does}</dd>
-              </div>
-            ))}
-          </dl>
-        </DialogContent>
-      </Dialog>
+      <Sheet isOpen={sheet === "keys"} title="Keys" onClose={close}>
+        <dl className="key-list">
+          {KEY_LIST.map(([key, does]) => (
+            <div key={key}>
+              <dt>{key}</dt>
+              <dd>{does}</dd>
+            </div>
+          ))}
+        </dl>
+      </Sheet>
     </>
   );
 }

@@ -9,6 +9,7 @@ import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useKit, useSettings } from "../../../store/useStore.js";
 import { ovenFor, waitWords, type Waiting } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
+import { OvenRead } from "./OvenRead.js";
 
 /** What ends it: the fact itself, or the files. */
 function Keys({ state, act, bench }: Omit<ActProps<Waiting["kind"]>, "now_ms">) {
@@ -25,7 +26,13 @@ function Keys({ state, act, bench }: Omit<ActProps<Waiting["kind"]>, "now_ms">) 
           <ActKey label="Try the files" bench={bench} onPress={() => undefined} isTest={test} />
         </>
       ) : act.kind === "prove" ? (
-        <ActKey label="Try the files" bench={bench} onPress={() => undefined} isTest={test} />
+        <>
+          <button type="button" className="log-key wide-key" disabled={bench.isStoring} onClick={() => bench.done([{ kind: "finished" }])}>
+            Finish it untested
+            <small>its record says so</small>
+          </button>
+          <ActKey label="Try the files" bench={bench} onPress={() => undefined} isTest={test} />
+        </>
       ) : (
         <ActKey label={words.done} bench={bench} onPress={() => bench.done()} />
       )}
@@ -76,6 +83,7 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>
           <p className="to-go">
             {waitWords(act, { gone_s, steel: state.piece.steel, handWarm_s: prediction.data?.hardening.handWarm_s, oven }, settings)}
           </p>
+          {act.kind === "oven" ? <OvenRead state={state} act={act} bench={bench} /> : null}
         </div>
       </div>
       <Keys state={state} act={act} bench={bench} />

@@ -2,8 +2,9 @@
 
 import { ambientFromLux, glowName, heatOrder, wayOf, type Act, type HeatNow, type PieceState, type Route } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import { usePrediction } from "../../../compute/useAnswers.js";
-import { useEye, useHeatNow } from "../../../compute/useHeatNow.js";
+import { usePlanned } from "../../../compute/useAnswers.js";
+import { useEye } from "../../../compute/useHeatContext.js";
+import { useHeatNow } from "../../../compute/useHeatNow.js";
 import { lightName } from "../../../parts/TitleBlock.js";
 import { useKit, usePieces, useSettings } from "../../../store/useStore.js";
 import { fireNote, zoneWords } from "../../../words/heatWords.js";
@@ -43,9 +44,9 @@ function heatedTo(route: Route | null, act: Heat, temperature_C: number): Route 
 
 /** What so hot a heat makes of the grain, to the nearest ten degrees so that it is asked seldom; "" where it is not too hot. */
 function useGrain({ piece, route }: PieceState, act: Heat, { read, isTooHot }: HeatNow): string {
-  const planned = usePrediction(piece, route).data;
+  const planned = usePlanned(piece, route).data;
   const hot_C = isTooHot && read !== null ? 10 * Math.round(read.estimate.mean_C / 10) : null;
-  const hot = usePrediction(hot_C === null ? undefined : piece, hot_C === null ? null : heatedTo(route, act, hot_C), "quick").data;
+  const hot = usePlanned(hot_C === null ? undefined : piece, hot_C === null ? null : heatedTo(route, act, hot_C), "quick").data;
   if (hot === undefined || planned === undefined) return "";
   return `: about ASTM ${hot.hardening.austenite.astmGrain.toFixed(0)} for ${planned.hardening.austenite.astmGrain.toFixed(0)}`;
 }
@@ -95,7 +96,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   const settings = useSettings();
   const eye = useEye();
   const ambient = ambientFromLux(settings.ambient_lux);
-  const lets_C = usePrediction(state.piece, state.route).data?.transformations.magnetLost_C;
+  const lets_C = usePlanned(state.piece, state.route).data?.transformations.magnetLost_C;
   const grain = useGrain(state, act, now);
   return (
     <>

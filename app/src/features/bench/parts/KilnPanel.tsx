@@ -1,19 +1,13 @@
 /** What else is in the kiln: the time each piece still wants, the door, the chamber, and the power. */
 
 import type { Act, Check, PieceState } from "@tembrak/core";
-import { useState } from "react";
 import { Link } from "react-router";
-import { LIMITS, soakClock } from "@tembrak/core";
-import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
-import DialogActions from "@mui/material/DialogActions";
-import DialogContent from "@mui/material/DialogContent";
-import DialogTitle from "@mui/material/DialogTitle";
-import { showClock, showDegrees, type Units } from "../../../format/show.js";
-import { TemperatureField } from "../../../parts/QuantityField.js";
+import { isInWork, LIMITS, soakClock } from "@tembrak/core";
+import { showClock, type Units } from "../../../format/show.js";
 import type { Log } from "../../../store/LogProvider.js";
 import { useLog } from "../../../store/useStore.js";
 import { useLatest_C } from "../../../instruments/registry.js";
+import { ReadKey } from "./ReadKey.js";
 
 /** Whether it was put in, and not taken out since. */
 function isIn({ checks }: PieceState, act: string): boolean {
@@ -25,7 +19,7 @@ function isIn({ checks }: PieceState, act: string): boolean {
 export function inKiln(states: readonly PieceState[]): PieceState[] {
   return states.filter(
     (state) =>
-      state.finishedAt_ms === null &&
+      isInWork(state) &&
       state.route?.school === "kiln" &&
       (state.next?.kind === "hold" || (state.next?.kind === "heat" && isIn(state, state.next.id))),
   );
@@ -50,9 +44,6 @@ interface Props {
 }
 
 export function KilnPanel({ state, act, pieces, units, now_ms }: Props) {
-  const [isReading, setReading] = useState(false);
-  const [read_C, setRead] = useState(act.target_C);
-  const [isBad, setBad] = useState(false);
   const taps = useLog();
   const mates = matesOf(state, pieces);
   const group = [...mates, state];
@@ -64,13 +55,14 @@ export function KilnPanel({ state, act, pieces, units, now_ms }: Props) {
         <button type="button" className="small-key" onClick={() => log({ check: "door", state: "open" })}>
           Door was opened
         </button>
-        <button
-          type="button"
-          className="small-key"
-          onClick={() => (live_C === null ? setReading(true) : log({ check: "chamber", temperature_C: live_C }))}
-        >
-          {live_C === null ? "Chamber reads…" : `Chamber reads ${showDegrees(live_C, units)}: log it`}
-        </button>
+        <ReadKey
+          what="Chamber"
+          start_C={act.target_C}
+          limits_C={LIMITS.reading.instrument_C}
+          units={units}
+          live_C={live_C}
+          onRead={(temperature_C) => log({ check: "chamber", temperature_C })}
+        />
       </div>
       {mates.length > 0 ? (
         <ul className="kiln-mates" aria-label="Also in the kiln">
@@ -95,38 +87,6 @@ export function KilnPanel({ state, act, pieces, units, now_ms }: Props) {
           })}
         </ul>
       ) : null}
-      <Dialog open={isReading} onClose={() => setReading(false)} fullWidth maxWidth="xs">
-        <DialogTitle>What does the chamber read?</DialogTitle>
-        <DialogContent>
-          <div style={{ paddingTop: 8 }}>
-            <TemperatureField
-              label="Chamber"
-              value_C={read_C}
-              units={units}
-              low_C={LIMITS.reading.instrument_C[0]}
-              high_C={LIMITS.reading.instrument_C[1]}
-              question={() => null}
-              onFault={setBad}
-              onChange={setRead}
-            />
-          </div>
-        </DialogContent>
-        <DialogActions>
-          <Button variant="text" onClick={() => setReading(false)}>
-            Not now
-          </Button>
-          <Button
-            variant="contained"
-            disabled={isBad}
-            onClick={() => {
-              log({ check: "chamber", temperature_C: read_C });
-              setReading(false);
-            }}
-          >
-            Log it
-          </Button>
-        </DialogActions>
-      </Dialog>
     </div>
   );
 }

@@ -1,7 +1,8 @@
 /** The bath and the window to straighten: seconds, the piece at its depth, jaws that close. One key. */
 
-import { bathTimes, underOf, type PieceState, type Prediction, type Step, type Under } from "@tembrak/core";
-import { useStanding } from "../../../compute/useAnswers.js";
+import { bathTimes, LIMITS, underOf, type PieceState, type Prediction, type Route, type Step, type Under } from "@tembrak/core";
+import type { ReactNode } from "react";
+import { useQuestion, useStanding } from "../../../compute/useAnswers.js";
 import { actWords, mediumName } from "../../../words/actWords.js";
 import { showSpan, showTemperature, type Units } from "../../../format/show.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
@@ -9,6 +10,7 @@ import { useSettings } from "../../../store/useStore.js";
 import { BATH_LEAST_s } from "../cues.js";
 import { bathWords } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
+import { ReadKey } from "./ReadKey.js";
 
 type Props = ActProps<"quench" | "straighten">;
 type Quench = Extract<Step, { kind: "quench" }>;
@@ -147,6 +149,21 @@ function Window({ gone_s, from_s, to_s }: { gone_s: number; from_s: number; to_s
   );
 }
 
+/** What a thermometer in it says, before the piece goes in. */
+function BathRead({ bench, bath_C }: Pick<Props, "bench"> & { bath_C: number }) {
+  const units = useSettings();
+  return (
+    <ReadKey
+      what="Bath"
+      start_C={bath_C}
+      limits_C={LIMITS.quench.bath_C}
+      units={units}
+      isStoring={bench.isStoring}
+      onRead={(temperature_C) => bench.check({ check: "bath-heat", temperature_C })}
+    />
+  );
+}
+
 /** In, out, and whether it is straight. */
 function Keys({ state, act, bench, isUnder }: Omit<ActProps<"quench" | "straighten">, "now_ms"> & { isUnder: boolean }) {
   const words = actWords(act, state, useSettings());
@@ -193,10 +210,11 @@ interface SecondsProps {
   readonly gone_s: number | null;
   readonly window: StraightenWindow | null;
   readonly quench: Quench | null;
+  readonly children: ReactNode;
 }
 
 /** Seconds since it went in: of what, and what is to be done. */
-function Seconds({ act, gone_s, window, quench }: SecondsProps) {
+function Seconds({ act, gone_s, window, quench, children }: SecondsProps) {
   const since = act.kind === "quench" ? "seconds in the bath" : "seconds since it went in";
   return (
     <div className="bench-left">
@@ -215,17 +233,18 @@ function Seconds({ act, gone_s, window, quench }: SecondsProps) {
           ...(quench === null ? {} : { under: underOf(quench).what, leavesHeat: quench.leavesHeat === true }),
         })}
       </p>
+      {children}
     </div>
   );
 }
 
-function quenchOf({ route }: PieceState, act: Props["act"]): Quench | null {
+function quenchOf(route: Route | undefined, act: Props["act"]): Quench | null {
   const step = route?.steps[act.step];
   return step?.kind === "quench" ? step : null;
 }
 
-/** The bath as planned, in words. */
-function bathPlanned(quench: Quench | null, units: Units): { medium: string; bath: string } {
+/** The bath, in words: as it was read, where somebody did. */
+function bathSaid(quench: Quench | null, units: Units): { medium: string; bath: string } {
   const { medium, bath_C } = quench ?? UNPLANNED;
   return { medium: mediumName(medium).toLowerCase(), bath: showTemperature(bath_C, units) };
 }
@@ -239,7 +258,7 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
   const prediction = useStanding(state);
   const in_ms = bathTimes(state, act.step).in_ms;
   const gone_s = in_ms === null ? null : Math.max(0, (now_ms - in_ms) / 1000);
-  const quench = quenchOf(state, act);
+  const quench = quenchOf(useQuestion(state)?.route, act);
   const window = prediction.data?.hardening.straighten ?? null;
   return (
     <>
@@ -247,10 +266,12 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
         <Tank
           state={state}
           where={whereOf(act, in_ms)}
-          {...bathPlanned(quench, useSettings())}
+          {...bathSaid(quench, useSettings())}
           under={quench === null ? { what: "whole" } : underOf(quench)}
         />
-        <Seconds act={act} gone_s={gone_s} window={window} quench={quench} />
+        <Seconds act={act} gone_s={gone_s} window={window} quench={quench}>
+          {act.kind === "quench" && in_ms === null && quench !== null ? <BathRead bench={bench} bath_C={quench.bath_C} /> : null}
+        </Seconds>
       </div>
       {window === null || (act.kind === "quench" && window.to_s < BATH_LEAST_s) ? null : (
         <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} />

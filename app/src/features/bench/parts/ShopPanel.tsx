@@ -1,6 +1,6 @@
 /** The simulated shop at the bench: how the piece looks, what its instruments read, and how fast its clock runs. */
 
-import { CATALOGUE, type PieceState, type ShopReset } from "@tembrak/core";
+import { isInWork, CATALOGUE, type PieceState, type ShopReset } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState, type ReactNode } from "react";
 import { showDegrees, type Units } from "../../../format/show.js";
@@ -51,7 +51,7 @@ function chamberFor_C(next: PieceState["next"]): number {
 }
 
 function resetFor(pieces: readonly PieceState[], state: PieceState, lux: number, speed: number): ShopReset {
-  const others = pieces.filter(({ piece, finishedAt_ms, id }) => piece.isPractice === true && finishedAt_ms === null && id !== state.id);
+  const others = pieces.filter((other) => other.piece.isPractice === true && isInWork(other) && other.id !== state.id);
   const all = [state, ...others].slice(0, 8);
   const last_ms = Math.max(...all.map(({ events }) => events[events.length - 1]?.at_ms ?? 0));
   return {

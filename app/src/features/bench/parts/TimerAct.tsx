@@ -7,6 +7,7 @@ import { useLog, usePieces, useSettings } from "../../../store/useStore.js";
 import { leftWords } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 import { KilnPanel, logToKiln, matesOf } from "./KilnPanel.js";
+import { OvenRead } from "./OvenRead.js";
 
 type Props = ActProps<"hold" | "temper">;
 
@@ -136,6 +137,7 @@ export function TimerAct(props: Props) {
           </div>
           <p className="to-go">{leftWords(left_s, clock?.waitsForChamber ?? false, act.target_C, settings)}</p>
           <PlanLine act={act} start_ms={start_ms} end_ms={end_ms} />
+          {act.kind === "temper" ? <OvenRead state={state} act={act} bench={props.bench} /> : null}
           {isKiln ? <Kiln state={state} act={act} now_ms={now_ms} clock={clock} /> : null}
         </div>
       </div>

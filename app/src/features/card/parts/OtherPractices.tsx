@@ -3,7 +3,7 @@
 import { CATALOGUE, otherPractices, type Kit, type OtherPractice, type Piece, type Prediction, type Route } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { usePrediction } from "../../../compute/useAnswers.js";
+import { usePlanned } from "../../../compute/useAnswers.js";
 import { showHardness, showRange } from "../../../format/show.js";
 import { practiceWords } from "../../../words/routeWords.js";
 
@@ -15,8 +15,8 @@ function expected(prediction: Prediction | undefined): string {
 
 function Practice({ piece, planned, practice, onTake }: { piece: Piece; planned: Route; practice: OtherPractice; onTake: () => void }) {
   const words = practiceWords(practice);
-  const now = usePrediction(piece, planned, "quick");
-  const then = usePrediction(piece, practice.route, "quick");
+  const now = usePlanned(piece, planned, "quick");
+  const then = usePlanned(piece, practice.route, "quick");
   return (
     <li>
       <b>{words.name}.</b> {words.prefer}

@@ -7,7 +7,7 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
-import { usePrediction } from "../../../compute/useAnswers.js";
+import { usePlanned } from "../../../compute/useAnswers.js";
 import { lackWords } from "../../../words/routeWords.js";
 import { WayKeys } from "../../../parts/WayKeys.js";
 import { SCHOOL_WORDS } from "../../../words/schools.js";
@@ -53,7 +53,7 @@ function SchoolRow({
 }) {
   const route = planRoute(CATALOGUE, piece, school, { way, kit });
   const missing = lackWords(school, kit);
-  const prediction = usePrediction(piece, route, "quick");
+  const prediction = usePlanned(piece, route, "quick");
   const heat = route.steps.find((step) => step.kind === "harden");
   const count = route.steps.filter(({ kind }) => kind === "normalise").length;
   const falls = heat?.kind === "harden" && heat.fallTo_C !== undefined ? `, falling to ${showTemperature(heat.fallTo_C, units)}` : "";

@@ -1,7 +1,7 @@
 /** Through the steel at any station: hardness when done, martensite and temperature at any moment of the quench. */
 
 import { failureWords } from "../../../words/failureWords.js";
-import { formOf, hasStations, type Effort, type Piece, type Prediction, type Route, type SectionPicture } from "@tembrak/core";
+import { formOf, hasStations, type Effort, type Prediction, type Question, type SectionPicture } from "@tembrak/core";
 import { useId, useMemo, useState } from "react";
 import { useSectionPicture, useStations } from "../../../compute/useAnswers.js";
 import { showDegrees, showHardness, showLength, showTemperature, type Units } from "../../../format/show.js";
@@ -16,8 +16,7 @@ export type ThroughView = "hardness" | "martensite" | "heat";
 
 interface Props {
   readonly view: ThroughView;
-  readonly piece: Piece;
-  readonly route: Route;
+  readonly question: Question;
   readonly effort: Effort;
   readonly prediction: Prediction;
   readonly units: Units;
@@ -145,13 +144,14 @@ function InTime({ picture, view, words, units }: InTimeProps) {
   );
 }
 
-export function ThroughSteel({ view, piece, route, effort, prediction, units }: Props) {
+export function ThroughSteel({ view, question, effort, prediction, units }: Props) {
+  const { piece } = question;
   const [station, setStation] = useState<number | null>(null);
   const form = formOf(piece);
   const isBlade = hasStations(piece, form);
-  const asked = useMemo(() => ({ piece, route, effort }), [piece, route, effort]);
+  const asked = useMemo(() => ({ ...question, effort }), [question, effort]);
   const picture = useSectionPicture(asked, isBlade ? station : null);
-  const quick = useMemo(() => ({ piece, route, effort: "quick" as const }), [piece, route]);
+  const quick = useMemo(() => ({ ...question, effort: "quick" as const }), [question]);
   const along = useStations(quick, STATIONS, isBlade && effort === "full" && picture.data !== undefined);
   const words = piece.section.shape === "wedge" ? { from: "spine", to: "edge" } : { from: "surface", to: "centre" };
   if (picture.error !== null) return <p className="waiting">{failureWords(picture.error)}</p>;

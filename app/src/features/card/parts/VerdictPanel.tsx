@@ -7,13 +7,15 @@ interface Props {
   readonly words: VerdictWords | undefined;
   /** What a test after the temper found; null where none was made. */
   readonly found: string | null;
+  /** What the model expected before anything was tested; null while it is not worked out, or something is tried. */
+  readonly expected: string | null;
   /** What moved it from its plan. */
   readonly moved: string | null;
   readonly failure: Error | null;
   readonly isStale: boolean;
 }
 
-export function VerdictPanel({ words, found, moved, failure, isStale }: Props) {
+export function VerdictPanel({ words, found, expected, moved, failure, isStale }: Props) {
   if (failure !== null) return <p className="waiting">{failureWords(failure)}</p>;
   if (words === undefined) {
     return (
@@ -29,7 +31,7 @@ export function VerdictPanel({ words, found, moved, failure, isStale }: Props) {
         {found === null ? words.headline : `Measured ${found}.`}
       </p>
       <ul className="verdict-reasons">
-        {found === null ? null : <li data-testid="expected">The model said: {words.headline}</li>}
+        {found === null || expected === null ? null : <li data-testid="expected">The model said: {expected}</li>}
         {moved === null ? null : <li data-testid="moved">{moved}</li>}
         {words.reasons.map((reason) => (
           <li key={reason}>{reason}</li>

@@ -1,5 +1,4 @@
 import { describe, expect, it } from "@jest/globals";
-import { bathTimes, routeAsDone } from "../../src/book/asDone.js";
 import { pieceState, type PieceState } from "../../src/book/state.js";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { actsOfRoute } from "../../src/plan/acts.js";
@@ -8,10 +7,13 @@ import { planRoute } from "../../src/plan/route.js";
 import type { BookEvent, Check, Piece, Route, Step } from "../../src/schema/book.js";
 import { harden } from "../../src/simulate/harden.js";
 import { hardenPlanOf, predict } from "../../src/simulate/predict.js";
+import { asDone as doneSoFar, bathTimes } from "../../src/standing/asDone.js";
 import { BILLHOOK } from "../pieces.js";
 
+const routeAsDone = (state: PieceState): Route | null => doneSoFar(state, { catalogue: CATALOGUE })?.route ?? null;
+
 const route = planRoute(CATALOGUE, BILLHOOK, "forge");
-const START_ms = 1_000_000;
+const START_ms = 1_000_000_000;
 
 interface Move {
   /** Seconds from the last act of the fire to the bath, and from there out of it. */
@@ -38,9 +40,10 @@ function quenched({ transfer_s = 2, bath_s, before = 0 }: Move, of: Route = rout
   return pieceState("p", [
     { id: "a", piece: "p", at_ms: 0, kind: "piece", definition: piece },
     { id: "b", piece: "p", at_ms: 1, kind: "route", route: of },
-    ...acts
-      .slice(0, at)
-      .map((act, i): BookEvent => ({ id: `d${i}`, piece: "p", at_ms: START_ms - 1000 * (at - 1 - i), kind: "act-done", act: act.id })),
+    ...acts.slice(0, at).map((act, i): BookEvent => {
+      const later = acts.slice(i + 1, at).reduce((sum, after) => sum + ("hold_s" in after ? 1000 * after.hold_s : 1000), 0);
+      return { id: `d${i}`, piece: "p", at_ms: START_ms - later, kind: "act-done", act: act.id };
+    }),
     check("in", in_ms, { check: "bath", state: "in" }),
     ...(bath_s === undefined
       ? []

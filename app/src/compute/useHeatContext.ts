@@ -1,0 +1,36 @@
+/** What a heat is judged with beside the log: this shop's eye and its kit. */
+
+import { CATALOGUE, eyeErrors_K, learnEye, type Kit, type LearnedEye, type MagnetPoint, type PieceState } from "@tembrak/core";
+import { useMemo } from "react";
+import { useKit, usePieces } from "../store/useStore.js";
+
+/** What each piece has to say of the eye: a piece nothing happened to is the same object, and is not read again. */
+const errors = new WeakMap<PieceState, readonly number[]>();
+
+function errorsOf(state: PieceState): readonly number[] {
+  const known = errors.get(state) ?? eyeErrors_K(state.checks);
+  errors.set(state, known);
+  return known;
+}
+
+/** The eye of this shop. Practice trains the eye of its smith; what it says of a screen is no evidence for steel. */
+export function useEye(): LearnedEye {
+  const pieces = usePieces();
+  return useMemo(() => learnEye((pieces ?? []).filter(({ piece }) => piece.isPractice !== true).flatMap(errorsOf)), [pieces]);
+}
+
+const points = new Map<string, MagnetPoint>();
+
+export interface ShopContext {
+  readonly catalogue: typeof CATALOGUE;
+  readonly eye: LearnedEye;
+  readonly kit: Kit | null;
+  readonly points: Map<string, MagnetPoint>;
+}
+
+/** The same object while shop and eye are the same. */
+export function useHeatContext(): ShopContext {
+  const kit = useKit() ?? null;
+  const { bias_C, sd_C, pairs } = useEye();
+  return useMemo(() => ({ catalogue: CATALOGUE, eye: { bias_C, sd_C, pairs }, kit, points }), [bias_C, sd_C, pairs, kit]);
+}

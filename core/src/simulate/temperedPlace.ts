@@ -1,0 +1,183 @@
+/** A place of a piece as quenched and after its tempers: a set of simulated pieces, weighed by what was tested of this one. */
+
+import { FAILED, LEAST_FAIL } from "../evidence/belief.js";
+import { bellOf, freshMember, memberAfter, type Likelihood, type LookedAt, type MemberBelief } from "../evidence/weigh.js";
+import { temperedHardness, type TemperCycle, type TemperSteel } from "../kinetics/temper.js";
+import { mixtureBetween, summaryOf, type Bell } from "../numerics/mixture.js";
+import type { HardnessValue } from "./hardenSpread.js";
+
+/** What a place will be: of the ensemble with all its doubts, HRC. */
+export interface Estimate {
+  readonly mean_HRC: number;
+  readonly sd_HRC: number;
+  readonly p05_HRC: number;
+  readonly p50_HRC: number;
+  readonly p95_HRC: number;
+  /** Its members, each a bell; weighed, where something was tested. */
+  readonly members: readonly Bell[];
+  /** What a test is weighed against: the members, and a piece beside them that failed for a reason nobody logged. */
+  readonly against: readonly Bell[];
+}
+
+/** Chance that it lies between two hardnesses, 0 ... 1. */
+export function chanceBetween({ members }: Estimate, low_HRC: number, high_HRC: number): number {
+  return mixtureBetween(members, low_HRC, high_HRC);
+}
+
+function estimate(members: readonly Bell[], against: readonly Bell[]): Estimate {
+  const { mean, sd, p05, p50, p95 } = summaryOf(members);
+  return { mean_HRC: mean, sd_HRC: sd, p05_HRC: p05, p50_HRC: p50, p95_HRC: p95, members, against };
+}
+
+/** hardening-model: rates, bath, dissolution. heat-and-steel: what the smith does not know. */
+export type SpreadCause = "hardening-model" | "heat-and-steel" | "oven" | "temper-model";
+
+export interface Share {
+  readonly cause: SpreadCause;
+  readonly sd_HRC: number;
+}
+
+/** An oven nobody calibrated, and where in it the piece lies, K: temper-note sections 2 and 3. */
+export const OVEN_K = 20;
+const PLACE_K = 4;
+
+export interface Tempers {
+  readonly steel: TemperSteel;
+  readonly cycles: readonly TemperCycle[];
+  /** How far the oven may be off what the cycles say, K, one deviation. */
+  readonly oven_K: number;
+}
+
+/** A node after the tempers, HRC. */
+export function temperedAt(steel: TemperSteel, cycles: readonly TemperCycle[], asQuenched_HRC: number): number {
+  if (cycles.length === 0) return asQuenched_HRC;
+  return temperedHardness({ steel, cycles, asQuenched_HRC }).hardness_HRC;
+}
+
+interface Law {
+  readonly at: (asQuenched_HRC: number) => number;
+  readonly perPoint: number;
+  readonly oven_HRC: number;
+  readonly law_HRC: number;
+}
+
+/** The tempers about a usual hardness as quenched: where they lead, what a point more leaves, and how far off they may be. */
+function lawAbout(mean_HRC: number, { steel, cycles, oven_K }: Tempers): Law {
+  if (cycles.length === 0) return { at: (hrc) => hrc, perPoint: 1, oven_HRC: 0, law_HRC: 0 };
+  const at = (asQuenched_HRC: number, shift_K = 0): number =>
+    temperedAt(
+      steel,
+      cycles.map(({ temperature_C, hold_min }) => ({ temperature_C: temperature_C + shift_K, hold_min })),
+      asQuenched_HRC,
+    );
+  const perKelvin = Math.abs(at(mean_HRC, 4) - at(mean_HRC, -4)) / 8;
+  return {
+    at,
+    perPoint: Math.max(0, at(mean_HRC) - at(mean_HRC - 1)),
+    oven_HRC: perKelvin * Math.hypot(oven_K, PLACE_K),
+    law_HRC: temperedHardness({ steel, asQuenched_HRC: mean_HRC, cycles }).model_HRC,
+  };
+}
+
+function lookAt({ at, perPoint, oven_HRC, law_HRC }: Law, asQuenched_HRC: number): LookedAt {
+  return { hardness_HRC: at(asQuenched_HRC), perPoint, law_HRC: Math.hypot(oven_HRC, law_HRC) };
+}
+
+/** A test of the place: after how many of the tempers it was made, and what it says. */
+export interface Tested {
+  readonly tempers: number;
+  readonly says: Likelihood;
+}
+
+export interface TemperedPlace {
+  readonly asQuenched: Estimate;
+  readonly tempered: Estimate;
+  /** Largest first. */
+  readonly spread: readonly Share[];
+}
+
+/** What a place was simulated to be as quenched. */
+export type Simulated = Pick<HardnessValue, "members" | "model_HRC" | "input_HRC">;
+
+/** Where the spread comes from when nothing was tested, and how much of it is left when something was. */
+function spreadOf({ model_HRC, input_HRC }: Simulated, { oven_HRC, law_HRC }: Law, before_HRC: number, after_HRC: number): Share[] {
+  // What the hardening leaves after the temper, told apart as it was before it: the four together are the whole.
+  const hardening_HRC =
+    Math.sqrt(Math.max(0, before_HRC ** 2 - oven_HRC ** 2 - law_HRC ** 2)) / Math.max(1e-9, Math.hypot(model_HRC, input_HRC));
+  const left = after_HRC / Math.max(1e-9, before_HRC);
+  const shares: Share[] = [
+    { cause: "hardening-model", sd_HRC: left * hardening_HRC * model_HRC },
+    { cause: "heat-and-steel", sd_HRC: left * hardening_HRC * input_HRC },
+    { cause: "oven", sd_HRC: left * oven_HRC },
+    { cause: "temper-model", sd_HRC: left * law_HRC },
+  ];
+  return shares.filter(({ sd_HRC }) => sd_HRC > 0).sort((a, b) => b.sd_HRC - a.sd_HRC);
+}
+
+/** A piece that may be this one: what it was simulated to be as quenched, and what is believed of it since. */
+interface Suspect {
+  readonly simulated_HRC: number;
+  readonly belief: MemberBelief;
+}
+
+/** The members, and last of all the piece that failed unseen; all as they were before any test. */
+function suspectsOf({ members }: Simulated): Suspect[] {
+  const failed = (LEAST_FAIL * members.length) / (1 - LEAST_FAIL);
+  return [...members.map((bell) => ({ ...bell, weight: 1 })), { ...FAILED, weight: failed }].map(({ mean, sd, weight }) => ({
+    simulated_HRC: mean,
+    belief: freshMember(sd, weight),
+  }));
+}
+
+function placeFrom(simulated: Simulated, tempers: Tempers, suspects: readonly Suspect[], wasTested: boolean): TemperedPlace {
+  const usual_HRC = summaryOf(simulated.members).mean;
+  const law = lawAbout(usual_HRC, tempers);
+  const estimated = (at: Law, of: readonly Suspect[]): Estimate => {
+    const against = of.map(({ simulated_HRC, belief }) => bellOf(belief, lookAt(at, simulated_HRC)));
+    // Nobody expects the piece that failed unseen, until a test speaks for it.
+    return estimate(wasTested ? against : against.slice(0, -1), against);
+  };
+  const asQuenched = estimated(lawAbout(usual_HRC, { ...tempers, cycles: [] }), suspects);
+  const tempered = estimated(law, suspects);
+  const before_HRC = wasTested ? temperPlace(tempers, simulated).tempered.sd_HRC : tempered.sd_HRC;
+  return { asQuenched, tempered, spread: spreadOf(simulated, law, before_HRC, tempered.sd_HRC) };
+}
+
+/** A place nobody tested, as quenched and after the tempers, member by member. */
+export function temperPlace(tempers: Tempers, simulated: Simulated): TemperedPlace {
+  return placeFrom(simulated, tempers, suspectsOf(simulated), false);
+}
+
+export interface TestedPlaces {
+  readonly working: TemperedPlace;
+  readonly thickest: TemperedPlace;
+  /** Weight of each member, and of the piece that failed unseen beside them: together 1. */
+  readonly weights: readonly number[];
+}
+
+/**
+ * The working place, where it was tested, and the thickest beside it. A piece that failed for a reason nobody logged stands beside the
+ * members: weighed against it, a soft file is not forced into a soft member. What the thickest place learns is which members it may be,
+ * and how the temper ran.
+ * @source importance weights, each member a bell of its own (West 1993, from memory); the linear rule for tied bells is exact for
+ *   bells and measurements that are bells
+ */
+export function testedPlaces(tempers: Tempers, working: Simulated, thickest: Simulated, tests: readonly Tested[]): TestedPlaces {
+  const usual_HRC = summaryOf(working.members).mean;
+  let suspects = suspectsOf(working);
+  for (const { tempers: count, says } of tests) {
+    const law = lawAbout(usual_HRC, { ...tempers, cycles: tempers.cycles.slice(0, count) });
+    const after = suspects.map(({ simulated_HRC, belief }) => memberAfter(belief, lookAt(law, simulated_HRC), says));
+    const sum = after.reduce((total, { weight }) => total + weight, 0);
+    suspects = suspects.map((suspect, i) => ({ ...suspect, belief: { ...after[i]!, weight: after[i]!.weight / sum } }));
+  }
+  const beside = suspectsOf(thickest).map(({ simulated_HRC, belief }, i): Suspect => {
+    const { weight, law, varianceLaw } = suspects[i]!.belief;
+    return { simulated_HRC, belief: { ...belief, weight, law, varianceLaw } };
+  });
+  return {
+    working: placeFrom(working, tempers, suspects, true),
+    thickest: placeFrom(thickest, tempers, beside, true),
+    weights: suspects.map(({ belief }) => belief.weight),
+  };
+}

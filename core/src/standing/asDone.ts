@@ -1,0 +1,151 @@
+/** The route as it was done so far: what the log says of it in the place of what was planned. What is to come stays as planned. */
+
+import type { LoggedCheck, PieceState } from "../book/state.js";
+import type { HeatContext } from "../heatNow/heatNow.js";
+import { underOf } from "../plan/way.js";
+import type { Route, Step } from "../schema/book.js";
+import { LIMITS } from "../schema/limits.js";
+import { heatHad, type HeatHad } from "./heatHad.js";
+import { heatDoubt_K } from "./known.js";
+
+type Quench = Extract<Step, { kind: "quench" }>;
+type Harden = Extract<Step, { kind: "harden" }>;
+type Temper = Extract<Step, { kind: "temper" }>;
+
+/** When a step's piece went under last, and when it came out again, ms; null where the log does not say. */
+export function bathTimes({ checks, acts, doneAt_ms }: Pick<PieceState, "checks" | "acts" | "doneAt_ms">, step: number) {
+  const own = acts.filter((act) => act.step === step);
+  const isOwn = ({ act }: LoggedCheck): boolean => own.some(({ id }) => id === act);
+  const tap = (state: "in" | "out", from_ms: number): number | null =>
+    checks.findLast((c) => isOwn(c) && c.at_ms >= from_ms && c.reading.check === "bath" && c.reading.state === state)?.at_ms ?? null;
+  const in_ms = tap("in", -Infinity);
+  if (in_ms === null) return { in_ms, out_ms: null };
+  const quench = own.find(({ kind }) => kind === "quench");
+  const done_ms = quench === undefined ? undefined : doneAt_ms.get(quench.id);
+  return { in_ms, out_ms: tap("out", in_ms) ?? (done_ms !== undefined && done_ms >= in_ms ? done_ms : null) };
+}
+
+type Limits = readonly [least: number, most: number];
+
+function within(value: number, [least, most]: Limits): number {
+  return Math.min(most, Math.max(least, value));
+}
+
+/** Seconds between two moments where they can be what they should be; undefined where they cannot. */
+function seconds(from_ms: number | null | undefined, to_ms: number | null, [least, most]: Limits): number | undefined {
+  if (from_ms === null || from_ms === undefined || to_ms === null) return undefined;
+  const s = (to_ms - from_ms) / 1000;
+  return s >= least && s <= most ? s : undefined;
+}
+
+/** What a thermometer in the bath last read before the piece went in, C; undefined where nobody read one. */
+function bathRead_C({ checks, acts }: PieceState, step: number, in_ms: number | null): number | undefined {
+  const from = acts.findIndex((act) => act.step === step);
+  // Read while the piece is in the fire for it, or before it: not for an earlier quench.
+  const earlier = acts.slice(0, from).findLastIndex(({ kind }) => kind === "quench");
+  const own = new Set(acts.slice(earlier + 1).map(({ id }) => id));
+  const last = checks.findLast(
+    ({ reading, act, at_ms }) => reading.check === "bath-heat" && own.has(act) && (in_ms === null || at_ms <= in_ms),
+  );
+  return last?.reading.check === "bath-heat" ? within(last.reading.temperature_C, LIMITS.quench.bath_C) : undefined;
+}
+
+function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
+  const { in_ms, out_ms } = bathTimes(state, step);
+  const at = state.acts.findIndex((act) => act.step === step && act.kind === "quench");
+  const before = state.acts[at - 1];
+  // A fall is part of the heat: the way to the bath begins beside it.
+  const left_ms = before?.kind === "heat" || before?.kind === "hold" ? state.doneAt_ms.get(before.id) : undefined;
+  const transfer_s = seconds(left_ms, in_ms, LIMITS.quench.transfer_s);
+  // Of which only an edge or an end went under, the heat of the rest runs back and draws it: that is a temper of its own, not told here.
+  const isWhole = underOf(quench).what === "whole";
+  const bath_s = isWhole ? seconds(in_ms, out_ms, LIMITS.quench.bath_s) : undefined;
+  return {
+    ...quench,
+    bath_C: bathRead_C(state, step, in_ms) ?? quench.bath_C,
+    ...(transfer_s === undefined ? {} : { transfer_s }),
+    ...(bath_s === undefined ? {} : { bath_s }),
+  };
+}
+
+/** Minutes from one act of a step to the end of another, where both are done. */
+function minutes(
+  { acts, doneAt_ms }: PieceState,
+  step: number,
+  from: "heat" | "oven",
+  to: "hold" | "temper",
+  limits: Limits,
+): number | undefined {
+  const at = (kind: string): number | undefined => {
+    const act = acts.find((a) => a.step === step && a.kind === kind);
+    return act === undefined ? undefined : doneAt_ms.get(act.id);
+  };
+  const [begun_ms, ended_ms] = [at(from), at(to)];
+  if (begun_ms === undefined || ended_ms === undefined || ended_ms < begun_ms) return undefined;
+  return within((ended_ms - begun_ms) / 60000, limits);
+}
+
+/** Taps are good to a second or so: what is kept this well is what was planned, min. */
+const AS_PLANNED_min = 0.1;
+/** A heat that is known no better than this about the one planned is that, C. */
+const AS_PLANNED_K = 1;
+
+function lasted(had_min: number | undefined, planned_min: number): number {
+  return had_min === undefined || Math.abs(had_min - planned_min) < AS_PLANNED_min ? planned_min : had_min;
+}
+
+function hardenAsDone(state: PieceState, heat: Harden, step: number, had: HeatHad | null): Harden {
+  const is_C = had === null || Math.abs(had.mean_C - heat.temperature_C) < AS_PLANNED_K ? heat.temperature_C : had.mean_C;
+  return {
+    ...heat,
+    temperature_C: within(is_C, LIMITS.harden.temperature_C),
+    hold_min: lasted(minutes(state, step, "heat", "hold", LIMITS.harden.hold_min), heat.hold_min),
+  };
+}
+
+/** What a thermometer in the oven read while a temper went on, C; undefined where nobody read one. */
+export function ovenRead_C({ checks, acts }: PieceState, step: number): number | undefined {
+  const temper = acts.find((act) => act.step === step && act.kind === "temper");
+  const reads = checks.flatMap(({ reading, act }) => (act === temper?.id && reading.check === "chamber" ? [reading.temperature_C] : []));
+  return reads.length === 0 ? undefined : reads.reduce((a, b) => a + b, 0) / reads.length;
+}
+
+function temperAsDone(state: PieceState, temper: Temper, step: number): Temper {
+  return {
+    ...temper,
+    temperature_C: within(ovenRead_C(state, step) ?? temper.temperature_C, LIMITS.temper.temperature_C),
+    hold_min: lasted(minutes(state, step, "oven", "temper", LIMITS.temper.hold_min), temper.hold_min),
+  };
+}
+
+export interface AsDone {
+  readonly route: Route;
+  /** Of the last hardening: what its heat was, where somebody looked. */
+  readonly heat: HeatHad | null;
+}
+
+/** Null for a piece nobody planned; the very route where the log says nothing else. */
+export function asDone(state: PieceState, context: HeatContext): AsDone | null {
+  const { route } = state;
+  if (route === null) return null;
+  const doubt_K = heatDoubt_K(route.school, context.kit ?? null);
+  let heat: HeatHad | null = null;
+  const steps = route.steps.map((step, i): Step => {
+    switch (step.kind) {
+      case "harden":
+        heat = heatHad(state, i, doubt_K, context);
+        return hardenAsDone(state, step, i, heat);
+      case "quench":
+        return quenchAsDone(state, step, i);
+      case "temper":
+        return temperAsDone(state, step, i);
+      case "preheat":
+      case "anneal":
+      case "normalise":
+      case "run":
+        return step;
+    }
+  });
+  const isSame = steps.every((step, i) => JSON.stringify(step) === JSON.stringify(route.steps[i]));
+  return { route: isSame ? route : { ...route, steps }, heat };
+}

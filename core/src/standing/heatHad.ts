@@ -1,0 +1,75 @@
+/** The heat a piece had when it left the fire, by all that was logged of it. */
+
+import type { LoggedCheck, PieceState } from "../book/state.js";
+import { evidenceOf } from "../heatNow/evidence.js";
+import { magnetPointOf, type HeatContext } from "../heatNow/heatNow.js";
+import type { Act } from "../plan/acts.js";
+import { heatOfNode_C } from "../simulate/heatBelief.js";
+import { estimateHeat } from "../simulate/heatEstimate.js";
+
+export interface HeatHad {
+  readonly mean_C: number;
+  readonly sd_C: number;
+}
+
+/** Of each witness the last few looks before it left, s: an older one is of another heat. */
+const COUNTS_s = 90;
+const LAST_OF_A_KIND = 2;
+/** Seconds before it left steel near its heat has risen about so much, K/s, as unsure as it is large; in a hold it stands (judgement). */
+const RISES = { rate_K_s: 0.4, unsure: 1 } as const;
+const STANDS = { rate_K_s: 0, unsure: 0 } as const;
+/** Who watches a piece takes it out about the heat wanted; one in four is well off, and does not know it (judgement). */
+const ASTRAY = 0.25;
+const ASTRAY_K = 80;
+
+type Heat = Extract<Act, { kind: "heat" }>;
+
+function about(T: number, wanted_C: number, sd_K: number): number {
+  const bell = (sd: number): number => Math.exp(-0.5 * ((T - wanted_C) / sd) ** 2) / sd;
+  return (1 - ASTRAY) * bell(sd_K) + ASTRAY * bell(ASTRAY_K);
+}
+
+/** @param sd_K how far a heat in this fire, by these eyes, is usually off, one deviation */
+function had(
+  state: PieceState,
+  act: Heat,
+  looks: readonly LoggedCheck[],
+  out_ms: number,
+  sd_K: number,
+  context: HeatContext,
+): HeatHad | null {
+  const { eye, kit = null } = context;
+  const isHold = looks.some(({ act: of }) => of !== act.id);
+  const near = looks.filter(({ at_ms }) => at_ms <= out_ms && (isHold || out_ms - at_ms < COUNTS_s * 1000));
+  const evidence = near.flatMap(({ reading, at_ms }) => evidenceOf(reading, Math.max(0, (out_ms - at_ms) / 1000), kit) ?? []);
+  const last = evidence.filter((e, i) => evidence.slice(i + 1).filter(({ kind }) => kind === e.kind).length < LAST_OF_A_KIND);
+  if (last.length === 0) return null;
+  const { belief } = estimateHeat({
+    evidence: last,
+    magnet: magnetPointOf(state, act, context),
+    wanted_C: act.target_C,
+    drift: isHold ? STANDS : RISES,
+    ...(eye === undefined ? {} : { eye }),
+  });
+  const weights = belief.map((w, i) => w * about(heatOfNode_C(i), act.target_C, sd_K));
+  const sum = weights.reduce((a, b) => a + b, 0);
+  const mean_C = weights.reduce((total, w, i) => total + w * heatOfNode_C(i), 0) / sum;
+  const variance = weights.reduce((total, w, i) => total + w * (heatOfNode_C(i) - mean_C) ** 2, 0) / sum;
+  return { mean_C, sd_C: Math.sqrt(variance) };
+}
+
+/**
+ * What a step's heat really was, from what was seen, touched and read of it: in its hold where somebody looked then, else before it left
+ * the fire. Null while it is in it, and where nobody looked.
+ */
+export function heatHad(state: PieceState, step: number, sd_K: number, context: HeatContext): HeatHad | null {
+  const own = state.acts.filter((act) => act.step === step);
+  const heat = own.find((act): act is Heat => act.kind === "heat");
+  const out_ms = heat === undefined ? undefined : state.doneAt_ms.get(heat.id);
+  if (heat === undefined || out_ms === undefined) return null;
+  const hold = own.find(({ kind }) => kind === "hold");
+  const held_ms = hold === undefined ? undefined : state.doneAt_ms.get(hold.id);
+  const looks = (id: string): LoggedCheck[] => state.checks.filter(({ act }) => act === id);
+  const inHold = hold === undefined || held_ms === undefined ? null : had(state, heat, looks(hold.id), held_ms, sd_K, context);
+  return inHold ?? had(state, heat, looks(heat.id), out_ms, sd_K, context);
+}

@@ -1,0 +1,62 @@
+/** What is known of a shop beside plan and log, from its kit: how far its heats and its oven are off what was said of them. */
+
+import type { PieceState } from "../book/state.js";
+import { kitOf } from "../plan/kit.js";
+import type { Route, School } from "../schema/book.js";
+import type { Known, ShopKnown } from "../schema/job.js";
+import type { Kit, KitItem } from "../schema/kit.js";
+import { OVEN_K } from "../simulate/temperedPlace.js";
+
+/** How far a heat is off the one wanted, one deviation, K: by what judges it (judgement; docs/heat-estimate.md for eye and magnet). */
+const HEAT_K = { checkedKiln: 6, kiln: 12, probe: 10, magnet: 12, eye: 18 } as const;
+/** What nobody says is taken as the published data have it, furnaces, K. */
+const UNSAID_K = 8;
+/** An oven that was checked with a second thermometer: what is left, beside its swing, of which the mean over two hours is a part, K (judgement). */
+const CHECKED_OVEN_K = 5;
+const SWING_SHARE = 0.25;
+/** So many readings of a second thermometer make a check. */
+const LEAST_READINGS = 3;
+
+type Controlled = Extract<KitItem, { kind: "oven" | "kiln" }>;
+
+export function isChecked({ calibration = [] }: Controlled): boolean {
+  return calibration.length >= LEAST_READINGS;
+}
+
+/** How far a heat of this school is off in this shop, one deviation, K. */
+export function heatDoubt_K(school: School, kit: Kit | null): number {
+  if (kit === null) return UNSAID_K;
+  if (school === "kiln") return kitOf(kit, "kiln").some(isChecked) ? HEAT_K.checkedKiln : HEAT_K.kiln;
+  if (kitOf(kit, "probe").length > 0) return HEAT_K.probe;
+  return school === "forge" ? HEAT_K.eye : HEAT_K.magnet;
+}
+
+/** How far a temper is off in this oven, one deviation, K. */
+export function ovenDoubt_K(oven: Controlled | undefined): number {
+  if (oven === undefined || !isChecked(oven)) return OVEN_K;
+  return Math.hypot(CHECKED_OVEN_K, SWING_SHARE * oven.swing_C);
+}
+
+/** The oven a temper would be done in: the first that goes so hot. */
+export function ovenFor(kit: Kit | null, temperature_C: number): Controlled | undefined {
+  if (kit === null) return undefined;
+  return [...kitOf(kit, "oven"), ...kitOf(kit, "kiln")].find(({ limit_C }) => limit_C >= temperature_C);
+}
+
+/** Of a plan nobody has begun. */
+export function shopOf(route: Route, kit: Kit | null): ShopKnown | undefined {
+  if (kit === null) return undefined;
+  const temper = route.steps.findLast((step) => step.kind === "temper");
+  const oven = temper?.kind === "temper" ? ovenFor(kit, temper.temperature_C) : undefined;
+  return { heat_K: { mean: 0, sd: heatDoubt_K(route.school, kit) }, oven_K: { mean: 0, sd: ovenDoubt_K(oven) } };
+}
+
+/** The tests of a piece since it was last hardened, each with the tempers it had had by then. */
+export function testsOf({ tests, acts, doneAt_ms }: PieceState): NonNullable<Known["tests"]> {
+  const last = acts.findLastIndex(({ kind, id }) => kind === "quench" && doneAt_ms.has(id));
+  const from_ms = last < 0 ? -Infinity : doneAt_ms.get(acts[last]!.id)!;
+  const draws = acts.slice(last + 1).filter(({ kind }) => kind === "temper" || kind === "run");
+  return tests
+    .filter(({ at_ms }) => at_ms >= from_ms)
+    .map(({ at_ms, test }) => ({ test, tempers: draws.filter(({ id }) => (doneAt_ms.get(id) ?? Infinity) <= at_ms).length }));
+}

@@ -1,0 +1,49 @@
+/**
+ * The one state of a piece that every screen reads: its plan where nothing was done, its log where something was, what the kit can do
+ * and what the tests said. What it comes to is worked out by `predict` from this question and nothing else.
+ */
+
+import type { PieceState } from "../book/state.js";
+import type { HeatContext } from "../heatNow/heatNow.js";
+import type { Piece, Route } from "../schema/book.js";
+import type { Known, ShopKnown } from "../schema/job.js";
+import { asDone, ovenRead_C } from "./asDone.js";
+import { shopOf, testsOf } from "./known.js";
+
+export interface Question {
+  readonly piece: Piece;
+  readonly route: Route;
+  readonly known: Known;
+}
+
+/** A thermometer that was read while it was in: what is left in doubt of it, K (judgement). */
+const READ_OVEN_K = 8;
+
+/** Only what is known, so that the same knowledge is the same question. */
+function knownFrom(shop: ShopKnown | undefined, tests: NonNullable<Known["tests"]> = []): Known {
+  return { ...(shop === undefined ? {} : { shop }), ...(tests.length === 0 ? {} : { tests }) };
+}
+
+/** A plan before anything of it was done. */
+export function plannedQuestion({ piece }: Pick<PieceState, "piece">, route: Route, { kit = null }: Pick<HeatContext, "kit">): Question {
+  return { piece, route, known: knownFrom(shopOf(route, kit)) };
+}
+
+/** A piece as it stands: done so far, and planned from here. Null for a piece nobody planned. */
+export function standingQuestion(state: PieceState, context: HeatContext): Question | null {
+  const done = asDone(state, context);
+  if (done === null) return null;
+  const { route, heat } = done;
+  const planned = shopOf(route, context.kit ?? null);
+  const last = route.steps.findLastIndex(({ kind }) => kind === "temper");
+  const isRead = last >= 0 && ovenRead_C(state, last) !== undefined;
+  const shop =
+    heat === null && !isRead
+      ? planned
+      : {
+          ...planned,
+          ...(heat === null ? {} : { heat_K: { mean: 0, sd: heat.sd_C } }),
+          ...(isRead ? { oven_K: { mean: 0, sd: READ_OVEN_K } } : {}),
+        };
+  return { piece: state.piece, route, known: knownFrom(shop, testsOf(state)) };
+}

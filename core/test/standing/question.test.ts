@@ -1,0 +1,186 @@
+import { describe, expect, it } from "@jest/globals";
+import { pieceState, type PieceState } from "../../src/book/state.js";
+import { CATALOGUE } from "../../src/catalogue.js";
+import { testVerdict } from "../../src/evidence/storedTest.js";
+import { actsOfRoute } from "../../src/plan/acts.js";
+import { PRESETS } from "../../src/plan/kit.js";
+import { planRoute } from "../../src/plan/route.js";
+import type { BookEvent, Check, HardnessTest, School } from "../../src/schema/book.js";
+import type { Kit } from "../../src/schema/kit.js";
+import { predict } from "../../src/simulate/predict.js";
+import { standingQuestion } from "../../src/standing/question.js";
+import { BILLHOOK } from "../pieces.js";
+
+const T0_ms = 1_000_000_000;
+
+interface Told {
+  readonly school?: School;
+  /** So many acts are done, each as long as planned. */
+  readonly done?: number;
+  /** Seconds after the act before them was done; to acts by their number. */
+  readonly checks?: readonly (readonly [act: number, after_s: number, reading: Check])[];
+  readonly tests?: readonly (readonly [act: number, HardnessTest])[];
+  /** Seconds an act took in the place of what was planned. */
+  readonly took_s?: Readonly<Record<number, number>>;
+}
+
+function told({ school = "forge", done = 0, checks = [], tests = [], took_s = {} }: Told): PieceState {
+  const route = planRoute(CATALOGUE, BILLHOOK, school);
+  const acts = actsOfRoute(route);
+  const ends_ms: number[] = [];
+  acts.forEach((act, i) => {
+    const long_s = took_s[i] ?? ("hold_s" in act ? act.hold_s : 60);
+    ends_ms.push((ends_ms[i - 1] ?? T0_ms) + 1000 * long_s);
+  });
+  const from_ms = (act: number): number => ends_ms[act - 1] ?? T0_ms;
+  const own = { piece: "p" };
+  const events: BookEvent[] = [
+    { ...own, id: "a", at_ms: 0, kind: "piece", definition: BILLHOOK },
+    { ...own, id: "b", at_ms: 1, kind: "route", route },
+    ...acts.slice(0, done).map((act, i): BookEvent => ({ ...own, id: `d${i}`, at_ms: ends_ms[i]!, kind: "act-done", act: act.id })),
+    ...checks.map(([act, after_s, reading], i): BookEvent => ({
+      ...own,
+      id: `c${i}`,
+      at_ms: from_ms(act) + 1000 * after_s,
+      kind: "check",
+      act: acts[act]!.id,
+      reading,
+    })),
+    ...tests.map(([act, test], i): BookEvent => ({
+      ...own,
+      id: `t${i}`,
+      at_ms: from_ms(act) + 500,
+      kind: "test",
+      act: acts[act]!.id,
+      test,
+    })),
+  ];
+  return pieceState("p", events)!;
+}
+
+const forge = actsOfRoute(planRoute(CATALOGUE, BILLHOOK, "forge"));
+const at = (kind: string, of = forge): number => of.findLastIndex((act) => act.kind === kind);
+const HEAT = forge.findLastIndex((act) => act.kind === "heat");
+const QUENCH = at("quench");
+const FILE = at("first-file");
+const TEMPER = forge.findIndex((act) => act.kind === "temper");
+const PROVE = at("prove");
+const kit = (id: string): Kit => PRESETS.find((preset) => preset.id === id)!.items.map((item, i) => ({ ...item, id: String(i) }));
+const question = (state: PieceState, own: Kit | null = null) => standingQuestion(state, { catalogue: CATALOGUE, kit: own })!;
+const SOFT: HardnessTest = {
+  strokes: [60, 55, 50].map((file_HRC) => ({ file_HRC, result: "bites" })),
+  readings_HRC: [],
+  surface: "ground",
+};
+const tester = (...readings_HRC: number[]): HardnessTest => ({ strokes: [], readings_HRC, surface: "ground", blockBias_HRC: 0 });
+
+describe("a piece as it stands, as one question", () => {
+  const planned = JSON.stringify(question(told({ done: HEAT })));
+  it.each<[string, Told]>([
+    ["a probe far over the heat", { done: HEAT + 1, checks: [[HEAT, 50, { check: "probe", temperature_C: 905 }]] }],
+    ["a colour over the heat", { done: HEAT + 1, checks: [[HEAT, 55, { check: "glow", name: "orange", ambient_lux: 20 }]] }],
+    ["a stick that melts", { done: HEAT + 1, checks: [[HEAT, 55, { check: "stick", rated_C: 870, hasMelted: true }]] }],
+    ["a gun", { done: HEAT + 1, checks: [[HEAT, 55, { check: "infrared", temperature_C: 860, emissivity: 0.9, surface: "scale" }]] }],
+    ["a magnet that still pulls", { done: HEAT + 1, checks: [[HEAT, 57, { check: "magnet", state: "sticks" }]] }],
+    ["a cold bath", { done: QUENCH, checks: [[QUENCH, 1, { check: "bath-heat", temperature_C: 12 }]] }],
+    ["slow to the bath", { done: QUENCH, checks: [[QUENCH, 9, { check: "bath", state: "in" }]] }],
+    [
+      "out of it too soon",
+      {
+        done: QUENCH + 1,
+        checks: [
+          [QUENCH, 2, { check: "bath", state: "in" }],
+          [QUENCH, 5, { check: "bath", state: "out" }],
+        ],
+      },
+    ],
+    ["tempered too short", { done: TEMPER + 1, took_s: { [TEMPER]: 1800 } }],
+    ["an oven that reads hotter", { done: TEMPER + 1, checks: [[TEMPER, 900, { check: "chamber", temperature_C: 262 }]] }],
+    ["a file that bites", { done: FILE, tests: [[FILE, SOFT]] }],
+    ["a tester", { done: PROVE, tests: [[PROVE, tester(52, 53)]] }],
+  ])("%s changes it", (_, log) => {
+    expect(JSON.stringify(question(told(log)))).not.toBe(planned);
+  });
+  it("what says nothing of the steel changes nothing", () => {
+    const log: Check[] = [
+      { check: "safety" },
+      { check: "rehearsal", took_s: 2 },
+      { check: "power-off" },
+      { check: "straight", state: "straight" },
+    ];
+    expect(JSON.stringify(question(told({ done: HEAT, checks: log.map((reading) => [HEAT, 5, reading]) })))).toBe(planned);
+  });
+  it("a probe is believed of the heat to a few degrees, a colour far less, and nothing looked at is the plan", () => {
+    const heat = (checks: Told["checks"]) => {
+      const { route, known } = question(told({ done: HEAT + 1, checks: checks ?? [] }), kit("kiln"));
+      const step = route.steps.findLast(({ kind }) => kind === "harden")!;
+      return { is_C: step.kind === "harden" ? step.temperature_C : 0, sd_K: known.shop?.heat_K?.sd };
+    };
+    const planned_C = heat([]).is_C;
+    const probe: Check = { check: "probe", temperature_C: planned_C + 85 };
+    const orange: Check = { check: "glow", name: "orange", ambient_lux: 20 };
+    // By itself it may have stood in the flame; with an eye that says the same it has not.
+    expect(heat([[HEAT, 58, probe]]).is_C - planned_C).toBeGreaterThan(55);
+    const both = heat([
+      [HEAT, 50, orange],
+      [HEAT, 58, probe],
+    ]);
+    expect(Math.abs(both.is_C - planned_C - 85)).toBeLessThan(12);
+    expect(both.sd_K).toBeLessThan(20);
+    const seen = heat([[HEAT, 58, { check: "glow", name: "bright cherry", ambient_lux: 20 }]]);
+    expect(Math.abs(seen.is_C - planned_C)).toBeLessThan(25);
+    expect(seen.sd_K).toBeGreaterThan(5);
+  });
+  it("a kiln that was checked is surer than one that was not, and both than an eye at a forge", () => {
+    const sd_K = (school: School, own: Kit): number => question(told({ school }), own).known.shop!.heat_K!.sd;
+    const checked = kit("kiln").map((item) =>
+      item.kind === "kiln" ? { ...item, calibration: [10, 20, 30].map((time_min) => ({ time_min, set_C: 800, second_C: 797 })) } : item,
+    );
+    expect(sd_K("kiln", checked)).toBeLessThan(sd_K("kiln", kit("kiln")));
+    expect(sd_K("kiln", kit("kiln"))).toBeLessThan(sd_K("forge", kit("beginner")));
+  });
+  it("an oven checked with a second thermometer narrows what is said of the hardness", () => {
+    // An oven that goes as hot as this temper.
+    const own = kit("beginner").map((item) => (item.kind === "oven" ? { ...item, limit_C: 330 } : item));
+    const checked = own.map((item) =>
+      item.kind === "oven" ? { ...item, calibration: [30, 45, 60].map((time_min) => ({ time_min, set_C: 200, second_C: 206 })) } : item,
+    );
+    const sd = (of: Kit): number => {
+      const { piece, route, known } = question(told({ done: QUENCH }), of);
+      const { spread } = predict(CATALOGUE, piece, route, "quick", undefined, undefined, known);
+      return spread.find(({ cause }) => cause === "oven")!.sd_HRC;
+    };
+    expect(sd(checked)).toBeLessThan(0.5 * sd(own));
+  });
+});
+
+describe("tests of a piece", () => {
+  const expected = (log: Told) => {
+    const { piece, route, known } = question(told(log));
+    return predict(CATALOGUE, piece, route, "quick", undefined, undefined, known);
+  };
+  const untested = expected({ done: PROVE });
+  it("the number of the test page is the number of every other screen, to nine digits", () => {
+    const test = tester(52, 53, 52.5);
+    const page = testVerdict(test, BILLHOOK.section, untested.working.tempered.against).summary;
+    const card = expected({ done: PROVE, tests: [[PROVE, test]] }).working.tempered;
+    for (const number of ["mean_HRC", "sd_HRC", "p05_HRC", "p95_HRC"] as const) expect(card[number]).toBeCloseTo(page[number], 9);
+  });
+  it("files that bite before the temper leave it soft after it too, and its back with it", () => {
+    const soft = expected({ done: FILE, tests: [[FILE, SOFT]] });
+    expect(soft.working.asQuenched.mean_HRC).toBeLessThan(52);
+    expect(soft.working.tempered.mean_HRC).toBeLessThan(untested.working.tempered.mean_HRC - 5);
+    expect(soft.failChance).toBeGreaterThan(0.8);
+  });
+  it("a second test of the same piece narrows", () => {
+    const [one, two] = [[tester(55)], [tester(55), tester(55.4)]].map(
+      (tests) => expected({ done: PROVE, tests: tests.map((test) => [PROVE, test]) }).working.tempered.sd_HRC,
+    );
+    expect(one).toBeLessThan(untested.working.tempered.sd_HRC);
+    expect(two).toBeLessThan(one!);
+  });
+  it("a test of an earlier hardening says nothing of the last", () => {
+    const log = told({ done: QUENCH, tests: [[QUENCH, SOFT]] });
+    expect(question({ ...log, doneAt_ms: new Map([...log.doneAt_ms, [forge[QUENCH]!.id, T0_ms * 2]]) }).known.tests).toBeUndefined();
+  });
+});
