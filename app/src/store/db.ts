@@ -60,17 +60,20 @@ class TembrakStore extends Dexie {
     super(name);
     this.version(1).stores({ events: "id, piece, at_ms", settings: "key" });
     this.version(2).stores({ kit: "id" });
-    // One number for file and database: what a file goes through, the rows go through. What cannot be read stays as it is.
-    this.version(BOOK_VERSION)
-      .stores({})
-      .upgrade((change) =>
-        change
-          .table("events")
-          .toCollection()
-          .modify((row: unknown, at: { value: unknown }) => {
-            at.value = migrateEvent(row, 2);
-          }),
-      );
+    // One number for file and database: what a file goes through, the rows go through, a step a version, and none of them twice.
+    // What cannot be read stays as it is.
+    for (let version = 3; version <= BOOK_VERSION; version++) {
+      this.version(version)
+        .stores({})
+        .upgrade((change) =>
+          change
+            .table("events")
+            .toCollection()
+            .modify((row: unknown, at: { value: unknown }) => {
+              at.value = migrateEvent(row, version - 1, version);
+            }),
+        );
+    }
   }
 }
 

@@ -33,6 +33,12 @@ describe("a database of an earlier version", () => {
     expect(byId(await allEvents())).toEqual(byId(readBook(text).events));
     expect((await readMirror()).unreadable).toEqual([]);
   });
+  it("of the version before this one: what its rows say is what they said", async () => {
+    const of3 = JSON.parse(readFileSync(join(__dirname, "../../../core/test/migrate/books/version-3.tembrak.json"), "utf8")) as typeof old;
+    await leftBy(3, of3.events);
+    await store.open();
+    expect(new Map((await allEvents()).map((event) => [event.id, event]))).toEqual(new Map(of3.events.map((event) => [event.id, event])));
+  });
   it("a row that could not be read then is kept as it was, and told", async () => {
     const spoiled = { id: "zz", piece: "p", at_ms: 5, kind: "route", route: 7 };
     await leftBy(2, [...old.events, spoiled]);

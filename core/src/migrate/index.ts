@@ -16,9 +16,9 @@ const EVENT_STEPS: Readonly<Record<2 | 3 | typeof BOOK_VERSION, EventStep>> = {
   4: (event) => event,
 };
 
-/** An event as today's schema has it, from the version it was stored in. Not checked: what was spoiled stays spoiled. */
-export function migrateEvent(event: unknown, from: number): unknown {
-  return Object.entries(EVENT_STEPS).reduce((now, [to, step]) => (Number(to) > from ? step(now) : now), event);
+/** An event as today's schema has it, or that of an earlier version, from the version it was stored in. Not checked: what was spoiled stays spoiled. */
+export function migrateEvent(event: unknown, from: number, until: number = BOOK_VERSION): unknown {
+  return Object.entries(EVENT_STEPS).reduce((now, [to, step]) => (Number(to) > from && Number(to) <= until ? step(now) : now), event);
 }
 
 /** What a file says it is: a version this can open, one from a newer Tembrak, or nothing sensible. */
