@@ -70,7 +70,19 @@ export {
   ZONES,
 } from "./schema/book.js";
 export type { CalibrationReading, Kit, KitItem, KitKind } from "./schema/kit.js";
-export { bathFromKit, kitOf, missingFor, PRESETS, type KitLack, type NewKitItem, type Preset } from "./plan/kit.js";
+export {
+  canDraw,
+  hottest_C,
+  ovenFor,
+  ovensOf,
+  bathFromKit,
+  kitOf,
+  missingFor,
+  PRESETS,
+  type KitLack,
+  type NewKitItem,
+  type Preset,
+} from "./plan/kit.js";
 export { dialFor_C, fitProblems, mass_kg, type FitProblem, type FitWay } from "./plan/fit.js";
 export { calibrate, LEAST_READINGS, type Calibration, type DialReading } from "./evidence/calibration.js";
 export type { Section } from "./schema/parts.js";
@@ -117,7 +129,7 @@ export { hasStations, measuredStation, pointAt, sectionAt, thinnestEdge_mm } fro
 export { ac1_C } from "./kinetics/criticalTemperatures.js";
 export { transformations, usualSolution, type Transformations } from "./simulate/transformations.js";
 export { predict, temperCyclesOf, type BathResponse, type Prediction, type Response, type Track } from "./simulate/predict.js";
-export type { Estimate, SpreadCause } from "./simulate/temperedPlace.js";
+export type { Estimate, Share, SpreadCause } from "./simulate/temperedPlace.js";
 export type { CrackRisk } from "./simulate/crackRisk.js";
 export { type Safer } from "./simulate/advice.js";
 export { temperatureForHardness, temperedHardness } from "./kinetics/temper.js";

@@ -1,11 +1,66 @@
-/** What of the kit a piece does not fit, and at least three ways on. Nothing when all fits. */
+/** What of the kit a piece does not fit, and at least three ways on, each a key where the application can take it. */
 
-import { CATALOGUE, fitProblems, formOf, type Kit, type Piece, type Route } from "@tembrak/core";
-import { FIT_WAY_WORDS, fitSentence } from "../words/fitWords.js";
+import {
+  canDraw,
+  CATALOGUE,
+  drawsFor,
+  fitProblems,
+  formOf,
+  hardensFor,
+  missingFor,
+  wayOf,
+  type FitWay,
+  type Kit,
+  type Piece,
+  type Route,
+  type School,
+  type Way,
+} from "@tembrak/core";
+import Button from "@mui/material/Button";
+import { Link } from "react-router";
+import { FIT_WAY_KEYS, FIT_WAY_WORDS, fitSentence } from "../words/fitWords.js";
 import type { Units } from "../format/show.js";
 import "./fitNotice.css";
 
-export function FitNotice({ piece, route, kit, units }: { piece: Piece; route: Route; kit: Kit | null; units: Units }) {
+interface Replanned {
+  readonly school: School;
+  readonly way: Way;
+}
+
+/** The plan a way on leads to; null for one that is no plan, or that this kit cannot do either. */
+export function replanned(on: FitWay, piece: Piece, route: Route, kit: Kit | null): Replanned | null {
+  const { school } = route;
+  const way = wayOf(route);
+  const part = hardensFor(piece.section).find((hardens) => hardens === "edge" || hardens === "face");
+  switch (on) {
+    case "colour-run": {
+      const draws = (["torch", "hot-bar"] as const).find((by) => drawsFor(way.hardens).includes(by) && canDraw(by, kit));
+      return draws === undefined ? null : { school, way: { ...way, draws } };
+    }
+    case "open-forge":
+      return missingFor("forge", kit) === null && school === "kiln" ? { school: "forge", way } : null;
+    case "hot-in-kiln":
+      return missingFor("kiln", kit) === null ? { school: "kiln", way } : null;
+    case "only-working-part":
+    case "only-hard-part":
+    case "edge-trough":
+    case "end-as-deep":
+      return part === undefined || way.hardens === part ? null : { school, way: { ...way, hardens: part } };
+    default:
+      return null;
+  }
+}
+
+interface Props {
+  readonly piece: Piece;
+  readonly route: Route;
+  readonly kit: Kit | null;
+  readonly units: Units;
+  /** Left out where the plan is no longer open. */
+  readonly onReplan?: ((school: School, way: Way) => void) | undefined;
+}
+
+export function FitNotice({ piece, route, kit, units, onReplan }: Props) {
   const problems = fitProblems(CATALOGUE, piece, formOf(piece), route, kit);
   if (problems.length === 0) return null;
   return (
@@ -18,9 +73,25 @@ export function FitNotice({ piece, route, kit, units }: { piece: Piece; route: R
               <b>{sentence}</b> Ways on
             </summary>
             <ul>
-              {problem.ways.map((way) => (
-                <li key={way}>{FIT_WAY_WORDS[way]}</li>
-              ))}
+              {problem.ways.map((on) => {
+                const plan = onReplan === undefined ? null : replanned(on, piece, route, kit);
+                return (
+                  <li key={on}>
+                    {FIT_WAY_WORDS[on]}{" "}
+                    {plan === null ? null : (
+                      <Button variant="text" size="small" onClick={() => onReplan!(plan.school, plan.way)}>
+                        {FIT_WAY_KEYS[on] ?? "Plan it so"}
+                      </Button>
+                    )}
+                  </li>
+                );
+              })}
+              <li>
+                What the kit has is not up to date?{" "}
+                <Button variant="text" size="small" component={Link} to="/kit">
+                  To the kit
+                </Button>
+              </li>
             </ul>
           </details>
         );

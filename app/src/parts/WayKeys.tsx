@@ -1,6 +1,6 @@
 /** What is to be hard, and what draws it: two choices, each with what it is for. */
 
-import { drawsFor, hardensFor, type Section, type Way } from "@tembrak/core";
+import { canDraw, drawsFor, hardensFor, type Kit, type Section, type Way } from "@tembrak/core";
 import { DRAWS_WORDS, HARDENS_WORDS, type SchoolWords } from "../words/schools.js";
 
 interface GroupProps<K extends string> {
@@ -12,10 +12,12 @@ interface GroupProps<K extends string> {
   readonly className: string;
   /** All but this are shut. */
   readonly only: K | null;
+  /** What a way lacks in this kit; null for one that lacks nothing. */
+  readonly lacks?: (key: K) => string | null;
   readonly onPick: (key: K) => void;
 }
 
-function Group<K extends string>({ label, keys, chosen, words, note, className, only, onPick }: GroupProps<K>) {
+function Group<K extends string>({ label, keys, chosen, words, note, className, only, lacks = () => null, onPick }: GroupProps<K>) {
   return (
     <div className={className} role="radiogroup" aria-label={label}>
       {keys.map((key) => (
@@ -24,17 +26,25 @@ function Group<K extends string>({ label, keys, chosen, words, note, className, 
           type="button"
           role="radio"
           aria-checked={chosen === key}
-          disabled={only !== null && key !== only}
+          disabled={(only !== null && key !== only) || lacks(key) !== null}
           className="plain-key"
           onClick={() => onPick(key)}
         >
           <b>{words[key].name}</b>
-          <small>{words[key][note]}</small>
+          <small>{lacks(key) ?? words[key][note]}</small>
         </button>
       ))}
     </div>
   );
 }
+
+/** What each way of drawing cannot do without. */
+const DRAW_LACKS: Readonly<Record<Way["draws"], string>> = {
+  oven: "There is no oven and no kiln in the kit.",
+  torch: "There is no torch in the kit.",
+  "hot-bar": "There is no fire in the kit to heat a bar in.",
+  residual: "",
+};
 
 interface Props {
   readonly section: Section;
@@ -43,6 +53,7 @@ interface Props {
   readonly className: string;
   /** The simulated shop quenches all of a piece, and draws it in its oven. */
   readonly isPractice?: boolean;
+  readonly kit?: Kit | null;
   readonly onPick: (way: Way) => void;
 }
 
@@ -52,7 +63,7 @@ export function wayWithin(section: Section, { hardens, draws }: Way): Way {
   return { hardens: what, draws: drawsFor(what).includes(draws) ? draws : "oven" };
 }
 
-export function WayKeys({ section, way, note, className, isPractice = false, onPick }: Props) {
+export function WayKeys({ section, way, note, className, isPractice = false, kit = null, onPick }: Props) {
   return (
     <>
       <h2>What is to be hard?</h2>
@@ -75,6 +86,7 @@ export function WayKeys({ section, way, note, className, isPractice = false, onP
         note={note}
         className={className}
         only={isPractice ? "oven" : null}
+        lacks={(draws) => (canDraw(draws, kit) ? null : DRAW_LACKS[draws])}
         onPick={(draws) => onPick({ ...way, draws })}
       />
     </>

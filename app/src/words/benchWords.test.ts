@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { bathWords, leftWords, ovenFor, waitWords, type BathFacts, type Waiting } from "./benchWords.js";
+import { bathWords, leftWords, waitWords, type BathFacts, type Waiting } from "./benchWords.js";
 
 const METRIC = { temperature: "C", length: "mm" } as const;
 const INCHES = { temperature: "F", length: "in" } as const;
@@ -49,13 +49,6 @@ describe("what waits for a fact", () => {
     expect(say(act("oven", { target_C: 275, count: 1, of: 2 }), { oven: oven(2) })).toBe(
       "Kitchen oven ends at 260°: 273° would be wanted of it. Another oven, or a cooler temper in the steps",
     );
-    const [cool, hot] = [oven(0), { ...(oven(0) as object), limit_C: 500 } as never];
-    expect([ovenFor([cool, hot], 200), ovenFor([cool, hot], 380), ovenFor([cool], 380), ovenFor([], 200)]).toEqual([
-      cool,
-      hot,
-      cool,
-      undefined,
-    ]);
     expect(waitWords(temper, { ...facts, oven: oven(-10, 0.2) }, INCHES)).toBe(
       "Set Kitchen oven to 410°: it runs 18° cold. At rest after 1 min",
     );

@@ -9,7 +9,7 @@ export type Waiting = Extract<
   { kind: "air-cool" | "slow-cool" | "fall" | "brighten" | "run" | "cool-down" | "first-file" | "oven" | "prove" }
 >;
 
-type Oven = Extract<KitItem, { kind: "oven" }>;
+type Oven = Extract<KitItem, { kind: "oven" | "kiln" }>;
 
 export interface WaitFacts {
   readonly gone_s: number;
@@ -21,11 +21,6 @@ export interface WaitFacts {
 
 /** An oven's fault that is not worth a word, K. */
 const LEAST_FAULT_K = 1;
-
-/** The first oven of a kit that comes to a heat; where none does, the first: it is said of that one. */
-export function ovenFor(ovens: readonly Oven[], target_C: number): Oven | undefined {
-  return ovens.find((oven) => dialFor_C(oven, target_C) <= oven.limit_C) ?? ovens[0];
-}
 
 function ovenWords(target_C: number, oven: WaitFacts["oven"], units: Units): string {
   if (oven !== undefined && dialFor_C(oven, target_C) > oven.limit_C) {

@@ -4,12 +4,16 @@ import type { FitProblem, FitWay } from "@tembrak/core";
 import { mediumName } from "./actWords.js";
 import { showDifference, showLength, type Units } from "../format/show.js";
 
-const PLACES = { forge: "forge", kiln: "kiln", oven: "temper oven", bath: "bath" } as const;
+const PLACES = { forge: "forge", kiln: "kiln", oven: "temper oven", bath: "bath", eye: "eye" } as const;
 
 export function fitSentence(problem: FitProblem, units: Units): string {
   const { item, place } = problem;
   switch (problem.what) {
     case "missing":
+      if (place === "eye")
+        return item === "magnet"
+          ? "No magnet in the kit, and this way goes by it."
+          : "Nothing in the kit tells a heat: no magnet, no thermometer.";
       return place === "bath" ? `No ${mediumName(item).toLowerCase()} in the kit.` : `No ${PLACES[place]} in the kit.`;
     case "length":
       return `Too long for ${item}${place === "oven" ? " to temper in" : ""} by ${showLength(problem.over_mm, units)}.`;
@@ -44,5 +48,17 @@ export const FIT_WAY_WORDS: Readonly<Record<FitWay, string>> = {
   "more-oil": "More oil: a bigger tank, or a second one for the second piece.",
   "cool-between": "Let the bath cool between pieces, with a thermometer in it.",
   "only-hard-part": "Quench only the part that has to be hard.",
+  "get-magnet": "A magnet on a wire: where it lets go is a sure mark, whatever the light.",
+  "get-probe": "A thermocouple with a long stem reads the steel itself.",
+  "hot-in-kiln": "A kiln with a controller needs no eye: heat it there.",
   "aim-harder": "Aim for a harder result: the temper this oven can reach.",
+};
+
+/** What the key says that takes a way on, where it is more than planning it so. */
+export const FIT_WAY_KEYS: Readonly<Partial<Record<FitWay, string>>> = {
+  "colour-run": "Plan a colour run",
+  "open-forge": "Plan it for the forge",
+  "hot-in-kiln": "Plan it for the kiln",
+  "only-working-part": "Plan only that part",
+  "only-hard-part": "Plan only that part",
 };

@@ -42,6 +42,7 @@ export const REASON_WORDS: Readonly<Record<Exclude<Reason, "said">, string>> = {
   "second-temper": "Tempers what turned hard while the first one cooled.",
   "one-more-temper": "Takes more of the brittleness out.",
   "came-out-hard": "It came out harder than wanted.",
+  "oven-ends": "As hot as this oven goes: its use wants it hotter.",
 };
 
 export function reasonWords({ why, said }: Pick<Step, "why" | "said">): string {

@@ -7,6 +7,7 @@ import {
   type Route,
   type Safer,
   type Section,
+  type Share,
   type SpreadCause,
   type ZoneReport,
 } from "@tembrak/core";
@@ -169,12 +170,25 @@ function saferWays(safer: readonly Safer[], units: Units): string {
 
 /** The smallest is left out: it moves nothing. */
 const SHOWN_CAUSES = 3;
-const CAUSES: Readonly<Record<SpreadCause, readonly [string, string]>> = {
-  "hardening-model": ["our model of the quench", "tests of your own pieces will narrow it"],
-  "heat-and-steel": ["heat, bath, thickness, this bar", "a thermometer in the fire narrows it"],
-  oven: ["oven, not checked", "a second thermometer takes most of it away"],
-  "temper-model": ["steel to steel", "your own tests will narrow it"],
+const CAUSES: Readonly<Record<SpreadCause, string>> = {
+  "hardening-model": "our model of the quench",
+  "heat-and-steel": "heat, bath, thickness, this bar",
+  oven: "oven",
+  "temper-model": "steel to steel",
 };
+const CHECKS = {
+  "oven-thermometer": "a second thermometer in the oven",
+  probe: "a probe on the piece as it leaves the fire",
+  tester: "a tester on the piece when it is done",
+} as const;
+/** A check that leaves nearly all of the spread is not worth a word. */
+const WORTH_IT = 0.93;
+
+/** What the check that narrows the largest part would leave; of a part that no check narrows, where it comes from. */
+function narrowingWords({ cause, narrowing: { check, leaves_HRC } }: Share, all_HRC: number): string {
+  if (leaves_HRC > WORTH_IT * all_HRC) return `most of it comes from: ${CAUSES[cause]}`;
+  return `${CHECKS[check]} would leave ± ${leaves_HRC.toFixed(1)} of ± ${all_HRC.toFixed(1)} HRC`;
+}
 
 /** Notices worth a sentence of their own beside the verdict. */
 export function noticeSentences(notices: readonly Notice[], units: Units): readonly string[] {
@@ -213,8 +227,10 @@ export function verdictWords(
       `${grainSentence(prediction)} ${skinSentence(prediction, units)}`.trim(),
       ...noticeSentences(prediction.notices, units),
     ].filter((sentence) => sentence !== ""),
-    spread: prediction.spread
-      .slice(0, SHOWN_CAUSES)
-      .map(({ cause, sd_HRC }) => ({ label: CAUSES[cause][0], hint: CAUSES[cause][1], sd_HRC })),
+    spread: prediction.spread.slice(0, SHOWN_CAUSES).map((share) => ({
+      label: CAUSES[share.cause],
+      hint: narrowingWords(share, prediction.working.tempered.sd_HRC),
+      sd_HRC: share.sd_HRC,
+    })),
   };
 }

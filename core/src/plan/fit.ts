@@ -9,7 +9,9 @@ import type { Section } from "../schema/parts.js";
 import { breadth_mm, outlineOf } from "../shape/outline.js";
 import type { KindFile } from "../schema/kind.js";
 import type { Catalogue } from "./catalogue.js";
-import { kitOf } from "./kit.js";
+import { hottestTemper_C, kitOf, missingFor, ovensOf } from "./kit.js";
+import { planRoute } from "./route.js";
+import { wayOf } from "./way.js";
 
 /** Left between the rim and the liquid once the piece is in, and liquid over and under it, mm (common practice, no source). */
 const FREEBOARD_mm = 50;
@@ -19,7 +21,7 @@ const ROOM_mm = 10;
 /** Warmest a bath should be made by one piece, above its usual working heat, K (common practice, no source). */
 const MOST_RISE_K = 40;
 
-export type FitPlace = "forge" | "kiln" | "oven" | "bath";
+export type FitPlace = "forge" | "kiln" | "oven" | "bath" | "eye";
 
 export type FitProblem = {
   readonly place: FitPlace;
@@ -98,13 +100,17 @@ export type FitWay =
   | "more-oil"
   | "cool-between"
   | "only-hard-part"
-  | "aim-harder";
+  | "aim-harder"
+  | "get-magnet"
+  | "get-probe"
+  | "hot-in-kiln";
 
 const WAYS: Readonly<Record<FitPlace, readonly FitWay[]>> = {
   forge: ["draw-through", "only-working-part", "longer-fire", "other-shop-fire"],
   kiln: ["open-forge", "door-on-part", "two-pieces", "other-shop-kiln"],
   oven: ["colour-run", "temper-in-kiln", "temper-in-tray", "end-by-end"],
   bath: ["edge-trough", "end-as-deep", "pipe-tank", "other-shop-bath"],
+  eye: ["get-magnet", "get-probe", "hot-in-kiln"],
 };
 const WEIGHT_WAYS: readonly FitWay[] = ["more-oil", "cool-between", "only-hard-part"];
 const HOT_WAYS: readonly FitWay[] = ["temper-in-kiln", "colour-run", "aim-harder"];
@@ -164,6 +170,29 @@ function bestOf<T>(items: readonly T[], problemsOf: (item: T) => readonly FitPro
   return all.sort((a, b) => size(a) - size(b))[0] ?? [];
 }
 
+/** How much hotter a temper should be than this route has it, because the oven ends, K; 0 where it does not. */
+function shortOfTemper_K(catalogue: Catalogue, piece: Piece, route: Route, kit: Kit): number {
+  const tempers = route.steps.flatMap((step) => (step.kind === "temper" ? [step] : []));
+  const [first] = tempers;
+  if (first === undefined) return 0;
+  const over_K = Math.max(...tempers.map(({ temperature_C }) => temperature_C)) - (hottestTemper_C(kit) ?? Infinity);
+  if (over_K > 0 || first.why !== "oven-ends") return Math.max(0, over_K);
+  const free = planRoute(catalogue, piece, route.school, { way: wayOf(route) }).steps.find((step) => step.kind === "temper");
+  return free?.kind === "temper" ? free.temperature_C - first.temperature_C : 0;
+}
+
+function ovenProblems(catalogue: Catalogue, piece: Piece, route: Route, kit: Kit): readonly FitProblem[] {
+  if (!route.steps.some(({ kind }) => kind === "temper")) return [];
+  const ovens: readonly Chamber[] = ovensOf(kit);
+  if (ovens.length === 0) return [{ place: "oven", item: "oven", what: "missing", ways: WAYS.oven }];
+  const short_K = shortOfTemper_K(catalogue, piece, route, kit);
+  return bestOf(ovens, (item) => {
+    const found = chamberProblem("oven", item, piece);
+    if (found !== null) return [found];
+    return short_K > 0 ? [{ place: "oven", item: item.name, what: "too-hot", over_K: short_K, ways: HOT_WAYS } as const] : [];
+  });
+}
+
 /**
  * Everything on a route that a piece does not fit, by the best item of each kind the shop has, with at least three ways on.
  * Nothing when nobody has said what the kit is.
@@ -188,20 +217,9 @@ export function fitProblems(catalogue: Catalogue, piece: Piece, form: KindFile, 
     if (baths.length === 0) problems.push({ place: "bath", item: quench.medium, what: "missing", ways: WAYS.bath });
     else problems.push(...bestOf(baths, (item) => bathProblems(item, piece, form, route, catalogue)));
   }
-  const tempers = route.steps.flatMap((step) => (step.kind === "temper" ? [step.temperature_C] : []));
-  if (tempers.length > 0) {
-    const hottest_C = Math.max(...tempers);
-    const ovens: Chamber[] = [...kitOf(kit, "oven"), ...kitOf(kit, "kiln")];
-    if (ovens.length === 0) problems.push({ place: "oven", item: "oven", what: "missing", ways: WAYS.oven });
-    problems.push(
-      ...bestOf(ovens, (item) => {
-        const found = chamberProblem("oven", item, piece);
-        if (found !== null) return [found];
-        const over_K = item.kind === "forge" ? 0 : hottest_C - item.limit_C;
-        return over_K > 0 ? [{ place: "oven", item: item.name, what: "too-hot", over_K, ways: HOT_WAYS } as const] : [];
-      }),
-    );
-  }
+  const lack = missingFor(route.school, kit);
+  if (lack === "eye" || lack === "magnet") problems.push({ place: "eye", item: lack, what: "missing", ways: WAYS.eye });
+  problems.push(...ovenProblems(catalogue, piece, route, kit));
   return problems;
 }
 

@@ -1,7 +1,7 @@
 /** What a shop can do with the kit it has: which heats, which baths, and a first kit to start from. */
 
 import { isLiquid, peakSpeed_W_m2K } from "../heat/bathKind.js";
-import type { School } from "../schema/book.js";
+import type { Draws, School } from "../schema/book.js";
 import type { Kit, KitItem, KitKind } from "../schema/kit.js";
 import type { Catalogue } from "./catalogue.js";
 
@@ -21,6 +21,45 @@ export function missingFor(school: School, kit: Kit | null): KitLack | null {
   const eyes = has("magnet") || has("probe") || has("infrared");
   if (!eyes) return "eye";
   return (school === "magnet" || school === "falling") && !has("magnet") ? "magnet" : null;
+}
+
+export type Controlled = Extract<KitItem, { kind: "oven" | "kiln" }>;
+
+/** What can be set to a temper: ovens, then a kiln switched low. */
+export function ovensOf(kit: Kit): Controlled[] {
+  return [...kitOf(kit, "oven"), ...kitOf(kit, "kiln")];
+}
+
+/** As hot as a chamber truly gets with its dial at the end, C. */
+export function hottest_C({ limit_C, offset_C }: Controlled): number {
+  return limit_C + offset_C;
+}
+
+/** The oven a temper is done in: the first that comes to its heat; where none does, the first: it is said of that one. */
+export function ovenFor(ovens: readonly Controlled[], temperature_C: number): Controlled | undefined {
+  return ovens.find((oven) => hottest_C(oven) >= temperature_C) ?? ovens[0];
+}
+
+/** The hottest temper this shop can do, C; null where it has nothing to do one in, or nobody has said. */
+export function hottestTemper_C(kit: Kit | null): number | null {
+  const ovens = kit === null ? [] : ovensOf(kit);
+  return ovens.length === 0 ? null : Math.max(...ovens.map(hottest_C));
+}
+
+/** Whether a shop can draw a temper this way. A bar is heated in any fire; what is left in the body asks for nothing. */
+export function canDraw(draws: Draws, kit: Kit | null): boolean {
+  if (kit === null) return true;
+  const has = (kind: KitKind): boolean => kit.some((item) => item.kind === kind);
+  switch (draws) {
+    case "oven":
+      return has("oven") || has("kiln");
+    case "torch":
+      return has("torch");
+    case "hot-bar":
+      return has("forge") || has("torch");
+    case "residual":
+      return true;
+  }
 }
 
 /**

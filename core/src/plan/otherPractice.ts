@@ -1,5 +1,6 @@
 /** For a step of a route: what others do instead, when one might prefer it, and the route that would be. */
 
+import { missingFor } from "./kit.js";
 import { SCHOOLS, type Piece, type Route, type School, type Step } from "../schema/book.js";
 import type { Kit } from "../schema/kit.js";
 import type { Catalogue } from "./catalogue.js";
@@ -97,7 +98,7 @@ function ofTemper(route: Route, index: number, step: Of<"temper">): OtherPractic
 /** What a heat to harden could be instead: the other schools, with everything that goes before them. */
 function ofHarden(catalogue: Catalogue, piece: Piece, route: Route, kit: Kit | null): OtherPractice[] {
   const way = wayOf(route);
-  return SCHOOLS.filter((school) => school !== route.school).map((school) => ({
+  return SCHOOLS.filter((school) => school !== route.school && missingFor(school, kit) === null).map((school) => ({
     practice: `school-${school}` as const,
     route: planRoute(catalogue, piece, school, { way, kit }),
   }));

@@ -13,7 +13,7 @@ import type { Section } from "../schema/parts.js";
 import type { Reason } from "../schema/reasons.js";
 import { resolveSteel, type Catalogue, type ResolvedSteel } from "./catalogue.js";
 import { heatFor_C, wantedCarbon_wtpct } from "../kinetics/soak.js";
-import { bathFromKit } from "./kit.js";
+import { bathFromKit, canDraw, hottestTemper_C } from "./kit.js";
 import { drawsFor, hardensFor, USUAL_WAY } from "./way.js";
 
 /** What an instrument-less smith adds to the point where the magnet lets go, K (common practice, no source). */
@@ -226,7 +226,8 @@ function hardAfter_HRC({ composition_wtpct: steel, temper }: ResolvedSteel, prio
   return Math.min(temper.nominal_HRC, rockwellCFromVickers(martensiteHardness_HV(solution_wtpct.C, KINETICS)));
 }
 
-function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, asQuenched_HRC: number): Step[] {
+/** @param hottest_C what the shop's oven comes to; null where nobody has said */
+function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, asQuenched_HRC: number, hottest_C: number | null): Step[] {
   const { mid_HRC } = targetOf(catalogue, piece.use);
   const answer = temperatureForHardness({
     steel: steel.temper,
@@ -235,8 +236,10 @@ function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, a
     asQuenched_HRC,
   });
   const wanted_C = answer.outcome === "found" ? answer.temperature_C : LOWEST_TEMPER_C;
-  const temperature_C = Math.max(LOWEST_TEMPER_C, roundTo(wanted_C, 5));
-  return (["first-temper", "second-temper"] as const).map((why) => ({ kind: "temper", temperature_C, hold_min: TEMPER_HOLD_MIN, why }));
+  const best_C = Math.max(LOWEST_TEMPER_C, roundTo(wanted_C, 5));
+  const ends_C = hottest_C === null ? Infinity : 5 * Math.floor(hottest_C / 5);
+  const whys = best_C > ends_C ? (["oven-ends", "oven-ends"] as const) : (["first-temper", "second-temper"] as const);
+  return whys.map((why) => ({ kind: "temper", temperature_C: Math.min(best_C, ends_C), hold_min: TEMPER_HOLD_MIN, why }));
 }
 
 type Quench = Extract<Step, { kind: "quench" }>;
@@ -347,13 +350,22 @@ export interface RouteOptions {
   readonly kit?: Kit | null;
 }
 
+/** What draws it in this shop: as asked where the kit can, else what it can, else as asked: then what is missing is said. */
+function drawnIn(kit: Kit | null, hardens: Hardens, draws: Draws): Draws {
+  const allowed = drawsFor(hardens);
+  // A colour run stays one, by what there is to warm it.
+  const order: readonly Draws[] = [draws, "torch", "hot-bar", "oven"];
+  return order.find((by) => allowed.includes(by) && canDraw(by, kit)) ?? draws;
+}
+
 /**
  * A route for a piece by a school. The reasons are codes; a front end has the words.
  * @throws InputError unknown-steel, not-a-choice for a use that is not there, or a way that the shape does not have.
  */
 export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { way = {}, kit = null }: RouteOptions = {}): Route {
-  const { hardens, draws } = { ...USUAL_WAY, ...way };
-  requireWay(piece.section, hardens, draws);
+  const { hardens, draws: asked } = { ...USUAL_WAY, ...way };
+  requireWay(piece.section, hardens, asked);
+  const draws = drawnIn(kit, hardens, asked);
   const steel = resolveSteel(catalogue, piece.steel);
   const isHard = piece.start === "hardened";
   const normalise = normaliseSteps(steel, piece, school);
@@ -367,11 +379,14 @@ export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { 
   const first = [...(isHard && normalise.length > 0 ? [preheatStep(school, true)] : []), ...normalise, ...warmed];
   if (hardens === "ends") {
     const other: Quench = { ...immersed(piece, bath, hardens, "other"), why: "other-end" };
-    return { school, steps: [...first, heat, quench, heat, other, ...temperSteps(catalogue, steel, piece, hard_HRC)] };
+    return {
+      school,
+      steps: [...first, heat, quench, heat, other, ...temperSteps(catalogue, steel, piece, hard_HRC, hottestTemper_C(kit))],
+    };
   }
   switch (draws) {
     case "oven":
-      return { school, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece, hard_HRC)] };
+      return { school, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece, hard_HRC, hottestTemper_C(kit))] };
     case "torch":
     case "hot-bar":
       return { school, steps: [...first, heat, quench, runStep(catalogue, steel, piece, draws, hard_HRC)] };

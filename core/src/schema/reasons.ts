@@ -27,6 +27,7 @@ export const REASONS = [
   "second-temper",
   "one-more-temper",
   "came-out-hard",
+  "oven-ends",
   /** A sentence somebody wrote; it stands in `said`. */
   "said",
 ] as const;

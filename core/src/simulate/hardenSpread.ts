@@ -13,13 +13,15 @@ import { BARE_DESK, type Desk } from "./desk.js";
 import { hardened, planKey, runCase, type HardenPlan, type Variation } from "./hardenCase.js";
 import type { Places } from "./section.js";
 
+/** How far a heat is off, one deviation, where nobody says, K. */
+export const HEAT_K = 8;
 /** Standard deviations assumed, not measured: hardening-note section 10; thickness, transfer and residuals are judgements. */
 const SPREAD: Readonly<Record<keyof Variation, number>> = {
   rateRatio: 0.4,
   bathRatio: 0.25,
   dissolutionRatio: 0.35,
   martensiteStart_K: 12,
-  heat_K: 8,
+  heat_K: HEAT_K,
   carbonRatio: 0.025,
   alloyRatio: 0.08,
   residualRatio: 0.5,
@@ -52,6 +54,8 @@ export interface HardnessValue {
   readonly model_HRC: number;
   /** From what the smith does not know: heat, composition, thickness, time to the bath. */
   readonly input_HRC: number;
+  /** The part of it that goes with the heat alone. */
+  readonly heat_HRC: number;
   /** The members themselves, each a bell; one where nothing was varied: the case as planned. */
   readonly members: readonly Bell[];
   /** Hardness of the case as planned, HRC. */
@@ -169,18 +173,23 @@ export function gather(members: readonly Member[]): Ensemble {
 }
 
 /** Variance of the members, and the share of it that goes with the model's own unknowns (by correlation with the draws). */
-function splitVariance(values: readonly number[], draws: readonly (readonly number[])[]): { variance: number; modelShare: number } {
+function splitVariance(
+  values: readonly number[],
+  draws: readonly (readonly number[])[],
+): { variance: number; modelShare: number; heatShare: number } {
   const n = values.length;
-  if (n < 2) return { variance: 0, modelShare: 1 };
+  if (n < 2) return { variance: 0, modelShare: 1, heatShare: 0 };
   const mean = values.reduce((a, b) => a + b, 0) / n;
   const variance = values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / n;
-  let [model, input] = [0, 0];
+  let [model, input, heat] = [0, 0, 0];
   NAMES.forEach((name, k) => {
     const covariance = values.reduce((sum, v, i) => sum + (v - mean) * draws[i]![k]!, 0) / n;
     if (MODEL.has(name)) model += covariance * covariance;
     else input += covariance * covariance;
+    if (name === "heat_K") heat = covariance * covariance;
   });
-  return { variance, modelShare: model + input > 0 ? model / (model + input) : 1 };
+  const all = model + input;
+  return { variance, modelShare: all > 0 ? model / all : 1, heatShare: all > 0 ? heat / all : 0 };
 }
 
 export function valueAt(structure: Structure, places: Places, place: Place, ensemble: Ensemble | null): HardnessValue {
@@ -188,9 +197,9 @@ export function valueAt(structure: Structure, places: Places, place: Place, ense
   const nominal_HRC = rockwellCFromVickers(nodeHardness_HV(structure, node));
   const members = ensemble?.bells[place] ?? [{ mean: nominal_HRC, sd: floorOf_HRC(structure, node) }];
   const { mean, sd, p05, p50, p95 } = summaryOf(members);
-  const { variance, modelShare } =
+  const { variance, modelShare, heatShare } =
     ensemble === null
-      ? { variance: 0, modelShare: 1 }
+      ? { variance: 0, modelShare: 1, heatShare: 0 }
       : splitVariance(
           members.map((bell) => bell.mean),
           ensemble.draws,
@@ -204,6 +213,7 @@ export function valueAt(structure: Structure, places: Places, place: Place, ense
     p95_HRC: p95,
     model_HRC: Math.sqrt(Math.max(0, sd * sd - input_HRC * input_HRC)),
     input_HRC,
+    heat_HRC: Math.sqrt(variance * heatShare),
     members,
     nominal_HRC,
   };

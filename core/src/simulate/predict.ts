@@ -23,7 +23,7 @@ import { harden, nominalCase, type HardenPlan, type HardenResult, type ProfilePo
 import { doubtful, limitOf, saferChanges, type Safer } from "./advice.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { BESIDE_s, hardened, planKey, requireSense, runCase } from "./hardenCase.js";
-import { MEMBERS, membersOf, runMembers, type Member } from "./hardenSpread.js";
+import { HEAT_K, MEMBERS, membersOf, runMembers, type Member } from "./hardenSpread.js";
 import { airCooling_s } from "./hardenReadings.js";
 import { thicker } from "./section.js";
 import {
@@ -128,7 +128,7 @@ export function temperCyclesOf(route: Route): TemperCycle[] {
 export function tempersOf(plan: HardenPlan, route: Route): Tempers {
   const { mean, sd } = plan.shop?.oven_K ?? { mean: 0, sd: OVEN_K };
   const cycles = temperCyclesOf(route).map((cycle) => ({ ...cycle, temperature_C: cycle.temperature_C + mean }));
-  return { steel: plan.steel.temper, cycles, oven_K: sd };
+  return { steel: plan.steel.temper, cycles, oven_K: sd, heat_K: plan.shop?.heat_K?.sd ?? HEAT_K };
 }
 
 /** What the tests of a piece say, each after so many of its tempers. */
@@ -169,7 +169,7 @@ export interface Prediction {
   readonly chanceInTarget: number;
   /** Where the spread of the working place comes from, largest first, HRC. */
   readonly spread: readonly Share[];
-  /** To grind from each face, mm, if all heats of the route were in an open fire. */
+  /** To grind from each face, mm, if nothing protected it from the flame in all heats of the route. */
   readonly grindOff_mm: number;
   /** When the heat, not the bath, is the limit: what would bring enough carbon into solution. */
   readonly moreCarbon: MoreCarbon | null;
@@ -187,15 +187,16 @@ function oxideOf(plan: HardenPlan, cycles: readonly TemperCycle[]): { name: stri
 /** Steps by which the heats of a route are added up for the skin they leave, s. */
 const SKIN_STEP_s = 5;
 
-/** Depth of the soft skin after the heats of a route up to the last hardening, mm: open fire, each as its step says. */
-function skinOf_mm({ steel }: HardenPlan, route: Route): number {
+/** Depth of the soft skin after the heats of a route up to the last hardening, mm: each as its step says, in the flame the shop sets, an open one where nobody says. */
+function skinOf_mm({ steel, shop }: HardenPlan, route: Route): number {
   const Ae1 = ae1_C(steel.composition_wtpct);
   const last = route.steps.findLastIndex(({ kind }) => kind === "harden");
   let integral_m2 = 0;
   for (const step of route.steps.slice(0, last + 1)) {
     if (step.kind !== "normalise" && step.kind !== "harden" && step.kind !== "anneal") continue;
     const { temperature_C, duration_s } = heatingCurve({ heat_C: step.temperature_C, hold_s: 60 * step.hold_min });
-    for (let t = 0; t < duration_s; t += SKIN_STEP_s) integral_m2 += decarbAdded_m2(temperature_C(t), Ae1, SKIN_STEP_s, "oxidising");
+    for (let t = 0; t < duration_s; t += SKIN_STEP_s)
+      integral_m2 += decarbAdded_m2(temperature_C(t), Ae1, SKIN_STEP_s, shop?.fire ?? "oxidising");
   }
   return decarbDepth_mm(integral_m2);
 }

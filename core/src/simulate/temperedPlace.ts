@@ -32,9 +32,14 @@ function estimate(members: readonly Bell[], against: readonly Bell[]): Estimate 
 /** hardening-model: rates, bath, dissolution. heat-and-steel: what the smith does not know. */
 export type SpreadCause = "hardening-model" | "heat-and-steel" | "oven" | "temper-model";
 
+/** What would narrow it: a second thermometer in the oven, a probe in the fire, a tester on the piece when it is done. */
+export type Narrowing = "oven-thermometer" | "probe" | "tester";
+
 export interface Share {
   readonly cause: SpreadCause;
   readonly sd_HRC: number;
+  /** What the whole spread of the place would be after the check that narrows this, HRC. */
+  readonly narrowing: { readonly check: Narrowing; readonly leaves_HRC: number };
 }
 
 /** An oven nobody calibrated, and where in it the piece lies, K: temper-note sections 2 and 3. */
@@ -46,6 +51,8 @@ export interface Tempers {
   readonly cycles: readonly TemperCycle[];
   /** How far the oven may be off what the cycles say, K, one deviation. */
   readonly oven_K: number;
+  /** How far the heat may have been off, K, one deviation. */
+  readonly heat_K: number;
 }
 
 /** A node after the tempers, HRC. */
@@ -97,19 +104,39 @@ export interface TemperedPlace {
 }
 
 /** What a place was simulated to be as quenched. */
-export type Simulated = Pick<HardnessValue, "members" | "model_HRC" | "input_HRC">;
+export type Simulated = Pick<HardnessValue, "members" | "model_HRC" | "input_HRC" | "heat_HRC">;
 
-/** Where the spread comes from when nothing was tested, and how much of it is left when something was. */
-function spreadOf({ model_HRC, input_HRC }: Simulated, { oven_HRC, law_HRC }: Law, before_HRC: number, after_HRC: number): Share[] {
+/** Three readings of a tester that was set by a block, HRC (evidence/rockwell). */
+const TESTER_HRC = 0.75;
+/** An oven that was checked, and a probe that was read as the piece left the fire, K (judgement; standing/known). */
+const CHECKED_OVEN_K = 6;
+const PROBED_K = 6;
+
+interface Spread {
+  readonly simulated: Simulated;
+  readonly law: Law;
+  readonly tempers: Tempers;
+  readonly before_HRC: number;
+  readonly after_HRC: number;
+}
+
+/** Where the spread comes from when nothing was tested, how much of it is left when something was, and what each check would leave. */
+function spreadOf({ simulated: { model_HRC, input_HRC, heat_HRC }, law, tempers, before_HRC, after_HRC }: Spread): Share[] {
+  const { oven_HRC, law_HRC } = law;
   // What the hardening leaves after the temper, told apart as it was before it: the four together are the whole.
   const hardening_HRC =
     Math.sqrt(Math.max(0, before_HRC ** 2 - oven_HRC ** 2 - law_HRC ** 2)) / Math.max(1e-9, Math.hypot(model_HRC, input_HRC));
   const left = after_HRC / Math.max(1e-9, before_HRC);
+  const without = (part_HRC: number, share: number): number =>
+    Math.sqrt(Math.max(0, after_HRC ** 2 - (left * part_HRC) ** 2 * (1 - Math.min(1, share) ** 2)));
+  const oven = { check: "oven-thermometer", leaves_HRC: without(oven_HRC, CHECKED_OVEN_K / Math.max(1e-9, tempers.oven_K)) } as const;
+  const probe = { check: "probe", leaves_HRC: without(hardening_HRC * heat_HRC, PROBED_K / Math.max(1e-9, tempers.heat_K)) } as const;
+  const tester = { check: "tester", leaves_HRC: 1 / Math.sqrt(1 / Math.max(1e-9, after_HRC) ** 2 + 1 / TESTER_HRC ** 2) } as const;
   const shares: Share[] = [
-    { cause: "hardening-model", sd_HRC: left * hardening_HRC * model_HRC },
-    { cause: "heat-and-steel", sd_HRC: left * hardening_HRC * input_HRC },
-    { cause: "oven", sd_HRC: left * oven_HRC },
-    { cause: "temper-model", sd_HRC: left * law_HRC },
+    { cause: "hardening-model", sd_HRC: left * hardening_HRC * model_HRC, narrowing: tester },
+    { cause: "heat-and-steel", sd_HRC: left * hardening_HRC * input_HRC, narrowing: probe },
+    { cause: "oven", sd_HRC: left * oven_HRC, narrowing: oven },
+    { cause: "temper-model", sd_HRC: left * law_HRC, narrowing: tester },
   ];
   return shares.filter(({ sd_HRC }) => sd_HRC > 0).sort((a, b) => b.sd_HRC - a.sd_HRC);
 }
@@ -140,7 +167,7 @@ function placeFrom(simulated: Simulated, tempers: Tempers, suspects: readonly Su
   const asQuenched = estimated(lawAbout(usual_HRC, { ...tempers, cycles: [] }), suspects);
   const tempered = estimated(law, suspects);
   const before_HRC = wasTested ? temperPlace(tempers, simulated).tempered.sd_HRC : tempered.sd_HRC;
-  return { asQuenched, tempered, spread: spreadOf(simulated, law, before_HRC, tempered.sd_HRC) };
+  return { asQuenched, tempered, spread: spreadOf({ simulated, law, tempers, before_HRC, after_HRC: tempered.sd_HRC }) };
 }
 
 /** A place nobody tested, as quenched and after the tempers, member by member. */
@@ -159,8 +186,8 @@ export interface TestedPlaces {
  * The working place, where it was tested, and the thickest beside it. A piece that failed for a reason nobody logged stands beside the
  * members: weighed against it, a soft file is not forced into a soft member. What the thickest place learns is which members it may be,
  * and how the temper ran.
- * @source importance weights, each member a bell of its own (West 1993, from memory); the linear rule for tied bells is exact for
- *   bells and measurements that are bells
+ * Importance weights, each member a bell of its own (West 1993, from memory); the linear rule for tied bells is exact for bells and
+ * measurements that are bells.
  */
 export function testedPlaces(tempers: Tempers, working: Simulated, thickest: Simulated, tests: readonly Tested[]): TestedPlaces {
   const usual_HRC = summaryOf(working.members).mean;

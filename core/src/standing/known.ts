@@ -1,10 +1,10 @@
 /** What is known of a shop beside plan and log, from its kit: how far its heats and its oven are off what was said of them. */
 
 import type { PieceState } from "../book/state.js";
-import { kitOf } from "../plan/kit.js";
+import { kitOf, ovenFor, ovensOf, type Controlled } from "../plan/kit.js";
 import type { Route, School } from "../schema/book.js";
 import type { Known, ShopKnown } from "../schema/job.js";
-import type { Kit, KitItem } from "../schema/kit.js";
+import type { Kit } from "../schema/kit.js";
 import { OVEN_K } from "../simulate/temperedPlace.js";
 
 /** How far a heat is off the one wanted, one deviation, K: by what judges it (judgement; docs/heat-estimate.md for eye and magnet). */
@@ -16,8 +16,6 @@ const CHECKED_OVEN_K = 5;
 const SWING_SHARE = 0.25;
 /** So many readings of a second thermometer make a check. */
 const LEAST_READINGS = 3;
-
-type Controlled = Extract<KitItem, { kind: "oven" | "kiln" }>;
 
 export function isChecked({ calibration = [] }: Controlled): boolean {
   return calibration.length >= LEAST_READINGS;
@@ -37,18 +35,15 @@ export function ovenDoubt_K(oven: Controlled | undefined): number {
   return Math.hypot(CHECKED_OVEN_K, SWING_SHARE * oven.swing_C);
 }
 
-/** The oven a temper would be done in: the first that goes so hot. */
-export function ovenFor(kit: Kit | null, temperature_C: number): Controlled | undefined {
-  if (kit === null) return undefined;
-  return [...kitOf(kit, "oven"), ...kitOf(kit, "kiln")].find(({ limit_C }) => limit_C >= temperature_C);
-}
-
 /** Of a plan nobody has begun. */
 export function shopOf(route: Route, kit: Kit | null): ShopKnown | undefined {
   if (kit === null) return undefined;
   const temper = route.steps.findLast((step) => step.kind === "temper");
-  const oven = temper?.kind === "temper" ? ovenFor(kit, temper.temperature_C) : undefined;
-  return { heat_K: { mean: 0, sd: heatDoubt_K(route.school, kit) }, oven_K: { mean: 0, sd: ovenDoubt_K(oven) } };
+  const oven = temper?.kind === "temper" ? ovenFor(ovensOf(kit), temper.temperature_C) : undefined;
+  const forge = route.school === "kiln" ? undefined : kitOf(kit, "forge")[0];
+  // A rich flame leaves no free air around the piece; a neutral or lean one, and a kiln, scales it freely.
+  const fire = forge?.atmosphere === "rich" ? ({ fire: "neutral" } as const) : {};
+  return { ...fire, heat_K: { mean: 0, sd: heatDoubt_K(route.school, kit) }, oven_K: { mean: 0, sd: ovenDoubt_K(oven) } };
 }
 
 /** The tests of a piece since it was last hardened, each with the tempers it had had by then. */

@@ -136,6 +136,7 @@ export const REASON_TEXT: Readonly<Record<Reason, string>> = {
   "second-temper": "Tempers what turned hard while the first one cooled.",
   "one-more-temper": "Takes more of the brittleness out.",
   "came-out-hard": "It came out harder than wanted.",
+  "oven-ends": "As hot as this oven goes: its use wants it hotter.",
   said: "",
 };
 
@@ -166,5 +167,8 @@ export const WAY_ON_TEXT: Readonly<Record<FitWay, string>> = {
   "more-oil": "More oil: a bigger tank or a second one.",
   "cool-between": "Let the bath cool between pieces.",
   "only-hard-part": "Quench only the part that has to be hard.",
+  "get-magnet": "A magnet on a wire: where it lets go is a sure mark, whatever the light.",
+  "get-probe": "A thermocouple with a long stem reads the steel itself.",
+  "hot-in-kiln": "A kiln with a controller needs no eye: heat it there.",
   "aim-harder": "Aim for a harder result: the temper this oven can reach.",
 };

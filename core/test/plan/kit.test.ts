@@ -1,7 +1,8 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, formOf } from "../../src/catalogue.js";
 import { fitProblems, mass_kg } from "../../src/plan/fit.js";
-import { bathFromKit, missingFor, PRESETS } from "../../src/plan/kit.js";
+import { bathFromKit, canDraw, missingFor, ovenFor, PRESETS } from "../../src/plan/kit.js";
+import { otherPractices } from "../../src/plan/otherPractice.js";
 import { planRoute } from "../../src/plan/route.js";
 import { checkAny as check } from "../../src/schema/checkAll.js";
 import type { Kit, KitItem } from "../../src/schema/kit.js";
@@ -49,6 +50,62 @@ describe("the shop's kit", () => {
       ),
     ).toBe("eye");
     for (const school of SCHOOLS) expect(missingFor(school, null)).toBeNull();
+  });
+});
+
+describe("what the kit cannot do is not planned", () => {
+  const spring: Piece = { ...blade, steel: "5160", use: "spring", length_mm: 240, section: { shape: "plate", thickness_mm: 4 } };
+  const drawn = (piece: Piece, kit: Kit, way = {}) =>
+    planRoute(CATALOGUE, piece, "forge", { kit, way }).steps.filter(({ kind }) => kind === "temper" || kind === "run");
+  it("no temper is hotter than the oven truly gets, for any steel and use; where it wants to be, that is said with ways on", () => {
+    const kit = kitNamed("beginner");
+    let short = 0;
+    for (const { id } of CATALOGUE.steels) {
+      for (const { id: use } of CATALOGUE.uses) {
+        const piece = { ...spring, steel: id, use };
+        const tempers = drawn(piece, kit);
+        for (const step of tempers) expect(step.kind === "temper" && step.temperature_C <= 260).toBe(true);
+        const isShort = tempers.some(({ why }) => why === "oven-ends");
+        if (isShort) short++;
+        expect(problemsOf(piece, kit, "forge").some(({ what }) => what === "too-hot")).toBe(isShort);
+      }
+    }
+    expect(short).toBeGreaterThan(20);
+  });
+  it("an oven that runs hot goes that much further; a kiln switched low is an oven too", () => {
+    const hot = kitNamed("beginner").map((item) => (item.kind === "oven" ? { ...item, offset_C: 12 } : item));
+    expect(drawn(spring, hot)[0]).toMatchObject({ temperature_C: 270, why: "oven-ends" });
+    expect(drawn(spring, kitNamed("kiln"))[0]).toMatchObject({ why: "first-temper" });
+    const [cool, far] = kitNamed("kiln")
+      .filter((item) => item.kind === "oven" || item.kind === "kiln")
+      .sort((a, b) => a.limit_C - b.limit_C);
+    expect([ovenFor([cool!, far!], 200), ovenFor([cool!, far!], 380), ovenFor([cool!], 380), ovenFor([], 200)]).toEqual([
+      cool,
+      far,
+      cool,
+      undefined,
+    ]);
+  });
+  it("no torch, no torch run: a bar from the fire draws it; no oven, no oven", () => {
+    const kit = kitNamed("beginner");
+    expect(drawn(blade, kit, { draws: "torch" })).toMatchObject([{ kind: "run", source: "hot-bar" }]);
+    expect(drawn(blade, kitNamed("coal"), { draws: "torch" })).toMatchObject([{ kind: "run", source: "torch" }]);
+    const bare = kit.filter(({ kind }) => kind !== "oven");
+    expect(drawn(blade, bare)).toMatchObject([{ kind: "run", source: "hot-bar" }]);
+    expect([canDraw("torch", kit), canDraw("oven", bare), canDraw("torch", null)]).toEqual([false, false, true]);
+  });
+  it("nothing to tell a heat by is said, with ways on", () => {
+    const blind = kitNamed("beginner").filter(({ kind }) => kind !== "magnet");
+    const [lack] = problemsOf(blade, blind, "forge").filter(({ place }) => place === "eye");
+    expect(lack).toMatchObject({ what: "missing", item: "eye" });
+    expect(lack!.ways.length).toBeGreaterThanOrEqual(3);
+  });
+  it("no other practice is offered that the kit has nothing for", () => {
+    const route = planRoute(CATALOGUE, blade, "forge", { kit: kitNamed("beginner") });
+    const at = route.steps.findIndex(({ kind }) => kind === "harden");
+    const offered = otherPractices(CATALOGUE, blade, route, at, kitNamed("beginner")).map(({ practice }) => practice);
+    expect(offered).not.toContain("school-kiln");
+    expect(offered).toContain("school-magnet");
   });
 });
 

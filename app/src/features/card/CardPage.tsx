@@ -121,7 +121,9 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
         onSchools={() => setSchoolsOpen(true)}
         onSteps={() => setStepsOpen(true)}
       />
-      {kit ? <FitNotice piece={piece} route={route} kit={kit} units={settings} /> : null}
+      {kit ? (
+        <FitNotice piece={piece} route={route} kit={kit} units={settings} onReplan={state.doneAt_ms.size === 0 ? pickSchool : undefined} />
+      ) : null}
       <HeatLine
         route={route}
         trial={view.isTrying ? view.question.route : null}

@@ -84,7 +84,7 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
           </button>
         ))}
       </div>
-      <WayKeys section={piece.section} way={way} note="does" className="school-keys" isPractice={isPractice} onPick={setWay} />
+      <WayKeys section={piece.section} way={way} note="does" className="school-keys" isPractice={isPractice} kit={kit} onPick={setWay} />
       <h2>Where?</h2>
       <div className="school-keys" role="radiogroup" aria-label="Where">
         {([false, true] as const).map((simulated) => (
@@ -105,7 +105,16 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
           </button>
         ))}
       </div>
-      <FitNotice piece={piece} route={route} kit={kit} units={units} />
+      <FitNotice
+        piece={piece}
+        route={route}
+        kit={kit}
+        units={units}
+        onReplan={(nextSchool, nextWay) => {
+          setSchool(nextSchool);
+          setWay(nextWay);
+        }}
+      />
       <div className="form-foot">
         <Button
           variant="contained"

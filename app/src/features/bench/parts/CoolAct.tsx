@@ -1,13 +1,13 @@
 /** Acts that wait for a fact, not a clock: black, hand-warm, in the oven, tried with a file. Time since is shown large. */
 
-import { bathTimes, brittleSince, kitOf } from "@tembrak/core";
+import { bathTimes, brittleSince, ovenFor, ovensOf } from "@tembrak/core";
 import { useStanding } from "../../../compute/useAnswers.js";
 import { actWords } from "../../../words/actWords.js";
 import { showClock } from "../../../format/show.js";
 import { usePaint } from "../../../parts/usePaint.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useKit, useSettings } from "../../../store/useStore.js";
-import { ovenFor, waitWords, type Waiting } from "../../../words/benchWords.js";
+import { waitWords, type Waiting } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 import { OvenRead } from "./OvenRead.js";
 
@@ -69,7 +69,7 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>
   const k = Math.min(480 / box.width_px, 250 / box.height_px);
   const drawn = drawPiece(state.piece, k, "lay");
   const paint = usePaint(state, now_ms);
-  const oven = kit === null || act.kind !== "oven" ? undefined : ovenFor(kitOf(kit, "oven"), act.target_C);
+  const oven = kit === null || act.kind !== "oven" ? undefined : ovenFor(ovensOf(kit), act.target_C);
   return (
     <>
       <div className="bench-main quench">

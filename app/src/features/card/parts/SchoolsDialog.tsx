@@ -81,7 +81,7 @@ export function SchoolsDialog({ isOpen, piece, school, way, kit, units, onPick, 
     <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="md">
       <DialogTitle>How will you heat it, and what is to be hard?</DialogTitle>
       <DialogContent>
-        <WayKeys section={piece.section} way={chosenWay} note="prefer" className="way-keys" onPick={setWay} />
+        <WayKeys section={piece.section} way={chosenWay} note="prefer" className="way-keys" kit={kit} onPick={setWay} />
         <h2>How will you heat it?</h2>
         <div className="school-rows">
           {SCHOOLS.map((key) => (
