@@ -20,7 +20,7 @@ import { useStanding } from "../../compute/useAnswers.js";
 import { showHardness, showRange } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import type { NewEvent } from "../../store/db.js";
-import { useLog, usePiece, useSettings } from "../../store/useStore.js";
+import { useKit, useLog, usePiece, useSettings } from "../../store/useStore.js";
 import { FileLadder } from "./parts/FileLadder.js";
 import { ShopTests } from "./parts/ShopTests.js";
 import { TestTools } from "./parts/TestTools.js";
@@ -52,10 +52,11 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const navigate = useNavigate();
   const { write } = useLog();
   const { piece } = state;
+  const kit = useKit() ?? null;
   const isFirst = act !== "prove";
   const prediction = useStanding(state);
   const prior = isFirst ? prediction.data?.working.asQuenched : prediction.data?.working.tempered;
-  const { draft, setDraft, verdict, event, isEmpty } = useTest(prior, piece.section);
+  const { draft, setDraft, verdict, event, isEmpty } = useTest(prior, piece.section, kit);
   const target = targetOf(CATALOGUE, piece.use);
   const { summary } = verdict;
   const more = furtherTemper(piece, route, verdict, prediction.data);
@@ -113,7 +114,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
         </div>
       </header>
       <div className="test-panels">
-        <FileLadder draft={draft} onChange={setDraft} verdict={verdict} prior={prior} wanted={isFirst ? null : target} />
+        <FileLadder kit={kit} draft={draft} onChange={setDraft} verdict={verdict} prior={prior} wanted={isFirst ? null : target} />
         <div className="test-says">
           <div className="test-verdict">
             <span className="test-numeral" data-testid="test-mean">

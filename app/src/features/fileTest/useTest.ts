@@ -1,6 +1,15 @@
 /** A test while it is being made: strokes, tester readings, the surface. The verdict follows at once. */
 
-import { testVerdict, type Estimate, type FileResult, type HardnessTest, type HardnessVerdict, type Section } from "@tembrak/core";
+import {
+  kitOf,
+  testVerdict,
+  type Estimate,
+  type FileResult,
+  type HardnessTest,
+  type HardnessVerdict,
+  type Kit,
+  type Section,
+} from "@tembrak/core";
 import { useMemo, useState } from "react";
 
 export interface TestDraft {
@@ -43,8 +52,9 @@ function verdictOf(test: HardnessTest, isEmpty: boolean, prior: Estimate | undef
 }
 
 /** @param prior what the piece is taken for before this test, by earlier tests of it too */
-export function useTest(prior: Estimate | undefined, section: Section): TestInHand {
-  const [draft, setDraft] = useState<TestDraft>(EMPTY_TEST);
+export function useTest(prior: Estimate | undefined, section: Section, kit: Kit | null): TestInHand {
+  // The tester of the kit was tried on its block there.
+  const [draft, setDraft] = useState<TestDraft>(() => ({ ...EMPTY_TEST, blockBias_HRC: kitOf(kit ?? [], "tester")[0]?.bias_HRC ?? null }));
   const isEmpty = draft.strokes.size === 0 && draft.readings.length === 0;
   const event = useMemo(() => eventOf(draft, prior, section), [draft, prior, section]);
   const verdict = useMemo(() => verdictOf(event, isEmpty, prior, section), [event, isEmpty, prior, section]);

@@ -1,6 +1,6 @@
 /** Files and belief on one vertical axis of hardness; each answer rules out a hatched part. Drag a file, or tap. */
 
-import { MILL_FILE_HRC, hardnessOfNode_HRC, type Estimate, type FileResult } from "@tembrak/core";
+import { MILL_FILE_HRC, hardnessOfNode_HRC, kitOf, type Estimate, type FileResult, type Kit } from "@tembrak/core";
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { showRange } from "../../../format/show.js";
 import type { TestDraft } from "../useTest.js";
@@ -10,7 +10,17 @@ const RESULTS: readonly FileResult[] = ["skates", "drags", "bites"];
 const ROW = 78;
 const TOP_HRC = 67.5;
 
+/** A file stands at the rung it is nearest to, HRC. */
+const RUNG_HRC = 2.5;
+
+/** The marked files there are, by their rung; all of a set where nobody has said what the shop has. */
+export function filesAt(kit: Kit | null): ReadonlyMap<number, number> {
+  const own = kit === null ? FILES : kitOf(kit, "files").flatMap(({ files_HRC }) => files_HRC);
+  return new Map(FILES.flatMap((rung) => own.filter((file) => Math.abs(file - rung) <= RUNG_HRC).map((file) => [rung, file] as const)));
+}
+
 interface Props {
+  readonly kit: Kit | null;
   readonly draft: TestDraft;
   readonly onChange: (draft: TestDraft) => void;
   readonly verdict: {
@@ -156,7 +166,8 @@ function Axis({ verdict, prior, wanted }: Pick<Props, "verdict" | "prior" | "wan
   );
 }
 
-export function FileLadder({ draft, onChange, verdict, prior, wanted }: Props) {
+export function FileLadder({ kit, draft, onChange, verdict, prior, wanted }: Props) {
+  const own = filesAt(kit);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
   const answer = (file: number, result: FileResult): void => {
     const strokes = new Map(draft.strokes);
@@ -173,18 +184,22 @@ export function FileLadder({ draft, onChange, verdict, prior, wanted }: Props) {
     <DndContext sensors={sensors} onDragEnd={drop}>
       <div className="ladder">
         <div className="ladder-rows">
-          {[...FILES, MILL_FILE_HRC].map((file) => (
-            <div key={file} className="ladder-row" style={{ height: ROW }}>
-              <FileHandle file={file} isTried={draft.strokes.has(file)} />
-              {RESULTS.map((result) => (
-                <AnswerKey
-                  key={result}
-                  file={file}
-                  result={result}
-                  isOn={draft.strokes.get(file) === result}
-                  onPress={() => answer(file, result)}
-                />
-              ))}
+          {[...FILES.map((rung) => own.get(rung) ?? null), MILL_FILE_HRC].map((file, i) => (
+            <div key={FILES[i] ?? "mill"} className="ladder-row" style={{ height: ROW }}>
+              {file === null ? null : (
+                <>
+                  <FileHandle file={file} isTried={draft.strokes.has(file)} />
+                  {RESULTS.map((result) => (
+                    <AnswerKey
+                      key={result}
+                      file={file}
+                      result={result}
+                      isOn={draft.strokes.get(file) === result}
+                      onPress={() => answer(file, result)}
+                    />
+                  ))}
+                </>
+              )}
             </div>
           ))}
         </div>

@@ -36,7 +36,7 @@ function readReadings(text: string): { readings: number[] } | { problem: string 
 export function TestTools({ draft, onChange }: Props) {
   const [isOpen, setIsOpen] = useState(false);
   const [text, setText] = useState("");
-  const [bias, setBias] = useState("");
+  const [bias, setBias] = useState(() => (draft.blockBias_HRC === null ? "" : String(draft.blockBias_HRC)));
   const read = readReadings(text);
   const biasNumber = Number(bias.replace(",", "."));
   const biasBad = bias.trim() !== "" && (!Number.isFinite(biasNumber) || Math.abs(biasNumber) > MOST_BIAS_HRC);
