@@ -8,6 +8,7 @@ import { StrictMode, type ComponentType } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter } from "react-router";
 import { RouterProvider } from "react-router/dom";
+import { LearnProvider } from "./compute/LearnProvider.js";
 import { startWorkers } from "./compute/client.js";
 import { Frame } from "./parts/Frame.js";
 import { Problem } from "./parts/Problem.js";
@@ -36,7 +37,9 @@ const router = createBrowserRouter([
     element: (
       <ShopProvider>
         <LogProvider>
-          <Frame />
+          <LearnProvider>
+            <Frame />
+          </LearnProvider>
         </LogProvider>
       </ShopProvider>
     ),

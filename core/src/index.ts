@@ -120,7 +120,10 @@ export { brittleSince, heatsDone, isInWork, piecesOf, pieceState, standing, type
 export { BACK_WITHIN_K, soakClock, type SoakClock } from "./book/soakClock.js";
 export { bathTimes } from "./standing/asDone.js";
 export type { Known, ShopKnown } from "./schema/job.js";
-export { plannedQuestion, standingQuestion, type Question } from "./standing/question.js";
+export { plannedQuestion, standingQuestion, type Question, type StandingContext } from "./standing/question.js";
+export { habitsOf, learnShop, mayTeach, ratioOf, USUAL_TRANSFER_s, type Factor, type Taught } from "./standing/learn.js";
+export type { Lesson } from "./simulate/lesson.js";
+export { heatDoubt_K, ovenDoubt_K } from "./standing/known.js";
 export { checkBook, parseJson, readBook, writeBook } from "./book/exchange.js";
 export { outlineOf, sawTooth, type Outline, type Point } from "./shape/outline.js";
 export { hasStations, measuredStation, pointAt, sectionAt, thinnestEdge_mm } from "./shape/stations.js";

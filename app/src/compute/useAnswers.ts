@@ -25,6 +25,7 @@ import { useSettings } from "../store/useStore.js";
 import { movedWords } from "../words/standingWords.js";
 import { ask, isKnown, poolSize } from "./client.js";
 import { makeShared } from "./shared.js";
+import { knownFrom_ms, useFactorsBefore } from "./LearnProvider.js";
 import { useHeatContext } from "./useHeatContext.js";
 
 /** Raised when the numbers change, so that no cache outlives its core. */
@@ -42,17 +43,27 @@ export function usePrediction(question: Question | null, effort: Effort = "full"
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => predictBeside(job!, signal), enabled: job !== null, ...ONCE });
 }
 
-/** What a plan nobody has begun comes to in this shop. */
-export function usePlanned(piece: Piece | undefined, route: Route | null | undefined, effort: Effort = "full"): UseQueryResult<Prediction> {
+/** What a plan nobody has begun comes to in this shop, by what it had taught before then. */
+export function usePlanned(
+  piece: Piece | undefined,
+  route: Route | null | undefined,
+  effort: Effort = "full",
+  before_ms = Infinity,
+): UseQueryResult<Prediction> {
   const { kit } = useHeatContext();
-  const question = useMemo(() => (piece && route ? plannedQuestion({ piece }, route, { kit }) : null), [piece, route, kit]);
+  const factors = useFactorsBefore(before_ms);
+  const question = useMemo(
+    () => (piece && route ? plannedQuestion({ piece }, route, { kit, factors }) : null),
+    [piece, route, kit, factors],
+  );
   return usePrediction(question, effort);
 }
 
 /** The state of a piece as a question: what was done of it, what its tests said, what the kit can, and what is planned from here. */
 export function useQuestion(state: PieceState): Question | null {
   const context = useHeatContext();
-  return useMemo(() => standingQuestion(state, context), [state, context]);
+  const factors = useFactorsBefore(knownFrom_ms(state));
+  return useMemo(() => standingQuestion(state, { ...context, factors }), [state, context, factors]);
 }
 
 function untested(question: Question | null): Question | null {
@@ -76,7 +87,7 @@ export function useExpected(state: PieceState): UseQueryResult<Prediction> {
 export function useMoved(state: PieceState): string | null {
   const units = useSettings();
   const question = useQuestion(state);
-  const planned = usePlanned(state.piece, state.route).data;
+  const planned = usePlanned(state.piece, state.route, "full", knownFrom_ms(state)).data;
   const done = useExpected(state);
   // The last answer is still shown while the new one is worked out: of another route it is.
   if (question === null || state.route === null || planned === undefined || done.data === undefined || done.isPlaceholderData) return null;

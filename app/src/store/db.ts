@@ -27,6 +27,8 @@ export interface Settings {
   readonly exportedAt_ms: number | null;
   /** What the bench adds to the wall clock since that was set in the middle of a run, ms. */
   readonly clockShift_ms: number;
+  /** What the shop taught that is not to count. */
+  readonly unlearned: readonly string[];
   /** The book was filled from the demo, or emptied on purpose: never fill it again by itself. */
   readonly isSettled: boolean;
 }
@@ -40,6 +42,7 @@ export const DEFAULT_SETTINGS: Settings = {
   cues: "sound",
   exportedAt_ms: null,
   clockShift_ms: 0,
+  unlearned: [],
   isSettled: false,
 };
 

@@ -16,6 +16,7 @@ import {
   type Response,
 } from "../simulate/predict.js";
 import { BARE_DESK, GivenUp, type Desk } from "../simulate/desk.js";
+import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import type { Member } from "../simulate/hardenSpread.js";
 import { warmUp, type WarmUp } from "../simulate/warmUp.js";
 import { pictureSection, type SectionPicture } from "../simulate/sectionPicture.js";
@@ -32,6 +33,7 @@ export interface JobAnswers {
   /** Part of an ensemble. */
   readonly members: readonly Member[];
   readonly section: SectionPicture;
+  readonly lesson: Lesson | null;
   readonly "warm-up": WarmUp;
   readonly "what-if": WhatIf;
 }
@@ -52,6 +54,8 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
       return predictMembers(catalogue, job.piece, job.route, job, desk);
     case "warm-up":
       return warmUp(job.piece, formOf(job.piece), job.hardens, job.fire, job.target_C, job.start_C);
+    case "lesson":
+      return lessonOf(catalogue, job.piece, job.route, job.known, desk);
     case "section":
       return pictureSection(catalogue, job, desk);
     case "what-if":

@@ -86,6 +86,8 @@ export const JobSchema = tagged(
     members: Type.Optional(EnsembleSchema),
     known,
   }),
+  /** What a tested piece teaches of its shop. */
+  strict({ kind: Type.Literal("lesson"), piece: PieceSchema, route: RouteSchema, known: KnownSchema }),
   strict({
     kind: Type.Literal("warm-up"),
     piece: PieceSchema,

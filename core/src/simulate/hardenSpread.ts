@@ -5,6 +5,7 @@ import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { austeniteLeft, nodeHardness_HV, type Structure } from "../kinetics/structure.js";
 import { MEMBERS } from "../schema/job.js";
 import { isWater } from "../heat/bathKind.js";
+import { eliminated } from "../numerics/elimination.js";
 import { clamp } from "../numerics/interpolate.js";
 import { summaryOf, type Bell } from "../numerics/mixture.js";
 import { normalDraws } from "../numerics/sampling.js";
@@ -86,7 +87,7 @@ function variationOf(draw: readonly number[], { medium, shop = {} }: Pick<Harden
   const z = (name: keyof Variation): number => draw[NAMES.indexOf(name)]!;
   return {
     rateRatio: Math.exp(SPREAD.rateRatio * z("rateRatio")),
-    bathRatio: Math.exp(known("bathRatio", isWater(medium) ? WATER_BATH : SPREAD.bathRatio)),
+    bathRatio: Math.exp(known("bathRatio", bathDoubtOf(isWater(medium)))),
     dissolutionRatio: Math.exp(SPREAD.dissolutionRatio * z("dissolutionRatio")),
     martensiteStart_K: SPREAD.martensiteStart_K * z("martensiteStart_K"),
     heat_K: known("heat_K", SPREAD.heat_K),
@@ -170,6 +171,27 @@ export function gather(members: readonly Member[]): Ensemble {
     spine: read("spine"),
   });
   return { bells: each(of), chanceHard: each(chance), draws: normalDraws(members.length, NAMES.length, SEED) };
+}
+
+/** How far a bath may be off ours, one deviation: logarithm of a ratio. */
+export function bathDoubtOf(water: boolean): number {
+  return water ? WATER_BATH : SPREAD.bathRatio;
+}
+
+/** The same as this plan has it: by what is known of its shop. */
+export function bathDoubt({ medium, shop }: HardenPlan): number {
+  return shop?.bathRatio?.sd ?? bathDoubtOf(isWater(medium));
+}
+
+/** How values of the members go with one of their draws, all draws fitted together (least squares): change for one deviation. */
+export function slopeOf(values: readonly number[], draws: readonly (readonly number[])[], name: keyof Variation): number {
+  const columns = [...NAMES.map((_, k) => draws.map((draw) => draw[k]!)), draws.map(() => 1)];
+  const n = columns.length;
+  const rows = columns.map((a) => [
+    ...columns.map((b) => a.reduce((sum, x, i) => sum + x * b[i]!, 0)),
+    a.reduce((sum, x, i) => sum + x * values[i]!, 0),
+  ]);
+  return eliminated(rows)[NAMES.indexOf(name)]![n]!;
 }
 
 /** Variance of the members, and the share of it that goes with the model's own unknowns (by correlation with the draws). */

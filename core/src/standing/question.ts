@@ -9,11 +9,23 @@ import type { Piece, Route } from "../schema/book.js";
 import type { Known, ShopKnown } from "../schema/job.js";
 import { asDone, ovenRead_C } from "./asDone.js";
 import { shopOf, testsOf } from "./known.js";
+import { shopLearned, type Factor } from "./learn.js";
 
 export interface Question {
   readonly piece: Piece;
   readonly route: Route;
   readonly known: Known;
+}
+
+/** What is known beside the log: kit and eye, and what the shop's earlier pieces taught. */
+export interface StandingContext extends HeatContext {
+  readonly factors?: readonly Factor[];
+}
+
+/** What is known of the shop a route is done in. */
+function shopFor(route: Route, { kit = null, factors = [] }: Pick<StandingContext, "kit" | "factors">): ShopKnown | undefined {
+  const quench = route.steps.findLast((step) => step.kind === "quench");
+  return shopLearned(factors, quench?.medium ?? "", shopOf(route, kit));
 }
 
 /** A thermometer that was read while it was in: what is left in doubt of it, K (judgement). */
@@ -25,16 +37,20 @@ function knownFrom(shop: ShopKnown | undefined, tests: NonNullable<Known["tests"
 }
 
 /** A plan before anything of it was done. */
-export function plannedQuestion({ piece }: Pick<PieceState, "piece">, route: Route, { kit = null }: Pick<HeatContext, "kit">): Question {
-  return { piece, route, known: knownFrom(shopOf(route, kit)) };
+export function plannedQuestion(
+  { piece }: Pick<PieceState, "piece">,
+  route: Route,
+  context: Pick<StandingContext, "kit" | "factors">,
+): Question {
+  return { piece, route, known: knownFrom(shopFor(route, context)) };
 }
 
 /** A piece as it stands: done so far, and planned from here. Null for a piece nobody planned. */
-export function standingQuestion(state: PieceState, context: HeatContext): Question | null {
+export function standingQuestion(state: PieceState, context: StandingContext): Question | null {
   const done = asDone(state, context);
   if (done === null) return null;
   const { route, heat } = done;
-  const planned = shopOf(route, context.kit ?? null);
+  const planned = shopFor(route, context);
   const last = route.steps.findLastIndex(({ kind }) => kind === "temper");
   const isRead = last >= 0 && ovenRead_C(state, last) !== undefined;
   const shop =

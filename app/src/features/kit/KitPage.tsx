@@ -13,11 +13,13 @@ import {
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
+import { factorKey, useFactors } from "../../compute/LearnProvider.js";
 import { showDifference } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { newId, removeKitItem, writeKitItems, writeSettings } from "../../store/db.js";
 import { useKit, usePieces, useSettings } from "../../store/useStore.js";
 import { blank, factsOf, GROUPS, KIND_WORDS, lacks, PRESET_WORDS } from "../../words/kitWords.js";
+import { factorTitle, factorWords } from "../../words/learnedWords.js";
 import { CalibrateDialog } from "./parts/CalibrateDialog.js";
 import { ItemDialog } from "./parts/ItemDialog.js";
 import { KitDrawing } from "./parts/KitDrawing.js";
@@ -57,6 +59,42 @@ function EyeLine() {
       <b>Your eye</b>
       <span>{told}</span>
     </li>
+  );
+}
+
+/** What the shop's own pieces taught, each with a switch. */
+function Learned() {
+  const settings = useSettings();
+  const factors = useFactors();
+  const { unlearned } = settings;
+  const set = (key: string, isOff: boolean): void =>
+    void writeSettings({ unlearned: isOff ? [...unlearned, key] : unlearned.filter((other) => other !== key) });
+  return (
+    <section aria-labelledby="learned-h">
+      <h2 id="learned-h">What your own pieces taught</h2>
+      {factors.length === 0 ? (
+        <p className="kit-still">Nothing yet: finish a piece and test it, and the next one is told better for it.</p>
+      ) : (
+        <ul>
+          {factors.map((factor) => {
+            const key = factorKey(factor);
+            const isOff = unlearned.includes(key);
+            return (
+              <li key={key} className="kit-row kit-still">
+                <b>{factorTitle(factor)}</b>
+                <span>
+                  {factorWords(factor, settings)}
+                  {isOff ? " Switched off: it counts for nothing." : " It counts for every piece from here on."}
+                </span>
+                <Button aria-pressed={isOff} onClick={() => set(key, !isOff)}>
+                  {isOff ? "Count it" : "Switch it off"}
+                </Button>
+              </li>
+            );
+          })}
+        </ul>
+      )}
+    </section>
   );
 }
 
@@ -143,6 +181,7 @@ export function KitPage() {
             </div>
           </section>
         ))}
+        <Learned />
       </div>
       {open?.what === "item" ? (
         <ItemDialog

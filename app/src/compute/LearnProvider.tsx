@@ -1,0 +1,117 @@
+/** What the shop's finished pieces teach, worked out from the book while nothing else is asked; every prediction reads it from here. */
+
+import {
+  CATALOGUE,
+  habitsOf,
+  heatDoubt_K,
+  learnShop,
+  mayTeach,
+  ovenDoubt_K,
+  ovensOf,
+  standingQuestion,
+  type Factor,
+  type Kit,
+  type Lesson,
+  type PieceState,
+  type Taught,
+} from "@tembrak/core";
+import { useQueries, type UseQueryResult } from "@tanstack/react-query";
+import { createContext, useContext, useMemo, type ReactNode } from "react";
+import { useKit, usePieces, useSettings } from "../store/useStore.js";
+import { ask } from "./client.js";
+import { useHeatContext, type ShopContext } from "./useHeatContext.js";
+
+/** The last so many pieces of a shop: baths age, and a long book is not worked through anew at every start. */
+const MOST = 40;
+
+const TaughtContext = createContext<readonly Taught[]>([]);
+
+/** A piece is finished for good: what it says is read once, as long as shop and eye are the same. */
+const habits = new WeakMap<ShopContext, WeakMap<PieceState, ReturnType<typeof habitsOf>>>();
+
+function habitOf(state: PieceState, context: ShopContext): ReturnType<typeof habitsOf> {
+  const own = habits.get(context) ?? new WeakMap<PieceState, ReturnType<typeof habitsOf>>();
+  habits.set(context, own);
+  const known = own.get(state) ?? habitsOf(state, context);
+  own.set(state, known);
+  return known;
+}
+
+/** When what a piece was predicted to be no longer changes: with its first test after the temper, or when it was done. */
+export function knownFrom_ms({ tests, finishedAt_ms }: PieceState): number {
+  return tests.find(({ act }) => act === "prove")?.at_ms ?? finishedAt_ms ?? Infinity;
+}
+
+const answersOf = (results: readonly UseQueryResult<Lesson | null>[]): readonly (Lesson | null | undefined)[] =>
+  results.map(({ data }) => data);
+
+export function LearnProvider({ children }: { children: ReactNode }) {
+  const context = useHeatContext();
+  const pieces = usePieces();
+  const teachers = useMemo(
+    () =>
+      (pieces ?? [])
+        .filter(mayTeach)
+        .sort((a, b) => knownFrom_ms(a) - knownFrom_ms(b))
+        .slice(-MOST),
+    [pieces],
+  );
+  const lessons = useQueries({
+    queries: teachers.map((state) => {
+      const question = standingQuestion(state, context);
+      const isTested = question?.known.tests !== undefined;
+      return {
+        queryKey: ["lesson", isTested ? JSON.stringify(question) : null] as const,
+        queryFn: ({ signal }: { signal: AbortSignal }) => ask<"lesson">({ kind: "lesson", ...question! }, { signal }),
+        enabled: isTested,
+        staleTime: Infinity,
+        gcTime: Infinity,
+        retry: false,
+      };
+    }),
+    combine: answersOf,
+  });
+  const taught = useMemo(
+    () =>
+      teachers.map((state, i): Taught => ({
+        id: state.id,
+        at_ms: knownFrom_ms(state),
+        lesson: lessons[i] ?? null,
+        ...habitOf(state, context),
+      })),
+    [teachers, lessons, context],
+  );
+  return <TaughtContext value={taught}>{children}</TaughtContext>;
+}
+
+/** What a factor is switched off by. */
+export function factorKey({ name, item }: Factor): string {
+  return item === undefined ? name : `${name} ${item}`;
+}
+
+function learned(taught: readonly Taught[], kit: Kit | null): Factor[] {
+  const oven = kit === null ? undefined : ovensOf(kit)[0];
+  return learnShop(taught, kit === null ? {} : { oven_K: ovenDoubt_K(oven), heat_K: heatDoubt_K("forge", kit) });
+}
+
+/** Everything the shop taught so far, what is switched off too. */
+export function useFactors(): readonly Factor[] {
+  const taught = useContext(TaughtContext);
+  const kit = useKit() ?? null;
+  return useMemo(() => learned(taught, kit), [taught, kit]);
+}
+
+/** What counts for a piece whose prediction stands since then: what was taught before it, less what is switched off. */
+export function useFactorsBefore(at_ms: number): readonly Factor[] {
+  const taught = useContext(TaughtContext);
+  const kit = useKit() ?? null;
+  const { unlearned } = useSettings();
+  return useMemo(
+    () =>
+      learned(
+        taught.filter((one) => one.at_ms < at_ms),
+        kit,
+      ).filter((factor) => !unlearned.includes(factorKey(factor))),
+    [taught, kit, unlearned, at_ms],
+  );
+}

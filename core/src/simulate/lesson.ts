@@ -1,0 +1,60 @@
+/** What one tested piece teaches of the shop it was made in: how far it came out from what was expected, and what that goes with. */
+
+import { testDone } from "../evidence/storedTest.js";
+import { testSays } from "../evidence/verdict.js";
+import { learnedFrom } from "../evidence/weigh.js";
+import { isWater } from "../heat/bathKind.js";
+import type { Catalogue } from "../plan/catalogue.js";
+import type { Piece, Route } from "../schema/book.js";
+import type { Known } from "../schema/job.js";
+import { BARE_DESK, type Desk } from "./desk.js";
+import { bathDoubt, gather, MEMBERS, membersOf, slopeOf } from "./hardenSpread.js";
+import { hardenPlanOf, tempersOf } from "./predict.js";
+import { lawAbout } from "./temperedPlace.js";
+
+export interface Lesson {
+  readonly medium: string;
+  /** Harder than expected by, HRC, and how sure that is when bath and oven are left out. */
+  readonly surprise_HRC: number;
+  readonly sd_HRC: number;
+  /** HRC for a bath that takes heat out e times as fast, and what was taken for granted of it: logarithm of a ratio. */
+  readonly perBath_HRC: number;
+  readonly bathIsWater: boolean;
+  /** HRC for an oven that is truly a degree hotter. */
+  readonly perOven_HRC_K: number;
+}
+
+/** A test that leaves it this open, by itself, teaches nothing, HRC. */
+const TOO_OPEN_HRC = 6;
+/** What a test says by itself is asked of anything steel can be about what was expected, HRC. */
+const ANYTHING_HRC = 15;
+
+/** Null for a piece whose tests say too little. @throws InputError as `predict` */
+export function lessonOf(catalogue: Catalogue, piece: Piece, route: Route, known: Known, desk: Desk = BARE_DESK): Lesson | null {
+  const last = known.tests?.at(-1);
+  const says = last === undefined ? null : testSays(testDone(last.test, piece.section));
+  if (last === undefined || says === null) return null;
+  const plan = hardenPlanOf(catalogue, piece, route, known);
+  const members = membersOf(plan, MEMBERS, { desk });
+  const { bells, draws } = gather(members);
+  const working = piece.section.shape === "wedge" ? bells.edge : bells.surface;
+  const usual_HRC = working.reduce((sum, { mean }) => sum + mean, 0) / working.length;
+  const tempers = tempersOf(plan, route);
+  const law = lawAbout(usual_HRC, { ...tempers, cycles: tempers.cycles.slice(0, last.tempers) });
+  const values = working.map(({ mean }) => law.at(mean));
+  const expected_HRC = values.reduce((a, b) => a + b, 0) / values.length;
+  const alone = learnedFrom({ mean: expected_HRC, sd: ANYTHING_HRC }, says);
+  if (alone.sd > TOO_OPEN_HRC) return null;
+  const perDraw = slopeOf(values, draws, "bathRatio");
+  const variance = values.reduce((sum, value) => sum + (value - expected_HRC) ** 2, 0) / values.length;
+  const floor = working.reduce((sum, { sd }) => sum + sd * sd, 0) / working.length;
+  const rest = Math.max(0, variance - perDraw ** 2) + law.perPoint ** 2 * floor + law.law_HRC ** 2 + alone.sd ** 2;
+  return {
+    medium: plan.medium.kind === "constant" ? "" : (route.steps.findLast((step) => step.kind === "quench")?.medium ?? ""),
+    surprise_HRC: alone.mean - expected_HRC,
+    sd_HRC: Math.sqrt(rest),
+    perBath_HRC: perDraw / bathDoubt(plan),
+    bathIsWater: isWater(plan.medium),
+    perOven_HRC_K: law.perKelvin_HRC,
+  };
+}

@@ -1,0 +1,182 @@
+/** What a shop's own finished pieces teach of it: its baths, its oven, its way from fire to bath, its heats. From the book alone. */
+
+import type { PieceState } from "../book/state.js";
+import type { HeatContext } from "../heatNow/heatNow.js";
+import { eliminated } from "../numerics/elimination.js";
+import { hierarchy, type Measured } from "../numerics/hierarchy.js";
+import type { ShopKnown } from "../schema/job.js";
+import { bathDoubtOf } from "../simulate/hardenSpread.js";
+import type { Lesson } from "../simulate/lesson.js";
+import { OVEN_K } from "../simulate/temperedPlace.js";
+import { asDone } from "./asDone.js";
+
+/** How much of what is not known of a bath, or an oven, is the same every time in one shop (judgement). */
+const BATH_STAYS = 0.7;
+const OVEN_STAYS = 0.8;
+/** A piece further off than this went wrong in a way nobody logged: it teaches nothing of the shop, in deviations. */
+const WENT_WRONG = 3;
+/** Seconds nobody logs, and how well a tap tells them: logarithms of ratios. */
+export const USUAL_TRANSFER_s = 1.5;
+const TAPPED = 0.2;
+const TRANSFER: Measured = { value: 0, sd: 0.3 };
+
+export interface Factor {
+  readonly name: "bath" | "oven" | "transfer" | "heat";
+  /** Which bath: its medium. */
+  readonly item?: string;
+  /** Bath and transfer: logarithm of a ratio. Oven and heat: C. */
+  readonly mean: number;
+  readonly sd: number;
+  /** What one run more may be off besides. */
+  readonly scatter: number;
+  /** How many pieces stand behind it. */
+  readonly pieces: number;
+}
+
+/** What a factor that is the logarithm of a ratio says as one. */
+export function ratioOf(log: number): number {
+  return Math.exp(log);
+}
+
+/** What one piece of the book says of the shop. */
+export interface Taught {
+  readonly id: string;
+  /** When the test was made, or it was done, ms: what comes later learns from it. */
+  readonly at_ms: number;
+  readonly lesson: Lesson | null;
+  /** Logarithm of its seconds from fire to bath over the usual. */
+  readonly transfer: number | null;
+  /** How far its heat was over the one wanted, C. */
+  readonly heat: Measured | null;
+}
+
+/** Whether a piece may teach: steel, not practice, and done. */
+export function mayTeach({ piece, finishedAt_ms, fate }: PieceState): boolean {
+  return piece.isPractice !== true && finishedAt_ms !== null && fate === null;
+}
+
+/** What the log of a piece says of the shop by itself, without a simulation. */
+export function habitsOf(state: PieceState, context: HeatContext): Pick<Taught, "transfer" | "heat"> {
+  const done = asDone(state, context);
+  if (done === null || state.route === null) return { transfer: null, heat: null };
+  const quench = done.route.steps.findLast((step) => step.kind === "quench");
+  const wanted = state.route.steps.findLast((step) => step.kind === "harden");
+  const transfer_s = quench?.transfer_s;
+  return {
+    transfer: transfer_s === undefined ? null : Math.log(transfer_s / USUAL_TRANSFER_s),
+    heat:
+      done.heat === null || wanted === undefined
+        ? null
+        : { value: done.heat.mean_C - wanted.temperature_C, sd: Math.max(1, done.heat.sd_C) },
+  };
+}
+
+/** A joint bell of several unknowns that are learned from lines through them. */
+class Unknowns {
+  private readonly names: readonly string[];
+  /** Precision, and precision times mean. */
+  private readonly P: number[][];
+  private readonly q: number[];
+  readonly pieces: number[];
+
+  constructor(prior: ReadonlyMap<string, number>) {
+    this.names = [...prior.keys()];
+    this.P = this.names.map((_, i) => this.names.map((__, j) => (i === j ? 1 / prior.get(this.names[i]!)! ** 2 : 0)));
+    this.q = this.names.map(() => 0);
+    this.pieces = this.names.map(() => 0);
+  }
+
+  /** `value` = sum of slopes times unknowns, give or take `sd`. */
+  learn(slopes: ReadonlyMap<string, number>, value: number, sd: number): void {
+    const h = this.names.map((name) => slopes.get(name) ?? 0);
+    h.forEach((a, i) => {
+      if (a === 0) return;
+      this.pieces[i]!++;
+      this.q[i]! += (a * value) / sd ** 2;
+      h.forEach((b, j) => void (this.P[i]![j]! += (a * b) / sd ** 2));
+    });
+  }
+
+  /** Mean and standard deviation of each, by elimination. */
+  known(): { readonly name: string; readonly mean: number; readonly sd: number; readonly pieces: number }[] {
+    const n = this.names.length;
+    const rows = eliminated(this.P.map((row, i) => [...row, this.q[i]!, ...row.map((_, j) => (i === j ? 1 : 0))]));
+    return this.names.map((name, i) => ({
+      name,
+      mean: rows[i]![n]!,
+      sd: Math.sqrt(Math.max(0, rows[i]![n + 1 + i]!)),
+      pieces: this.pieces[i]!,
+    }));
+  }
+}
+
+const OVEN = "oven";
+
+function fromTests(taught: readonly Taught[], oven_K: number): Factor[] {
+  const lessons = taught.flatMap(({ lesson }) => (lesson === null ? [] : [lesson]));
+  const media = [...new Map(lessons.map(({ medium, bathIsWater }) => [medium, bathIsWater]))].sort(([a], [b]) => (a < b ? -1 : 1));
+  const prior = new Map(media.map(([medium, water]) => [medium, Math.sqrt(BATH_STAYS) * bathDoubtOf(water)]));
+  prior.set(OVEN, Math.sqrt(OVEN_STAYS) * oven_K);
+  const unknowns = new Unknowns(prior);
+  for (const { medium, surprise_HRC, sd_HRC, perBath_HRC, perOven_HRC_K, bathIsWater } of lessons) {
+    const own = Math.hypot(
+      Math.sqrt(1 - BATH_STAYS) * bathDoubtOf(bathIsWater) * perBath_HRC,
+      Math.sqrt(1 - OVEN_STAYS) * oven_K * perOven_HRC_K,
+    );
+    const noise = Math.hypot(sd_HRC, own);
+    const all = Math.hypot(noise, prior.get(medium)! * perBath_HRC, prior.get(OVEN)! * perOven_HRC_K);
+    if (Math.abs(surprise_HRC) > WENT_WRONG * all) continue;
+    unknowns.learn(
+      new Map([
+        [medium, perBath_HRC],
+        [OVEN, perOven_HRC_K],
+      ]),
+      surprise_HRC,
+      noise,
+    );
+  }
+  return unknowns.known().flatMap(({ name, mean, sd, pieces }): Factor[] => {
+    if (pieces === 0) return [];
+    if (name === OVEN) return [{ name: "oven", mean, sd, scatter: Math.sqrt(1 - OVEN_STAYS) * oven_K, pieces }];
+    const water = media.find(([medium]) => medium === name)![1];
+    return [{ name: "bath", item: name, mean, sd, scatter: Math.sqrt(1 - BATH_STAYS) * bathDoubtOf(water), pieces }];
+  });
+}
+
+function habit(name: "transfer" | "heat", measured: readonly Measured[], prior: Measured): Factor[] {
+  if (measured.length === 0) return [];
+  const { mean, sd, scatter } = hierarchy(measured, prior, 2 * prior.sd);
+  return [{ name, mean, sd, scatter, pieces: measured.length }];
+}
+
+export interface LearnOptions {
+  /** How far an oven of this shop is off by what its kit says, one deviation, K. */
+  readonly oven_K?: number;
+  readonly heat_K?: number;
+}
+
+/**
+ * Factors of the shop from what its pieces taught, whatever their order.
+ * A joint normal of bath and oven from the model's prior, and normal means with an even prior of their scatter (Gelman et al. 2013,
+ * from memory).
+ */
+export function learnShop(taught: readonly Taught[], { oven_K = OVEN_K, heat_K = 12 }: LearnOptions = {}): Factor[] {
+  const transfers = taught.flatMap(({ transfer }) => (transfer === null ? [] : [{ value: transfer, sd: TAPPED }]));
+  const heats = taught.flatMap(({ heat }) => (heat === null ? [] : [heat]));
+  return [...fromTests(taught, oven_K), ...habit("transfer", transfers, TRANSFER), ...habit("heat", heats, { value: 0, sd: heat_K })];
+}
+
+/** What the factors say of a run in this shop: of a bath it was never seen with, and of what was switched off, nothing. */
+export function shopLearned(factors: readonly Factor[], medium: string, planned: ShopKnown | undefined): ShopKnown | undefined {
+  const of = (name: Factor["name"], item?: string): Factor | undefined => factors.find((f) => f.name === name && f.item === item);
+  const next = ({ mean, sd, scatter }: Factor) => ({ mean, sd: Math.hypot(sd, scatter) });
+  const [bath, oven, transfer, heat] = [of("bath", medium), of("oven"), of("transfer"), of("heat")];
+  if (bath === undefined && oven === undefined && transfer === undefined && heat === undefined) return planned;
+  return {
+    ...planned,
+    ...(bath === undefined ? {} : { bathRatio: next(bath) }),
+    ...(oven === undefined ? {} : { oven_K: next(oven) }),
+    ...(transfer === undefined ? {} : { transferRatio: next(transfer) }),
+    ...(heat === undefined ? {} : { heat_K: next(heat) }),
+  };
+}
