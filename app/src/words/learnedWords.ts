@@ -1,6 +1,6 @@
 /** What the shop taught, in words. */
 
-import { ratioOf, USUAL_TRANSFER_s, type Factor } from "@tembrak/core";
+import { CATALOGUE, ratioOf, USUAL_TRANSFER_s, type Factor } from "@tembrak/core";
 import { mediumName } from "./actWords.js";
 import { showDifference, type Units } from "../format/show.js";
 
@@ -21,6 +21,9 @@ export function factorTitle({ name, item }: Factor): string {
       return `Your ${mediumName(item ?? "").toLowerCase()}`;
     case "oven":
       return "Your oven";
+    case "rate":
+    case "steel":
+      return `Your ${CATALOGUE.steel(item ?? "")?.name ?? item ?? ""}`;
     case "transfer":
       return "Your way to the bath";
     case "heat":
@@ -36,6 +39,10 @@ export function factorWords(factor: Factor, units: Units): string {
   switch (name) {
     case "bath":
       return `takes heat out ${times(mean)} times as fast as ours, ${times(low)} to ${times(high)}, ${from}.`;
+    case "rate":
+      return `turns soft ${times(mean)} times as fast as ours in the bath, ${times(low)} to ${times(high)}, ${from}.`;
+    case "steel":
+      return `comes out ${Math.abs(mean).toFixed(1)} HRC ${mean < 0 ? "softer" : "harder"} than its curve, give or take ${(NINETY_PERCENT * sd).toFixed(1)}, ${from}.`;
     case "transfer":
       return `${seconds(mean)} s from fire to bath, ${seconds(low)} to ${seconds(high)}, ${from}.`;
     case "oven":

@@ -31,6 +31,8 @@ export const ShopKnownSchema = strict({
   heat_K: knownOf(-150, 150, "Hotter than it was taken to be by, C"),
   bathRatio: knownOf(-2, 2, "Its bath takes heat out faster than ours: logarithm of how many times"),
   transferRatio: knownOf(-2, 2, "From fire to bath it takes longer than said: logarithm of how many times"),
+  rateRatio: knownOf(-2, 2, "This steel turns soft faster than ours: logarithm of how many times"),
+  steel_HRC: knownOf(-20, 20, "This steel comes out harder after the temper than its curve says by, HRC"),
   /** What its flame leaves around the piece. */
   fire: Type.Optional(choice(["oxidising", "neutral"] as const)),
   oven_K: knownOf(-150, 150, "Its oven is truly hotter than the cycles say by, C"),

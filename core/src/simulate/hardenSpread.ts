@@ -80,13 +80,13 @@ export interface Ensemble {
 }
 
 function variationOf(draw: readonly number[], { medium, shop = {} }: Pick<HardenPlan, "medium" | "shop">): Variation {
-  const known = (name: "heat_K" | "bathRatio" | "transferRatio", usual: number): number => {
+  const known = (name: "heat_K" | "bathRatio" | "transferRatio" | "rateRatio", usual: number): number => {
     const { mean, sd } = shop[name] ?? { mean: 0, sd: usual };
     return mean + sd * z(name);
   };
   const z = (name: keyof Variation): number => draw[NAMES.indexOf(name)]!;
   return {
-    rateRatio: Math.exp(SPREAD.rateRatio * z("rateRatio")),
+    rateRatio: Math.exp(known("rateRatio", SPREAD.rateRatio)),
     bathRatio: Math.exp(known("bathRatio", bathDoubtOf(isWater(medium)))),
     dissolutionRatio: Math.exp(SPREAD.dissolutionRatio * z("dissolutionRatio")),
     martensiteStart_K: SPREAD.martensiteStart_K * z("martensiteStart_K"),
@@ -181,6 +181,11 @@ export function bathDoubtOf(water: boolean): number {
 /** The same as this plan has it: by what is known of its shop. */
 export function bathDoubt({ medium, shop }: HardenPlan): number {
   return shop?.bathRatio?.sd ?? bathDoubtOf(isWater(medium));
+}
+
+/** How far the rates of this steel may be off ours, one deviation: logarithm of a ratio. */
+export function rateDoubt({ shop }: Pick<HardenPlan, "shop">): number {
+  return shop?.rateRatio?.sd ?? SPREAD.rateRatio;
 }
 
 /** How values of the members go with one of their draws, all draws fitted together (least squares): change for one deviation. */

@@ -8,18 +8,23 @@ import type { Catalogue } from "../plan/catalogue.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Known } from "../schema/job.js";
 import { BARE_DESK, type Desk } from "./desk.js";
-import { bathDoubt, gather, MEMBERS, membersOf, slopeOf } from "./hardenSpread.js";
+import { bathDoubt, gather, MEMBERS, membersOf, rateDoubt, slopeOf } from "./hardenSpread.js";
 import { hardenPlanOf, tempersOf } from "./predict.js";
 import { lawAbout } from "./temperedPlace.js";
 
 export interface Lesson {
   readonly medium: string;
-  /** Harder than expected by, HRC, and how sure that is when bath and oven are left out. */
+  readonly steel: string;
+  /** Harder than expected by, HRC; and how sure that is where bath, oven and steel are known. */
   readonly surprise_HRC: number;
   readonly sd_HRC: number;
+  /** How far this steel may be off the curves, temper and hardness both, HRC. */
+  readonly steel_HRC: number;
   /** HRC for a bath that takes heat out e times as fast, and what was taken for granted of it: logarithm of a ratio. */
   readonly perBath_HRC: number;
   readonly bathIsWater: boolean;
+  /** HRC for a steel that changes e times as fast as ours. */
+  readonly perRate_HRC: number;
   /** HRC for an oven that is truly a degree hotter. */
   readonly perOven_HRC_K: number;
 }
@@ -46,15 +51,19 @@ export function lessonOf(catalogue: Catalogue, piece: Piece, route: Route, known
   const alone = learnedFrom({ mean: expected_HRC, sd: ANYTHING_HRC }, says);
   if (alone.sd > TOO_OPEN_HRC) return null;
   const perDraw = slopeOf(values, draws, "bathRatio");
+  const perRateDraw = slopeOf(values, draws, "rateRatio");
   const variance = values.reduce((sum, value) => sum + (value - expected_HRC) ** 2, 0) / values.length;
   const floor = working.reduce((sum, { sd }) => sum + sd * sd, 0) / working.length;
-  const rest = Math.max(0, variance - perDraw ** 2) + law.perPoint ** 2 * floor + law.law_HRC ** 2 + alone.sd ** 2;
+  const rest = Math.max(0, variance - perDraw ** 2 - perRateDraw ** 2) + alone.sd ** 2;
   return {
     medium: plan.medium.kind === "constant" ? "" : (route.steps.findLast((step) => step.kind === "quench")?.medium ?? ""),
+    steel: piece.steel,
     surprise_HRC: alone.mean - expected_HRC,
     sd_HRC: Math.sqrt(rest),
+    steel_HRC: Math.hypot(law.law_HRC, law.perPoint * Math.sqrt(floor)),
     perBath_HRC: perDraw / bathDoubt(plan),
     bathIsWater: isWater(plan.medium),
+    perRate_HRC: perRateDraw / rateDoubt(plan),
     perOven_HRC_K: law.perKelvin_HRC,
   };
 }

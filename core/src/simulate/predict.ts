@@ -128,7 +128,7 @@ export function temperCyclesOf(route: Route): TemperCycle[] {
 export function tempersOf(plan: HardenPlan, route: Route): Tempers {
   const { mean, sd } = plan.shop?.oven_K ?? { mean: 0, sd: OVEN_K };
   const cycles = temperCyclesOf(route).map((cycle) => ({ ...cycle, temperature_C: cycle.temperature_C + mean }));
-  return { steel: plan.steel.temper, cycles, oven_K: sd, heat_K: plan.shop?.heat_K?.sd ?? HEAT_K };
+  return { steel: plan.steel.temper, cycles, oven_K: sd, heat_K: plan.shop?.heat_K?.sd ?? HEAT_K, off: plan.shop?.steel_HRC };
 }
 
 /** What the tests of a piece say, each after so many of its tempers. */

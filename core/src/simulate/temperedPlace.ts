@@ -51,6 +51,8 @@ export interface Tempers {
   readonly cycles: readonly TemperCycle[];
   /** How far the oven may be off what the cycles say, K, one deviation. */
   readonly oven_K: number;
+  /** How far this steel is known to be off its curves, HRC; as far as the law may be, where nobody knows. */
+  readonly off?: { readonly mean: number; readonly sd: number } | undefined;
   /** How far the heat may have been off, K, one deviation. */
   readonly heat_K: number;
 }
@@ -71,9 +73,10 @@ export interface Law {
 }
 
 /** The tempers about a usual hardness as quenched: where they lead, what a point more leaves, and how far off they may be. */
-export function lawAbout(mean_HRC: number, { steel, cycles, oven_K }: Tempers): Law {
+export function lawAbout(mean_HRC: number, { steel, cycles, oven_K, off }: Tempers): Law {
   if (cycles.length === 0) return { at: (hrc) => hrc, perPoint: 1, perKelvin_HRC: 0, oven_HRC: 0, law_HRC: 0 };
   const at = (asQuenched_HRC: number, shift_K = 0): number =>
+    (off?.mean ?? 0) +
     temperedAt(
       steel,
       cycles.map(({ temperature_C, hold_min }) => ({ temperature_C: temperature_C + shift_K, hold_min })),
@@ -85,7 +88,7 @@ export function lawAbout(mean_HRC: number, { steel, cycles, oven_K }: Tempers): 
     perPoint: Math.max(0, at(mean_HRC) - at(mean_HRC - 1)),
     perKelvin_HRC,
     oven_HRC: Math.abs(perKelvin_HRC) * Math.hypot(oven_K, PLACE_K),
-    law_HRC: temperedHardness({ steel, asQuenched_HRC: mean_HRC, cycles }).model_HRC,
+    law_HRC: off?.sd ?? temperedHardness({ steel, asQuenched_HRC: mean_HRC, cycles }).model_HRC,
   };
 }
 

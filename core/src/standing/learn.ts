@@ -5,14 +5,15 @@ import type { HeatContext } from "../heatNow/heatNow.js";
 import { eliminated } from "../numerics/elimination.js";
 import { hierarchy, type Measured } from "../numerics/hierarchy.js";
 import type { ShopKnown } from "../schema/job.js";
-import { bathDoubtOf } from "../simulate/hardenSpread.js";
+import { bathDoubtOf, rateDoubt } from "../simulate/hardenSpread.js";
 import type { Lesson } from "../simulate/lesson.js";
 import { OVEN_K } from "../simulate/temperedPlace.js";
 import { asDone } from "./asDone.js";
 
-/** How much of what is not known of a bath, or an oven, is the same every time in one shop (judgement). */
+/** How much of what is not known of a bath, an oven or a steel is the same every time in one shop (judgement). */
 const BATH_STAYS = 0.7;
 const OVEN_STAYS = 0.8;
+const STEEL_STAYS = 0.7;
 /** A piece further off than this went wrong in a way nobody logged: it teaches nothing of the shop, in deviations. */
 const WENT_WRONG = 3;
 /** Seconds nobody logs, and how well a tap tells them: logarithms of ratios. */
@@ -21,10 +22,10 @@ const TAPPED = 0.2;
 const TRANSFER: Measured = { value: 0, sd: 0.3 };
 
 export interface Factor {
-  readonly name: "bath" | "oven" | "transfer" | "heat";
-  /** Which bath: its medium. */
+  readonly name: "bath" | "oven" | "steel" | "rate" | "transfer" | "heat";
+  /** Which bath: its medium; which steel. */
   readonly item?: string;
-  /** Bath and transfer: logarithm of a ratio. Oven and heat: C. */
+  /** Bath, rate and transfer: logarithm of a ratio. Oven and heat: C. Steel: HRC. */
   readonly mean: number;
   readonly sd: number;
   /** What one run more may be off besides. */
@@ -110,36 +111,48 @@ class Unknowns {
   }
 }
 
-const OVEN = "oven";
+type Unknown = Pick<Factor, "name" | "item"> & { readonly prior_sd: number; readonly scatter: number };
+
+/** What there is to be learned from these tests: each bath, each steel, and the oven; with how far it may be off. */
+function unknownsOf(lessons: readonly Lesson[], oven_K: number): ReadonlyMap<string, Unknown> {
+  const found = new Map<string, Unknown>();
+  const add = (key: string, unknown: Pick<Factor, "name" | "item">, sd: number, stays: number): void =>
+    void found.set(key, { ...unknown, prior_sd: Math.sqrt(stays) * sd, scatter: Math.sqrt(1 - stays) * sd });
+  for (const { medium, bathIsWater, steel, steel_HRC } of lessons) {
+    add(`bath ${medium}`, { name: "bath", item: medium }, bathDoubtOf(bathIsWater), BATH_STAYS);
+    add(
+      `steel ${steel}`,
+      { name: "steel", item: steel },
+      Math.max(steel_HRC, (found.get(`steel ${steel}`)?.prior_sd ?? 0) / Math.sqrt(STEEL_STAYS)),
+      STEEL_STAYS,
+    );
+  }
+  // What our kinetics do not know of a steel is the same every time.
+  for (const { steel } of lessons) add(`rate ${steel}`, { name: "rate", item: steel }, rateDoubt({}), 1);
+  add("oven", { name: "oven" }, oven_K, OVEN_STAYS);
+  return new Map([...found].sort(([a], [b]) => (a < b ? -1 : 1)));
+}
 
 function fromTests(taught: readonly Taught[], oven_K: number): Factor[] {
   const lessons = taught.flatMap(({ lesson }) => (lesson === null ? [] : [lesson]));
-  const media = [...new Map(lessons.map(({ medium, bathIsWater }) => [medium, bathIsWater]))].sort(([a], [b]) => (a < b ? -1 : 1));
-  const prior = new Map(media.map(([medium, water]) => [medium, Math.sqrt(BATH_STAYS) * bathDoubtOf(water)]));
-  prior.set(OVEN, Math.sqrt(OVEN_STAYS) * oven_K);
-  const unknowns = new Unknowns(prior);
-  for (const { medium, surprise_HRC, sd_HRC, perBath_HRC, perOven_HRC_K, bathIsWater } of lessons) {
-    const own = Math.hypot(
-      Math.sqrt(1 - BATH_STAYS) * bathDoubtOf(bathIsWater) * perBath_HRC,
-      Math.sqrt(1 - OVEN_STAYS) * oven_K * perOven_HRC_K,
-    );
-    const noise = Math.hypot(sd_HRC, own);
-    const all = Math.hypot(noise, prior.get(medium)! * perBath_HRC, prior.get(OVEN)! * perOven_HRC_K);
-    if (Math.abs(surprise_HRC) > WENT_WRONG * all) continue;
-    unknowns.learn(
-      new Map([
-        [medium, perBath_HRC],
-        [OVEN, perOven_HRC_K],
-      ]),
-      surprise_HRC,
-      noise,
-    );
+  const all = unknownsOf(lessons, oven_K);
+  const unknowns = new Unknowns(new Map([...all].map(([key, { prior_sd }]) => [key, prior_sd])));
+  for (const { medium, steel, surprise_HRC, sd_HRC, perBath_HRC, perRate_HRC, perOven_HRC_K } of lessons) {
+    const slopes = new Map([
+      [`bath ${medium}`, perBath_HRC],
+      [`steel ${steel}`, 1],
+      [`rate ${steel}`, perRate_HRC],
+      ["oven", perOven_HRC_K],
+    ]);
+    const sum = (of: (unknown: Unknown) => number): number =>
+      [...slopes].reduce((total, [key, slope]) => total + (slope * of(all.get(key)!)) ** 2, 0);
+    const noise = Math.sqrt(sd_HRC ** 2 + sum(({ scatter }) => scatter));
+    if (Math.abs(surprise_HRC) > WENT_WRONG * Math.sqrt(noise ** 2 + sum(({ prior_sd }) => prior_sd))) continue;
+    unknowns.learn(slopes, surprise_HRC, noise);
   }
-  return unknowns.known().flatMap(({ name, mean, sd, pieces }): Factor[] => {
-    if (pieces === 0) return [];
-    if (name === OVEN) return [{ name: "oven", mean, sd, scatter: Math.sqrt(1 - OVEN_STAYS) * oven_K, pieces }];
-    const water = media.find(([medium]) => medium === name)![1];
-    return [{ name: "bath", item: name, mean, sd, scatter: Math.sqrt(1 - BATH_STAYS) * bathDoubtOf(water), pieces }];
+  return unknowns.known().flatMap(({ name: key, mean, sd, pieces }): Factor[] => {
+    const { name, item, scatter } = all.get(key)!;
+    return pieces === 0 ? [] : [{ name, ...(item === undefined ? {} : { item }), mean, sd, scatter, pieces }];
   });
 }
 
@@ -167,15 +180,28 @@ export function learnShop(taught: readonly Taught[], { oven_K = OVEN_K, heat_K =
 }
 
 /** What the factors say of a run in this shop: of a bath it was never seen with, and of what was switched off, nothing. */
-export function shopLearned(factors: readonly Factor[], medium: string, planned: ShopKnown | undefined): ShopKnown | undefined {
+export function shopLearned(
+  factors: readonly Factor[],
+  { medium, steel }: { readonly medium: string; readonly steel: string },
+  planned: ShopKnown | undefined,
+): ShopKnown | undefined {
   const of = (name: Factor["name"], item?: string): Factor | undefined => factors.find((f) => f.name === name && f.item === item);
   const next = ({ mean, sd, scatter }: Factor) => ({ mean, sd: Math.hypot(sd, scatter) });
-  const [bath, oven, transfer, heat] = [of("bath", medium), of("oven"), of("transfer"), of("heat")];
-  if (bath === undefined && oven === undefined && transfer === undefined && heat === undefined) return planned;
+  const [bath, oven, bar, rate, transfer, heat] = [
+    of("bath", medium),
+    of("oven"),
+    of("steel", steel),
+    of("rate", steel),
+    of("transfer"),
+    of("heat"),
+  ];
+  if ([bath, oven, bar, rate, transfer, heat].every((factor) => factor === undefined)) return planned;
   return {
     ...planned,
     ...(bath === undefined ? {} : { bathRatio: next(bath) }),
     ...(oven === undefined ? {} : { oven_K: next(oven) }),
+    ...(rate === undefined ? {} : { rateRatio: next(rate) }),
+    ...(bar === undefined ? {} : { steel_HRC: next(bar) }),
     ...(transfer === undefined ? {} : { transferRatio: next(transfer) }),
     ...(heat === undefined ? {} : { heat_K: next(heat) }),
   };

@@ -23,9 +23,13 @@ export interface StandingContext extends HeatContext {
 }
 
 /** What is known of the shop a route is done in. */
-function shopFor(route: Route, { kit = null, factors = [] }: Pick<StandingContext, "kit" | "factors">): ShopKnown | undefined {
+function shopFor(
+  { steel }: Piece,
+  route: Route,
+  { kit = null, factors = [] }: Pick<StandingContext, "kit" | "factors">,
+): ShopKnown | undefined {
   const quench = route.steps.findLast((step) => step.kind === "quench");
-  return shopLearned(factors, quench?.medium ?? "", shopOf(route, kit));
+  return shopLearned(factors, { medium: quench?.medium ?? "", steel }, shopOf(route, kit));
 }
 
 /** A thermometer that was read while it was in: what is left in doubt of it, K (judgement). */
@@ -42,7 +46,7 @@ export function plannedQuestion(
   route: Route,
   context: Pick<StandingContext, "kit" | "factors">,
 ): Question {
-  return { piece, route, known: knownFrom(shopFor(route, context)) };
+  return { piece, route, known: knownFrom(shopFor(piece, route, context)) };
 }
 
 /** A piece as it stands: done so far, and planned from here. Null for a piece nobody planned. */
@@ -50,7 +54,7 @@ export function standingQuestion(state: PieceState, context: StandingContext): Q
   const done = asDone(state, context);
   if (done === null) return null;
   const { route, heat } = done;
-  const planned = shopFor(route, context);
+  const planned = shopFor(state.piece, route, context);
   const last = route.steps.findLastIndex(({ kind }) => kind === "temper");
   const isRead = last >= 0 && ovenRead_C(state, last) !== undefined;
   const shop =
