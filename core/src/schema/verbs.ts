@@ -1,10 +1,11 @@
 /** Inputs of the command line's verbs. */
 
-import { Type } from "@sinclair/typebox";
-import { DRAWS, PIECE_KINDS, PieceSchema, SCHOOLS, STARTS } from "./book.js";
+import { Type, type Static } from "@sinclair/typebox";
+import { DRAWS, PIECE_KINDS, PieceSchema, RouteSchema, SCHOOLS, STARTS } from "./book.js";
 import { FireSchema } from "./job.js";
 import { CalibrationReadingSchema, KitSchema } from "./kit.js";
 import { historySchema } from "./history.js";
+import { LIMITS } from "./limits.js";
 import {
   AgitationSchema,
   between,
@@ -19,6 +20,7 @@ import {
   PriorStructureSchema,
   SectionSchema,
   strict,
+  tagged,
 } from "./parts.js";
 
 const SteelInput = Type.Unsafe<string | { composition_wtpct: { C: number } & Record<string, number> }>({
@@ -45,6 +47,48 @@ const way = { way: Type.Optional(choice(WAY_NAMES)), draws: Type.Optional(choice
 
 const lux = between(0, 120000, "Light in the shop, lux");
 const hrc = between(-20, 80, "HRC");
+
+const files = Type.Array(strict({ hrc, result: choice(["skates", "drags", "bites"] as const) }), { maxItems: 40 });
+const at = { at_s: between(0, 1e8, "On the clock of the log, s") };
+export const LogEntrySchema = tagged(
+  "act",
+  strict({ ...at, act: Type.Literal("fire-in") }),
+  strict({ ...at, act: Type.Literal("fire-out") }),
+  strict({ ...at, act: Type.Literal("bath-out") }),
+  strict({ ...at, act: Type.Literal("oven-out") }),
+  strict({
+    ...at,
+    act: Type.Literal("heat"),
+    temperature_C: between(20, 1300, "What the piece had, C"),
+    sd_C: Type.Optional(between(0.5, 150, "How sure, one deviation, C")),
+  }),
+  strict({
+    ...at,
+    act: Type.Literal("bath-in"),
+    medium: Type.Optional(Type.String({ maxLength: 30 })),
+    bath_C: Type.Optional(between(...LIMITS.quench.bath_C, "C")),
+    depth_mm: Type.Optional(between(...LIMITS.quench.depth_mm, "Of the edge under the bath, mm")),
+  }),
+  strict({
+    ...at,
+    act: Type.Literal("oven-in"),
+    set_C: between(20, 760, "What the oven was set to, C"),
+    thermometer_C: Type.Optional(between(20, 760, "What a thermometer in it read, C")),
+  }),
+  strict({
+    ...at,
+    act: Type.Literal("test"),
+    files: Type.Optional(files),
+    rockwell: Type.Optional(
+      strict({
+        readings: Type.Array(between(0, 75, "HRC"), { minItems: 1, maxItems: 60 }),
+        blockBias: Type.Optional(between(-10, 10, "Tester on its block less the block's value, HRC")),
+      }),
+    ),
+    decarburised: Type.Optional(Type.Boolean()),
+  }),
+);
+export type LogEntry = Static<typeof LogEntrySchema>;
 
 export const VERB_SCHEMAS = {
   VerbSteels: strict({}),
@@ -191,6 +235,18 @@ export const VERB_SCHEMAS = {
     school: choice(SCHOOLS),
     ...way,
     kit: Type.Optional(KitSchema),
+  }),
+  VerbStanding: strict({
+    steel: Type.String({ maxLength: 30 }),
+    piece: strict({ kind: choice(PIECE_KINDS), section: SectionSchema, length_mm: between(5, 3000, "Length over all, mm") }),
+    start: choice(["forged", "as-supplied", "reclaimed", ...STARTS] as const),
+    use: Type.String({ maxLength: 30 }),
+    school: choice(SCHOOLS),
+    ...way,
+    kit: Type.Optional(KitSchema),
+    route: Type.Optional(strict({ steps: RouteSchema.properties.steps })),
+    log: Type.Array(LogEntrySchema, { maxItems: 2000 }),
+    now_s: between(0, 1e8, "Now, on the clock of the log, s"),
   }),
   VerbFit: strict({
     piece: PieceSchema,

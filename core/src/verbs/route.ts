@@ -18,6 +18,10 @@ const STARTS: Readonly<Record<string, Start>> = {
   reclaimed: "coarse-spheroidised",
 };
 
+export function startNamed(start: string): Start {
+  return STARTS[start] ?? (start as Start);
+}
+
 export function routeVerb(input: unknown) {
   const { steel, piece: shape, start, use, school, kit = null, ...said } = requireAny("VerbRoute", input);
   if (typeof steel !== "string") {
@@ -27,7 +31,7 @@ export function routeVerb(input: unknown) {
       message: "/steel: a route needs a steel of the catalogue; harden takes any composition",
     });
   }
-  const piece: Piece = { name: "Piece", mark: "1", steel: steel.toLowerCase(), start: STARTS[start] ?? (start as Start), use, ...shape };
+  const piece: Piece = { name: "Piece", mark: "1", steel: steel.toLowerCase(), start: startNamed(start), use, ...shape };
   const route = planRoute(CATALOGUE, piece, school, { way: wayNamed(said, piece.section), kit });
   const { working, hardening, notices } = predict(CATALOGUE, piece, route);
   const warnings: Said[] = saidNotices(notices);

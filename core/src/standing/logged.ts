@@ -1,0 +1,185 @@
+/** A log as the command line has it, on its own clock: what was done of a route, the tests, and the section through it until now. */
+
+import type { Route, Step } from "../schema/book.js";
+import type { HistoryStep } from "../schema/history.js";
+import type { Known } from "../schema/job.js";
+import { LIMITS } from "../schema/limits.js";
+import type { LogEntry } from "../schema/verbs.js";
+import type { Catalogue } from "../plan/catalogue.js";
+import { underOf } from "../plan/way.js";
+import type { AnyMedium } from "../simulate/section.js";
+
+/** A heat somebody said without saying how well, one deviation, K (judgement). */
+const SAID_K = 10;
+const READ_OVEN_K = 8;
+
+type Of<A extends LogEntry["act"]> = Extract<LogEntry, { act: A }>;
+
+export interface Run {
+  readonly route: Route;
+  readonly known: Known;
+  /** When the last hardening left the fire, met the bath and left it, s; undefined where the log does not say. */
+  readonly fireIn_s: number | undefined;
+  readonly heat_s: number | undefined;
+  readonly fireOut_s: number | undefined;
+  readonly bathIn_s: number | undefined;
+  readonly bathOut_s: number | undefined;
+  readonly tempers: readonly { readonly in_s: number; readonly out_s: number | undefined; readonly is_C: number }[];
+}
+
+function within(value: number, [least, most]: readonly [number, number]): number {
+  return Math.min(most, Math.max(least, value));
+}
+
+function lastBefore<A extends LogEntry["act"]>(
+  log: readonly LogEntry[],
+  act: A,
+  before_s = Infinity,
+  after_s = -Infinity,
+): Of<A> | undefined {
+  return log.findLast((entry): entry is Of<A> => entry.act === act && entry.at_s <= before_s && entry.at_s >= after_s);
+}
+
+function heatDone(step: Extract<Step, { kind: "harden" }>, run: Omit<Run, "route" | "known">, heat: Of<"heat"> | undefined): Step {
+  const held_min =
+    run.heat_s === undefined || run.fireOut_s === undefined ? undefined : within((run.fireOut_s - run.heat_s) / 60, LIMITS.harden.hold_min);
+  return {
+    ...step,
+    temperature_C: heat === undefined ? step.temperature_C : within(heat.temperature_C, LIMITS.harden.temperature_C),
+    hold_min: held_min ?? step.hold_min,
+  };
+}
+
+function quenchDone(
+  step: Extract<Step, { kind: "quench" }>,
+  { fireOut_s, bathIn_s, bathOut_s }: Omit<Run, "route" | "known">,
+  into: Of<"bath-in"> | undefined,
+): Step {
+  const transfer_s = fireOut_s === undefined || bathIn_s === undefined ? undefined : bathIn_s - fireOut_s;
+  const isWhole = underOf(step).what === "whole" && into?.depth_mm === undefined;
+  return {
+    ...step,
+    medium: into?.medium ?? step.medium,
+    bath_C: into?.bath_C ?? step.bath_C,
+    ...(into?.depth_mm === undefined ? {} : { edgeDepth_mm: into.depth_mm }),
+    ...(transfer_s === undefined ? {} : { transfer_s: within(transfer_s, LIMITS.quench.transfer_s) }),
+    ...(bathIn_s === undefined || bathOut_s === undefined || !isWhole
+      ? {}
+      : { bath_s: within(bathOut_s - bathIn_s, LIMITS.quench.bath_s) }),
+  };
+}
+
+/** What a log says was done of a route, in the place of what was planned. @param log in the order of its seconds */
+export function runOf(route: Route, log: readonly LogEntry[], now_s: number): Run {
+  const past = log.filter(({ at_s }) => at_s <= now_s);
+  const into = lastBefore(past, "bath-in");
+  const fireOut = lastBefore(past, "fire-out", into?.at_s);
+  const fireIn = lastBefore(past, "fire-in", fireOut?.at_s ?? into?.at_s);
+  const heat =
+    fireIn === undefined ? lastBefore(past, "heat", into?.at_s) : lastBefore(past, "heat", fireOut?.at_s ?? into?.at_s, fireIn.at_s);
+  const out = into === undefined ? undefined : past.find((entry) => entry.act === "bath-out" && entry.at_s >= into.at_s);
+  const ovenIns = past.filter((entry): entry is Of<"oven-in"> => entry.act === "oven-in" && entry.at_s >= (into?.at_s ?? -Infinity));
+  const tempers = ovenIns.map((entry) => ({
+    in_s: entry.at_s,
+    out_s: past.find(({ act, at_s }) => act === "oven-out" && at_s >= entry.at_s)?.at_s,
+    is_C: within(entry.thermometer_C ?? entry.set_C, LIMITS.temper.temperature_C),
+    isRead: entry.thermometer_C !== undefined,
+  }));
+  const times = {
+    fireIn_s: fireIn?.at_s,
+    heat_s: heat?.at_s,
+    fireOut_s: fireOut?.at_s,
+    bathIn_s: into?.at_s,
+    bathOut_s: out?.at_s,
+    tempers,
+  };
+  const lastHarden = route.steps.findLastIndex(({ kind }) => kind === "harden");
+  const lastQuench = route.steps.findLastIndex(({ kind }) => kind === "quench");
+  let temper = 0;
+  const steps = route.steps.map((step, i): Step => {
+    if (i === lastHarden && step.kind === "harden") return heatDone(step, times, heat);
+    if (i === lastQuench && step.kind === "quench") return quenchDone(step, times, into);
+    if (step.kind !== "temper" || i < lastQuench) return step;
+    const had = tempers[temper++];
+    if (had === undefined) return step;
+    const held_min = had.out_s === undefined ? step.hold_min : within((had.out_s - had.in_s) / 60, LIMITS.temper.hold_min);
+    return { ...step, temperature_C: had.is_C, hold_min: held_min };
+  });
+  // More tempers than were planned: they were done all the same.
+  const more = tempers.slice(temper).map(({ is_C, in_s, out_s }): Step => ({
+    kind: "temper",
+    temperature_C: is_C,
+    hold_min: within(((out_s ?? now_s) - in_s) / 60, LIMITS.temper.hold_min),
+    why: "one-more-temper",
+  }));
+  const tests = past.flatMap((entry) =>
+    entry.act === "test" && entry.at_s >= (into?.at_s ?? -Infinity)
+      ? [{ tempers: tempers.filter(({ out_s }) => out_s !== undefined && out_s <= entry.at_s).length, test: testOf(entry) }]
+      : [],
+  );
+  const shop = {
+    ...(heat === undefined ? {} : { heat_K: { mean: 0, sd: heat.sd_C ?? SAID_K } }),
+    ...(tempers.some(({ isRead }) => isRead) ? { oven_K: { mean: 0, sd: READ_OVEN_K } } : {}),
+  };
+  return {
+    ...times,
+    route: { ...route, steps: [...steps, ...more] },
+    known: { ...(Object.keys(shop).length === 0 ? {} : { shop }), ...(tests.length === 0 ? {} : { tests }) },
+  };
+}
+
+function testOf({ files = [], rockwell, decarburised }: Of<"test">): NonNullable<Known["tests"]>[number]["test"] {
+  return {
+    strokes: files.map(({ hrc, result }) => ({ file_HRC: hrc, result })),
+    readings_HRC: rockwell?.readings ?? [],
+    ...(rockwell?.blockBias === undefined ? {} : { blockBias_HRC: rockwell.blockBias }),
+    surface: decarburised === undefined ? "as-it-came" : decarburised ? "heated-long-unprotected" : "ground",
+  };
+}
+
+/** What the section of a piece went through in its last hardening and after it, until now. */
+export function historyOf(catalogue: Catalogue, run: Run, now_s: number): HistoryStep<AnyMedium>[] {
+  const { fireIn_s, heat_s, fireOut_s, bathIn_s, bathOut_s, tempers } = run;
+  const heat = run.route.steps.findLast((step) => step.kind === "harden");
+  const quench = run.route.steps.findLast((step) => step.kind === "quench");
+  if (heat?.kind !== "harden" || quench?.kind !== "quench") return [];
+  const begun_s = fireIn_s ?? heat_s ?? fireOut_s ?? bathIn_s;
+  if (begun_s === undefined || begun_s > now_s) return [];
+  const air = catalogue.medium("still-air")!;
+  const inAir = (seconds: number): HistoryStep<AnyMedium>[] =>
+    seconds > 0 ? [{ kind: "cool", medium: air, bath_C: air.usualBath_C, time_s: seconds }] : [];
+  const left_s = Math.min(now_s, fireOut_s ?? bathIn_s ?? now_s);
+  // In the fire and not at heat yet: as far as a steady rise would have it.
+  const isRising = heat_s === undefined && fireOut_s === undefined && bathIn_s === undefined;
+  if (isRising) return [];
+  const history: HistoryStep<AnyMedium>[] = [
+    {
+      kind: "heat",
+      to_C: heat.temperature_C,
+      ...(fireIn_s === undefined || heat_s === undefined ? {} : { rise_min: (heat_s - fireIn_s) / 60 }),
+      hold_min: heat_s === undefined ? heat.hold_min : (left_s - heat_s) / 60,
+    },
+  ];
+  if (fireOut_s !== undefined || bathIn_s !== undefined)
+    history.push(...inAir(bathIn_s === undefined ? now_s - left_s : (quench.transfer_s ?? bathIn_s - left_s)));
+  if (bathIn_s === undefined) return history;
+  const medium = catalogue.medium(quench.medium)!;
+  const under_s = Math.min(now_s, bathOut_s ?? now_s) - bathIn_s;
+  if (under_s > 0)
+    history.push({
+      kind: "cool",
+      medium,
+      bath_C: quench.bath_C,
+      agitation: quench.agitation,
+      time_s: under_s,
+      ...(quench.edgeDepth_mm === undefined ? {} : { immersion: { kind: "edge", depth_mm: quench.edgeDepth_mm } }),
+    });
+  let at_s = bathOut_s ?? now_s;
+  for (const { in_s, out_s, is_C } of tempers) {
+    history.push(...inAir(in_s - at_s));
+    const end_s = Math.min(now_s, out_s ?? now_s);
+    if (end_s > in_s) history.push({ kind: "chamber", chamber_C: is_C, time_min: (end_s - in_s) / 60 });
+    at_s = end_s;
+  }
+  return [...history, ...inAir(now_s - at_s)];
+}

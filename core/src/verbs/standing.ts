@@ -1,0 +1,157 @@
+/** Verbs about a piece as it stands and what a shop learns: standing, learn. */
+
+import { requireBook } from "../book/exchange.js";
+import { eyeErrors_K, learnEye } from "../book/eye.js";
+import { piecesOf, type PieceState } from "../book/state.js";
+import { CATALOGUE } from "../catalogue.js";
+import { InputError } from "../errors.js";
+import { resolveSteel } from "../plan/catalogue.js";
+import { planRoute, structureBeforeHardening } from "../plan/route.js";
+import type { Piece, Route, Step } from "../schema/book.js";
+import { requireAny } from "../schema/checkAll.js";
+import { predict, type Prediction } from "../simulate/predict.js";
+import { lessonOf } from "../simulate/lesson.js";
+import { simulate, type Reading } from "../simulate/simulate.js";
+import { shopOf } from "../standing/known.js";
+import { habitsOf, learnShop, mayTeach, type Taught } from "../standing/learn.js";
+import { historyOf, runOf } from "../standing/logged.js";
+import { standingQuestion } from "../standing/question.js";
+import { saidNotices, type Said } from "./english.js";
+import { startNamed } from "./route.js";
+import { wayNamed } from "./wayNamed.js";
+
+/** Into the oven within this of leaving the bath, s (common practice, no source). */
+const TEMPER_WITHIN_s = 3600;
+/** What is nearer to the plan than this is as planned: C, and a share of a time. */
+const NEAR_K = 5;
+const NEAR_SHARE = 0.1;
+
+function nowOf({ temperature_C, hardness_HRC, martensite, austenite }: Reading) {
+  return { temperature_C, hrc: hardness_HRC, martensite, austenite };
+}
+
+type Told = (done: Step, plan: Step, end: string) => Said | null;
+
+/** What of the log is not as planned, in a sentence each. */
+const REASONS: readonly Told[] = [
+  (done, plan, end) =>
+    done.kind === "harden" && plan.kind === "harden" && Math.abs(done.temperature_C - plan.temperature_C) > NEAR_K
+      ? {
+          code: done.temperature_C > plan.temperature_C ? "heat-too-high" : "heat-too-low",
+          message: `Heat ${Math.round(done.temperature_C)} C for ${Math.round(plan.temperature_C)}: ${end}.`,
+        }
+      : null,
+  (done, plan, end) =>
+    done.kind === "harden" && plan.kind === "harden" && done.hold_min < (1 - NEAR_SHARE) * plan.hold_min
+      ? { code: "soak-too-short", message: `Held ${done.hold_min.toFixed(1)} min for ${plan.hold_min}: ${end}.` }
+      : null,
+  (done, _plan, end) =>
+    done.kind === "quench" && done.transfer_s !== undefined && done.transfer_s > 3
+      ? { code: "slow-transfer", message: `${done.transfer_s.toFixed(1)} s from fire to bath: ${end}.` }
+      : null,
+  (done, plan, end) =>
+    done.kind === "quench" && plan.kind === "quench" && done.bath_s !== undefined && plan.bath_s === undefined && done.bath_s < 10
+      ? { code: "out-too-soon", message: `Out of the bath after ${done.bath_s.toFixed(1)} s: ${end}.` }
+      : null,
+  (done, plan, end) =>
+    done.kind === "quench" && plan.kind === "quench" && (done.medium !== plan.medium || Math.abs(done.bath_C - plan.bath_C) > NEAR_K)
+      ? {
+          code: done.medium === plan.medium && done.bath_C < plan.bath_C ? "cold-bath" : "other-bath",
+          message: `Bath ${done.medium} at ${Math.round(done.bath_C)} C: ${end}.`,
+        }
+      : null,
+  (done, plan, end) =>
+    done.kind === "temper" && plan.kind === "temper" && Math.abs(done.temperature_C - plan.temperature_C) > NEAR_K
+      ? {
+          code: done.temperature_C > plan.temperature_C ? "temper-too-hot" : "temper-too-cool",
+          message: `Temper ${Math.round(done.temperature_C)} C for ${Math.round(plan.temperature_C)}: ${end}.`,
+        }
+      : null,
+];
+
+function becauseOf(done: Route, plan: Route, was: Prediction, is: Prediction, tests: number): Said[] {
+  const change = (place: "working" | "thickest"): string =>
+    `${is[place].place} ${Math.round(is[place].tempered.mean_HRC)} HRC, planned ${Math.round(was[place].tempered.mean_HRC)}`;
+  const end = `${change("working")}; ${change("thickest")}`;
+  const said = done.steps.flatMap((step, i) => {
+    const planned = plan.steps[i];
+    return planned === undefined ? [] : REASONS.flatMap((told) => told(step, planned, end) ?? []);
+  });
+  if (tests > 0) said.push({ code: "tested", message: `${tests} ${tests === 1 ? "test" : "tests"} of it: ${end}.` });
+  return said;
+}
+
+export function standingVerb(input: unknown) {
+  const { steel, piece: shape, start, use, school, kit = null, route: given, log, now_s, ...said } = requireAny("VerbStanding", input);
+  const piece: Piece = { name: "Piece", mark: "1", steel: steel.toLowerCase(), start: startNamed(start), use, ...shape };
+  log.forEach(({ at_s }, i) => {
+    const before = log[i - 1]?.at_s ?? -Infinity;
+    if (at_s >= before) return;
+    const message = `/log/${i}/at_s: ${at_s} s comes after ${before} s; a log stands in the order it happened`;
+    throw new InputError({ code: "inconsistent", path: `/log/${i}/at_s`, got: at_s, allowed: `${before} and later`, message });
+  });
+  const planned =
+    given === undefined ? planRoute(CATALOGUE, piece, school, { way: wayNamed(said, piece.section), kit }) : { school, ...given };
+  const plannedShop = shopOf(planned, kit);
+  const run = runOf(planned, log, now_s);
+  const shop = { ...plannedShop, ...run.known.shop };
+  const known = { ...run.known, ...(Object.keys(shop).length === 0 ? {} : { shop }) };
+  const is = predict(CATALOGUE, piece, run.route, "full", undefined, undefined, known);
+  const was = predict(CATALOGUE, piece, planned, "full", undefined, undefined, plannedShop === undefined ? {} : { shop: plannedShop });
+  const { end } = simulate({
+    steel: resolveSteel(CATALOGUE, piece.steel),
+    prior: structureBeforeHardening(piece, run.route.steps),
+    section: piece.section,
+    history: historyOf(CATALOGUE, run, now_s),
+  });
+  const { straighten, handWarm_s, chanceHard } = is.hardening;
+  const into_s = run.bathIn_s;
+  const out_s = run.bathOut_s ?? into_s;
+  const { mean_HRC, sd_HRC, p05_HRC, p95_HRC } = is.working.tempered;
+  const hard = is.failChance;
+  return {
+    now: {
+      surface: nowOf(end.surface),
+      centre: nowOf(end.centre),
+      ...(end.edge === null ? {} : { edge: nowOf(end.edge) }),
+      ...(end.spine === null ? {} : { spine: nowOf(end.spine) }),
+    },
+    windows: {
+      straighten: straighten === null ? null : { from_s: (into_s ?? 0) + straighten.from_s, to_s: (into_s ?? 0) + straighten.to_s },
+      handWarm_s: (into_s ?? 0) + handWarm_s,
+      temperBy_s: out_s === undefined || run.tempers.length > 0 ? null : out_s + TEMPER_WITHIN_s,
+    },
+    expected: {
+      hrc: { mean: mean_HRC, sd: sd_HRC },
+      p05: p05_HRC,
+      p95: p95_HRC,
+      chanceHard: known.tests === undefined ? chanceHard.working : 1 - hard,
+    },
+    planned: {
+      hrc: { mean: was.working.tempered.mean_HRC, sd: was.working.tempered.sd_HRC },
+      chanceHard: was.hardening.chanceHard.working,
+    },
+    because: becauseOf(run.route, planned, was, is, known.tests?.length ?? 0),
+    notices: saidNotices(is.notices),
+  };
+}
+
+/** What a book's finished pieces teach of its shop: the same as the kit shows. */
+export function learnVerb(input: unknown) {
+  const book = requireBook(input);
+  const pieces = piecesOf(book.events);
+  const kit = book.kit ?? null;
+  const eye = learnEye(pieces.filter((p) => p.piece.isPractice !== true).flatMap(({ checks }) => eyeErrors_K(checks)));
+  const context = { catalogue: CATALOGUE, kit, eye };
+  const taught = pieces.filter(mayTeach).map((state: PieceState): Taught => {
+    const question = standingQuestion(state, context);
+    const isTested = question?.known.tests !== undefined;
+    return {
+      id: state.id,
+      at_ms: state.finishedAt_ms!,
+      lesson: isTested ? lessonOf(CATALOGUE, question.piece, question.route, question.known) : null,
+      ...habitsOf(state, context),
+    };
+  });
+  return { factors: learnShop(taught) };
+}

@@ -1,0 +1,78 @@
+import { describe, expect, it } from "@jest/globals";
+import type { Lesson } from "../../src/simulate/lesson.js";
+import { learnShop, shopLearned, type Taught } from "../../src/standing/learn.js";
+import { bathDoubtOf } from "../../src/simulate/hardenSpread.js";
+
+const lesson = (of: Partial<Lesson> = {}): Lesson => ({
+  medium: "fast-oil",
+  bathIsWater: false,
+  steel: "1084",
+  surprise_HRC: 0,
+  sd_HRC: 1,
+  steel_HRC: 1,
+  perBath_HRC: 10,
+  perRate_HRC: 0,
+  perOven_HRC_K: 0,
+  ...of,
+});
+const taught = (lessons: readonly Lesson[]): Taught[] =>
+  lessons.map((one, i) => ({ id: String(i), at_ms: i, lesson: one, transfer: null, heat: null }));
+const bath = (lessons: readonly Lesson[]) => learnShop(taught(lessons)).find(({ name }) => name === "bath")!;
+
+describe("what a shop's pieces teach", () => {
+  it("nothing taught is nothing learned, and the plan stays as it is", () => {
+    expect(learnShop([])).toEqual([]);
+    expect(shopLearned([], { medium: "fast-oil", steel: "1084" }, undefined)).toBeUndefined();
+  });
+  it("one piece, one unknown: the conjugate normal in closed form", () => {
+    const { mean, sd } = bath([lesson({ surprise_HRC: 2, steel_HRC: 1e-9 })]);
+    const prior = Math.sqrt(0.7) * bathDoubtOf(false);
+    const noise = Math.hypot(1, 10 * Math.sqrt(0.3) * bathDoubtOf(false));
+    const precision = 1 / prior ** 2 + 100 / noise ** 2;
+    expect(mean).toBeCloseTo((10 * 2) / noise ** 2 / precision, 9);
+    expect(sd).toBeCloseTo(1 / Math.sqrt(precision), 9);
+  });
+  it("the more pieces the surer; the same book in any order says the same", () => {
+    const all = [1.5, 2, 2.5, 1, 3, 2].map((surprise_HRC) => lesson({ surprise_HRC }));
+    const sds = [1, 3, 6].map((n) => bath(all.slice(0, n)).sd);
+    expect(sds[1]).toBeLessThan(sds[0]!);
+    expect(sds[2]).toBeLessThan(sds[1]!);
+    const [one, other] = [bath(all), bath([...all].reverse())];
+    expect(other.mean).toBeCloseTo(one.mean, 12);
+    expect(bath(all).pieces).toBe(6);
+  });
+  it("what one bath taught is not said of another, nor one steel's of another", () => {
+    const factors = learnShop(taught([lesson({ surprise_HRC: 3 })]));
+    const known = (medium: string, steel: string) => shopLearned(factors, { medium, steel }, undefined)!;
+    expect(known("fast-oil", "o1").bathRatio).toBeDefined();
+    expect(known("fast-oil", "o1").steel_HRC).toBeUndefined();
+    expect(known("water", "1084").bathRatio).toBeUndefined();
+    expect(known("water", "1084").steel_HRC!.mean).toBeGreaterThan(0);
+  });
+  it("a piece that went wrong in a way nobody logged teaches nothing", () => {
+    const sound = [lesson({ surprise_HRC: 1 }), lesson({ surprise_HRC: 1.2 })];
+    expect(bath([...sound, lesson({ surprise_HRC: -25 })])).toEqual(bath(sound));
+  });
+  it("bath and oven are told apart where pieces differ in what they are sensitive to", () => {
+    const hot = (surprise_HRC: number): Lesson => lesson({ perBath_HRC: 0, perOven_HRC_K: -0.1, surprise_HRC });
+    const factors = learnShop(taught([hot(-1.6), hot(-1.4), hot(-1.5), lesson({ surprise_HRC: 0 }), lesson({ surprise_HRC: 0.1 })]));
+    const of = (name: string) => factors.find((factor) => factor.name === name)!;
+    expect(of("oven").mean).toBeGreaterThan(4);
+    expect(Math.abs(of("bath").mean)).toBeLessThan(0.06);
+  });
+  it("the way to the bath and the heats come from the log alone, and what one run may be off besides is kept", () => {
+    const logged = [0.5, 0.6, 0.4, 0.55].map((transfer, i): Taught => ({
+      id: String(i),
+      at_ms: i,
+      lesson: null,
+      transfer,
+      heat: { value: 20 + i, sd: 6 },
+    }));
+    const factors = learnShop(logged);
+    expect(factors.map(({ name }) => name)).toEqual(["oven", "transfer", "heat"].slice(1));
+    const { transferRatio, heat_K } = shopLearned(factors, { medium: "fast-oil", steel: "1084" }, { oven_K: { mean: 0, sd: 6 } })!;
+    expect(transferRatio!.mean).toBeGreaterThan(0.35);
+    expect(heat_K!.mean).toBeGreaterThan(12);
+    expect(transferRatio!.sd).toBeGreaterThan(factors.find(({ name }) => name === "transfer")!.sd);
+  });
+});

@@ -1,0 +1,152 @@
+import { describe, expect, it } from "@jest/globals";
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { InputError } from "../../src/errors.js";
+import { runVerb } from "../../src/verbs/index.js";
+
+const KNIFE = {
+  steel: "1084",
+  piece: { kind: "knife", section: { shape: "wedge", spine_mm: 3.5, edge_mm: 0.6, height_mm: 34 }, length_mm: 240 },
+  start: "forged",
+  use: "slicer",
+  school: "forge",
+};
+interface Place {
+  readonly temperature_C: number;
+  readonly hrc: number | null;
+  readonly martensite: number;
+}
+interface Answer {
+  readonly now: Readonly<Record<string, Place>>;
+  readonly windows: {
+    readonly straighten: { from_s: number; to_s: number } | null;
+    readonly handWarm_s: number;
+    readonly temperBy_s: number | null;
+  };
+  readonly expected: {
+    readonly hrc: { mean: number; sd: number };
+    readonly p05: number;
+    readonly p95: number;
+    readonly chanceHard: number;
+  };
+  readonly planned: { readonly hrc: { mean: number; sd: number } };
+  readonly because: readonly { readonly code: string; readonly message: string }[];
+}
+const ask = (log: readonly object[], now_s: number, more: object = {}): Answer =>
+  runVerb("standing", { ...KNIFE, ...more, log, now_s }) as Answer;
+
+const heated = (temperature_C: number) => [
+  { at_s: 0, act: "fire-in" },
+  { at_s: 240, act: "heat", temperature_C, sd_C: 8 },
+  { at_s: 270, act: "fire-out" },
+];
+const quenched = (transfer_s: number, bath_s: number) => [
+  ...heated(785),
+  { at_s: 270 + transfer_s, act: "bath-in" },
+  { at_s: 270 + transfer_s + bath_s, act: "bath-out" },
+];
+const codes = ({ because }: Answer): string[] => because.map(({ code }) => code);
+
+describe("a piece as it stands, from the command line", () => {
+  it("nothing logged is the plan, and says no reason", () => {
+    const answer = ask([], 0);
+    expect(answer.expected.hrc).toEqual(answer.planned.hrc);
+    expect(answer.because).toEqual([]);
+    expect(answer.now["edge"]!.temperature_C).toBeLessThan(30);
+  });
+  it("now is what the section went through: red out of the fire, hard once it is cold", () => {
+    const red = ask(heated(785), 271);
+    expect(red.now["spine"]!.temperature_C).toBeGreaterThan(700);
+    expect(red.now["spine"]!.hrc).toBeNull();
+    const hard = ask(quenched(2, 14), 3000);
+    expect(hard.now["edge"]!.martensite).toBeGreaterThan(0.8);
+    expect(hard.now["edge"]!.temperature_C).toBeLessThan(60);
+  });
+  it("windows are those of the hardening with the same seconds, on the clock of the log", () => {
+    const { windows } = ask(quenched(2, 14), 300);
+    const answer = runVerb("harden", {
+      steel: "1084",
+      priorStructure: "pearlite",
+      section: KNIFE.piece.section,
+      austenitise: { temperature_C: 785, hold_min: 0.5 },
+      transfer_s: 2,
+      quench: { medium: "fast-oil", bath_C: 55, agitation: "mild", time_s: 14 },
+    }) as { straighten: { from_s: number; to_s: number }; handWarm_s: number };
+    expect(windows.straighten!.from_s - 272).toBeCloseTo(answer.straighten.from_s, 6);
+    expect(windows.straighten!.to_s - 272).toBeCloseTo(answer.straighten.to_s, 6);
+    expect(windows.handWarm_s - 272).toBeCloseTo(answer.handWarm_s, 6);
+    expect(windows.temperBy_s).toBe(272 + 14 + 3600);
+  });
+  it.each([
+    ["too hot", [...heated(880), ...quenched(2, 14).slice(3)], "heat-too-high"],
+    ["too cold", [...heated(738), ...quenched(2, 14).slice(3)], "heat-too-low"],
+    ["slow to the bath", quenched(11, 14), "slow-transfer"],
+    ["out too soon", quenched(2, 3), "out-too-soon"],
+    ["another bath", [...heated(785), { at_s: 272, act: "bath-in", medium: "water", bath_C: 20 }], "other-bath"],
+    [
+      "a wrong oven",
+      [...quenched(2, 14), { at_s: 2000, act: "oven-in", set_C: 190, thermometer_C: 275 }, { at_s: 9200, act: "oven-out" }],
+      "temper-too-hot",
+    ],
+    [
+      "a soft file",
+      [...quenched(2, 14), { at_s: 1900, act: "test", files: [{ hrc: 55, result: "bites" }], decarburised: false }],
+      "tested",
+    ],
+  ])("%s moves it, and is said", (_, log, code) => {
+    const answer = ask(log, 10_000);
+    expect(codes(answer)).toContain(code);
+    expect(answer.expected.hrc).not.toEqual(answer.planned.hrc);
+  });
+  it("a test narrows, and a file that bites leaves little chance that it hardened", () => {
+    const before = ask(quenched(2, 14), 1500);
+    const tested = ask([...quenched(2, 14), { at_s: 1400, act: "test", rockwell: { readings: [64, 64.5, 64], blockBias: 0 } }], 1500);
+    expect(tested.expected.hrc.sd).toBeLessThan(before.expected.hrc.sd);
+    const files = [60, 55, 50].map((hrc) => ({ hrc, result: "bites" }));
+    const soft = ask([...quenched(2, 14), { at_s: 1400, act: "test", files, decarburised: false }], 1500);
+    expect(soft.expected.chanceHard).toBeLessThan(0.2);
+  });
+  it("what comes later than now has not happened yet", () => {
+    expect(ask(quenched(2, 3), 271).because.map(({ code }) => code)).not.toContain("out-too-soon");
+  });
+  it("a log that runs backwards is refused, with its place", () => {
+    const backwards = [
+      { at_s: 5, act: "fire-in" },
+      { at_s: 2, act: "fire-out" },
+    ];
+    expect(() => ask(backwards, 10)).toThrow(InputError);
+    expect(() => ask(backwards, 10)).toThrow(/\/log\/1\/at_s/);
+  });
+});
+
+describe("what a book teaches", () => {
+  const book = JSON.parse(readFileSync(join(__dirname, "../migrate/books/version-3.tembrak.json"), "utf8")) as {
+    events: { kind: string; id: string; at_ms: number; piece: string; definition?: object }[];
+  };
+  const learn = (of: object): { factors: { name: string; item?: string; mean: number; sd: number; pieces: number }[] } =>
+    runVerb("learn", of) as never;
+  it("is the same twice, and counts the pieces behind each factor", () => {
+    const { factors } = learn(book);
+    expect(factors.length).toBeGreaterThan(0);
+    for (const { pieces, sd } of factors) expect([pieces > 0, sd > 0]).toEqual([true, true]);
+    expect(JSON.stringify(learn(book))).toBe(JSON.stringify({ factors }));
+  });
+  it("is nothing from practice pieces, however many", () => {
+    const practice = {
+      ...book,
+      events: book.events.map((event) =>
+        event.kind === "piece" ? { ...event, definition: { ...event.definition, isPractice: true } } : event,
+      ),
+    };
+    expect(learn(practice).factors).toEqual([]);
+  });
+  it("a test that was taken back teaches nothing", () => {
+    const tests = book.events.filter(({ kind }) => kind === "test");
+    const last_ms = Math.max(...book.events.map(({ at_ms }) => at_ms));
+    const events = [
+      ...book.events,
+      ...tests.map(({ id, piece }, i) => ({ id: `back-${i}`, piece, at_ms: last_ms + 1 + i, kind: "withdrawn", event: id })),
+    ];
+    expect(learn({ ...book, events }).factors.filter(({ name }) => name === "oven" || name === "bath")).toEqual([]);
+  });
+});
