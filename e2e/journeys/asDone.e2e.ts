@@ -1,7 +1,7 @@
 /** What is done to a piece, not what was planned, is what every screen says of it. */
 
 import { DEMO } from "../ports.js";
-import { expect, test } from "./shop.js";
+import { expect, test, outNow } from "./shop.js";
 
 test("out of the bath too soon: told at once at the bench and on the card, the file finds it, and it is hardened again", async ({
   page,
@@ -15,7 +15,7 @@ test("out of the bath too soon: told at once at the bench and on the card, the f
   await expect(page.getByTestId("moved")).toBeHidden();
   await page.getByRole("link", { name: "To the bench" }).click();
   await page.getByRole("button", { name: /At heat: start the hold/ }).click();
-  await page.getByRole("button", { name: /Out of the fire: to the bath/ }).click();
+  await outNow(page, /Out of the fire: to the bath/);
   await page.clock.runFor(2000);
   await page.getByRole("button", { name: /It is in the bath/ }).click();
   await expect(page.getByRole("status").last()).toContainText("in the bath");

@@ -1,7 +1,7 @@
 /** At the bench: a closed tab loses no tap, undo is a further event, keys do what a foot switch sends. */
 
 import { DEMO } from "../ports.js";
-import { expect, passGate, test } from "./shop.js";
+import { expect, passGate, test, outNow } from "./shop.js";
 
 test("a tab closed after a tap and opened again stands where it stood", async ({ page, context }) => {
   await page.goto(DEMO);
@@ -66,7 +66,7 @@ test("a bent piece is logged and not bent again", async ({ page }) => {
   await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-4/bench`);
   await page.getByRole("button", { name: /start the hold/ }).click();
-  await page.getByRole("button", { name: /Out of the fire/ }).click();
+  await outNow(page, /Out of the fire/);
   await page.getByRole("button", { name: /It is in the bath/ }).click();
   await page.getByRole("button", { name: /It is out/ }).click();
   await page.getByRole("button", { name: /Bent: leave it/ }).click();

@@ -2,7 +2,7 @@
 
 import { CATALOGUE, planRoute, predict, type Piece } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
-import { expect, fill, goToBench, passGate, test } from "./shop.js";
+import { expect, fill, goToBench, passGate, test, outNow } from "./shop.js";
 
 test("measures a knife as people write it, gets a verdict that core gives too, runs it, tests it, finds it in the book", async ({
   page,
@@ -58,7 +58,7 @@ test("measures a knife as people write it, gets a verdict that core gives too, r
   await page.clock.fastForward(12_000);
   await page.reload();
   await expect(numeral).toHaveText(/^0:1[0-8]$/);
-  await page.getByRole("button", { name: /Out of the fire/ }).click();
+  await outNow(page, /Out of the fire/);
 
   await page.getByRole("button", { name: /It is in the bath/ }).click();
   // Each tap is seen to count before time is moved on.
@@ -80,7 +80,7 @@ test("measures a knife as people write it, gets a verdict that core gives too, r
     await expect(numeral).toHaveText(/^(2:00:00|1:59:\d\d)$/);
     await page.clock.fastForward("02:00:05");
     await expect(page.getByText("over. Go on now")).toBeVisible();
-    await page.getByRole("button", { name: /Out, and cool to the touch/ }).click();
+    await outNow(page, /Out, and cool to the touch/);
   }
   await page.getByRole("link", { name: "Try the files" }).click();
   await page.getByRole("button", { name: "File 55 skates" }).click();

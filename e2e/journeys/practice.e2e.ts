@@ -2,7 +2,7 @@
 
 import type { Page } from "@playwright/test";
 import { FORGE_PRACTICE, KILN_PRACTICE } from "../ports.js";
-import { expect, goToBench, passGate, test } from "./shop.js";
+import { expect, goToBench, passGate, test, outNow } from "./shop.js";
 
 /** A practice piece of a school, planned. */
 async function plan(page: Page, shop: string, school: RegExp): Promise<void> {
@@ -84,7 +84,7 @@ test("a beginner's first blade with forge and magnet, from cold to verdict, with
     await page.getByRole("button", { name: "It is in the oven" }).click();
     await expect(page.getByText(/Simulated, in the oven/)).toBeVisible();
     await expect(page.getByText("over. Go on now")).toBeVisible({ timeout: 60_000 });
-    await page.getByRole("button", { name: /Out, and cool to the touch/ }).click();
+    await outNow(page, /Out, and cool to the touch/);
   }
   await page.getByRole("link", { name: "Try the files" }).click();
   for (let i = 0; i < 3; i++) await page.getByRole("button", { name: "tester", exact: true }).click();

@@ -72,3 +72,14 @@ export async function goToBench(page: Page): Promise<void> {
   await page.getByRole("link", { name: "To the bench" }).click();
   await page.waitForURL(/\/bench$/);
 }
+
+/** Takes it out; where that is before its time, says so twice. */
+export async function outNow(page: Page, name: RegExp): Promise<void> {
+  await page.getByRole("button", { name }).click();
+  const early = page.getByRole("dialog", { name: /too early/ });
+  const asked = await early
+    .waitFor({ timeout: 600 })
+    .then(() => true)
+    .catch(() => false);
+  if (asked) await early.getByRole("button", { name }).click();
+}

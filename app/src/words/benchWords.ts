@@ -1,7 +1,7 @@
 /** The one line under the number of an act that waits, quenches or holds: what to do now, or until when. */
 
 import { dialFor_C, type Act, type KitItem, type Prediction, type Under } from "@tembrak/core";
-import { showDegrees, showDifference, showDuration, type Units, showTemperature } from "../format/show.js";
+import { showDegrees, showDifference, showDuration, showHardness, type Units, showTemperature } from "../format/show.js";
 import { runColour } from "./actWords.js";
 
 export type Waiting = Extract<
@@ -110,6 +110,17 @@ export function bathWords({ kind, gone_s, least_s, window, under = "whole", leav
   if (gone_s > window.to_s) return "Locked: it is brittle. Correct it in the temper";
   const left_s = Math.max(0, Math.ceil(window.to_s - gone_s));
   return `${left_s < SECONDS_COUNT_s ? `${left_s} s` : showDuration(left_s)} to straighten, and closing`;
+}
+
+/** A smaller difference no file finds, HRC. */
+const LEAST_TOLD_HRC = 0.5;
+
+/** What a hold that ends early costs against the whole of it. */
+export function earlyWords(early: Prediction, planned: Prediction): string {
+  const { place } = planned.working;
+  const [is, was] = [early.working.tempered.mean_HRC, planned.working.tempered.mean_HRC];
+  if (Math.abs(is - was) < LEAST_TOLD_HRC) return `Out now the ${place} comes to the same, ${showHardness(was, 1)} HRC.`;
+  return `Out now the ${place} is ${showHardness(is, 1)} HRC in the end, in its time ${showHardness(was, 1)}.`;
 }
 
 /** Of a hold or a temper. */

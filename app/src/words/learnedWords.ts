@@ -7,6 +7,9 @@ import { showDifference, type Units } from "../format/show.js";
 /** Of a range from the fifth to the ninety-fifth part of a hundred. */
 const NINETY_PERCENT = 1.6449;
 
+/** Nearer than this is as it was said, K. */
+const LEAST_TOLD_K = 1;
+
 function times(log: number): string {
   return ratioOf(log).toFixed(2);
 }
@@ -49,6 +52,8 @@ export function factorWords(factor: Factor, units: Units): string {
     case "heat": {
       const way = mean < 0 ? "colder" : "hotter";
       const what = name === "oven" ? "than it was taken for" : "than planned";
+      if (Math.abs(mean) < LEAST_TOLD_K)
+        return `${name === "oven" ? "as it was taken for" : "as planned"}, give or take ${showDifference(NINETY_PERCENT * sd, units)}, ${from}.`;
       return `${showDifference(Math.abs(mean), units)} ${way} ${what}, give or take ${showDifference(NINETY_PERCENT * sd, units)}, ${from}.`;
     }
   }

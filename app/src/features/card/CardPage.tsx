@@ -145,7 +145,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
             expected={view.isTrying || expected.data === undefined ? null : headline(expected.data)}
             moved={view.isTrying ? null : moved}
             failure={prediction.error}
-            isStale={prediction.isPlaceholderData}
+            isStale={view.isTrying && prediction.isPlaceholderData}
           />
         </section>
         <section aria-labelledby="through-h" className="card-through">

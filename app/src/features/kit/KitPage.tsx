@@ -71,21 +71,23 @@ function Learned() {
     void writeSettings({ unlearned: isOff ? [...unlearned, key] : unlearned.filter((other) => other !== key) });
   return (
     <section aria-labelledby="learned-h">
-      <h2 id="learned-h">What your own pieces taught</h2>
+      <h2 id="learned-h">What your own pieces taught: it counts for every piece planned from here on</h2>
       {factors.length === 0 ? (
         <p className="kit-still">Nothing yet: finish a piece and test it, and the next one is told better for it.</p>
       ) : (
-        <ul>
+        <ul className="kit-learned">
           {factors.map((factor) => {
             const key = factorKey(factor);
             const isOff = unlearned.includes(key);
             return (
               <li key={key} className="kit-row kit-still">
-                <b>{factorTitle(factor)}</b>
-                <span>
-                  {factorWords(factor, settings)}
-                  {isOff ? " Switched off: it counts for nothing." : " It counts for every piece from here on."}
-                </span>
+                <div>
+                  <b>{factorTitle(factor)}</b>
+                  <span>
+                    {factorWords(factor, settings)}
+                    {isOff ? " Switched off: it counts for nothing." : ""}
+                  </span>
+                </div>
                 <Button aria-pressed={isOff} onClick={() => set(key, !isOff)}>
                   {isOff ? "Count it" : "Switch it off"}
                 </Button>

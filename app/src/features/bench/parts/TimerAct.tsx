@@ -1,12 +1,14 @@
 /** A hold or a temper: what is left, from the stored start and the wall clock, so it is right after a reload or sleep. */
 
 import { soakClock, type SoakClock } from "@tembrak/core";
+import { useState } from "react";
 import { actWords } from "../../../words/actWords.js";
 import { showClock, showDegrees, showDuration, showTimeOfDay } from "../../../format/show.js";
 import { useLog, usePieces, useSettings } from "../../../store/useStore.js";
 import { leftWords } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 import { KilnPanel, logToKiln, matesOf } from "./KilnPanel.js";
+import { EarlySheet, isEarly } from "./EarlySheet.js";
 import { OvenRead } from "./OvenRead.js";
 
 type Props = ActProps<"hold" | "temper">;
@@ -78,8 +80,21 @@ function Keys({ state, act, bench, now_ms, left_s, isKiln }: Props & { left_s: n
     if (isKiln) void logToKiln(log, matesOf(state, pieces ?? []), { check: "door", state: "open" }, now_ms);
     bench.done();
   };
+  const [asks, setAsks] = useState(false);
+  const press = (): void => (isEarly(left_s, act.hold_s) ? setAsks(true) : takeOut());
   return (
     <div className="bench-keys">
+      {asks ? (
+        <EarlySheet
+          state={state}
+          act={act}
+          held_s={act.hold_s - left_s}
+          left_s={left_s}
+          out={words.done}
+          onOut={takeOut}
+          onClose={() => setAsks(false)}
+        />
+      ) : null}
       {isPowerOff ? null : (
         <button type="button" className="log-key wide-key" disabled={bench.isStoring} onClick={() => bench.check({ check: "power-off" })}>
           Power is off
@@ -91,7 +106,7 @@ function Keys({ state, act, bench, now_ms, left_s, isKiln }: Props & { left_s: n
         {...(isPowerOff ? early : { note: "Power off first" })}
         isLocked={!isPowerOff}
         bench={bench}
-        onPress={takeOut}
+        onPress={press}
       />
     </div>
   );
