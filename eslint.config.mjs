@@ -15,7 +15,7 @@ const forbid = (files, folders) => ({
     ],
   },
 });
-const LATER = ["plan", "simulate", "job", "verbs", "book"];
+const LATER = ["plan", "simulate", "job", "verbs", "book", "standing"];
 
 export default tseslint.config(
   {
@@ -70,9 +70,10 @@ export default tseslint.config(
   forbid(["core/src/kinetics/**"], ["heat", "colour", "evidence", "shape", ...LATER]),
   forbid(["core/src/colour/**"], ["heat", "kinetics", "evidence", "shape", ...LATER]),
   forbid(["core/src/evidence/**"], ["heat", "colour", "shape", ...LATER]),
-  forbid(["core/src/plan/**"], ["simulate", "job", "verbs", "book"]),
-  forbid(["core/src/simulate/**"], ["job", "verbs", "book"]),
-  forbid(["core/src/heatNow/**"], ["job", "verbs"]),
+  forbid(["core/src/plan/**"], ["simulate", "job", "verbs", "book", "standing"]),
+  forbid(["core/src/simulate/**"], ["job", "verbs", "book", "standing"]),
+  forbid(["core/src/heatNow/**"], ["job", "verbs", "standing"]),
+  forbid(["core/src/standing/**"], ["job", "verbs"]),
   forbid(["core/src/migrate/**"], ["numerics", "heat", "kinetics", "colour", "evidence", "shape", ...LATER]),
   {
     files: ["app/src/**/*.tsx"],

@@ -77,6 +77,18 @@ export function useStanding(state: PieceState): UseQueryResult<Prediction> {
   return usePrediction(useQuestion(state));
 }
 
+/**
+ * The same where seconds count: the coarse answer until the full one is there. Windows to straighten and to hold are those of the case
+ * as done, and a coarse grid has them to a second.
+ */
+export function useStandingSoon(state: PieceState): Prediction | undefined {
+  const question = useQuestion(state);
+  const full = usePrediction(question);
+  const isOld = full.data === undefined || full.isPlaceholderData;
+  const soon = usePrediction(isOld ? question : null, "quick");
+  return isOld && soon.data !== undefined && !soon.isPlaceholderData ? soon.data : full.data;
+}
+
 /** The same before any of its tests: what the model expected of what was done. */
 export function useExpected(state: PieceState): UseQueryResult<Prediction> {
   const question = useQuestion(state);

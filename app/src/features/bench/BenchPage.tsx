@@ -4,7 +4,7 @@ import type { Act, PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useMemo, type ComponentProps, type ComponentType, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
-import { useStanding } from "../../compute/useAnswers.js";
+import { useStandingSoon } from "../../compute/useAnswers.js";
 import { actWords } from "../../words/actWords.js";
 import { showTimeOfDay } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
@@ -145,11 +145,11 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
   const bench = useLedBench(state, now, isLeading);
   useFollowingHands(state, shop, isLeading);
   // Asked early, so that the window to straighten is known before the bath.
-  const prediction = useStanding(state);
-  const cues = useMemo(() => cuesOf(state, act, prediction.data), [state, act, prediction.data]);
+  const prediction = useStandingSoon(state);
+  const cues = useMemo(() => cuesOf(state, act, prediction), [state, act, prediction]);
   const flash = useCues(cues, now_ms, units.cues);
   const awake = useWakeLock();
-  const move = useSequence(state, prediction.data, bench, now_ms, isLeading);
+  const move = useSequence(state, prediction, bench, now_ms, isLeading);
   const isGated = act.kind === "heat" && !wentThroughGate(state, now_ms);
   const words = actWords(act, state, units);
   return (

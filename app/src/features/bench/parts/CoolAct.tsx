@@ -1,7 +1,7 @@
 /** Acts that wait for a fact, not a clock: black, hand-warm, in the oven, tried with a file. Time since is shown large. */
 
 import { bathTimes, brittleSince, ovenFor, ovensOf } from "@tembrak/core";
-import { useStanding } from "../../../compute/useAnswers.js";
+import { useStandingSoon } from "../../../compute/useAnswers.js";
 import { actWords } from "../../../words/actWords.js";
 import { showClock } from "../../../format/show.js";
 import { usePaint } from "../../../parts/usePaint.js";
@@ -59,7 +59,7 @@ function Since({ since_ms, brittle_ms, now_ms }: { since_ms: number | null; brit
 export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>) {
   const settings = useSettings();
   const kit = useKit() ?? null;
-  const prediction = useStanding(state);
+  const prediction = useStandingSoon(state);
   const brittle_ms = brittleSince(state, now_ms);
   const since_ms = brittle_ms ?? state.nextSince_ms;
   // How long until it can be held is counted from when it went under.
@@ -81,7 +81,7 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>
         <div className="bench-left">
           <Since since_ms={since_ms} brittle_ms={brittle_ms} now_ms={now_ms} />
           <p className="to-go">
-            {waitWords(act, { gone_s, steel: state.piece.steel, handWarm_s: prediction.data?.hardening.handWarm_s, oven }, settings)}
+            {waitWords(act, { gone_s, steel: state.piece.steel, handWarm_s: prediction?.hardening.handWarm_s, oven }, settings)}
           </p>
           {act.kind === "oven" ? <OvenRead state={state} act={act} bench={bench} /> : null}
         </div>

@@ -2,7 +2,7 @@
 
 import { bathTimes, LIMITS, underOf, type PieceState, type Prediction, type Route, type Step, type Under } from "@tembrak/core";
 import type { ReactNode } from "react";
-import { useQuestion, useStanding } from "../../../compute/useAnswers.js";
+import { useQuestion, useStandingSoon } from "../../../compute/useAnswers.js";
 import { actWords, mediumName } from "../../../words/actWords.js";
 import { showSpan, showTemperature, type Units } from "../../../format/show.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
@@ -255,11 +255,11 @@ function whereOf(act: Props["act"], in_ms: number | null): TankProps["where"] {
 }
 
 export function QuenchAct({ state, act, bench, now_ms }: Props) {
-  const prediction = useStanding(state);
+  const prediction = useStandingSoon(state);
   const in_ms = bathTimes(state, act.step).in_ms;
   const gone_s = in_ms === null ? null : Math.max(0, (now_ms - in_ms) / 1000);
   const quench = quenchOf(useQuestion(state)?.route, act);
-  const window = prediction.data?.hardening.straighten ?? null;
+  const window = prediction?.hardening.straighten ?? null;
   return (
     <>
       <div className="bench-main quench">

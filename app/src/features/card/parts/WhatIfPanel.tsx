@@ -92,16 +92,20 @@ export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, u
     set: (x: number) => void;
     isDone: boolean;
   }[] = [
-    {
-      track: "temper",
-      label: "Temper",
-      planned: temper?.temperature_C ?? 200,
-      value: trial.temper_C ?? temper?.temperature_C ?? 200,
-      step: 5,
-      show: (x) => showDegrees(x, units),
-      set: (x) => view.set({ temper_C: x }),
-      isDone: isTempered,
-    },
+    ...(temper === undefined
+      ? []
+      : [
+          {
+            track: "temper" as const,
+            label: "Temper",
+            planned: temper.temperature_C,
+            value: trial.temper_C ?? temper.temperature_C,
+            step: 5,
+            show: (x: number) => showDegrees(x, units),
+            set: (x: number) => view.set({ temper_C: x }),
+            isDone: isTempered,
+          },
+        ]),
     {
       track: "heat",
       label: "Heat",
