@@ -178,7 +178,7 @@ for (let s = 0; s < SHOPS; s++) {
     const found = predict(CATALOGUE, piece, timed, "full", undefined, undefined, { shop: { ...learned, ...probed }, tests }).working
       .tempered;
     count(after[i]!, hardness_HRC >= found.p05_HRC && hardness_HRC <= found.p95_HRC);
-    const tapped_s = transfer_s * Math.exp(normal(0.1));
+    const tapped_s = transfer_s * Math.exp(normal(0.2));
     taught.push({
       id: String(i),
       at_ms: i,

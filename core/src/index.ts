@@ -2,7 +2,7 @@
 
 // The catalogue
 export { CATALOGUE, FORMS, formOf } from "./catalogue.js";
-export { resolveSteel, type Catalogue, type ResolvedSteel, type Use } from "./plan/catalogue.js";
+export { unknownIn, type Unknown, resolveSteel, type Catalogue, type ResolvedSteel, type Use } from "./plan/catalogue.js";
 export type { SteelFile } from "./schema/steel.js";
 export type { Medium } from "./schema/medium.js";
 export type { KindFile } from "./schema/kind.js";

@@ -18,6 +18,7 @@ import {
 import { useQueries, type UseQueryResult } from "@tanstack/react-query";
 import { createContext, useContext, useMemo, type ReactNode } from "react";
 import { useKit, usePieces, useSettings } from "../store/useStore.js";
+import { unknownOf } from "../words/unknownWords.js";
 import { ask } from "./client.js";
 import { useHeatContext, type ShopContext } from "./useHeatContext.js";
 
@@ -51,7 +52,7 @@ export function LearnProvider({ children }: { children: ReactNode }) {
   const teachers = useMemo(
     () =>
       (pieces ?? [])
-        .filter(mayTeach)
+        .filter((state) => mayTeach(state) && unknownOf(state).length === 0)
         .sort((a, b) => knownFrom_ms(a) - knownFrom_ms(b))
         .slice(-MOST),
     [pieces],

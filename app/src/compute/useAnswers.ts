@@ -22,6 +22,7 @@ import {
 import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { useSettings } from "../store/useStore.js";
+import { unknownOf } from "../words/unknownWords.js";
 import { movedWords } from "../words/standingWords.js";
 import { ask, isKnown, poolSize } from "./client.js";
 import { makeShared } from "./shared.js";
@@ -63,7 +64,7 @@ export function usePlanned(
 export function useQuestion(state: PieceState): Question | null {
   const context = useHeatContext();
   const factors = useFactorsBefore(knownFrom_ms(state));
-  return useMemo(() => standingQuestion(state, { ...context, factors }), [state, context, factors]);
+  return useMemo(() => (unknownOf(state).length > 0 ? null : standingQuestion(state, { ...context, factors })), [state, context, factors]);
 }
 
 function untested(question: Question | null): Question | null {

@@ -2,6 +2,7 @@
 
 import { fireTime, heatNow, warmUpQuestion, type Act, type HeatNow, type PieceState } from "@tembrak/core";
 import { useMemo } from "react";
+import { unknownOf } from "../words/unknownWords.js";
 import { useWarmUp } from "./useAnswers.js";
 import { useHeatContext } from "./useHeatContext.js";
 
@@ -13,7 +14,8 @@ const OUT_TICK_ms = 500;
 export function useHeatNow(state: PieceState, act: Act | undefined, now_ms: number): HeatNow | null {
   const context = useHeatContext();
   const { kit } = context;
-  const heat = act?.kind === "heat" ? act : null;
+  // Of a steel nobody knows nothing is judged.
+  const heat = act?.kind === "heat" && unknownOf(state).length === 0 ? act : null;
   const question = useMemo(() => (heat === null ? null : warmUpQuestion(state, heat, kit)), [state, heat, kit]);
   const course = useWarmUp(question).data;
   const fire = heat === null ? null : fireTime(state, heat, now_ms);

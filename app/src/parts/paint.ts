@@ -1,8 +1,8 @@
 /** What a piece looks like now: the colour of its steel along its length, and the words for it. Pure. */
 
+import { alloyShiftOf_K } from "../format/alloyShift.js";
 import { FATE_WORDS } from "../words/fateWords.js";
 import {
-  alloyShift_K,
   ambientFromLux,
   CATALOGUE,
   filmHex,
@@ -11,7 +11,6 @@ import {
   isGlowVisible,
   oxideName,
   RUN_HOLD_MIN,
-  resolveSteel,
   type PieceState,
 } from "@tembrak/core";
 
@@ -58,7 +57,7 @@ function glowing(now_C: number, lux: number, words: string): Paint {
 
 /** The oxide a piece carries from the tempers it has had, as logged or as planned. */
 function film(state: PieceState): { nm: number; name: string; hex: string } {
-  const shift = alloyShift_K(resolveSteel(CATALOGUE, state.piece.steel).composition_wtpct);
+  const shift = alloyShiftOf_K(state.piece.steel);
   const nm = state.acts.reduce((d, act) => {
     if ((act.kind !== "temper" && act.kind !== "run") || !state.doneAt_ms.has(act.id)) return d;
     const hold_min = act.kind === "run" ? RUN_HOLD_MIN : act.hold_s / 60;
@@ -73,7 +72,7 @@ function inTemper(state: PieceState, now_ms: number): Paint {
   if (next?.kind !== "temper" || nextSince_ms === null) {
     return done.nm > 0 ? plain(done.hex, done.name) : plain("var(--hard)", "hard");
   }
-  const shift = alloyShift_K(resolveSteel(CATALOGUE, state.piece.steel).composition_wtpct);
+  const shift = alloyShiftOf_K(state.piece.steel);
   const minutes = Math.min((now_ms - nextSince_ms) / 60000, next.hold_s / 60);
   const nm = growFilm_nm(done.nm, { temperature_C: next.target_C, hold_min: Math.max(0.1, minutes), alloyShift_K: shift });
   return nm < 4 ? plain("var(--hard)", "in the oven") : plain(filmHex(nm), oxideName(nm));

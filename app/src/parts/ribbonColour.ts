@@ -1,6 +1,7 @@
 /** Colour of the heat line at a temperature: glow where it glows, film from the first temper on, steel between. */
 
-import { alloyShift_K, ambientFromLux, CATALOGUE, filmHex, glowHex, isGlowVisible, oxideFilm_nm, resolveSteel } from "@tembrak/core";
+import { alloyShiftOf_K } from "../format/alloyShift.js";
+import { ambientFromLux, CATALOGUE, filmHex, glowHex, isGlowVisible, oxideFilm_nm } from "@tembrak/core";
 import { onRibbon, type Ribbon } from "./ribbon.js";
 
 export interface ColourStop {
@@ -13,7 +14,7 @@ const STOPS = 220;
 /** Stops along the line. The film of a temper only grows: what was coloured stays coloured when it cools. */
 export function ribbonStops(ribbon: Ribbon, steelId: string, lux: number, holds_min: ReadonlyMap<number, number>): ColourStop[] {
   const ambient = ambientFromLux(lux);
-  const shift = alloyShift_K(resolveSteel(CATALOGUE, steelId).composition_wtpct);
+  const shift = alloyShiftOf_K(steelId);
   let film_nm = 0;
   return Array.from({ length: STOPS + 1 }, (_, i) => {
     const x = i / STOPS;

@@ -3,6 +3,7 @@
  * bench has its own (useBench), which keeps the taps a browser refused.
  */
 
+import { pieceState, type BookEvent } from "@tembrak/core";
 import { createContext, useCallback, useMemo, useState, type ReactNode } from "react";
 import { decide, type NewEvent } from "./db.js";
 
@@ -19,11 +20,17 @@ export const LogContext = createContext<Log>({ write: () => Promise.resolve(fals
 
 const REFUSED = "Not stored: the browser refused. Nothing was changed; export the book and try again.";
 
+/** Less the acts that another tab, or an earlier press, has called done already. */
+function stillToDo(piece: string, stored: readonly BookEvent[], events: readonly NewEvent[]): readonly NewEvent[] {
+  const done = pieceState(piece, stored)?.doneAt_ms;
+  return events.filter((event) => event.kind !== "act-done" || done === undefined || !done.has(event.act));
+}
+
 export function LogProvider({ children }: { children: ReactNode }) {
   const [refusal, setRefusal] = useState<string | null>(null);
   const write = useCallback(async (piece: string, events: readonly NewEvent[], at_ms = Date.now()): Promise<boolean> => {
     try {
-      await decide(piece, () => events, at_ms);
+      await decide(piece, (stored) => stillToDo(piece, stored, events), at_ms);
       setRefusal(null);
       return true;
     } catch {

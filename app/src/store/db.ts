@@ -1,5 +1,6 @@
 /** The browser's own store: an append-only log of events, and a few facts about the shop. */
 
+import isEqual from "fast-deep-equal";
 import {
   BOOK_VERSION,
   check,
@@ -178,11 +179,27 @@ export async function removeKitItem(id: string): Promise<void> {
   await store.kit.delete(id);
 }
 
+/** Rows that no schema fits, by their keys: they are nobody's to erase unasked. */
+async function unreadableKeys(): Promise<ReadonlySet<string>> {
+  const rows = (await store.events.toArray()) as readonly { readonly id: string }[];
+  const read = new Set(readable(rows).map(({ id }) => id));
+  return new Set(rows.map(({ id }) => id).filter((id) => !read.has(id)));
+}
+
+interface Replacing {
+  /** The kit in the place of the one here; left out, that stays. */
+  readonly kit?: Kit | undefined;
+  /** Rows that cannot be read go too. */
+  readonly alsoUnreadable?: boolean;
+}
+
 /** Replaces the whole book in one transaction: on any error the old one is still there. */
-export async function replaceBook(events: readonly BookEvent[], kit?: Kit): Promise<void> {
+export async function replaceBook(events: readonly BookEvent[], { kit, alsoUnreadable = false }: Replacing = {}): Promise<void> {
   await store.transaction("rw", store.events, store.settings, store.kit, async () => {
-    await store.events.clear();
-    await store.events.bulkAdd(events);
+    const kept = alsoUnreadable ? new Set<string>() : await unreadableKeys();
+    const theirs = new Set(events.map(({ id }) => id));
+    await store.events.bulkDelete((await store.events.toCollection().primaryKeys()).filter((id) => !kept.has(id) || theirs.has(id)));
+    await store.events.bulkAdd([...events]);
     if (kit !== undefined) {
       await store.kit.clear();
       await store.kit.bulkAdd([...kit]);
@@ -192,15 +209,30 @@ export async function replaceBook(events: readonly BookEvent[], kit?: Kit): Prom
   });
 }
 
-/** Adds the events of a book that are not here yet. @returns how many were new. */
-export async function mergeBook(events: readonly BookEvent[], kit: Kit = []): Promise<number> {
+export interface Merged {
+  readonly fresh: number;
+  /** Events that are here under the same id with another content: left as they are here. */
+  readonly differing: readonly BookEvent[];
+}
+
+/** Adds the events of a book that are not here yet. */
+export async function mergeBook(events: readonly BookEvent[], kit: Kit = []): Promise<Merged> {
   return store.transaction("rw", store.events, store.settings, store.kit, async () => {
     const owned = new Set(await store.kit.toCollection().primaryKeys());
     await store.kit.bulkAdd(kit.filter(({ id }) => !owned.has(id)));
-    const known = new Set(await store.events.bulkGet(events.map(({ id }) => id)).then((found) => found.flatMap((e) => (e ? [e.id] : []))));
-    const fresh = events.filter(({ id }) => !known.has(id));
+    const found = await store.events.bulkGet(events.map(({ id }) => id));
+    const fresh = events.filter((_, i) => found[i] === undefined);
+    const differing = events.filter((event, i) => found[i] !== undefined && !isEqual(found[i], event));
     await store.events.bulkAdd(fresh);
     await writeSettings({ isSettled: true });
-    return fresh.length;
+    return { fresh: fresh.length, differing };
+  });
+}
+
+/** Takes what another book says of events that are here too, in the place of what they say here. */
+export async function takeTheirs(events: readonly BookEvent[]): Promise<void> {
+  await store.transaction("rw", store.events, store.settings, async () => {
+    await store.events.bulkPut([...events]);
+    await store.settings.put({ key: GENERATION, value: uuid() });
   });
 }

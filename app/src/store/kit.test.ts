@@ -17,7 +17,7 @@ describe("the kit in the store", () => {
   it("goes out with the book and comes back the same, in an empty browser", async () => {
     const kit = demoKit();
     const book = readBook(writeBook([], 5, kit));
-    await replaceBook(book.events, book.kit ?? []);
+    await replaceBook(book.events, { kit: book.kit ?? [] });
     const back = (await readKit())!;
     expect([...back].sort((a, b) => (a.id < b.id ? -1 : 1))).toEqual([...kit].sort((a, b) => (a.id < b.id ? -1 : 1)));
   });

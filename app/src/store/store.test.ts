@@ -1,6 +1,20 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
-import { piecesOf, pieceState, planRoute, CATALOGUE, readBook, writeBook } from "@tembrak/core";
-import { allEvents, append, eventsOf, mergeBook, newId, readSettings, replaceBook, store, writeSettings } from "./db.js";
+import { piecesOf, pieceState, planRoute, PRESETS, CATALOGUE, readBook, writeBook, type BookEvent } from "@tembrak/core";
+import {
+  allEvents,
+  append,
+  eventsOf,
+  mergeBook,
+  newId,
+  readKit,
+  readSettings,
+  removeKitItem,
+  replaceBook,
+  store,
+  takeTheirs,
+  writeKitItems,
+  writeSettings,
+} from "./db.js";
 import { demoEvents } from "./demoBook.js";
 import { readMirror } from "./mirror.js";
 
@@ -12,6 +26,31 @@ afterEach(async () => {
 });
 
 describe("the store", () => {
+  it("a book without a kit leaves the kit; rows nobody can read stay until they too are asked to go", async () => {
+    const oven = { ...PRESETS[0]!.items.find(({ kind }) => kind === "oven")!, id: "own" };
+    await writeKitItems([oven]);
+    const odd = { id: "odd", piece: "p", at_ms: 5, kind: "rung" };
+    await store.events.add(odd as never);
+    await replaceBook(demoEvents(NOW_ms));
+    expect(await readKit()).toEqual([oven]);
+    expect(await store.events.get("odd")).toEqual(odd);
+    await replaceBook([]);
+    expect(await store.events.count()).toBe(1);
+    await replaceBook([], { alsoUnreadable: true });
+    expect(await store.events.count()).toBe(0);
+    await removeKitItem("own");
+  });
+  it("the same entry with another content is told apart, and taken only when asked", async () => {
+    const events = demoEvents(NOW_ms);
+    await replaceBook(events);
+    const note = events.find((event) => event.kind === "note")!;
+    const other = { ...note, text: "Another hand wrote this." } as BookEvent;
+    const { fresh, differing } = await mergeBook([...events.filter(({ id }) => id !== note.id), other]);
+    expect([fresh, differing]).toEqual([0, [other]]);
+    expect(await store.events.get(note.id)).toEqual(note);
+    await takeTheirs(differing);
+    expect(await store.events.get(note.id)).toEqual(other);
+  });
   it("keeps events as they were given, in order, and refuses what does not fit without keeping half", async () => {
     const piece = demoEvents(NOW_ms).find((e) => e.kind === "piece")!;
     await append("p", [{ kind: "piece", definition: piece.definition }], NOW_ms);
@@ -59,8 +98,8 @@ describe("the store", () => {
   });
   it("bringing the same book in twice adds nothing", async () => {
     const events = demoEvents(NOW_ms);
-    expect(await mergeBook(events)).toBe(events.length);
-    expect(await mergeBook(events)).toBe(0);
+    expect(await mergeBook(events)).toEqual({ fresh: events.length, differing: [] });
+    expect(await mergeBook(events)).toEqual({ fresh: 0, differing: [] });
   });
   it("a book that cannot be stored leaves the old one as it was", async () => {
     const events = demoEvents(NOW_ms);

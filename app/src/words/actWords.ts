@@ -1,13 +1,12 @@
 /** The sentences of the work: what an act asks for, what ends it, why. All words that carry a unit are made here. */
 
+import { alloyShiftOf_K } from "../format/alloyShift.js";
 import { FATE_WORDS } from "./fateWords.js";
 import {
-  alloyShift_K,
   CATALOGUE,
   isWater,
   growFilm_nm,
   oxideName,
-  resolveSteel,
   RUN_HOLD_MIN,
   underOf,
   type Act,
@@ -85,8 +84,7 @@ const RUN_WORDS = { torch: "with a torch", "hot-bar": "on a hot bar", residual: 
 
 /** The colour clean steel shows where it is tempered for a moment at a heat. */
 export function runColour(steel: string, temperature_C: number): string {
-  const alloy = alloyShift_K(resolveSteel(CATALOGUE, steel).composition_wtpct);
-  return oxideName(growFilm_nm(0, { temperature_C, hold_min: RUN_HOLD_MIN, alloyShift_K: alloy }));
+  return oxideName(growFilm_nm(0, { temperature_C, hold_min: RUN_HOLD_MIN, alloyShift_K: alloyShiftOf_K(steel) }));
 }
 
 /** A hold that never reaches the change: spheroidising and stress relief. It may cool as it likes. */

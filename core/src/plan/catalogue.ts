@@ -102,3 +102,23 @@ export function resolveSteel(catalogue: Catalogue, steel: SteelInput, path = "/s
     },
   };
 }
+
+/** What a piece, or its route, names that this catalogue does not have. */
+export interface Unknown {
+  readonly what: "steel" | "use" | "medium";
+  readonly got: string;
+}
+
+/** Empty where all of it is known: only then can anything be worked out. */
+export function unknownIn(
+  catalogue: Catalogue,
+  { steel, use }: { readonly steel: string; readonly use: string },
+  route: { readonly steps: readonly { readonly kind: string }[] } | null,
+): Unknown[] {
+  const media = (route?.steps ?? []).flatMap((step) => (step.kind === "quench" && "medium" in step ? [String(step.medium)] : []));
+  return [
+    ...(catalogue.steel(steel.toLowerCase()) === undefined ? [{ what: "steel", got: steel } as const] : []),
+    ...(catalogue.use(use) === undefined ? [{ what: "use", got: use } as const] : []),
+    ...[...new Set(media)].flatMap((got) => (catalogue.medium(got) === undefined ? [{ what: "medium", got } as const] : [])),
+  ];
+}

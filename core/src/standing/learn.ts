@@ -14,6 +14,9 @@ import { asDone } from "./asDone.js";
 const BATH_STAYS = 0.7;
 const OVEN_STAYS = 0.8;
 const STEEL_STAYS = 0.7;
+/** So much of what a steel may be off stands in the floor of every simulated piece too, HRC: once it is learned it counts once. */
+const IN_THE_FLOOR_HRC = 1;
+const LEAST_STEEL_HRC = 0.5;
 /** A piece further off than this went wrong in a way nobody logged: it teaches nothing of the shop, in deviations. */
 const WENT_WRONG = 3;
 /** Seconds nobody logs, and how well a tap tells them: logarithms of ratios. */
@@ -179,6 +182,10 @@ export function learnShop(taught: readonly Taught[], { oven_K = OVEN_K, heat_K =
   return [...fromTests(taught, oven_K), ...habit("transfer", transfers, TRANSFER), ...habit("heat", heats, { value: 0, sd: heat_K })];
 }
 
+function onceCounted(sd_HRC: number): number {
+  return Math.sqrt(Math.max(LEAST_STEEL_HRC ** 2, sd_HRC ** 2 - IN_THE_FLOOR_HRC ** 2));
+}
+
 /** What the factors say of a run in this shop: of a bath it was never seen with, and of what was switched off, nothing. */
 export function shopLearned(
   factors: readonly Factor[],
@@ -201,7 +208,7 @@ export function shopLearned(
     ...(bath === undefined ? {} : { bathRatio: next(bath) }),
     ...(oven === undefined ? {} : { oven_K: next(oven) }),
     ...(rate === undefined ? {} : { rateRatio: next(rate) }),
-    ...(bar === undefined ? {} : { steel_HRC: next(bar) }),
+    ...(bar === undefined ? {} : { steel_HRC: { mean: bar.mean, sd: onceCounted(next(bar).sd) } }),
     ...(transfer === undefined ? {} : { transferRatio: next(transfer) }),
     ...(heat === undefined ? {} : { heat_K: next(heat) }),
   };

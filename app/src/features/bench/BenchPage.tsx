@@ -13,6 +13,8 @@ import { SimulatedShopContext, useFollowingHands, useSimulatedShop } from "../..
 import { useBenchClock } from "../../store/useBenchClock.js";
 import type { ActProps } from "./parts/ActKey.js";
 import { cuesOf } from "./cues.js";
+import { UnknownPiece } from "../../parts/UnknownPiece.js";
+import { unknownOf } from "../../words/unknownWords.js";
 import { BenchHead } from "./parts/BenchHead.js";
 import { ClockNotice, LeadNotice, MovedNotice } from "./parts/BenchNotices.js";
 import { CoolAct } from "./parts/CoolAct.js";
@@ -183,6 +185,7 @@ export function BenchPage() {
   const { id = "" } = useParams();
   const state = usePiece(id);
   if (state === undefined) return <main aria-busy="true" className="bench" />;
+  if (state !== null && (state.route === null || unknownOf(state).length > 0)) return <UnknownPiece state={state} />;
   if (state === null || state.next === undefined) {
     return (
       <main className="bench">

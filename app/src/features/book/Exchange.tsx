@@ -1,6 +1,6 @@
 /** The book as one file: out, and in again. A bad file says where it is bad and changes nothing. */
 
-import { InputError, readBook, type Book } from "@tembrak/core";
+import { InputError, readBook, type Book, type BookEvent } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -10,8 +10,16 @@ import { useEffect, useRef, useState } from "react";
 import { showAgo, showBytes } from "../../format/show.js";
 import { askToPersist } from "../../store/boot.js";
 import { exportBook } from "../../store/exportBook.js";
-import { mergeBook, replaceBook } from "../../store/db.js";
-import { useNow, useSettings } from "../../store/useStore.js";
+import { mergeBook, replaceBook, takeTheirs } from "../../store/db.js";
+import { useKit, useNow, useSettings, useUnreadable } from "../../store/useStore.js";
+
+function entries(count: number): string {
+  return count === 1 ? "1 entry" : `${count} entries`;
+}
+
+function pieces(count: number): string {
+  return count === 1 ? "1 piece" : `${count} pieces`;
+}
 
 function Stored() {
   const [facts, setFacts] = useState<{ usage: number; isKept: boolean } | null>(null);
@@ -38,6 +46,9 @@ export function Exchange({ count }: { count: number }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [waiting, setWaiting] = useState<{ book: Book; name: string } | null>(null);
   const [isEmptying, setIsEmptying] = useState(false);
+  const [differing, setDiffering] = useState<readonly BookEvent[]>([]);
+  const kit = useKit() ?? [];
+  const unreadable = useUnreadable().length;
 
   const writeOut = async (): Promise<void> => {
     const name = await exportBook();
@@ -47,9 +58,13 @@ export function Exchange({ count }: { count: number }) {
   const take = async (book: Book, isReplacing: boolean): Promise<void> => {
     setWaiting(null);
     try {
-      if (isReplacing) await replaceBook(book.events, book.kit ?? []);
-      const fresh = isReplacing ? book.events.length : await mergeBook(book.events, book.kit);
-      setSaid(fresh === 0 ? "Everything in that file was already here." : `${fresh} entries brought in.`);
+      // A book that says nothing of a kit leaves the one that is here.
+      if (isReplacing) await replaceBook(book.events, { kit: book.kit });
+      const { fresh, differing: others } = isReplacing
+        ? { fresh: book.events.length, differing: [] }
+        : await mergeBook(book.events, book.kit);
+      setDiffering(others);
+      setSaid(fresh === 0 && others.length === 0 ? "Everything in that file was already here." : `${fresh} entries brought in.`);
       setTrouble(null);
     } catch {
       setTrouble("The browser would not store it. The book is as it was.");
@@ -100,6 +115,22 @@ export function Exchange({ count }: { count: number }) {
         ) : null}
       </div>
       {said ? <p role="status">{said}</p> : null}
+      {differing.length === 0 ? null : (
+        <p role="status">
+          {entries(differing.length)} of that file {differing.length === 1 ? "is" : "are"} here with another content, and left as here.{" "}
+          <Button
+            variant="text"
+            onClick={() =>
+              void takeTheirs(differing).then(() => (setDiffering([]), setSaid(`${entries(differing.length)} taken from the file.`)))
+            }
+          >
+            Take the file&rsquo;s
+          </Button>
+          <Button variant="text" onClick={() => setDiffering([])}>
+            Leave them
+          </Button>
+        </p>
+      )}
       {trouble ? (
         <p role="alert" className="exchange-trouble">
           {trouble}
@@ -109,7 +140,11 @@ export function Exchange({ count }: { count: number }) {
         <DialogTitle>There is a book here already</DialogTitle>
         <DialogContent>
           {waiting
-            ? `${waiting.name} holds ${waiting.book.events.length} entries. Add what is new in it to this book, or put it in this book's place?`
+            ? `${waiting.name} holds ${entries(waiting.book.events.length)}. Add what is new in it to this book, or put it in this book's place? In its place, the ${pieces(count)} here would go${
+                waiting.book.kit === undefined || kit.length === 0
+                  ? "; the kit stays"
+                  : `, and the kit of ${kit.length} would give way to its own of ${waiting.book.kit.length}`
+              }${unreadable === 0 ? "" : `; ${entries(unreadable)} that nobody can read would stay`}. Export first if you may want it back.`
             : ""}
         </DialogContent>
         <DialogActions>
@@ -124,7 +159,11 @@ export function Exchange({ count }: { count: number }) {
       </Dialog>
       <Dialog open={isEmptying} onClose={() => setIsEmptying(false)} maxWidth="sm">
         <DialogTitle>Empty this book?</DialogTitle>
-        <DialogContent>Every piece and every heat in this browser is erased. Export first if you may want it back.</DialogContent>
+        <DialogContent>
+          Every piece and every heat in this browser is erased
+          {unreadable === 0 ? "" : `, and ${entries(unreadable)} that nobody here can read with them`}. The kit stays. Export first if you
+          may want it back.
+        </DialogContent>
         <DialogActions>
           <Button variant="contained" onClick={() => setIsEmptying(false)}>
             Leave it
@@ -132,7 +171,7 @@ export function Exchange({ count }: { count: number }) {
           <Button
             onClick={() => {
               setIsEmptying(false);
-              void replaceBook([]).then(() => setSaid("The book is empty."));
+              void replaceBook([], { alsoUnreadable: true }).then(() => setSaid("The book is empty."));
             }}
           >
             Erase it all

@@ -23,6 +23,8 @@ import { measured, measuredSummary } from "../../words/measuredWords.js";
 import { headline, verdictWords } from "../../words/verdictWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { FitNotice } from "../../parts/FitNotice.js";
+import { UnknownPiece } from "../../parts/UnknownPiece.js";
+import { unknownOf } from "../../words/unknownWords.js";
 import { HeatLine } from "../../parts/HeatLine.js";
 import { progressOf } from "../../parts/progress.js";
 import { useLog, useKit, useNow, usePiece, useSettings } from "../../store/useStore.js";
@@ -210,7 +212,7 @@ export function CardPage() {
   const { id = "" } = useParams();
   const state = usePiece(id);
   if (state === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
-  if (state === null || state.route === null) {
+  if (state === null) {
     return (
       <main style={{ padding: 28, flex: 1 }}>
         <h1>There is no such piece in the book.</h1>
@@ -220,5 +222,6 @@ export function CardPage() {
       </main>
     );
   }
+  if (state.route === null || unknownOf(state).length > 0) return <UnknownPiece state={state} />;
   return <Card key={state.id} state={state} route={state.route} />;
 }

@@ -21,6 +21,8 @@ import { showHardness, showRange } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import type { NewEvent } from "../../store/db.js";
 import { useKit, useLog, usePiece, useSettings } from "../../store/useStore.js";
+import { UnknownPiece } from "../../parts/UnknownPiece.js";
+import { unknownOf } from "../../words/unknownWords.js";
 import { FileLadder } from "./parts/FileLadder.js";
 import { ShopTests } from "./parts/ShopTests.js";
 import { TestTools } from "./parts/TestTools.js";
@@ -164,6 +166,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
 export function FileTestPage() {
   const { id = "", act = "prove" } = useParams();
   const state = usePiece(id);
-  if (!state || state.route === null) return <main aria-busy="true" style={{ flex: 1 }} />;
+  if (!state) return <main aria-busy="true" style={{ flex: 1 }} />;
+  if (state.route === null || unknownOf(state).length > 0) return <UnknownPiece state={state} />;
   return <Testing key={`${state.id} ${act}`} state={state} route={state.route} act={act} />;
 }
