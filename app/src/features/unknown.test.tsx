@@ -1,4 +1,4 @@
-import { afterEach, describe, expect, it } from "@jest/globals";
+import { afterEach, describe, expect, it, jest } from "@jest/globals";
 import { cleanup, screen } from "@testing-library/react";
 import { CATALOGUE, planRoute, type Piece, type PieceState, type Route } from "@tembrak/core";
 import type { ReactNode } from "react";
@@ -42,5 +42,20 @@ describe.each(ODD)("%s closes no screen", (_, state) => {
     show(screenOf, { pieces: [state, sound], at: [path, address] });
     expect(screen.queryAllByRole("main").length).toBeGreaterThan(0);
     if (name === "rack" || name === "book") expect(screen.getAllByText(/Sound knife/).length).toBeGreaterThan(0);
+  });
+});
+
+describe("one piece that cannot be drawn", () => {
+  // A section that no schema lets in, as a fault of ours would make one.
+  const broken = { ...odd({}), piece: { ...HAY_KNIFE, name: "Broken one", section: null as never } };
+  it("leaves the rest of rack and book as they are, and is there by its name", () => {
+    const quiet = jest.spyOn(console, "error").mockImplementation(() => undefined);
+    for (const screenOf of [<BookPage key="b" />]) {
+      show(screenOf, { pieces: [broken, sound] });
+      expect(screen.getAllByText(/Sound knife/).length).toBeGreaterThan(0);
+      expect(screen.getAllByText(/Broken one/).length).toBeGreaterThan(0);
+      cleanup();
+    }
+    quiet.mockRestore();
   });
 });

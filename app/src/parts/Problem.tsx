@@ -2,6 +2,7 @@
 
 import Button from "@mui/material/Button";
 import { Link, useRouteError } from "react-router";
+import { exportBook } from "../store/exportBook.js";
 
 export function Problem() {
   const error = useRouteError();
@@ -14,9 +15,19 @@ export function Problem() {
       <p style={{ color: "var(--ink2)" }}>
         {said === null ? "The link may be old." : `It says: ${said}`} What you stored is safe: every tap is kept before it is shown.
       </p>
-      <Button component={Link} to="/" variant="contained">
-        Back to the rack
-      </Button>
+      <div style={{ display: "flex", gap: 12, flexWrap: "wrap" }}>
+        <Button component={Link} to="/" variant="contained" reloadDocument={said !== null}>
+          Back to the rack
+        </Button>
+        {said === null ? null : (
+          <>
+            <Button onClick={() => void exportBook()}>Export the book</Button>
+            <Button component={Link} to="/book" reloadDocument>
+              The book: export, bring in, empty
+            </Button>
+          </>
+        )}
+      </div>
     </main>
   );
 }

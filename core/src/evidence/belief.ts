@@ -1,6 +1,5 @@
 /** A belief about hardness on a grid, and what a row of files does to it. */
 
-import { InputError, requireRange } from "../errors.js";
 import type { Bell } from "../numerics/mixture.js";
 import { normalCdf } from "../numerics/normal.js";
 import type { Likelihood } from "./weigh.js";
@@ -26,11 +25,11 @@ export function hardnessOfNode_HRC(i: number): number {
   return LOWEST_HRC + STEP_HRC * i;
 }
 
+/** What cannot be told apart any more, because all of it is next to impossible, is taken as even: a file may hold anything. */
 function normalised(weights: Float64Array): HardnessBelief {
   let sum = 0;
   for (const w of weights) sum += w;
-  if (!(sum > 0)) throw new InputError({ code: "inconsistent", path: "", message: "These results cannot all be true of one piece." });
-  return weights.map((w) => w / sum);
+  return sum > 0 && Number.isFinite(sum) ? weights.map((w) => w / sum) : new Float64Array(NODES).fill(1 / NODES);
 }
 
 /**

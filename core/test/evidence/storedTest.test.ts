@@ -39,6 +39,21 @@ describe("the verdict of a stored test", () => {
     });
     expect(mean({ ...test, strokes })).toBe(plain.summary.mean_HRC);
   });
+  it("numbers that contradict each other as far as they can still give a verdict: a file may hold anything", () => {
+    for (const predicted of [
+      { mean_HRC: -50, sd_HRC: 0.05 },
+      { mean_HRC: 80, sd_HRC: 0.05, failChance: 0 },
+    ]) {
+      const { summary } = testVerdict({ ...test, strokes: [], readings_HRC: [0, 75, 0, 75], predicted }, BILLHOOK.section);
+      for (const number of Object.values(summary)) expect(Number.isFinite(number)).toBe(true);
+    }
+    const torn = [65, 60, 55].map((file_HRC) => ({ file_HRC, result: "skates" as const }));
+    const { notices } = testVerdict(
+      { ...test, strokes: [...torn, { file_HRC: 40, result: "bites" }], readings_HRC: [20] },
+      BILLHOOK.section,
+    );
+    expect(notices.map(({ code }) => code)).toContain("inconsistent-files");
+  });
   it("what is too thin for a tester is told of a stored test too", () => {
     const thin = { ...BILLHOOK.section, spine_mm: 0.6, edge_mm: 0.3 } as typeof BILLHOOK.section;
     const codes = testVerdict({ ...test, strokes: [], readings_HRC: [40, 41, 40] }, thin).notices.map(({ code }) => code);

@@ -7,6 +7,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { showMoment } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
+import { Boundary } from "../../parts/Boundary.js";
 import { usePaint } from "../../parts/usePaint.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
 import { useNow, usePieces } from "../../store/useStore.js";
@@ -74,7 +75,21 @@ export function BookPage() {
       </header>
       <ul className="book-list">
         {shown.map((state) => (
-          <Row key={state.id} state={state} now_ms={now_ms} />
+          <Boundary
+            key={state.id}
+            fallback={
+              <li>
+                <Link to={`/book/${state.id}`} className="book-row">
+                  <span className="book-name">
+                    <b>{state.piece.name}</b>
+                    <small>It could not be drawn here. It is kept, and goes out with the export.</small>
+                  </span>
+                </Link>
+              </li>
+            }
+          >
+            <Row state={state} now_ms={now_ms} />
+          </Boundary>
         ))}
       </ul>
       {pieces.length > 0 && shown.length === 0 ? <p>Nothing in the book says &quot;{search}&quot;.</p> : null}

@@ -5,6 +5,7 @@ import { brittleSince, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { statusLine } from "../../../words/actWords.js";
+import { Boundary } from "../../../parts/Boundary.js";
 import { usePaint } from "../../../parts/usePaint.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useUnits } from "../../../store/useStore.js";
@@ -50,20 +51,33 @@ function Row({ state, isFirst, now_ms, scale_px_mm }: { state: PieceState; isFir
   );
 }
 
+/** What could not be drawn has its name and its record. */
+function FailedRow({ state }: { state: PieceState }) {
+  return (
+    <Link to={`/book/${state.id}`} className="tall-row">
+      <span className="tall-words">
+        <b>{state.piece.name}</b> <span className="drawn">{state.piece.mark}</span>
+        <small>It could not be drawn here. Its record is kept.</small>
+      </span>
+    </Link>
+  );
+}
+
 export function RackTall({ pieces, first, now_ms }: Props) {
   const longest = Math.max(...pieces.map(({ piece }) => drawPiece(piece, 1, "lay").width_px));
   const scale_px_mm = Math.min(0.62, ROOM_PX / longest);
   return (
     <div style={{ marginTop: 16 }}>
       {inOrder(pieces).map((state) => (
-        <Row
-          key={state.id}
-          state={state}
-          isFirst={state.id === first}
-          now_ms={timeFor(state, now_ms)}
+        <Boundary key={state.id} fallback={<FailedRow state={state} />}>
+          <Row
+            state={state}
+            isFirst={state.id === first}
+            now_ms={timeFor(state, now_ms)}
 
-          scale_px_mm={scale_px_mm}
-        />
+            scale_px_mm={scale_px_mm}
+          />
+        </Boundary>
       ))}
       <Button component={Link} to="/new" fullWidth sx={{ my: 2, minHeight: 60 }}>
         New piece

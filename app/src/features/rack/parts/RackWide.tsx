@@ -8,6 +8,7 @@ import { statusLine } from "../../../words/actWords.js";
 import { lengthNumber, showNotches } from "../../../format/show.js";
 import { DimV } from "../../../parts/Drawing.js";
 import { MiniHeatLine } from "../../../parts/MiniHeatLine.js";
+import { Boundary } from "../../../parts/Boundary.js";
 import { usePaint } from "../../../parts/usePaint.js";
 import { progressOf } from "../../../parts/progress.js";
 import { SectionDrawing } from "../../../parts/SectionDrawing.js";
@@ -37,6 +38,17 @@ function Rail({ span, holdsFirst }: { span: RailSpan; holdsFirst: boolean }) {
       <rect x={x0} y={RAIL_Y} width={10} height={7} fill="url(#hatch-cut)" opacity={0.6} />
       <rect x={x1 - 18} y={RAIL_Y} width={10} height={7} fill="url(#hatch-cut)" opacity={0.6} />
     </g>
+  );
+}
+
+/** What could not be drawn has its name and its record. */
+function FailedPiece({ hung: { state, x } }: { hung: Hung }) {
+  return (
+    <Link to={`/book/${state.id}`} className="rack-piece" aria-label={`${state.piece.name}: could not be drawn`}>
+      <text x={x} y={PIECE_Y + 20} fontSize={14} fill="var(--ink)">
+        {state.piece.name}
+      </text>
+    </Link>
   );
 }
 
@@ -155,14 +167,15 @@ export function RackWide({ pieces, first, now_ms }: Props) {
           <Rail key={span.stage} span={span} holdsFirst={layout.hung.some((h) => h.state.id === first && h.state.stage === span.stage)} />
         ))}
         {layout.hung.map((hung) => (
-          <HungPiece
-            key={hung.state.id}
-            hung={hung}
-            now_ms={timeFor(hung.state, now_ms)}
+          <Boundary key={hung.state.id} fallback={<FailedPiece hung={hung} />}>
+            <HungPiece
+              hung={hung}
+              now_ms={timeFor(hung.state, now_ms)}
 
-            height={height}
-            isFirst={hung.state.id === first}
-          />
+              height={height}
+              isFirst={hung.state.id === first}
+            />
+          </Boundary>
         ))}
       </svg>
     </div>
