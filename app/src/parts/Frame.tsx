@@ -6,6 +6,8 @@ import { useEffect, useState } from "react";
 import { Outlet, useLocation } from "react-router";
 import { useRegisterSW } from "virtual:pwa-register/react";
 import { storeTrouble, type StoreTrouble } from "../store/boot.js";
+import { exportBook } from "../store/exportBook.js";
+import { storeRefused, useRefused } from "../store/refused.js";
 import { useLog, useSettings } from "../store/useStore.js";
 import { TitleBlock } from "./TitleBlock.js";
 
@@ -31,6 +33,7 @@ export function Frame() {
     updateServiceWorker,
   } = useRegisterSW();
   const { refusal, dismiss } = useLog();
+  const unstored = useRefused();
   const [trouble, setTrouble] = useState<StoreTrouble>(null);
   useEffect(() => {
     void storeTrouble().then(setTrouble);
@@ -48,6 +51,18 @@ export function Frame() {
             {refusal}{" "}
             <Button variant="text" onClick={dismiss}>
               Seen
+            </Button>
+          </p>
+        )}
+        {unstored === 0 || atBench ? null : (
+          <p role="alert" className="store-refused">
+            {unstored === 1 ? "One tap is" : `${unstored} taps are`} kept in this tab alone: the browser refused to store{" "}
+            {unstored === 1 ? "it" : "them"}. Closing the tab loses {unstored === 1 ? "it" : "them"}.{" "}
+            <Button variant="text" onClick={() => void storeRefused().catch(() => undefined)}>
+              Try again
+            </Button>
+            <Button variant="text" onClick={() => void exportBook()}>
+              Export, with {unstored === 1 ? "it" : "them"}
             </Button>
           </p>
         )}

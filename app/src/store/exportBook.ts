@@ -1,6 +1,7 @@
 /** The whole book and the kit as one file, handed to the browser to keep: from the book, and from wherever storing was refused. */
 
-import { writeBook, type BookEvent } from "@tembrak/core";
+import { writeBook } from "@tembrak/core";
+import { refusedTaps } from "./refused.js";
 import { allEvents, readKit, readSettings, writeSettings } from "./db.js";
 
 function fileName(shop: string, at_ms: number, what: string): string {
@@ -12,12 +13,12 @@ function fileName(shop: string, at_ms: number, what: string): string {
   return `${word}-${new Date(at_ms).toISOString().slice(0, 10)}.${what}.json`;
 }
 
-/** @param unstored taps that the browser refused to store: they go into the file all the same. @returns the name of the file. */
-export async function exportBook(unstored: readonly BookEvent[] = []): Promise<string> {
+/** With the taps that the browser refused to store. @returns the name of the file. */
+export async function exportBook(): Promise<string> {
   const at_ms = Date.now();
   const { shopName } = await readSettings();
   const name = fileName(shopName, at_ms, "tembrak");
-  handOver(writeBook([...(await allEvents()), ...unstored], at_ms, await readKit()), name);
+  handOver(writeBook([...(await allEvents()), ...refusedTaps()], at_ms, await readKit()), name);
   // A browser that refuses to store refuses this too: the file is written all the same.
   await writeSettings({ exportedAt_ms: at_ms }).catch(() => undefined);
   return name;

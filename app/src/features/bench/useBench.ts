@@ -1,8 +1,9 @@
 /** What a tap at the bench does: stored first, shown after. */
 
 import { pieceState, requireValid, type BookEvent, type Check, type PieceState, type Route } from "@tembrak/core";
-import { useRef, useState } from "react";
-import { decide, mergeBook, newId, type NewEvent } from "../../store/db.js";
+import { useState } from "react";
+import { decide, newId, type NewEvent } from "../../store/db.js";
+import { keepRefused, storeRefused, useRefused } from "../../store/refused.js";
 import { exportBook } from "../../store/exportBook.js";
 
 export interface Bench {
@@ -38,8 +39,7 @@ type Follow = (stored: readonly BookEvent[]) => readonly NewEvent[];
 export function useBench({ id, next }: PieceState, now: () => number = Date.now): Bench {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [isStoring, setIsStoring] = useState(false);
-  const refused = useRef<BookEvent[]>([]);
-  const [unstored, setUnstored] = useState(0);
+  const unstored = useRefused();
   const keep = (follow: Follow, at_ms = now()): void => {
     // Drawing anew takes as long as storing does: the keys are shut only where storing is slow.
     const slow = setTimeout(() => setIsStoring(true), SLOW_ms);
@@ -53,8 +53,7 @@ export function useBench({ id, next }: PieceState, now: () => number = Date.now)
             return [];
           }
         });
-        refused.current.push(...lost);
-        setUnstored(refused.current.length);
+        keepRefused(lost);
         setTrouble("Not stored: the browser refused. Write it down, and export the book.");
       })
       .finally(() => {
@@ -85,16 +84,11 @@ export function useBench({ id, next }: PieceState, now: () => number = Date.now)
         return last ? [{ kind: "withdrawn", event: last.id }] : [];
       }),
     at: (act, events, at_ms) => keep(whileAt(act, events), at_ms),
-    retry: () => {
-      const taps = refused.current;
-      mergeBook(taps)
-        .then(() => {
-          refused.current = [];
-          setUnstored(0);
-          setTrouble(null);
-        })
-        .catch(() => undefined);
-    },
-    rescue: () => void exportBook(refused.current).catch(() => setTrouble("Not even the export could be written. Write it down.")),
+    retry: () =>
+      void storeRefused().then(
+        () => setTrouble(null),
+        () => undefined,
+      ),
+    rescue: () => void exportBook().catch(() => setTrouble("Not even the export could be written. Write it down.")),
   };
 }

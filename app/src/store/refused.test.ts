@@ -1,0 +1,39 @@
+import { afterEach, describe, expect, it } from "@jest/globals";
+import type { BookEvent } from "@tembrak/core";
+import { store } from "./db.js";
+import { keepRefused, refusedTaps, storeRefused } from "./refused.js";
+
+const tap = (id: string): BookEvent => ({ id, piece: "p", at_ms: 5, kind: "note", text: id });
+
+afterEach(async () => {
+  await storeRefused();
+  await store.events.clear();
+});
+
+describe("taps the browser refused", () => {
+  it("are kept for the tab, in its session too, and gone from both once they are stored", async () => {
+    keepRefused([tap("a")]);
+    keepRefused([]);
+    keepRefused([tap("b")]);
+    expect(refusedTaps().map(({ id }) => id)).toEqual(["a", "b"]);
+    expect(JSON.parse(sessionStorage.getItem("tembrak refused")!)).toEqual([tap("a"), tap("b")]);
+    await storeRefused();
+    expect(refusedTaps()).toEqual([]);
+    expect(sessionStorage.getItem("tembrak refused")).toBeNull();
+    expect(await store.events.count()).toBe(2);
+  });
+  it("the tab asks before it is closed while there are some, and not after", async () => {
+    const leave = (): boolean => window.dispatchEvent(new Event("beforeunload", { cancelable: true }));
+    keepRefused([tap("c")]);
+    expect(leave()).toBe(false);
+    await storeRefused();
+    expect(leave()).toBe(true);
+  });
+  it("one that cannot be stored is kept", async () => {
+    keepRefused([tap("d")]);
+    store.close();
+    await expect(storeRefused()).rejects.toThrow();
+    expect(refusedTaps().map(({ id }) => id)).toEqual(["d"]);
+    await store.open();
+  });
+});

@@ -1,0 +1,62 @@
+/** Taps the browser refused to store: kept for this tab in memory and in its session, on whatever screen, until stored or exported. */
+
+import { requireValid, type BookEvent } from "@tembrak/core";
+import { useSyncExternalStore } from "react";
+import { mergeBook } from "./db.js";
+
+const KEY = "tembrak refused";
+
+function fromSession(): readonly BookEvent[] {
+  try {
+    const kept = JSON.parse(sessionStorage.getItem(KEY) ?? "[]") as readonly unknown[];
+    return kept.map((event) => requireValid("Event", event));
+  } catch {
+    return [];
+  }
+}
+
+let refused: readonly BookEvent[] = fromSession();
+const watchers = new Set<() => void>();
+
+function askBeforeLeaving(event: BeforeUnloadEvent): void {
+  event.preventDefault();
+}
+
+function set(next: readonly BookEvent[]): void {
+  refused = next;
+  try {
+    if (next.length === 0) sessionStorage.removeItem(KEY);
+    else sessionStorage.setItem(KEY, JSON.stringify(next));
+  } catch {
+    // A browser that keeps nothing keeps no session either: memory has them.
+  }
+  if (next.length === 0) window.removeEventListener("beforeunload", askBeforeLeaving);
+  else window.addEventListener("beforeunload", askBeforeLeaving);
+  for (const watcher of watchers) watcher();
+}
+
+export function refusedTaps(): readonly BookEvent[] {
+  return refused;
+}
+
+export function keepRefused(events: readonly BookEvent[]): void {
+  if (events.length > 0) set([...refused, ...events]);
+}
+
+/** Tries to store them once more. @throws what the browser says; they are kept then. */
+export async function storeRefused(): Promise<void> {
+  const tried = refused;
+  if (tried.length === 0) return;
+  await mergeBook(tried);
+  set(refused.filter((event) => !tried.includes(event)));
+}
+
+function watch(onChange: () => void): () => void {
+  watchers.add(onChange);
+  return () => watchers.delete(onChange);
+}
+
+/** How many there are, on any screen. */
+export function useRefused(): number {
+  return useSyncExternalStore(watch, () => refused.length);
+}
