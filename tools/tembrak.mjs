@@ -7,8 +7,11 @@ import { fileURLToPath } from "node:url";
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const start = process.env.INIT_CWD ?? process.cwd();
 
-function fail(message) {
-  process.stderr.write(`${JSON.stringify({ error: { code: "not-installed", message, path: "" } })}\n`);
+/** No question is answered for longer, ms. */
+const LONGEST_ms = 60000;
+
+function fail(message, code = "not-installed") {
+  process.stderr.write(`${JSON.stringify({ error: { code, message, path: "" } })}\n`);
   process.exit(2);
 }
 
@@ -24,5 +27,7 @@ const ran = spawnSync(process.execPath, ["--import", "tsx", join(root, "tools/cl
   cwd: root,
   stdio: "inherit",
   env: { ...process.env, TEMBRAK_CWD: start },
+  timeout: LONGEST_ms,
 });
+if (ran.error?.code === "ETIMEDOUT") fail("It was stopped after 60 s without an answer.", "took-too-long");
 process.exit(ran.status ?? 1);

@@ -35,6 +35,13 @@ function shown(value: unknown): string {
   return text.length > 60 ? `${text.slice(0, 57)}...` : text;
 }
 
+/** No sentence is longer: what was typed may be a hundred thousand letters. */
+const LONGEST = 600;
+
+function cut(message: string): string {
+  return message.length > LONGEST ? `${message.slice(0, LONGEST / 2)} … ${message.slice(-LONGEST / 3)}` : message;
+}
+
 /** Meaningless input. Thrown before any use of the value. */
 export class InputError extends Error {
   readonly code: InputErrorCode;
@@ -45,7 +52,10 @@ export class InputError extends Error {
   constructor({ code, path, got, allowed, message }: InputProblem) {
     const place = path === "" ? "the input" : path;
     super(
-      message ?? `${place}: ${code}${got === undefined ? "" : `; got ${shown(got)}`}${allowed === undefined ? "" : `, allowed ${allowed}`}`,
+      cut(
+        message ??
+          `${place}: ${code}${got === undefined ? "" : `; got ${shown(got)}`}${allowed === undefined ? "" : `, allowed ${allowed}`}`,
+      ),
     );
     this.name = "InputError";
     this.code = code;

@@ -26,8 +26,33 @@ function placeOf(text: string, at: number): string {
   return `line ${before.length}, column ${before[before.length - 1]!.length + 1}`;
 }
 
-/** @throws InputError invalid-json, saying where in the text where that is known. */
-export function parseJson(text: string): unknown {
+/** Nothing that is read here is nested deeper than a dozen levels. */
+const DEEPEST = 200;
+
+/** Where a text is nested deeper than anything meant, or -1. */
+function tooDeepAt(text: string): number {
+  let [depth, inString] = [0, false];
+  for (let i = 0; i < text.length; i++) {
+    const letter = text.charCodeAt(i);
+    if (inString) {
+      if (letter === 92) i++;
+      else if (letter === 34) inString = false;
+    } else if (letter === 34) inString = true;
+    else if (letter === 91 || letter === 123) {
+      if (++depth > DEEPEST) return i;
+    } else if (letter === 93 || letter === 125) depth--;
+  }
+  return -1;
+}
+
+/** With or without a byte-order mark. @throws InputError invalid-json, saying where in the text where that is known. */
+export function parseJson(marked: string): unknown {
+  const text = marked.startsWith("\uFEFF") ? marked.slice(1) : marked;
+  const deep = tooDeepAt(text);
+  if (deep >= 0) {
+    const message = `The text is nested deeper than anything here is: see ${placeOf(text, deep)}.`;
+    throw new InputError({ code: "invalid-json", path: "", message });
+  }
   try {
     return JSON.parse(text) as unknown;
   } catch (error) {
@@ -58,6 +83,16 @@ function eventProblems(events: readonly BookEvent[]): FileProblem[] {
   return problems;
 }
 
+function kitProblems(kit: Kit): FileProblem[] {
+  const ids = new Set<string>();
+  return kit.flatMap(({ id }, i) => {
+    const path = `/kit/${i}/id`;
+    const isTwice = ids.has(id);
+    ids.add(id);
+    return isTwice ? [{ path, message: `${path}: the kit has "${id}" twice` }] : [];
+  });
+}
+
 /** All that is wrong with a parsed file, and what is in it. Never throws. */
 export function checkBook(value: unknown): FileReport & { readonly book: Book | null } {
   const empty = { ok: false, pieces: 0, heats: 0, book: null };
@@ -75,7 +110,7 @@ export function checkBook(value: unknown): FileReport & { readonly book: Book | 
   }
   const checked = check("Book", migrateBook(value as Readonly<Record<string, unknown>>, version));
   if (!checked.ok) return { ...empty, problems: checked.problems.map(({ path, message }) => ({ path, message: message ?? path })) };
-  const problems = eventProblems(checked.value.events);
+  const problems = [...eventProblems(checked.value.events), ...kitProblems(checked.value.kit ?? [])];
   const pieces = piecesOf(checked.value.events);
   return {
     ok: problems.length === 0,

@@ -40,7 +40,12 @@ function valueAt(value: unknown, path: string): unknown {
 }
 
 function shown(got: unknown): string {
-  const text = JSON.stringify(got) ?? "nothing";
+  let text = "something nested too deeply to show";
+  try {
+    text = JSON.stringify(got) ?? "nothing";
+  } catch {
+    // Deeper than the machine can follow, or in a ring.
+  }
   return text.length > 60 ? `${text.slice(0, 57)}...` : text;
 }
 
