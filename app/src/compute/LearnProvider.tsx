@@ -1,7 +1,6 @@
 /** What the shop's finished pieces teach, worked out from the book while nothing else is asked; every prediction reads it from here. */
 
 import {
-  CATALOGUE,
   habitsOf,
   heatDoubt_K,
   learnShop,

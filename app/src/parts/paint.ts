@@ -2,17 +2,7 @@
 
 import { alloyShiftOf_K } from "../format/alloyShift.js";
 import { FATE_WORDS } from "../words/fateWords.js";
-import {
-  ambientFromLux,
-  CATALOGUE,
-  filmHex,
-  glowHex,
-  growFilm_nm,
-  isGlowVisible,
-  oxideName,
-  RUN_HOLD_MIN,
-  type PieceState,
-} from "@tembrak/core";
+import { ambientFromLux, filmHex, glowHex, growFilm_nm, isGlowVisible, oxideName, RUN_HOLD_MIN, type PieceState } from "@tembrak/core";
 
 export interface Paint {
   /** From the tang or top (0) to the working end (1). CSS colours. */

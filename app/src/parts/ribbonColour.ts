@@ -1,7 +1,7 @@
 /** Colour of the heat line at a temperature: glow where it glows, film from the first temper on, steel between. */
 
 import { alloyShiftOf_K } from "../format/alloyShift.js";
-import { ambientFromLux, CATALOGUE, filmHex, glowHex, isGlowVisible, oxideFilm_nm } from "@tembrak/core";
+import { ambientFromLux, filmHex, glowHex, isGlowVisible, oxideFilm_nm } from "@tembrak/core";
 import { onRibbon, type Ribbon } from "./ribbon.js";
 
 export interface ColourStop {

@@ -64,6 +64,6 @@ export function lessonOf(catalogue: Catalogue, piece: Piece, route: Route, known
     perBath_HRC: perDraw / bathDoubt(plan),
     bathIsWater: isWater(plan.medium),
     perRate_HRC: perRateDraw / rateDoubt(plan),
-    perOven_HRC_K: law.perKelvin_HRC,
+    perOven_HRC_K: law.perKelvin_HRC_K,
   };
 }

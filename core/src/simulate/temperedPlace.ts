@@ -67,14 +67,14 @@ export interface Law {
   readonly at: (asQuenched_HRC: number) => number;
   readonly perPoint: number;
   /** What a degree more in the oven changes, HRC. */
-  readonly perKelvin_HRC: number;
+  readonly perKelvin_HRC_K: number;
   readonly oven_HRC: number;
   readonly law_HRC: number;
 }
 
 /** The tempers about a usual hardness as quenched: where they lead, what a point more leaves, and how far off they may be. */
 export function lawAbout(mean_HRC: number, { steel, cycles, oven_K, off }: Tempers): Law {
-  if (cycles.length === 0) return { at: (hrc) => hrc, perPoint: 1, perKelvin_HRC: 0, oven_HRC: 0, law_HRC: 0 };
+  if (cycles.length === 0) return { at: (hrc) => hrc, perPoint: 1, perKelvin_HRC_K: 0, oven_HRC: 0, law_HRC: 0 };
   const at = (asQuenched_HRC: number, shift_K = 0): number =>
     (off?.mean ?? 0) +
     temperedAt(
@@ -82,12 +82,12 @@ export function lawAbout(mean_HRC: number, { steel, cycles, oven_K, off }: Tempe
       cycles.map(({ temperature_C, hold_min }) => ({ temperature_C: temperature_C + shift_K, hold_min })),
       asQuenched_HRC,
     );
-  const perKelvin_HRC = (at(mean_HRC, 4) - at(mean_HRC, -4)) / 8;
+  const perKelvin_HRC_K = (at(mean_HRC, 4) - at(mean_HRC, -4)) / 8;
   return {
     at,
     perPoint: Math.max(0, at(mean_HRC) - at(mean_HRC - 1)),
-    perKelvin_HRC,
-    oven_HRC: Math.abs(perKelvin_HRC) * Math.hypot(oven_K, PLACE_K),
+    perKelvin_HRC_K,
+    oven_HRC: Math.abs(perKelvin_HRC_K) * Math.hypot(oven_K, PLACE_K),
     law_HRC: off?.sd ?? temperedHardness({ steel, asQuenched_HRC: mean_HRC, cycles }).model_HRC,
   };
 }

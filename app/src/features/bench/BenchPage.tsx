@@ -181,21 +181,25 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
   );
 }
 
+/** Nothing to do here: no such piece, or all of it is done. */
+function NothingToDo({ state }: { state: PieceState | null }) {
+  return (
+    <main className="bench">
+      <h1 style={{ fontSize: 36, lineHeight: "44px" }}>{state === null ? "There is no such piece." : "All its steps are done."}</h1>
+      <Button component={Link} to={state === null ? "/" : `/book/${state.id}`} variant="contained">
+        {state === null ? "Back to the rack" : "Its record"}
+      </Button>
+    </main>
+  );
+}
+
 export function BenchPage() {
   const { id = "" } = useParams();
   const state = usePiece(id);
   if (state === undefined) return <main aria-busy="true" className="bench" />;
-  if (state !== null && (state.route === null || unknownOf(state).length > 0)) return <UnknownPiece state={state} />;
-  if (state === null || state.next === undefined) {
-    return (
-      <main className="bench">
-        <h1 style={{ fontSize: 36, lineHeight: "44px" }}>{state === null ? "There is no such piece." : "All its steps are done."}</h1>
-        <Button component={Link} to={state === null ? "/" : `/book/${state.id}`} variant="contained">
-          {state === null ? "Back to the rack" : "Its record"}
-        </Button>
-      </main>
-    );
-  }
+  if (state === null) return <NothingToDo state={null} />;
+  if (state.route === null || unknownOf(state).length > 0) return <UnknownPiece state={state} />;
+  if (state.next === undefined) return <NothingToDo state={state} />;
   if (state.fate !== null) return <FateScreen state={state} fate={state.fate} />;
   return <Running key={state.id} state={state} act={state.next} />;
 }

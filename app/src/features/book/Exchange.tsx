@@ -38,17 +38,79 @@ function Stored() {
   );
 }
 
+interface Waiting {
+  readonly book: Book;
+  readonly name: string;
+}
+
+/** A book comes to where one is: what each way would do to this one. */
+function BothBooks({
+  waiting: { book, name },
+  count,
+  onTake,
+  onClose,
+}: {
+  waiting: Waiting;
+  count: number;
+  onTake: (isReplacing: boolean) => void;
+  onClose: () => void;
+}) {
+  const kit = useKit() ?? [];
+  const unreadable = useUnreadable().length;
+  const kitWords =
+    book.kit === undefined || kit.length === 0
+      ? "; the kit stays"
+      : `, and the kit of ${kit.length} would give way to its own of ${book.kit.length}`;
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm">
+      <DialogTitle>There is a book here already</DialogTitle>
+      <DialogContent>
+        {name} holds {entries(book.events.length)}. Add what is new in it to this book, or put it in this book&rsquo;s place? In its place,
+        the {pieces(count)} here would go{kitWords}
+        {unreadable === 0 ? "" : `; ${entries(unreadable)} that nobody can read would stay`}. Export first if you may want it back.
+      </DialogContent>
+      <DialogActions>
+        <Button variant="text" onClick={onClose}>
+          Neither
+        </Button>
+        <Button onClick={() => onTake(true)}>In its place</Button>
+        <Button variant="contained" onClick={() => onTake(false)}>
+          Add what is new
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function Emptying({ isOpen, onClose, onErase }: { isOpen: boolean; onClose: () => void; onErase: () => void }) {
+  const unreadable = useUnreadable().length;
+  return (
+    <Dialog open={isOpen} onClose={onClose} maxWidth="sm">
+      <DialogTitle>Empty this book?</DialogTitle>
+      <DialogContent>
+        Every piece and every heat in this browser is erased
+        {unreadable === 0 ? "" : `, and ${entries(unreadable)} that nobody here can read with them`}. The kit stays. Export first if you may
+        want it back.
+      </DialogContent>
+      <DialogActions>
+        <Button variant="contained" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button onClick={onErase}>Erase it all</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
 export function Exchange({ count }: { count: number }) {
   const { exportedAt_ms } = useSettings();
   const now_ms = useNow(30000);
   const input = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [waiting, setWaiting] = useState<{ book: Book; name: string } | null>(null);
+  const [waiting, setWaiting] = useState<Waiting | null>(null);
   const [isEmptying, setIsEmptying] = useState(false);
   const [differing, setDiffering] = useState<readonly BookEvent[]>([]);
-  const kit = useKit() ?? [];
-  const unreadable = useUnreadable().length;
 
   const writeOut = async (): Promise<void> => {
     const name = await exportBook();
@@ -136,48 +198,22 @@ export function Exchange({ count }: { count: number }) {
           {trouble}
         </p>
       ) : null}
-      <Dialog open={waiting !== null} onClose={() => setWaiting(null)} maxWidth="sm">
-        <DialogTitle>There is a book here already</DialogTitle>
-        <DialogContent>
-          {waiting
-            ? `${waiting.name} holds ${entries(waiting.book.events.length)}. Add what is new in it to this book, or put it in this book's place? In its place, the ${pieces(count)} here would go${
-                waiting.book.kit === undefined || kit.length === 0
-                  ? "; the kit stays"
-                  : `, and the kit of ${kit.length} would give way to its own of ${waiting.book.kit.length}`
-              }${unreadable === 0 ? "" : `; ${entries(unreadable)} that nobody can read would stay`}. Export first if you may want it back.`
-            : ""}
-        </DialogContent>
-        <DialogActions>
-          <Button variant="text" onClick={() => setWaiting(null)}>
-            Neither
-          </Button>
-          <Button onClick={() => waiting && void take(waiting.book, true)}>In its place</Button>
-          <Button variant="contained" onClick={() => waiting && void take(waiting.book, false)}>
-            Add what is new
-          </Button>
-        </DialogActions>
-      </Dialog>
-      <Dialog open={isEmptying} onClose={() => setIsEmptying(false)} maxWidth="sm">
-        <DialogTitle>Empty this book?</DialogTitle>
-        <DialogContent>
-          Every piece and every heat in this browser is erased
-          {unreadable === 0 ? "" : `, and ${entries(unreadable)} that nobody here can read with them`}. The kit stays. Export first if you
-          may want it back.
-        </DialogContent>
-        <DialogActions>
-          <Button variant="contained" onClick={() => setIsEmptying(false)}>
-            Leave it
-          </Button>
-          <Button
-            onClick={() => {
-              setIsEmptying(false);
-              void replaceBook([], { alsoUnreadable: true }).then(() => setSaid("The book is empty."));
-            }}
-          >
-            Erase it all
-          </Button>
-        </DialogActions>
-      </Dialog>
+      {waiting === null ? null : (
+        <BothBooks
+          waiting={waiting}
+          count={count}
+          onTake={(isReplacing) => void take(waiting.book, isReplacing)}
+          onClose={() => setWaiting(null)}
+        />
+      )}
+      <Emptying
+        isOpen={isEmptying}
+        onClose={() => setIsEmptying(false)}
+        onErase={() => {
+          setIsEmptying(false);
+          void replaceBook([], { alsoUnreadable: true }).then(() => setSaid("The book is empty."));
+        }}
+      />
     </section>
   );
 }

@@ -51,8 +51,7 @@ export interface TrialView {
 
 /** The question with what is tried of it. What was tested was tested of what was done: of another heat, bath or thickness it says nothing. */
 export function triedQuestion({ piece, route, known }: Question, trial: Trial): Question {
-  const { temper_C, ...hardening } = trial;
-  const isOther = Object.keys(hardening).length > 0;
+  const isOther = Object.keys(trial).some((what) => what !== "temper_C");
   return {
     piece: trial.thickness_mm === undefined ? piece : { ...piece, section: withThickness(piece.section, trial.thickness_mm) },
     route: triedRoute(route, trial),

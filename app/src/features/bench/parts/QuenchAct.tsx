@@ -254,6 +254,19 @@ function whereOf(act: Props["act"], in_ms: number | null): TankProps["where"] {
   return in_ms === null ? "above" : "under";
 }
 
+function isBefore(act: Props["act"], in_ms: number | null): boolean {
+  return act.kind === "quench" && in_ms === null;
+}
+
+function underOfQuench(quench: Quench | null): Under {
+  return quench === null ? { what: "whole" } : underOf(quench);
+}
+
+/** A window that shuts before the piece may come out is none. */
+function isWorthShowing(act: Props["act"], window: StraightenWindow): boolean {
+  return act.kind === "straighten" || window.to_s >= BATH_LEAST_s;
+}
+
 export function QuenchAct({ state, act, bench, now_ms }: Props) {
   const prediction = useStandingSoon(state);
   const in_ms = bathTimes(state, act.step).in_ms;
@@ -263,19 +276,12 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
   return (
     <>
       <div className="bench-main quench">
-        <Tank
-          state={state}
-          where={whereOf(act, in_ms)}
-          {...bathSaid(quench, useSettings())}
-          under={quench === null ? { what: "whole" } : underOf(quench)}
-        />
+        <Tank state={state} where={whereOf(act, in_ms)} {...bathSaid(quench, useSettings())} under={underOfQuench(quench)} />
         <Seconds act={act} gone_s={gone_s} window={window} quench={quench}>
-          {act.kind === "quench" && in_ms === null && quench !== null ? <BathRead bench={bench} bath_C={quench.bath_C} /> : null}
+          {isBefore(act, in_ms) && quench !== null ? <BathRead bench={bench} bath_C={quench.bath_C} /> : null}
         </Seconds>
       </div>
-      {window === null || (act.kind === "quench" && window.to_s < BATH_LEAST_s) ? null : (
-        <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} />
-      )}
+      {window !== null && isWorthShowing(act, window) ? <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} /> : null}
       <Keys state={state} act={act} bench={bench} isUnder={in_ms !== null} />
     </>
   );
