@@ -26,6 +26,8 @@ export function callWords(call: HeatCall, units: Units, grain = ""): string {
       return `${call.isLong ? "Back in: " : ""}${Math.floor(call.out_s)} s out of the fire`;
     case "too-hot":
       return `Too hot: ${showDifference(call.over_K, units)} over, the grain grows${grain}`;
+    case "look-again":
+      return `Look again: nobody has for ${showDuration(call.age_s)}`;
     case "unread":
       return "Check it: magnet, colour or probe";
     case "conflict":

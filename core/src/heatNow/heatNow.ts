@@ -6,7 +6,7 @@ import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import type { Zone } from "../schema/book.js";
 import type { Kit } from "../schema/kit.js";
-import type { EvidenceKind, Eye, MagnetPoint } from "../simulate/heatBelief.js";
+import type { Drift, EvidenceKind, Eye, MagnetPoint } from "../simulate/heatBelief.js";
 import { estimateHeat, type HeatConflict, type HeatEstimate } from "../simulate/heatEstimate.js";
 import { magnetPoint } from "../simulate/magnetPoint.js";
 import { expectedAt, type WarmUp } from "../simulate/warmUp.js";
@@ -21,8 +21,16 @@ export type MagnetState = "sticks" | "weak" | "free";
 /** Older readings say nothing of now, s; a witness is asked for its last few only. */
 const TOO_OLD_s = 240;
 const LAST_OF_A_KIND = 4;
-/** In the fire steel goes on rising: about so fast near its heat, as unsure as it is large, K/s (judgement). */
-const RISES = { rate_K_s: 0.4, unsure: 1 } as const;
+/** In the fire steel goes on rising towards what it lies in: how far over the heat wanted that is, K, and how fast, s (judgement). */
+const FIRES_OVER_K = [30, 110, 220] as const;
+const TAUS_s = [55, 85, 130, 200] as const;
+/** Out of it, or held, it stands. */
+export const STANDS = { rate_K_s: 0, unsure: 0 } as const;
+
+/** Every way a piece may be rising: which it is, its readings tell in their order. */
+export function risesTo(target_C: number): Drift[] {
+  return FIRES_OVER_K.flatMap((over_K) => TAUS_s.map((tau_s) => ({ towards_C: target_C + over_K, tau_s })));
+}
 /** Half the width of the window a heat should fall in, C: as the jaws of the rule are drawn. */
 export const WINDOW_K = 14;
 /** Over the heat wanted by this much for sure, and the grain has begun to grow: it wants another normalising heat, C (judgement). */
@@ -48,6 +56,8 @@ export type HeatCall =
   | { readonly call: "out"; readonly out_s: number; readonly isLong: boolean }
   | { readonly call: "too-hot"; readonly over_K: number }
   | { readonly call: "unread" }
+  /** Nobody has looked for a while: what it is now is a guess, and no order is given by it. */
+  | { readonly call: "look-again"; readonly age_s: number }
   | { readonly call: "conflict"; readonly conflict: HeatConflict }
   | { readonly call: "magnet"; readonly magnet: MagnetState | null }
   | { readonly call: "to-go"; readonly left_K: number }
@@ -114,7 +124,7 @@ function readHeat(state: PieceState, act: Heat, now_ms: number, says: FireSays |
       evidence: last,
       magnet: magnetPointOf(state, act, context),
       wanted_C: act.target_C,
-      drift: says === null ? RISES : { rate_K_s: says.rate_K_s, unsure: 0.7 },
+      drift: [...risesTo(act.target_C), says === null ? STANDS : { rate_K_s: says.rate_K_s, unsure: 0.7 }],
       ...(eye === undefined ? {} : { eye }),
       window_C: [act.target_C - WINDOW_K, act.target_C + WINDOW_K],
     }),
@@ -124,12 +134,26 @@ function readHeat(state: PieceState, act: Heat, now_ms: number, says: FireSays |
   };
 }
 
-function callOf(read: HeatRead | null, fire: FireTime, isTooHot: boolean, magnet: MagnetState | null, target_C: number): HeatCall {
+/** A look this old gives no order any more, s (judgement: a small piece rises a hundred degrees meanwhile). */
+const OLD_LOOK_s = 60;
+
+interface Called {
+  readonly read: HeatRead | null;
+  readonly fire: FireTime;
+  readonly isTooHot: boolean;
+  readonly magnet: MagnetState | null;
+  readonly target_C: number;
+  readonly now_ms: number;
+}
+
+function callOf({ read, fire, isTooHot, magnet, target_C, now_ms }: Called): HeatCall {
   if (fire.out_s > 0) return { call: "out", out_s: fire.out_s, isLong: fire.out_s > LONG_OUT_s };
   if (read === null) return { call: "unread" };
   const { mean_C, conflict } = read.estimate;
   if (isTooHot) return { call: "too-hot", over_K: mean_C - target_C };
   if (conflict !== null) return { call: "conflict", conflict };
+  const age_s = (now_ms - read.newest_ms) / 1000;
+  if (age_s > OLD_LOOK_s) return { call: "look-again", age_s };
   if (read.isOneSided) return { call: "magnet", magnet };
   const left_K = target_C - mean_C;
   if (left_K > SHORT_K) return { call: "to-go", left_K };
@@ -173,7 +197,7 @@ export function heatNow(state: PieceState, act: Heat, now_ms: number, context: H
     firstLook_ms: own[0]?.at_ms ?? state.nextSince_ms,
     magnet,
     read,
-    call: callOf(read, fire, isTooHot, magnet, act.target_C),
+    call: callOf({ read, fire, isTooHot, magnet, target_C: act.target_C, now_ms }),
     isTooHot,
     zones: course === undefined || fire.state === "unknown" ? null : zonesOf(course, fire, seen, estimate, act.target_C),
     evenness: seen === null ? "not-looked" : seen.behind.length + seen.ahead.length > 0 ? "uneven" : "even",

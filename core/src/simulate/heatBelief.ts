@@ -55,11 +55,11 @@ export interface MagnetPoint {
   readonly sd_C: number;
 }
 
-/** How a piece has moved since a reading: its rate, and how unsure that is as a share of it. */
-export interface Drift {
-  readonly rate_K_s: number;
-  readonly unsure: number;
-}
+/**
+ * How a piece has moved since a reading: at a rate, as unsure as a share of it; or towards the temperature of what it lies in, by a time
+ * of its own.
+ */
+export type Drift = { readonly rate_K_s: number; readonly unsure: number } | { readonly towards_C: number; readonly tau_s: number };
 
 export interface BeliefContext {
   readonly eye: Eye;
@@ -81,9 +81,47 @@ function density(x: number, sd: number): number {
   return Math.exp(-0.5 * (x / sd) ** 2) / (sd * Math.sqrt(2 * Math.PI));
 }
 
-/** Where a piece was when a reading was taken that is `age_s` old, given where it is now; and the spread that adds. */
-function then({ rate_K_s, unsure }: Drift, age_s = 0): { readonly shift_K: number; readonly sd_C: number } {
-  return { shift_K: -rate_K_s * age_s, sd_C: Math.abs(rate_K_s) * age_s * unsure };
+/** A piece does not keep to any curve better than this, as a share of how far it moved. */
+const OFF_CURVE = 0.15;
+/** Longer ago than so many of its times a curve says nothing. */
+const MOST_TAUS = 4;
+
+/** Where a piece was when a reading was taken that is `age_s` old, by each heat of the grid it may be at now; and the spread that adds. */
+interface Then {
+  readonly was_C: Float64Array;
+  readonly sd_C: Float64Array;
+}
+
+function then(drift: Drift, age_s = 0): Then {
+  const was_C = new Float64Array(NODES);
+  const sd_C = new Float64Array(NODES);
+  if ("rate_K_s" in drift) {
+    const { rate_K_s, unsure } = drift;
+    sd_C.fill(Math.abs(rate_K_s) * age_s * unsure);
+    for (let i = 0; i < NODES; i++) was_C[i] = heatOfNode_C(i) - rate_K_s * age_s;
+    return { was_C, sd_C };
+  }
+  const { towards_C, tau_s } = drift;
+  const back = Math.exp(Math.min(MOST_TAUS, age_s / tau_s));
+  for (let i = 0; i < NODES; i++) {
+    const T = heatOfNode_C(i);
+    was_C[i] = T < towards_C ? towards_C - (towards_C - T) * back : T;
+    sd_C[i] = OFF_CURVE * Math.abs(T - was_C[i]!);
+  }
+  return { was_C, sd_C };
+}
+
+/** Further out than this nothing is left of a bell, deviations. */
+const FAR = 6;
+
+/** As `normalCdf`, and quick where it is nothing or all. */
+function below(z: number): number {
+  return z > FAR ? 1 : z < -FAR ? 0 : normalCdf(z);
+}
+
+/** Math.hypot takes ten times as long, and this is asked a hundred thousand times a look. */
+function together(a: number, b: number): number {
+  return Math.sqrt(a * a + b * b);
 }
 
 interface Shared {
@@ -93,7 +131,7 @@ interface Shared {
 }
 
 /** Likelihood over the grid when all readings share one nuisance: `of` a reading where that is `z`, by temperature. */
-function sharing<E>(readings: readonly E[], of: (reading: E, z: number) => (T: number) => number): Shared {
+function sharing<E>(readings: readonly E[], of: (reading: E, z: number) => (T: number, i: number) => number): Shared {
   const together = new Float64Array(NODES);
   const alone = readings.map(() => new Float64Array(NODES));
   for (const { z, weight } of CUTS) {
@@ -102,7 +140,7 @@ function sharing<E>(readings: readonly E[], of: (reading: E, z: number) => (T: n
       const T = heatOfNode_C(i);
       let product = weight;
       for (let k = 0; k < each.length; k++) {
-        const likely = each[k]!(T);
+        const likely = each[k]!(T, i);
         alone[k]![i]! += weight * likely;
         product *= likely;
       }
@@ -150,13 +188,13 @@ function glow(readings: readonly GlowEvidence[], { eye, drift }: BeliefContext):
     const light_C = Math.sqrt(Math.max(0, sd_C ** 2 - (high_C - low_C) ** 2 / 12 - glance_C(mean_C) ** 2));
     return { low_C, high_C, light_C, ...then(drift, reading.age_s) };
   });
-  return sharing(bands, ({ low_C, high_C, light_C, shift_K, sd_C }, z) => {
+  return sharing(bands, ({ low_C, high_C, light_C, was_C, sd_C }, z) => {
     // The shift of the light is the same for all readings in it, as the eye's own bias is.
-    const off_K = shift_K + eye.bias_C + z * Math.hypot(eye.sd_C, light_C);
-    return (T) => {
-      const seen = T + off_K;
-      const s = Math.hypot(glance_C(T), sd_C);
-      return SLIP / GLOW_NAMES.length + (1 - SLIP) * (normalCdf((high_C - seen) / s) - normalCdf((low_C - seen) / s));
+    const off_K = eye.bias_C + z * Math.hypot(eye.sd_C, light_C);
+    return (T, i) => {
+      const seen = was_C[i]! + off_K;
+      const s = together(glance_C(T), sd_C[i]!);
+      return SLIP / GLOW_NAMES.length + (1 - SLIP) * (below((high_C - seen) / s) - below((low_C - seen) / s));
     };
   }).together;
 }
@@ -167,18 +205,18 @@ const WEAK_K = 12;
 const TOUCH_K = 6;
 
 function magnet(readings: readonly MagnetEvidence[], { magnet: point, drift }: BeliefContext): Shared {
-  return sharing(readings, ({ state, age_s }, z) => {
-    const { shift_K, sd_C } = then(drift, age_s);
-    const lets_C = point.at_C + z * point.sd_C - shift_K;
-    const s = Math.hypot(TOUCH_K, sd_C);
-    const free = (T: number): number => normalCdf((T - lets_C) / s);
-    const notSticks = (T: number): number => normalCdf((T - lets_C + WEAK_K) / s);
+  const touches = readings.map(({ state, age_s }) => ({ state, ...then(drift, age_s) }));
+  return sharing(touches, ({ state, was_C, sd_C }, z) => {
+    const lets_C = point.at_C + z * point.sd_C;
+    const over = (i: number, from_C: number): number => below((was_C[i]! - from_C) / together(TOUCH_K, sd_C[i]!));
+    const free = (i: number): number => over(i, lets_C);
+    const notSticks = (i: number): number => over(i, lets_C - WEAK_K);
     const chance = {
       free,
-      sticks: (T: number) => 1 - notSticks(T),
-      weak: (T: number) => notSticks(T) - free(T),
+      sticks: (i: number) => 1 - notSticks(i),
+      weak: (i: number) => notSticks(i) - free(i),
     }[state];
-    return (T) => SLIP / 3 + (1 - SLIP) * chance(T);
+    return (_, i) => SLIP / 3 + (1 - SLIP) * chance(i);
   });
 }
 
@@ -193,24 +231,21 @@ const LAGS = 0.05;
 const LAG_C: readonly [number, number] = [15, 215];
 
 function probe(readings: readonly ProbeEvidence[], { drift }: BeliefContext): Float64Array {
-  const good = sharing(readings, ({ temperature_C, offset_C, sd_C = PROBE_SD_C, age_s }, z) => {
-    const moved = then(drift, age_s);
+  const read = readings.map((reading) => ({ sd_C: PROBE_SD_C, ...reading, moved: then(drift, reading.age_s) }));
+  const good = sharing(read, ({ temperature_C, offset_C, sd_C, moved }, z) => {
     const offset = (offset_C ?? 0) + z * (offset_C === undefined ? UNCHECKED_K : CHECKED_K);
-    const now_C = temperature_C - offset - moved.shift_K;
-    const s = Math.hypot(sd_C, moved.sd_C);
-    return (T) => 0.98 * density(now_C - T, s) + 0.02 / (HIGHEST_C - LOWEST_C);
+    const read_C = temperature_C - offset;
+    return (_, i) => 0.98 * density(read_C - moved.was_C[i]!, together(sd_C, moved.sd_C[i]!)) + 0.02 / (HIGHEST_C - LOWEST_C);
   }).together;
   // Readings that are wrong are wrong together: the probe stayed where it was.
-  const wrong = (low: number, high: number, T: number): number =>
-    readings.reduce((product, { temperature_C, offset_C = 0, sd_C = PROBE_SD_C, age_s }) => {
-      const { shift_K } = then(drift, age_s);
-      const above = temperature_C - offset_C - (T + shift_K);
-      const inside = normalCdf((above - low) / sd_C) - normalCdf((above - high) / sd_C);
+  const wrong = (low: number, high: number, i: number): number =>
+    read.reduce((product, { temperature_C, offset_C = 0, sd_C, moved }) => {
+      const above = temperature_C - offset_C - moved.was_C[i]!;
+      const inside = below((above - low) / sd_C) - below((above - high) / sd_C);
       return product * Math.max(1e-9, inside / (high - low));
     }, 1);
   return good.map((likelihood, i) => {
-    const T = heatOfNode_C(i);
-    return (1 - IN_FLAME - LAGS) * likelihood + IN_FLAME * wrong(FLAME_C[0], FLAME_C[1], T) + LAGS * wrong(-LAG_C[1], -LAG_C[0], T);
+    return (1 - IN_FLAME - LAGS) * likelihood + IN_FLAME * wrong(FLAME_C[0], FLAME_C[1], i) + LAGS * wrong(-LAG_C[1], -LAG_C[0], i);
   });
 }
 
@@ -235,13 +270,14 @@ function infrared(readings: readonly InfraredEvidence[], { drift }: BeliefContex
   const behind = readings.map(({ temperature_C, emissivity: set, surface }) =>
     CUTS.map(({ z }) => behindGun_C(temperature_C, set, emissivity(surface, z)) + (surface === "scale" ? SCALE_COLDER_C : 0)),
   );
+  const moved = readings.map(({ age_s }) => then(drift, age_s));
   const likelihood = new Float64Array(NODES);
   for (let i = 0; i < NODES; i++) {
     CUTS.forEach(({ weight }, c) => {
       let product = weight;
-      readings.forEach(({ age_s }, k) => {
-        const { shift_K, sd_C } = then(drift, age_s);
-        product *= 0.97 * density(behind[k]![c]! - (heatOfNode_C(i) + shift_K), Math.hypot(GUN_SD_C, sd_C)) + 0.03 / (HIGHEST_C - LOWEST_C);
+      moved.forEach(({ was_C, sd_C }, k) => {
+        const spread_C = together(GUN_SD_C, sd_C[i]!);
+        product *= 0.97 * density(behind[k]![c]! - was_C[i]!, spread_C) + 0.03 / (HIGHEST_C - LOWEST_C);
       });
       likelihood[i]! += product;
     });
@@ -254,10 +290,9 @@ const STICK_SHARE = 0.01;
 
 function stick(readings: readonly StickEvidence[], { drift }: BeliefContext): Float64Array {
   return sharing(readings, ({ rated_C, hasMelted, age_s }) => {
-    const { shift_K, sd_C } = then(drift, age_s);
-    const s = Math.hypot(STICK_SHARE * rated_C, sd_C);
-    return (T) => {
-      const melts = normalCdf((T + shift_K - rated_C) / s);
+    const { was_C, sd_C } = then(drift, age_s);
+    return (_, i) => {
+      const melts = below((was_C[i]! - rated_C) / together(STICK_SHARE * rated_C, sd_C[i]!));
       return SLIP / 2 + (1 - SLIP) * (hasMelted ? melts : 1 - melts);
     };
   }).together;
@@ -284,6 +319,8 @@ export interface Likelihoods {
   readonly found: ReadonlyMap<EvidenceKind, Float64Array>;
   /** How well the touches of the magnet fit each other: 1 when one heat is the best for each. */
   readonly magnetFit: number;
+  /** Logarithm of how well the drift explains all of it at its best. */
+  readonly log: number;
 }
 
 function largest(likelihood: Float64Array): number {
@@ -293,8 +330,10 @@ function largest(likelihood: Float64Array): number {
 /** What each kind of evidence says. */
 export function likelihoods(evidence: readonly HeatEvidence[], context: BeliefContext): Likelihoods {
   const found = new Map<EvidenceKind, Float64Array>();
+  let log = 0;
   const add = (kind: EvidenceKind, likelihood: Float64Array): number => {
     const most = largest(likelihood);
+    log += Math.log(most);
     found.set(
       kind,
       likelihood.map((v) => v / most),
@@ -306,12 +345,12 @@ export function likelihoods(evidence: readonly HeatEvidence[], context: BeliefCo
   let magnetFit = 1;
   if (glows.length > 0) add("glow", glow(glows, context));
   if (magnets.length > 0) {
-    const { together, alone } = magnet(magnets, context);
-    magnetFit = alone.reduce((fit, likelihood) => fit / largest(likelihood), add("magnet", together));
+    const touched = magnet(magnets, context);
+    magnetFit = touched.alone.reduce((fit, likelihood) => fit / largest(likelihood), add("magnet", touched.together));
   }
   if (probes.length > 0) add("probe", probe(probes, context));
   if (guns.length > 0) add("infrared", infrared(guns, context));
   if (sticks.length > 0) add("stick", stick(sticks, context));
   if (times.length > 0) add("time", time(times));
-  return { found, magnetFit };
+  return { found, magnetFit, log };
 }

@@ -22,7 +22,8 @@ export interface HeatQuestion {
   /** The heat the smith is after: checks are made about it. */
   readonly wanted_C?: number;
   readonly eye?: Eye;
-  readonly drift?: Drift;
+  /** How it has moved since each reading; several, of the same weight, where that is not known: the readings in order tell. */
+  readonly drift?: Drift | readonly Drift[];
   /** Heats between which the work may be done, C. */
   readonly window_C?: readonly [number, number];
   /** How much hotter than the place judged the other zones are, C. */
@@ -126,6 +127,22 @@ function priorBelief(wanted_C = USUAL_C): Float64Array {
   });
 }
 
+/** What all ways of moving together leave of a belief, each by how well it explains the readings; and the way that does so best. */
+function mixed(ways: readonly Likelihoods[], prior: Float64Array): { belief: Float64Array; best: Likelihoods } {
+  const most = Math.max(...ways.map(({ log }) => log));
+  const belief = new Float64Array(NODES);
+  let [best, bestSum] = [ways[0]!, -1];
+  for (const way of ways) {
+    const weight = Math.exp(way.log - most);
+    const own = prior.map((w) => w * weight);
+    for (const likelihood of way.found.values()) for (let i = 0; i < NODES; i++) own[i]! *= likelihood[i]!;
+    const sum = own.reduce((a, b) => a + b, 0);
+    if (sum > bestSum) [best, bestSum] = [way, sum];
+    for (let i = 0; i < NODES; i++) belief[i]! += own[i]!;
+  }
+  return { belief, best };
+}
+
 /** Nothing drifts when nobody says so. */
 const STILL: Drift = { rate_K_s: 0, unsure: 0 };
 
@@ -148,10 +165,10 @@ export function estimateHeat({
 }: HeatQuestion): HeatEstimate {
   if (evidence.length === 0)
     throw new InputError({ code: "no-evidence", path: "/evidence", message: "Nothing was seen, touched or read yet." });
-  const context: BeliefContext = { eye, magnet, drift };
-  const said = likelihoods(evidence, context);
-  const belief = priorBelief(wanted_C);
-  for (const likelihood of said.found.values()) for (let i = 0; i < NODES; i++) belief[i]! *= likelihood[i]!;
+  const ways = ("length" in drift ? drift : [drift]).map((way) =>
+    likelihoods(evidence, { eye, magnet, drift: way } satisfies BeliefContext),
+  );
+  const { belief, best } = mixed(ways, priorBelief(wanted_C));
   const sum = belief.reduce((a, b) => a + b, 0);
   for (let i = 0; i < NODES; i++) belief[i]! /= sum;
   const mean_C = meanOf(belief);
@@ -163,7 +180,7 @@ export function estimateHeat({
     sd_C: Math.sqrt(variance),
     p05_C: quantile(belief, 0.05),
     p95_C: quantile(belief, 0.95),
-    conflict: conflictOf(said),
+    conflict: conflictOf(best),
     chanceInWindow: window_C === undefined ? null : belief.reduce((total, w, i) => total + (isIn(heatOfNode_C(i)) ? w : 0), 0),
     belief,
   };

@@ -2,7 +2,7 @@
 
 import type { LoggedCheck, PieceState } from "../book/state.js";
 import { evidenceOf } from "../heatNow/evidence.js";
-import { magnetPointOf, type HeatContext } from "../heatNow/heatNow.js";
+import { magnetPointOf, risesTo, STANDS, type HeatContext } from "../heatNow/heatNow.js";
 import type { Act } from "../plan/acts.js";
 import { heatOfNode_C } from "../simulate/heatBelief.js";
 import { estimateHeat } from "../simulate/heatEstimate.js";
@@ -13,11 +13,8 @@ export interface HeatHad {
 }
 
 /** Of each witness the last few looks before it left, s: an older one is of another heat. */
-const COUNTS_s = 90;
-const LAST_OF_A_KIND = 2;
-/** Seconds before it left steel near its heat has risen about so much, K/s, as unsure as it is large; in a hold it stands (judgement). */
-const RISES = { rate_K_s: 0.4, unsure: 1 } as const;
-const STANDS = { rate_K_s: 0, unsure: 0 } as const;
+const COUNTS_s = 240;
+const LAST_OF_A_KIND = 4;
 /** Who watches a piece takes it out about the heat wanted; one in four is well off, and does not know it (judgement). */
 const ASTRAY = 0.25;
 const ASTRAY_K = 80;
@@ -48,7 +45,7 @@ function had(
     evidence: last,
     magnet: magnetPointOf(state, act, context),
     wanted_C: act.target_C,
-    drift: isHold ? STANDS : RISES,
+    drift: isHold ? STANDS : [...risesTo(act.target_C), STANDS],
     ...(eye === undefined ? {} : { eye }),
   });
   const weights = belief.map((w, i) => w * about(heatOfNode_C(i), act.target_C, sd_K));

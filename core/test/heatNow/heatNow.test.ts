@@ -10,6 +10,7 @@ import { expectedAt, warmUp } from "../../src/simulate/warmUp.js";
 import { writeBook } from "../../src/book/exchange.js";
 import { runVerb } from "../../src/verbs/index.js";
 import { BILLHOOK } from "../pieces.js";
+import { wholeHeats } from "./wholeHeats.js";
 
 type Heat = Extract<Act, { kind: "heat" }>;
 
@@ -85,6 +86,33 @@ describe("what is called of a heat", () => {
   it("a look older than four minutes says nothing any more", () => {
     expect(callAt(239, [0, probe(target_C)])).not.toEqual({ call: "unread" });
     expect(callAt(241, [0, probe(target_C)])).toEqual({ call: "unread" });
+  });
+  it("sticks, weak, lets go, then a probe far over it is every normal heat: no conflict, and the probe is believed", () => {
+    const heat = [
+      [50, touch("sticks")],
+      [75, touch("weak")],
+      [95, touch("free")],
+    ] as const;
+    expect(callAt(96, ...heat)).toEqual({ call: "magnet", magnet: "free" });
+    const { state, act } = atHeat(...heat, [150, probe(904)], [155, look("orange")]);
+    const { read, call } = heatNow(state, act, START_ms + 156_000, context);
+    expect(read!.estimate.conflict).toBeNull();
+    expect(read!.estimate.mean_C).toBeGreaterThan(860);
+    expect(call.call).toBe("too-hot");
+  });
+  it("the way back is none: sticks after it let go and was hot cannot be in a fire", () => {
+    const { state, act } = atHeat([10, touch("free")], [20, probe(850)], [30, probe(860)], [34, touch("sticks")]);
+    expect(heatNow(state, act, START_ms + 35_000, context).read!.estimate.conflict).not.toBeNull();
+  });
+  it("a look that is a minute old gives no order, and says so", () => {
+    expect(callAt(59, [0, probe(target_C)])).not.toMatchObject({ call: "look-again" });
+    expect(callAt(75, [0, probe(target_C)])).toEqual({ call: "look-again", age_s: 75 });
+  });
+  it("eighty heats looked at in order: the range holds, hardly a false conflict, a planted probe is named (docs/heat-estimate.md has 2000)", () => {
+    const { covered, falseConflicts, plantedNamed } = wholeHeats(80, 900_000);
+    expect(covered).toBeGreaterThan(0.86);
+    expect(falseConflicts).toBeLessThan(0.02);
+    expect(plantedNamed).toBeGreaterThan(0.8);
   });
   it("what was seen all over is the last look, not the first", () => {
     const behind: Check = { check: "even", behind: ["spine"], ahead: [] };

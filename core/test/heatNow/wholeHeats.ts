@@ -1,0 +1,124 @@
+/** Made-up heats from cold to out, looked at in order over time: what is said at each look beside what the piece was. */
+
+import { pieceState } from "../../src/book/state.js";
+import { CATALOGUE } from "../../src/catalogue.js";
+import { ambientFromLux, apparentTemperature_C, GLOW_NAMES, isGlowVisible, readGlow } from "../../src/colour/glow.js";
+import { heatNow } from "../../src/heatNow/heatNow.js";
+import { magnetLost_C } from "../../src/kinetics/austenite.js";
+import { normalQuantile } from "../../src/numerics/normal.js";
+import { uniforms } from "../../src/numerics/sampling.js";
+import { resolveSteel } from "../../src/plan/catalogue.js";
+import { actsOfRoute, type Act } from "../../src/plan/acts.js";
+import { planRoute } from "../../src/plan/route.js";
+import type { BookEvent, Check } from "../../src/schema/book.js";
+import type { MagnetPoint } from "../../src/simulate/heatBelief.js";
+import { BILLHOOK } from "../pieces.js";
+
+type Heat = Extract<Act, { kind: "heat" }>;
+
+const route = planRoute(CATALOGUE, BILLHOOK, "forge");
+const acts = actsOfRoute(route);
+const act = acts.find((a): a is Heat => a.kind === "heat" && a.purpose === "harden")!;
+const at = acts.indexOf(act);
+const LETS_C = magnetLost_C(resolveSteel(CATALOGUE, BILLHOOK.steel).composition_wtpct, "pearlite");
+const points = new Map<string, MagnetPoint>();
+
+export interface HeatsResult {
+  readonly looks: number;
+  readonly covered: number;
+  readonly meanError_K: number;
+  /** Of looks at heats where nobody slipped. */
+  readonly falseConflicts: number;
+  /** Of heats where a probe was planted in the flame. */
+  readonly plantedNamed: number;
+}
+
+interface Tally {
+  looks: number;
+  covered: number;
+  error_K: number;
+  honest: number;
+  conflicts: number;
+  planted: number;
+  named: number;
+}
+
+/** From here on a smith looks, C. */
+const FROM_C = 560;
+const OUT_OVER_K = 40;
+
+/** One heat: a piece rises towards its fire, is touched and looked at every ten to thirty seconds, and comes out somewhere over its heat. */
+function oneHeat(seed: number, tally: Tally): void {
+  const even = uniforms(seed);
+  const between = (low: number, high: number): number => low + (high - low) * even();
+  const normal = (sd: number): number => sd * normalQuantile(Math.min(0.9999, Math.max(0.0001, even())));
+  const [fire_C, tau_s] = [between(900, 1010), between(60, 200)];
+  const start_C = even() < 0.5 ? 25 : 450;
+  const truth_C = (t: number): number => fire_C - (fire_C - start_C) * Math.exp(-t / tau_s);
+  const lets_C = LETS_C + normal(8);
+  const [bias_K, exponent, offset_K] = [normal(30), 2 / 3 + normal(0.15), normal(5)];
+  const hasProbe = even() < 0.3;
+  const isPlanted = hasProbe && even() < 0.25;
+  const ambient = ambientFromLux(20);
+  const logged: BookEvent[] = [];
+  const start_ms = 1e9;
+  const events: BookEvent[] = [
+    { id: "a", piece: "p", at_ms: 1, kind: "piece", definition: BILLHOOK },
+    { id: "b", piece: "p", at_ms: 2, kind: "route", route },
+    ...acts.slice(0, at).map(({ id }, i): BookEvent => ({ id: `d${i}`, piece: "p", at_ms: 10 + i, kind: "act-done", act: id })),
+  ];
+  const log = (t: number, reading: Check): void =>
+    void logged.push({ id: `c${logged.length}`, piece: "p", at_ms: Math.round(start_ms + 1000 * t), kind: "check", act: act.id, reading });
+  let [t, lastProbe] = [0, -Infinity];
+  while (truth_C(t) < FROM_C) t += 5;
+  let isNamed = false;
+  while (t < 900) {
+    t += between(8, 30);
+    const T = truth_C(t);
+    if (T > act.target_C + OUT_OVER_K || fire_C - T < 8) break;
+    const which = even();
+    if (which < 0.5) {
+      const there = T + normal(6);
+      log(t, { check: "magnet", state: there > lets_C ? "free" : there > lets_C - 12 ? "weak" : "sticks" });
+    } else if (which < 0.85 || !hasProbe) {
+      const seen = apparentTemperature_C(T + bias_K + normal(18), ambient, exponent);
+      const band = GLOW_NAMES.find((b) => seen >= b.low_C && seen < b.high_C);
+      if (band === undefined || !isGlowVisible(T, ambient) || readGlow(band, ambient) === null) continue;
+      log(t, { check: "glow", name: band.name, ambient_lux: 20 });
+    } else {
+      log(t, { check: "probe", temperature_C: T + offset_K + (isPlanted ? 180 : 0) + normal(6) });
+      lastProbe = t;
+    }
+    const later = between(0, 4);
+    const state = pieceState("p", [...events, ...logged])!;
+    const { read } = heatNow(state, act, start_ms + 1000 * (t + later), { catalogue: CATALOGUE, points });
+    if (read === null) continue;
+    const { mean_C, p05_C, p95_C, conflict } = read.estimate;
+    const now_C = truth_C(t + later);
+    if (isPlanted) {
+      if (conflict !== null && t - lastProbe < 60) isNamed = true;
+      continue;
+    }
+    tally.looks++;
+    tally.honest++;
+    if (now_C >= p05_C && now_C <= p95_C) tally.covered++;
+    tally.error_K += Math.abs(mean_C - now_C);
+    if (conflict !== null) tally.conflicts++;
+  }
+  if (isPlanted && lastProbe > -Infinity) {
+    tally.planted++;
+    if (isNamed) tally.named++;
+  }
+}
+
+export function wholeHeats(count: number, seed = 500000): HeatsResult {
+  const tally: Tally = { looks: 0, covered: 0, error_K: 0, honest: 0, conflicts: 0, planted: 0, named: 0 };
+  for (let i = 0; i < count; i++) oneHeat(seed + i, tally);
+  return {
+    looks: tally.looks,
+    covered: tally.covered / tally.looks,
+    meanError_K: tally.error_K / tally.looks,
+    falseConflicts: tally.conflicts / tally.honest,
+    plantedNamed: tally.named / Math.max(1, tally.planted),
+  };
+}
