@@ -39,13 +39,13 @@ const SAID: Readonly<Record<Under["what"], string>> = {
 function Moves({ x, level, word }: { x: number; level: number; word: string }) {
   return (
     <>
-      <g transform={`translate(${x} ${level + 54})`} stroke="var(--ink)" strokeWidth={2.4} fill="none">
+      <g className="moves" transform={`translate(${x} ${level + 54})`} stroke="var(--ink)" strokeWidth={2.4} fill="none">
         <path d="M40 -22V58M34 -12l6-10 6 10M34 48l6 10 6-10" />
         <text x={60} y={24} fontSize={18} fill="var(--ink)" stroke="none">
           {word}
         </text>
       </g>
-      <g transform={`translate(${x} ${level + 150})`} stroke="var(--ink2)" strokeWidth={1.4} fill="none">
+      <g className="moves" transform={`translate(${x} ${level + 150})`} stroke="var(--ink2)" strokeWidth={1.4} fill="none">
         <path d="M8 10h56M8 10l8-5M8 10l8 5M64 10l-8-5M64 10l-8 5M22 -8l28 36M50 -8l-28 36" />
         <text x={74} y={16} fontSize={16} fill="var(--ink2)" stroke="none">
           sideways
