@@ -34,7 +34,7 @@ const PICTURES: readonly Picture[] = [
     file: "bench-quench",
     of: "bench, heating",
     size: WIDE,
-    press: ["At heat: start the hold", "Out of the fire: to the bath", "It is in the bath"],
+    press: ["At heat: start the hold", "Out of the fire: to the bath", "now, all the same", "It is in the bath"],
     wait_ms: 6500,
   },
   { file: "kit", of: "kit", size: WIDE },

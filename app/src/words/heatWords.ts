@@ -38,6 +38,8 @@ export function callWords(call: HeatCall, units: Units, grain = ""): string {
       return `${showDifference(call.left_K, units)} to go`;
     case "past":
       return `${showDifference(call.over_K, units)} past. Let it fall back`;
+    case "about":
+      return `About there, give or take ${showDifference(call.give_K, units)}: look at its colour, or read it`;
     case "at-heat":
       return "At heat";
   }

@@ -62,6 +62,8 @@ export type HeatCall =
   | { readonly call: "magnet"; readonly magnet: MagnetState | null }
   | { readonly call: "to-go"; readonly left_K: number }
   | { readonly call: "past"; readonly over_K: number }
+  /** The middle is there, and so much is not known that it says little: half of the range, K. */
+  | { readonly call: "about"; readonly give_K: number }
   | { readonly call: "at-heat" };
 
 export interface ZonesNow {
@@ -134,6 +136,8 @@ function readHeat(state: PieceState, act: Heat, now_ms: number, says: FireSays |
   };
 }
 
+/** Known no better than this, nobody says that a piece is at heat, K (judgement: from a shade short to well past). */
+const VAGUE_K = 70;
 /** A look this old gives no order any more, s (judgement: a small piece rises a hundred degrees meanwhile). */
 const OLD_LOOK_s = 60;
 
@@ -157,7 +161,9 @@ function callOf({ read, fire, isTooHot, magnet, target_C, now_ms }: Called): Hea
   if (read.isOneSided) return { call: "magnet", magnet };
   const left_K = target_C - mean_C;
   if (left_K > SHORT_K) return { call: "to-go", left_K };
-  return left_K < -PAST_K ? { call: "past", over_K: -left_K } : { call: "at-heat" };
+  if (left_K < -PAST_K) return { call: "past", over_K: -left_K };
+  const give_K = 0.5 * (read.estimate.p95_C - read.estimate.p05_C);
+  return give_K > VAGUE_K ? { call: "about", give_K } : { call: "at-heat" };
 }
 
 type Seen = Readonly<Record<"behind" | "ahead", readonly Zone[]>>;

@@ -58,14 +58,8 @@ function Belief({ estimate, low_C }: { estimate: HeatEstimate; low_C: number }) 
     .map(({ T, h }) => `${xOf(T).toFixed(1)} ${(58 - 46 * h).toFixed(1)}`);
   return (
     <>
-      <path
-        d={`M${curve.join("L")}`}
-        fill="var(--pale)"
-        fillOpacity={0.14}
-        stroke="var(--pale)"
-        strokeWidth={1.6}
-        vectorEffect="non-scaling-stroke"
-      />
+      <path d={`M0 58L${curve.join("L")}L${W} 58Z`} fill="var(--pale)" fillOpacity={0.14} stroke="none" />
+      <path d={`M${curve.join("L")}`} fill="none" stroke="var(--pale)" strokeWidth={1.6} vectorEffect="non-scaling-stroke" />
       {estimate.conflict === null ? (
         <line
           x1={xOf(estimate.mean_C)}
