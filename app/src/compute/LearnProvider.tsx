@@ -15,7 +15,7 @@ import {
   type Taught,
 } from "@tembrak/core";
 import { useQueries, type UseQueryResult } from "@tanstack/react-query";
-import { createContext, useContext, useMemo, type ReactNode } from "react";
+import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
 import { useKit, usePieces, useSettings } from "../store/useStore.js";
 import { unknownOf } from "../words/unknownWords.js";
 import { ask } from "./client.js";
@@ -23,6 +23,18 @@ import { useHeatContext, type ShopContext } from "./useHeatContext.js";
 
 /** The last so many pieces of a shop: baths age, and a long book is not worked through anew at every start. */
 const MOST = 40;
+
+/** The first verdict of a page goes before what the shop has learned, ms. */
+const AFTER_ms = 1000;
+
+function useAfter(wait_ms: number): boolean {
+  const [isAfter, setAfter] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setAfter(true), wait_ms);
+    return () => clearTimeout(timer);
+  }, [wait_ms]);
+  return isAfter;
+}
 
 const TaughtContext = createContext<readonly Taught[]>([]);
 
@@ -48,6 +60,7 @@ const answersOf = (results: readonly UseQueryResult<Lesson | null>[]): readonly 
 export function LearnProvider({ children }: { children: ReactNode }) {
   const context = useHeatContext();
   const pieces = usePieces();
+  const isAfter = useAfter(AFTER_ms);
   const teachers = useMemo(
     () =>
       (pieces ?? [])
@@ -63,7 +76,7 @@ export function LearnProvider({ children }: { children: ReactNode }) {
       return {
         queryKey: ["lesson", isTested ? JSON.stringify(question) : null] as const,
         queryFn: ({ signal }: { signal: AbortSignal }) => ask<"lesson">({ kind: "lesson", ...question! }, { signal }),
-        enabled: isTested,
+        enabled: isTested && isAfter,
         staleTime: Infinity,
         gcTime: Infinity,
         retry: false,

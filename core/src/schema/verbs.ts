@@ -45,6 +45,16 @@ export const WAY_NAMES = ["whole", "edge", "face", "ends", "run", "residual"] as
 export type WayName = (typeof WAY_NAMES)[number];
 const way = { way: Type.Optional(choice(WAY_NAMES)), draws: Type.Optional(choice(DRAWS)) };
 
+/** What a plan is made of. */
+const planned = {
+  piece: strict({ kind: choice(PIECE_KINDS), section: SectionSchema, length_mm: between(5, 3000, "Length over all, mm") }),
+  start: choice(["forged", "as-supplied", "reclaimed", ...STARTS] as const),
+  use: Type.String({ maxLength: 30 }),
+  school: choice(SCHOOLS),
+  ...way,
+  kit: Type.Optional(KitSchema),
+};
+
 const lux = between(0, 120000, "Light in the shop, lux");
 const hrc = between(-20, 80, "HRC");
 
@@ -227,23 +237,10 @@ export const VERB_SCHEMAS = {
       strict({ bias_C: between(-200, 200, "What the eye calls too hot by, C"), sd_C: between(1, 200, "How sure that is, C") }),
     ),
   }),
-  VerbRoute: strict({
-    steel: SteelInput,
-    piece: strict({ kind: choice(PIECE_KINDS), section: SectionSchema, length_mm: between(5, 3000, "Length over all, mm") }),
-    start: choice(["forged", "as-supplied", "reclaimed", ...STARTS] as const),
-    use: Type.String({ maxLength: 30 }),
-    school: choice(SCHOOLS),
-    ...way,
-    kit: Type.Optional(KitSchema),
-  }),
+  VerbRoute: strict({ steel: SteelInput, ...planned }),
   VerbStanding: strict({
     steel: Type.String({ maxLength: 30 }),
-    piece: strict({ kind: choice(PIECE_KINDS), section: SectionSchema, length_mm: between(5, 3000, "Length over all, mm") }),
-    start: choice(["forged", "as-supplied", "reclaimed", ...STARTS] as const),
-    use: Type.String({ maxLength: 30 }),
-    school: choice(SCHOOLS),
-    ...way,
-    kit: Type.Optional(KitSchema),
+    ...planned,
     route: Type.Optional(strict({ steps: RouteSchema.properties.steps })),
     log: Type.Array(LogEntrySchema, { maxItems: 2000 }),
     now_s: between(0, 1e8, "Now, on the clock of the log, s"),
