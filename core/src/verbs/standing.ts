@@ -5,17 +5,17 @@ import { eyeErrors_K, learnEye } from "../book/eye.js";
 import { piecesOf, type PieceState } from "../book/state.js";
 import { CATALOGUE } from "../catalogue.js";
 import { InputError } from "../errors.js";
-import { resolveSteel } from "../plan/catalogue.js";
+import { resolveSteel, unknownIn } from "../plan/catalogue.js";
 import { planRoute, structureBeforeHardening } from "../plan/route.js";
 import type { Piece, Route, Step } from "../schema/book.js";
 import { requireAny } from "../schema/checkAll.js";
 import { predict, type Prediction } from "../simulate/predict.js";
-import { lessonOf } from "../simulate/lesson.js";
+import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import { simulate, type Reading } from "../simulate/simulate.js";
 import { shopOf } from "../standing/known.js";
 import { habitsOf, learnShop, mayTeach, type Taught } from "../standing/learn.js";
 import { historyOf, runOf } from "../standing/logged.js";
-import { standingQuestion } from "../standing/question.js";
+import { standingQuestion, type Question } from "../standing/question.js";
 import { saidNotices, type Said } from "./english.js";
 import { startNamed } from "./route.js";
 import { wayNamed } from "./wayNamed.js";
@@ -136,6 +136,17 @@ export function standingVerb(input: unknown) {
   };
 }
 
+/** Null for a piece of something not known here, or without a hardening: it teaches nothing. */
+function lessonFrom(question: Question | null): Lesson | null {
+  if (question?.known.tests === undefined) return null;
+  try {
+    return lessonOf(CATALOGUE, question.piece, question.route, question.known);
+  } catch (error) {
+    if (error instanceof InputError) return null;
+    throw error;
+  }
+}
+
 /** What a book's finished pieces teach of its shop: the same as the kit shows. */
 export function learnVerb(input: unknown) {
   const book = requireBook(input);
@@ -143,15 +154,12 @@ export function learnVerb(input: unknown) {
   const kit = book.kit ?? null;
   const eye = learnEye(pieces.filter((p) => p.piece.isPractice !== true).flatMap(({ checks }) => eyeErrors_K(checks)));
   const context = { catalogue: CATALOGUE, kit, eye };
-  const taught = pieces.filter(mayTeach).map((state: PieceState): Taught => {
-    const question = standingQuestion(state, context);
-    const isTested = question?.known.tests !== undefined;
-    return {
-      id: state.id,
-      at_ms: state.finishedAt_ms!,
-      lesson: isTested ? lessonOf(CATALOGUE, question.piece, question.route, question.known) : null,
-      ...habitsOf(state, context),
-    };
-  });
+  const teachers = pieces.filter((state) => mayTeach(state) && unknownIn(CATALOGUE, state.piece, state.route).length === 0);
+  const taught = teachers.map((state: PieceState): Taught => ({
+    id: state.id,
+    at_ms: state.finishedAt_ms!,
+    lesson: lessonFrom(standingQuestion(state, context)),
+    ...habitsOf(state, context),
+  }));
   return { factors: learnShop(taught) };
 }

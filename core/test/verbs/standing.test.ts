@@ -131,6 +131,12 @@ describe("what a book teaches", () => {
     for (const { pieces, sd } of factors) expect([pieces > 0, sd > 0]).toEqual([true, true]);
     expect(JSON.stringify(learn(book))).toBe(JSON.stringify({ factors }));
   });
+  it("is nothing from a piece of a steel nobody knows, and the others still teach", () => {
+    const events = book.events.map((event) =>
+      event.kind === "piece" && event.piece === "demo-9" ? { ...event, definition: { ...event.definition, steel: "unheard-of" } } : event,
+    );
+    expect(learn({ ...book, events }).factors.some(({ item }) => item === "unheard-of")).toBe(false);
+  });
   it("is nothing from practice pieces, however many", () => {
     const practice = {
       ...book,
