@@ -1,19 +1,6 @@
 /** What the shop's finished pieces teach, worked out from the book while nothing else is asked; every prediction reads it from here. */
 
-import {
-  habitsOf,
-  heatDoubt_K,
-  learnShop,
-  mayTeach,
-  ovenDoubt_K,
-  ovensOf,
-  standingQuestion,
-  type Factor,
-  type Kit,
-  type Lesson,
-  type PieceState,
-  type Taught,
-} from "@tembrak/core";
+import { habitsOf, learnedIn, mayTeach, standingQuestion, type Factor, type Lesson, type PieceState, type Taught } from "@tembrak/core";
 import { useQueries, type UseQueryResult } from "@tanstack/react-query";
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
 import { useKit, usePieces, useSettings } from "../store/useStore.js";
@@ -102,16 +89,11 @@ export function factorKey({ name, item }: Factor): string {
   return item === undefined ? name : `${name} ${item}`;
 }
 
-function learned(taught: readonly Taught[], kit: Kit | null): Factor[] {
-  const oven = kit === null ? undefined : ovensOf(kit)[0];
-  return learnShop(taught, kit === null ? {} : { oven_K: ovenDoubt_K(oven), heat_K: heatDoubt_K("forge", kit) });
-}
-
 /** Everything the shop taught so far, what is switched off too. */
 export function useFactors(): readonly Factor[] {
   const taught = useContext(TaughtContext);
   const kit = useKit() ?? null;
-  return useMemo(() => learned(taught, kit), [taught, kit]);
+  return useMemo(() => learnedIn(kit, taught), [taught, kit]);
 }
 
 /** What counts for a piece whose prediction stands since then: what was taught before it, less what is switched off. */
@@ -121,9 +103,9 @@ export function useFactorsBefore(at_ms: number): readonly Factor[] {
   const { unlearned } = useSettings();
   return useMemo(
     () =>
-      learned(
-        taught.filter((one) => one.at_ms < at_ms),
+      learnedIn(
         kit,
+        taught.filter((one) => one.at_ms < at_ms),
       ).filter((factor) => !unlearned.includes(factorKey(factor))),
     [taught, kit, unlearned, at_ms],
   );

@@ -4,11 +4,14 @@ import type { PieceState } from "../book/state.js";
 import type { HeatContext } from "../heatNow/heatNow.js";
 import { eliminated } from "../numerics/elimination.js";
 import { hierarchy, type Measured } from "../numerics/hierarchy.js";
+import { ovensOf } from "../plan/kit.js";
 import type { ShopKnown } from "../schema/job.js";
+import type { Kit } from "../schema/kit.js";
 import { bathDoubtOf, rateDoubt } from "../simulate/hardenSpread.js";
 import type { Lesson } from "../simulate/lesson.js";
 import { OVEN_K } from "../simulate/temperedPlace.js";
 import { asDone } from "./asDone.js";
+import { heatDoubt_K, ovenDoubt_K } from "./known.js";
 
 /** How much of what is not known of a bath, an oven or a steel is the same every time in one shop (judgement). */
 const BATH_STAYS = 0.7;
@@ -184,6 +187,12 @@ export function learnShop(taught: readonly Taught[], { oven_K = OVEN_K, heat_K =
 
 function onceCounted(sd_HRC: number): number {
   return Math.sqrt(Math.max(LEAST_STEEL_HRC ** 2, sd_HRC ** 2 - IN_THE_FLOOR_HRC ** 2));
+}
+
+/** The same with what the kit says of oven and heats: one answer for the kit's page and the command line. */
+export function learnedIn(kit: Kit | null, taught: readonly Taught[]): Factor[] {
+  if (kit === null) return learnShop(taught);
+  return learnShop(taught, { oven_K: ovenDoubt_K(ovensOf(kit)[0]), heat_K: heatDoubt_K("forge", kit) });
 }
 
 /** What the factors say of a run in this shop: of a bath it was never seen with, and of what was switched off, nothing. */

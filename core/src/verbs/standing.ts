@@ -13,7 +13,7 @@ import { predict, type Prediction } from "../simulate/predict.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import { simulate, type Reading } from "../simulate/simulate.js";
 import { shopOf } from "../standing/known.js";
-import { habitsOf, learnShop, mayTeach, type Taught } from "../standing/learn.js";
+import { habitsOf, learnedIn, mayTeach, type Taught } from "../standing/learn.js";
 import { historyOf, runOf } from "../standing/logged.js";
 import { standingQuestion, type Question } from "../standing/question.js";
 import { saidNotices, type Said } from "./english.js";
@@ -161,5 +161,5 @@ export function learnVerb(input: unknown) {
     lesson: lessonFrom(standingQuestion(state, context)),
     ...habitsOf(state, context),
   }));
-  return { factors: learnShop(taught) };
+  return { factors: learnedIn(kit, taught) };
 }
