@@ -1,6 +1,16 @@
 /** What the shop's finished pieces teach, worked out from the book while nothing else is asked; every prediction reads it from here. */
 
-import { habitsOf, learnedIn, mayTeach, standingQuestion, type Factor, type Lesson, type PieceState, type Taught } from "@tembrak/core";
+import {
+  habitsOf,
+  learnedIn,
+  mayTeach,
+  standingQuestion,
+  type Factor,
+  type Lesson,
+  type Piece,
+  type PieceState,
+  type Taught,
+} from "@tembrak/core";
 import { useQueries, type UseQueryResult } from "@tanstack/react-query";
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
 import { useKit, usePieces, useSettings } from "../store/useStore.js";
@@ -96,17 +106,25 @@ export function useFactors(): readonly Factor[] {
   return useMemo(() => learnedIn(kit, taught), [taught, kit]);
 }
 
-/** What counts for a piece whose prediction stands since then: what was taught before it, less what is switched off. */
-export function useFactorsBefore(at_ms: number): readonly Factor[] {
+const NOTHING: readonly Factor[] = [];
+
+/**
+ * What counts for a piece whose prediction stands since then: what was taught before it, less what is switched off. Of a practice piece
+ * nothing: the simulated shop has a bath and an oven of its own.
+ */
+export function useFactorsFor(piece: Pick<Piece, "isPractice"> | undefined, at_ms: number): readonly Factor[] {
   const taught = useContext(TaughtContext);
   const kit = useKit() ?? null;
   const { unlearned } = useSettings();
+  const isPractice = piece?.isPractice === true;
   return useMemo(
     () =>
-      learnedIn(
-        kit,
-        taught.filter((one) => one.at_ms < at_ms),
-      ).filter((factor) => !unlearned.includes(factorKey(factor))),
-    [taught, kit, unlearned, at_ms],
+      isPractice
+        ? NOTHING
+        : learnedIn(
+            kit,
+            taught.filter((one) => one.at_ms < at_ms),
+          ).filter((factor) => !unlearned.includes(factorKey(factor))),
+    [taught, kit, unlearned, at_ms, isPractice],
   );
 }

@@ -26,7 +26,7 @@ import { unknownOf } from "../words/unknownWords.js";
 import { movedWords } from "../words/standingWords.js";
 import { ask, isKnown, poolSize } from "./client.js";
 import { makeShared } from "./shared.js";
-import { knownFrom_ms, useFactorsBefore } from "./LearnProvider.js";
+import { knownFrom_ms, useFactorsFor } from "./LearnProvider.js";
 import { useHeatContext } from "./useHeatContext.js";
 
 /** Raised when the numbers change, so that no cache outlives its core. */
@@ -52,7 +52,7 @@ export function usePlanned(
   before_ms = Infinity,
 ): UseQueryResult<Prediction> {
   const { kit } = useHeatContext();
-  const factors = useFactorsBefore(before_ms);
+  const factors = useFactorsFor(piece, before_ms);
   const question = useMemo(
     () => (piece && route ? plannedQuestion({ piece }, route, { kit, factors }) : null),
     [piece, route, kit, factors],
@@ -63,7 +63,7 @@ export function usePlanned(
 /** The state of a piece as a question: what was done of it, what its tests said, what the kit can, and what is planned from here. */
 export function useQuestion(state: PieceState): Question | null {
   const context = useHeatContext();
-  const factors = useFactorsBefore(knownFrom_ms(state));
+  const factors = useFactorsFor(state.piece, knownFrom_ms(state));
   return useMemo(() => (unknownOf(state).length > 0 ? null : standingQuestion(state, { ...context, factors })), [state, context, factors]);
 }
 

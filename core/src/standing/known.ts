@@ -14,6 +14,8 @@ const UNSAID_K = 8;
 /** An oven that was checked with a second thermometer: what is left, beside its swing, of which the mean over two hours is a part, K (judgement). */
 const CHECKED_OVEN_K = 5;
 const SWING_SHARE = 0.25;
+/** A thermometer that was read while the piece was in: what is left in doubt of the oven, K (judgement). */
+export const READ_OVEN_K = 8;
 /** So many readings of a second thermometer make a check. */
 const LEAST_READINGS = 3;
 

@@ -6,12 +6,12 @@ import type { Known } from "../schema/job.js";
 import { LIMITS } from "../schema/limits.js";
 import type { LogEntry } from "../schema/verbs.js";
 import type { Catalogue } from "../plan/catalogue.js";
+import { READ_OVEN_K } from "./known.js";
 import { underOf } from "../plan/way.js";
 import type { AnyMedium } from "../simulate/section.js";
 
 /** A heat somebody said without saying how well, one deviation, K (judgement). */
 const SAID_K = 10;
-const READ_OVEN_K = 8;
 
 type Of<A extends LogEntry["act"]> = Extract<LogEntry, { act: A }>;
 

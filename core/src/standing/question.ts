@@ -8,7 +8,7 @@ import type { HeatContext } from "../heatNow/heatNow.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Known, ShopKnown } from "../schema/job.js";
 import { asDone, ovenRead_C } from "./asDone.js";
-import { shopOf, testsOf } from "./known.js";
+import { READ_OVEN_K, shopOf, testsOf } from "./known.js";
 import { shopLearned, type Factor } from "./learn.js";
 
 export interface Question {
@@ -31,9 +31,6 @@ function shopFor(
   const quench = route.steps.findLast((step) => step.kind === "quench");
   return shopLearned(factors, { medium: quench?.medium ?? "", steel }, shopOf(route, kit));
 }
-
-/** A thermometer that was read while it was in: what is left in doubt of it, K (judgement). */
-const READ_OVEN_K = 8;
 
 /** Only what is known, so that the same knowledge is the same question. */
 function knownFrom(shop: ShopKnown | undefined, tests: NonNullable<Known["tests"]> = []): Known {

@@ -1,7 +1,8 @@
 /** Out before its time: asked once, with what it costs. */
 
-import type { Act, PieceState, Question, Step } from "@tembrak/core";
+import type { Act, PieceState, Prediction, Question, Step } from "@tembrak/core";
 import Button from "@mui/material/Button";
+import type { UseQueryResult } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { usePrediction, useQuestion } from "../../../compute/useAnswers.js";
 import { showClock, showDuration } from "../../../format/show.js";
@@ -29,6 +30,12 @@ function endedAfter(question: Question | null, act: Held, held_s: number): Quest
   return { ...question, route: { ...question.route, steps } };
 }
 
+/** Nothing where it cannot be worked out: of a route without a hardening, of a steel nobody knows. */
+function costWords(early: UseQueryResult<Prediction>, planned: UseQueryResult<Prediction>): string {
+  if (early.data !== undefined && planned.data !== undefined) return earlyWords(early.data, planned.data);
+  return early.isFetching || planned.isFetching ? "What that costs is being worked out." : "";
+}
+
 interface Props {
   readonly state: PieceState;
   readonly act: Held;
@@ -46,16 +53,15 @@ export function EarlySheet({ state, act, held_s, left_s, out, onOut, onClose }: 
   const early = usePrediction(
     useMemo(() => endedAfter(question, act, minute_s), [question, act, minute_s]),
     "quick",
-  ).data;
+  );
   const planned = usePrediction(
     useMemo(() => endedAfter(question, act, act.hold_s), [question, act]),
     "quick",
-  ).data;
+  );
   return (
     <Sheet isOpen title={`${showClock(left_s)} too early`} close="Leave it in" onClose={onClose}>
       <p className="early-words">
-        It has had {showDuration(minute_s)} of {showDuration(act.hold_s)}.{" "}
-        {early === undefined || planned === undefined ? "What that costs is being worked out." : earlyWords(early, planned)}
+        It has had {showDuration(minute_s)} of {showDuration(act.hold_s)}. {costWords(early, planned)}
       </p>
       <div className="fate-keys one">
         <Button className="log-key" onClick={onOut}>

@@ -54,12 +54,27 @@ export function FateScreen({ state, fate }: { state: PieceState; fate: NonNullab
           </p>
           <h1>{is}</h1>
         </div>
+        <div className="bench-nav">
+          <Button component={Link} to={`/book/${state.id}`}>
+            Record
+          </Button>
+          <Button component={Link} to="/">
+            Rack
+          </Button>
+        </div>
       </header>
-      <p className="to-go">{then}</p>
+      <div className="bench-main">
+        <p className="to-go">{then}</p>
+      </div>
       <div className="bench-keys">
         <button type="button" className="log-key wide-key" onClick={() => void write(state.id, [{ kind: "withdrawn", event: fate.event }])}>
           It is not so: back to work
         </button>
+        {fate.is === "cracked" ? (
+          <button type="button" className="log-key wide-key" onClick={() => void write(state.id, [{ kind: "fate", fate: "given-up" }])}>
+            I give it up
+          </button>
+        ) : null}
         {fate.is === "cracked" ? (
           <Button variant="contained" className="bench-act" onClick={() => void write(state.id, [{ kind: "fate", fate: "sound" }])}>
             Forged anew

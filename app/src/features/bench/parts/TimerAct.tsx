@@ -91,7 +91,10 @@ function Keys({ state, act, bench, now_ms, left_s, isKiln }: Props & { left_s: n
           held_s={act.hold_s - left_s}
           left_s={left_s}
           out={words.done}
-          onOut={takeOut}
+          onOut={() => {
+            setAsks(false);
+            takeOut();
+          }}
           onClose={() => setAsks(false)}
         />
       ) : null}

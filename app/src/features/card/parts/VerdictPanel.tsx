@@ -48,7 +48,7 @@ export function VerdictPanel({ words, found, expected, moved, failure, isStale }
           </div>
         ))}
       </dl>
-      {words.spread[0] ? (
+      {words.spread[0] && found === null ? (
         <p className="spread-hint drawn">{words.spread[0].hint[0]!.toUpperCase() + words.spread[0].hint.slice(1)}.</p>
       ) : null}
     </div>
