@@ -67,7 +67,7 @@ ${alone.join("\n")}
 ## Whole heats, in order over time
 
 ${HEATS} made-up heats (core/test/heatNow/wholeHeats.ts): a piece rises towards a fire of 900 to 1010 C by a time of 60 to 200 s, is touched with a magnet,
-named by its colour and, in three of ten, probed, every 8 to 30 s from 560 C until it is 40 C over its heat; faults as above. Judged by \`heatNow\` up to 4 s after
+named by its colour and, in three of ten, probed (a probe 1 to 7 s behind), every 8 to 30 s from 560 C until it is 40 C over its heat; faults as above. Judged by \`heatNow\` up to 4 s after
 each look, as the bench does: every reading is taken for what the piece was then, along twelve ways it may be rising and one at which it stands, each weighed by
 how well it explains all of them in their order.
 

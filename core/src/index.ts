@@ -189,6 +189,7 @@ export { fireTime, LONG_OUT_s, type FireTime } from "./heatNow/fireTime.js";
 export { warmUpQuestion, type WarmUpQuestion } from "./heatNow/fire.js";
 export { checkTemperature_C } from "./heatNow/evidence.js";
 export {
+  heatBehind,
   heatNow,
   WINDOW_K,
   type HeatCall,

@@ -3,6 +3,7 @@
 import compression from "compression";
 import express, { type Express } from "express";
 import helmet from "helmet";
+import type { PracticeShop } from "@tembrak/core";
 import { shopRoutes } from "./routes/shop.js";
 
 export interface AppDeps {
@@ -10,12 +11,14 @@ export interface AppDeps {
   readonly pages: string;
   /** Whether an empty book may be filled with the made-up shop. */
   readonly demo: boolean;
+  /** Told of every simulated shop that is opened: for those who measure what the screens say of it. */
+  readonly onShop?: (shop: PracticeShop) => void;
 }
 
 /** SHA-256 of the empty string: emotion's tags are empty in production and filled through insertRule. */
 const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
 
-export function makeApp({ pages, demo }: AppDeps): Express {
+export function makeApp({ pages, demo, onShop }: AppDeps): Express {
   const app = express();
   app.disable("x-powered-by");
   app.use(
@@ -46,7 +49,7 @@ export function makeApp({ pages, demo }: AppDeps): Express {
   app.get("/api/config", (_request, response) => {
     response.set("Cache-Control", "no-store").json({ demo });
   });
-  app.use("/api/shop", shopRoutes().router);
+  app.use("/api/shop", shopRoutes(onShop === undefined ? {} : { onShop }).router);
   app.use("/api", (_request, response) => {
     response.status(404).json({ error: { code: "not-found", message: "There is nothing at this address.", path: "" } });
   });

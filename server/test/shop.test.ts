@@ -32,7 +32,7 @@ let real_ms = 0;
 
 async function serve(): Promise<string> {
   real_ms = 0;
-  const routes = shopRoutes(() => real_ms);
+  const routes = shopRoutes({ now_ms: () => real_ms });
   const app = express();
   app.use("/api/shop", routes.router);
   const server = createServer(app);

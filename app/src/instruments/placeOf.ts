@@ -1,6 +1,6 @@
 /** Where a practice piece has to be for the step its smith is at: the simulated hands follow the bench. Pure. */
 
-import type { PieceState, ShopPlace } from "@tembrak/core";
+import { underOf, type PieceState, type ShopCommand, type ShopPlace } from "@tembrak/core";
 
 export function placeOf({ next, acts, checks, route }: PieceState): ShopPlace {
   if (next === undefined) return "rack";
@@ -33,6 +33,15 @@ export function placeOf({ next, acts, checks, route }: PieceState): ShopPlace {
     case "prove":
       return "air";
   }
+}
+
+/** How it is moved there: of an edge quench only so deep into the bath. */
+export function moveOf(state: PieceState): Extract<ShopCommand, { do: "move" }> {
+  const to = placeOf(state);
+  const quench = state.next === undefined ? undefined : state.route?.steps[state.next.step];
+  const under = to === "bath" && quench?.kind === "quench" ? underOf(quench) : null;
+  const move = { do: "move", piece: state.id, to } as const;
+  return under?.what === "edge" ? { ...move, immersion: { kind: "edge", depth_mm: under.depth_mm } } : move;
 }
 
 /** What the kiln and the oven have to be set to for the step, C; nothing where it does not matter. */

@@ -3,7 +3,7 @@
 import type { PieceState, ShopQuestion, ShopAnswer, ShopReading } from "@tembrak/core";
 import { createContext, useContext, useEffect, useRef, useState } from "react";
 import type { InstrumentState } from "./instrument.js";
-import { placeOf, settingOf } from "./placeOf.js";
+import { moveOf, settingOf } from "./placeOf.js";
 import { InstrumentsContext } from "./registry.js";
 import { askShop, commandShop, currentShop, shopStream } from "./simulatedShop.js";
 
@@ -72,7 +72,9 @@ export function useSimulatedShop(id: string, isPractice: boolean, last_ms: numbe
 
 /** Moves the simulated piece to where the bench has it, and sets kiln and oven for the step. */
 export function useFollowingHands(state: PieceState, shop: SimulatedShop | null, isLeading: boolean): void {
-  const wanted = placeOf(state);
+  const move = moveOf(state);
+  const wanted = move.to;
+  const said = JSON.stringify(move);
   const { kiln_C, oven_C } = settingOf(state);
   const place = shop?.piece?.place;
   const asked = useRef("");
@@ -85,6 +87,6 @@ export function useFollowingHands(state: PieceState, shop: SimulatedShop | null,
       );
     }
     asked.current = key;
-    if (place !== wanted) void commandShop({ do: "move", piece: state.id, to: wanted }).catch(() => undefined);
-  }, [place, wanted, kiln_C, oven_C, isLeading, state.id]);
+    if (place !== wanted) void commandShop(JSON.parse(said) as typeof move).catch(() => undefined);
+  }, [place, wanted, said, kiln_C, oven_C, isLeading]);
 }

@@ -10,8 +10,8 @@ interface GroupProps<K extends string> {
   readonly words: Readonly<Record<K, SchoolWords>>;
   readonly note: "does" | "prefer";
   readonly className: string;
-  /** All but this are shut. */
-  readonly only: K | null;
+  /** All but these are shut. */
+  readonly only: readonly K[];
   /** What a way lacks in this kit; null for one that lacks nothing. */
   readonly lacks?: (key: K) => string | null;
   readonly onPick: (key: K) => void;
@@ -26,7 +26,7 @@ function Group<K extends string>({ label, keys, chosen, words, note, className, 
           type="button"
           role="radio"
           aria-checked={chosen === key}
-          disabled={(only !== null && key !== only) || lacks(key) !== null}
+          disabled={!only.includes(key) || lacks(key) !== null}
           className="plain-key"
           onClick={() => onPick(key)}
         >
@@ -51,16 +51,26 @@ interface Props {
   readonly way: Way;
   readonly note: "does" | "prefer";
   readonly className: string;
-  /** The simulated shop quenches all of a piece, and draws it in its oven. */
+  /** The simulated shop quenches all of a piece or its edge, and draws it in its oven. */
   readonly isPractice?: boolean;
   readonly kit?: Kit | null;
   readonly onPick: (way: Way) => void;
 }
 
+const PRACTICE_HARDENS: readonly Way["hardens"][] = ["whole", "edge"];
+const HARDENS = Object.keys(HARDENS_WORDS) as Way["hardens"][];
+const DRAWS = Object.keys(DRAWS_WORDS) as Way["draws"][];
+
 /** The nearest to a way that a shape has: what it cannot do is done as usual. */
 export function wayWithin(section: Section, { hardens, draws }: Way): Way {
   const what = hardensFor(section).includes(hardens) ? hardens : "whole";
   return { hardens: what, draws: drawsFor(what).includes(draws) ? draws : "oven" };
+}
+
+/** The nearest to a way that the simulated shop can play. */
+export function practiceWay(section: Section, way: Way): Way {
+  const { hardens } = wayWithin(section, way);
+  return { hardens: PRACTICE_HARDENS.includes(hardens) ? hardens : "whole", draws: "oven" };
 }
 
 export function WayKeys({ section, way, note, className, isPractice = false, kit = null, onPick }: Props) {
@@ -74,7 +84,7 @@ export function WayKeys({ section, way, note, className, isPractice = false, kit
         words={HARDENS_WORDS}
         note={note}
         className={className}
-        only={isPractice ? "whole" : null}
+        only={isPractice ? PRACTICE_HARDENS : HARDENS}
         onPick={(hardens) => onPick(wayWithin(section, { ...way, hardens }))}
       />
       <h2>What draws the temper?</h2>
@@ -85,7 +95,7 @@ export function WayKeys({ section, way, note, className, isPractice = false, kit
         words={DRAWS_WORDS}
         note={note}
         className={className}
-        only={isPractice ? "oven" : null}
+        only={isPractice ? ["oven"] : DRAWS}
         lacks={(draws) => (canDraw(draws, kit) ? null : DRAW_LACKS[draws])}
         onPick={(draws) => onPick({ ...way, draws })}
       />

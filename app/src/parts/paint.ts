@@ -83,7 +83,7 @@ export function paintOf(state: PieceState, lux: number, now_ms: number, heat_C: 
   switch (next?.kind) {
     case "heat":
     case "hold": {
-      if (next.kind === "hold") return glowing(next.target_C, lux, "at heat");
+      if (next.kind === "hold") return glowing(heat_C ?? next.target_C, lux, heat_C === null ? "held" : "at heat");
       return heat_C === null ? plain("var(--black)", "in the fire") : glowing(heat_C, lux, "in the fire");
     }
     case "slow-cool": {

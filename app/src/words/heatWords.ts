@@ -1,7 +1,7 @@
 /** What the judgement of a heat says, in words: how far it is, what it rests on, its zones, and how the shop's fire is set. */
 
-import { dialFor_C, kitOf, type EvidenceKind, type HeatCall, type Kit, type ZonesNow } from "@tembrak/core";
-import { showChance, showDegrees, showDifference, showDuration, type Units } from "../format/show.js";
+import { dialFor_C, kitOf, type EvidenceKind, type HeatCall, type HeatNow, type Kit, type ZonesNow } from "@tembrak/core";
+import { showAgo, showChance, showDegrees, showDifference, showDuration, type Units } from "../format/show.js";
 import { conflictWords } from "./noticeWords.js";
 
 const NAMES = {
@@ -42,6 +42,32 @@ export function callWords(call: HeatCall, units: Units, grain = ""): string {
       return `About there, give or take ${showDifference(call.give_K, units)}: look at its colour, or read it`;
     case "at-heat":
       return "At heat";
+  }
+}
+
+/** Of a piece that is held in a fire: whether it still is where it should be. Only the look itself can say so, and it grows old. */
+export function heldWords({ read, call }: HeatNow, units: Units, now_ms: number): { readonly words: string; readonly isTrouble: boolean } {
+  if (read === null || call.call === "look-again" || call.call === "unread") {
+    return { words: "Look at it as it is held: a fire drifts", isTrouble: false };
+  }
+  const { mean_C, p05_C, p95_C } = read.estimate;
+  const is = `${showDegrees(mean_C, units)}, between ${showDegrees(p05_C, units)} and ${showDegrees(p95_C, units)}, ${showAgo(read.newest_ms, now_ms)}`;
+  switch (call.call) {
+    case "too-hot":
+    case "past":
+      return { words: `${showDifference(call.over_K, units)} over: less fire, or out of it. ${is}`, isTrouble: true };
+    case "to-go":
+      return { words: `${showDifference(call.left_K, units)} short: more fire. ${is}`, isTrouble: true };
+    case "conflict":
+      return { words: callWords(call, units), isTrouble: true };
+    case "magnet":
+      return call.magnet === "free"
+        ? { words: "Past the magnet. Its colour or a probe tells how far", isTrouble: false }
+        : { words: "The magnet pulls: it is too cold. More fire", isTrouble: true };
+    case "out":
+    case "about":
+    case "at-heat":
+      return { words: is, isTrouble: false };
   }
 }
 

@@ -5,9 +5,11 @@ import type { Act } from "../plan/acts.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import type { Zone } from "../schema/book.js";
+import type { Section } from "../schema/parts.js";
 import type { Kit } from "../schema/kit.js";
 import type { Drift, EvidenceKind, Eye, MagnetPoint } from "../simulate/heatBelief.js";
 import { estimateHeat, type HeatConflict, type HeatEstimate } from "../simulate/heatEstimate.js";
+import { bodySize } from "../simulate/hardenCase.js";
 import { magnetPoint } from "../simulate/magnetPoint.js";
 import { expectedAt, type WarmUp } from "../simulate/warmUp.js";
 import { chanceAllInWindow, zoneOffsets, type ZoneOffset } from "../simulate/zones.js";
@@ -21,15 +23,20 @@ export type MagnetState = "sticks" | "weak" | "free";
 /** Older readings say nothing of now, s; a witness is asked for its last few only. */
 const TOO_OLD_s = 240;
 const LAST_OF_A_KIND = 4;
-/** In the fire steel goes on rising towards what it lies in: how far over the heat wanted that is, K, and how fast, s (judgement). */
+/** In the fire steel goes on rising towards what it lies in: how far over the heat wanted that is, K (judgement). */
 const FIRES_OVER_K = [30, 110, 220] as const;
-const TAUS_s = [55, 85, 130, 200] as const;
+/** By a time of its own: what it holds against what a blown fire brings it, W/(m2 K), near a hardening heat; fires differ by a factor. */
+const FIRE_W_m2K = 285;
+const HOLDS_J_m3K = 5.1e6;
+const SLOWER = [0.8, 1.4, 2.4, 4.2] as const;
 /** Out of it, or held, it stands. */
 export const STANDS = { rate_K_s: 0, unsure: 0 } as const;
 
 /** Every way a piece may be rising: which it is, its readings tell in their order. */
-export function risesTo(target_C: number): Drift[] {
-  return FIRES_OVER_K.flatMap((over_K) => TAUS_s.map((tau_s) => ({ towards_C: target_C + over_K, tau_s })));
+export function risesTo(target_C: number, section: Section): Drift[] {
+  const { size_mm, isRound } = bodySize(section);
+  const tau_s = (HOLDS_J_m3K * size_mm) / 1000 / (isRound ? 4 : 2) / FIRE_W_m2K;
+  return FIRES_OVER_K.flatMap((over_K) => SLOWER.map((ratio) => ({ towards_C: target_C + over_K, tau_s: ratio * tau_s })));
 }
 /** Half the width of the window a heat should fall in, C: as the jaws of the rule are drawn. */
 export const WINDOW_K = 14;
@@ -112,10 +119,26 @@ export function magnetPointOf({ piece, route }: PieceState, act: Heat, { catalog
   return known;
 }
 
+/** The heat an act is of: its own, or that which it holds; undefined for an act that is neither. */
+export function heatBehind({ acts }: Pick<PieceState, "acts">, act: Act | undefined): Heat | undefined {
+  if (act?.kind === "heat") return act;
+  return act?.kind === "hold" ? acts.find((a): a is Heat => a.kind === "heat" && a.step === act.step) : undefined;
+}
+
+/** What was logged while it was brought to heat, and while it was held there. */
+function looksOf({ acts, checks }: PieceState, heat: Heat): LoggedCheck[] {
+  const hold = acts.find(({ kind, step }) => kind === "hold" && step === heat.step);
+  return checks.filter(({ act }) => act === heat.id || act === hold?.id);
+}
+
 function readHeat(state: PieceState, act: Heat, now_ms: number, says: FireSays | null, context: HeatContext): HeatRead | null {
   const { eye, kit = null } = context;
-  const own = state.checks.filter((c: LoggedCheck) => c.act === act.id && now_ms - c.at_ms < TOO_OLD_s * 1000);
-  const evidence = own.flatMap(({ reading, at_ms }) => evidenceOf(reading, Math.max(0, (now_ms - at_ms) / 1000), kit) ?? []);
+  const own = looksOf(state, act).filter(({ at_ms }) => now_ms - at_ms < TOO_OLD_s * 1000);
+  const seen = own.flatMap(({ reading, at_ms }) => {
+    const says = evidenceOf(reading, Math.max(0, (now_ms - at_ms) / 1000), kit);
+    return says === null ? [] : [{ says, at_ms }];
+  });
+  const evidence = seen.map(({ says }) => says);
   const last = evidence.filter((e, i) => evidence.slice(i + 1).filter(({ kind }) => kind === e.kind).length < LAST_OF_A_KIND);
   // The clock alone is told beside the zones: it is no look at the steel.
   if (last.length === 0) return null;
@@ -126,11 +149,11 @@ function readHeat(state: PieceState, act: Heat, now_ms: number, says: FireSays |
       evidence: last,
       magnet: magnetPointOf(state, act, context),
       wanted_C: act.target_C,
-      drift: [...risesTo(act.target_C), says === null ? STANDS : { rate_K_s: says.rate_K_s, unsure: 0.7 }],
+      drift: [...risesTo(act.target_C, state.piece.section), says === null ? STANDS : { rate_K_s: says.rate_K_s, unsure: 0.7 }],
       ...(eye === undefined ? {} : { eye }),
       window_C: [act.target_C - WINDOW_K, act.target_C + WINDOW_K],
     }),
-    newest_ms: own[own.length - 1]!.at_ms,
+    newest_ms: seen[seen.length - 1]!.at_ms,
     from,
     isOneSided: says === null && from.includes("magnet") && from.every((kind) => kind === "magnet"),
   };
@@ -185,10 +208,13 @@ function zonesOf(course: WarmUp, fire: FireTime, seen: Seen | null, estimate: He
   };
 }
 
-/** @param now_ms by the clock the piece is worked by, milliseconds since 1970 UTC. */
+/**
+ * @param act the heat; of a hold that which it holds (`heatBehind`)
+ * @param now_ms by the clock the piece is worked by, milliseconds since 1970 UTC
+ */
 export function heatNow(state: PieceState, act: Heat, now_ms: number, context: HeatContext): HeatNow {
   const { course } = context;
-  const own = state.checks.filter((c) => c.act === act.id);
+  const own = looksOf(state, act);
   const fire = fireTime(state, act, now_ms);
   const touch = own.findLast((c) => c.reading.check === "magnet")?.reading;
   const magnet = touch?.check === "magnet" ? touch.state : null;

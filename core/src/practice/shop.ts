@@ -17,6 +17,7 @@ import { mass_kg } from "../plan/fit.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import type { Medium } from "../schema/medium.js";
 import type { Piece } from "../schema/book.js";
+import type { Immersion } from "../schema/parts.js";
 import type { ShopAnswer, ShopCommand, ShopPlace, ShopQuestion, ShopReading, ShopReset } from "../schema/practice.js";
 import { runCourse } from "../simulate/course.js";
 import { allAround, bodyOf, gridOf, inAir, inBath, STEP_K, type Places } from "../simulate/section.js";
@@ -62,9 +63,23 @@ interface ShopPiece {
   readonly body: ReturnType<typeof bodyOf>;
   T: Float64Array;
   place: ShopPlace;
+  immersion: Immersion;
   probe_C: number;
   /** Time that has passed but was not followed yet, s. */
   owed_s: number;
+}
+
+/** What is so, whatever the instruments say. */
+export interface ShopTruth {
+  readonly seen_C: number;
+  readonly hottest_C: number;
+  /** Of a blade its edge, of anything else its surface. */
+  readonly edge_C: number;
+  readonly hardness_HRC: number;
+  /** Of the edge, or of what is no blade its surface; and of the body. */
+  readonly martensite: number;
+  readonly bodyMartensite: number;
+  readonly oven_C: number;
 }
 
 /** One shop with its own time. Advance it, command it, ask it: the same seed and the same calls give the same answers. */
@@ -118,6 +133,7 @@ export class PracticeShop {
         body: bodyOf(structure, places.grid, null),
         T: new Float64Array(count).fill(ROOM_C),
         place: "rack",
+        immersion: { kind: "full" },
         probe_C: ROOM_C,
         owed_s: 0,
       };
@@ -177,7 +193,7 @@ export class PracticeShop {
         case "oven":
           return allAround(section, grid, airBoundary(0.8, STILL_W_m2K, this.ovenTrue_C()));
         case "bath":
-          return inBath(section, grid, { medium: this.medium, bath_C: this.bath_C, agitation: "mild", immersion: { kind: "full" } }, null);
+          return inBath(section, grid, { medium: this.medium, bath_C: this.bath_C, agitation: "mild", immersion: p.immersion }, null);
         case "air":
         case "rack":
           return inAir(section, grid, null);
@@ -222,6 +238,7 @@ export class PracticeShop {
         // A hand through the door lets the heat out, in and out alike.
         if ((p.place === "kiln") !== (command.to === "kiln")) this.dropped_K = Math.max(this.dropped_K, DOOR_DROP_C);
         p.place = command.to;
+        p.immersion = command.immersion ?? { kind: "full" };
         return;
       }
       case "speed":
@@ -291,9 +308,19 @@ export class PracticeShop {
   }
 
   /** What is truly so of a piece: for tests and for the talk after the practice, never shown while it is worked. */
-  truth(id: string): { readonly seen_C: number; readonly hardness_HRC: number } {
+  truth(id: string): ShopTruth {
     const p = this.find(id);
     this.settle(p, true);
-    return { seen_C: p.T[p.places.surface]!, hardness_HRC: this.hardness_HRC(p) };
+    const { surface } = p.places;
+    const edge = p.places.edge ?? surface;
+    return {
+      seen_C: p.T[surface]!,
+      hottest_C: Math.max(...p.T),
+      edge_C: p.T[edge]!,
+      hardness_HRC: this.hardness_HRC(p),
+      martensite: p.structure.martensite[edge]!,
+      bodyMartensite: p.structure.martensite[surface]!,
+      oven_C: this.ovenTrue_C(),
+    };
   }
 }

@@ -3,7 +3,7 @@
 import { Type, type Static } from "@sinclair/typebox";
 import { PieceSchema } from "./book.js";
 import { LIMITS } from "./limits.js";
-import { between, choice, strict, tagged } from "./parts.js";
+import { between, choice, ImmersionSchema, strict, tagged } from "./parts.js";
 
 const pieceId = Type.String({ minLength: 1, maxLength: 64 });
 
@@ -28,7 +28,13 @@ export type ShopReset = Static<typeof ShopResetSchema>;
 
 export const ShopCommandSchema = tagged(
   "do",
-  strict({ do: Type.Literal("move"), piece: pieceId, to: choice(PLACES) }),
+  strict({
+    do: Type.Literal("move"),
+    piece: pieceId,
+    to: choice(PLACES),
+    /** How much of it goes under a bath: all of it where nothing is said. */
+    immersion: Type.Optional(ImmersionSchema),
+  }),
   strict({ do: Type.Literal("speed"), speed: between(1, 100, "Simulated seconds in one real second") }),
   strict({
     do: Type.Literal("set"),

@@ -90,16 +90,19 @@ const MOST_TAUS = 4;
 interface Then {
   readonly was_C: Float64Array;
   readonly sd_C: Float64Array;
+  /** How fast it moved then, K/s. */
+  readonly rate_K_s: Float64Array;
 }
 
 function then(drift: Drift, age_s = 0): Then {
   const was_C = new Float64Array(NODES);
   const sd_C = new Float64Array(NODES);
+  const moving_K_s = new Float64Array(NODES);
   if ("rate_K_s" in drift) {
     const { rate_K_s, unsure } = drift;
     sd_C.fill(Math.abs(rate_K_s) * age_s * unsure);
     for (let i = 0; i < NODES; i++) was_C[i] = heatOfNode_C(i) - rate_K_s * age_s;
-    return { was_C, sd_C };
+    return { was_C, sd_C, rate_K_s: moving_K_s.fill(rate_K_s) };
   }
   const { towards_C, tau_s } = drift;
   const back = Math.exp(Math.min(MOST_TAUS, age_s / tau_s));
@@ -107,8 +110,9 @@ function then(drift: Drift, age_s = 0): Then {
     const T = heatOfNode_C(i);
     was_C[i] = T < towards_C ? towards_C - (towards_C - T) * back : T;
     sd_C[i] = OFF_CURVE * Math.abs(T - was_C[i]!);
+    moving_K_s[i] = Math.max(0, towards_C - was_C[i]!) / tau_s;
   }
-  return { was_C, sd_C };
+  return { was_C, sd_C, rate_K_s: moving_K_s };
 }
 
 /** Further out than this nothing is left of a bell, deviations. */
@@ -230,8 +234,23 @@ const FLAME_C: readonly [number, number] = [20, 320];
 const LAGS = 0.05;
 const LAG_C: readonly [number, number] = [15, 215];
 
+/**
+ * A sheathed probe is so far behind steel that moves: its own time in contact, s, and how that differs from probe to probe (judgement).
+ * Behind a steady rise a lag of the first order is the rate times that time.
+ */
+const PROBE_LAG_s = 4;
+const PROBE_LAG_SD_s = 2;
+
+/** Where a probe stands beside steel that moves. */
+function behindSteel({ was_C, sd_C, rate_K_s }: Then): Pick<Then, "was_C" | "sd_C"> {
+  return {
+    was_C: was_C.map((T, i) => T - PROBE_LAG_s * rate_K_s[i]!),
+    sd_C: sd_C.map((sd, i) => together(sd, PROBE_LAG_SD_s * rate_K_s[i]!)),
+  };
+}
+
 function probe(readings: readonly ProbeEvidence[], { drift }: BeliefContext): Float64Array {
-  const read = readings.map((reading) => ({ sd_C: PROBE_SD_C, ...reading, moved: then(drift, reading.age_s) }));
+  const read = readings.map((reading) => ({ sd_C: PROBE_SD_C, ...reading, moved: behindSteel(then(drift, reading.age_s)) }));
   const good = sharing(read, ({ temperature_C, offset_C, sd_C, moved }, z) => {
     const offset = (offset_C ?? 0) + z * (offset_C === undefined ? UNCHECKED_K : CHECKED_K);
     const read_C = temperature_C - offset;

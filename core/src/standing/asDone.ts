@@ -2,7 +2,6 @@
 
 import type { LoggedCheck, PieceState } from "../book/state.js";
 import type { HeatContext } from "../heatNow/heatNow.js";
-import { underOf } from "../plan/way.js";
 import type { Route, Step } from "../schema/book.js";
 import { LIMITS } from "../schema/limits.js";
 import { heatHad, type HeatHad } from "./heatHad.js";
@@ -57,9 +56,8 @@ function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
   // A fall is part of the heat: the way to the bath begins beside it.
   const left_ms = before?.kind === "heat" || before?.kind === "hold" ? state.doneAt_ms.get(before.id) : undefined;
   const transfer_s = seconds(left_ms, in_ms, LIMITS.quench.transfer_s);
-  // Of which only an edge or an end went under, the heat of the rest runs back and draws it: that is a temper of its own, not told here.
-  const isWhole = underOf(quench).what === "whole";
-  const bath_s = isWhole ? seconds(in_ms, out_ms, LIMITS.quench.bath_s) : undefined;
+  // What was taken out for the heat left in its body to draw it has that drawing planned as a step of its own.
+  const bath_s = quench.leavesHeat === true ? undefined : seconds(in_ms, out_ms, LIMITS.quench.bath_s);
   return {
     ...quench,
     bath_C: bathRead_C(state, step, in_ms) ?? quench.bath_C,

@@ -45,7 +45,7 @@ function had(
     evidence: last,
     magnet: magnetPointOf(state, act, context),
     wanted_C: act.target_C,
-    drift: isHold ? STANDS : [...risesTo(act.target_C), STANDS],
+    drift: [...risesTo(act.target_C, state.piece.section), STANDS],
     ...(eye === undefined ? {} : { eye }),
   });
   const weights = belief.map((w, i) => w * about(heatOfNode_C(i), act.target_C, sd_K));

@@ -7,7 +7,6 @@ import { LIMITS } from "../schema/limits.js";
 import type { LogEntry } from "../schema/verbs.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { READ_OVEN_K } from "./known.js";
-import { underOf } from "../plan/way.js";
 import type { AnyMedium } from "../simulate/section.js";
 
 /** A heat somebody said without saying how well, one deviation, K (judgement). */
@@ -56,14 +55,14 @@ function quenchDone(
   into: Of<"bath-in"> | undefined,
 ): Step {
   const transfer_s = fireOut_s === undefined || bathIn_s === undefined ? undefined : bathIn_s - fireOut_s;
-  const isWhole = underOf(step).what === "whole" && into?.depth_mm === undefined;
+  const isBySeconds = step.leavesHeat !== true;
   return {
     ...step,
     medium: into?.medium ?? step.medium,
     bath_C: into?.bath_C ?? step.bath_C,
     ...(into?.depth_mm === undefined ? {} : { edgeDepth_mm: into.depth_mm }),
     ...(transfer_s === undefined ? {} : { transfer_s: within(transfer_s, LIMITS.quench.transfer_s) }),
-    ...(bathIn_s === undefined || bathOut_s === undefined || !isWhole
+    ...(bathIn_s === undefined || bathOut_s === undefined || !isBySeconds
       ? {}
       : { bath_s: within(bathOut_s - bathIn_s, LIMITS.quench.bath_s) }),
   };

@@ -2,7 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, formOf } from "../../src/catalogue.js";
 import { pieceState, type PieceState } from "../../src/book/state.js";
 import { warmUpQuestion } from "../../src/heatNow/fire.js";
-import { heatNow, type HeatCall } from "../../src/heatNow/heatNow.js";
+import { heatBehind, heatNow, type HeatCall } from "../../src/heatNow/heatNow.js";
 import { planRoute } from "../../src/plan/route.js";
 import type { Act } from "../../src/plan/acts.js";
 import type { BookEvent, Check } from "../../src/schema/book.js";
@@ -113,6 +113,55 @@ describe("what is called of a heat", () => {
     expect(covered).toBeGreaterThan(0.86);
     expect(falseConflicts).toBeLessThan(0.02);
     expect(plantedNamed).toBeGreaterThan(0.8);
+  });
+  it("a thin blade in a hot fire is followed, though the probe is 5 s behind it (lumped heating by hand: 950 C, 36 s)", () => {
+    const truth_C = (t: number): number => 950 - 925 * Math.exp(-t / 36);
+    const at = (T: number): number => 36 * Math.log(925 / (950 - T));
+    const [a, b] = [at(660), at(800)];
+    const behind_K = (5 * (950 - 800)) / 36;
+    const { state, act } = atHeat([a, touch("sticks")], [b, probe(800 - behind_K)]);
+    const thin: PieceState = { ...state, piece: { ...BILLHOOK, section: { shape: "wedge", spine_mm: 3.5, edge_mm: 1, height_mm: 45 } } };
+    const { estimate } = heatNow(thin, act, START_ms + 1000 * (b + 2), context).read!;
+    expect(truth_C(b + 2)).toBeGreaterThan(estimate.p05_C);
+    expect(truth_C(b + 2)).toBeLessThan(estimate.p95_C);
+    expect(Math.abs(estimate.mean_C - truth_C(b + 2))).toBeLessThan(25);
+  });
+  it("what is no look makes no look younger", () => {
+    const { state, act } = atHeat([0, probe(target_C)], [90, { check: "rehearsal", took_s: 2 }]);
+    expect(heatNow(state, act, START_ms + 95_000, context).read!.newest_ms).toBe(START_ms);
+  });
+  it("is looked at in its hold too, by what was seen before it and in it", () => {
+    const held = planRoute(CATALOGUE, { ...BILLHOOK, steel: "52100" }, "forge");
+    const planned = pieceState("p", [head[0]!, { ...head[1]!, route: held } as BookEvent])!;
+    const hold = planned.acts.find((act) => act.kind === "hold" && act.purpose === "harden")!;
+    const heat = heatBehind(planned, hold)!;
+    expect(heat).toMatchObject({ kind: "heat", purpose: "harden", step: hold.step });
+    const read = (of: string, s: number, reading: Check): BookEvent => ({
+      id: `r${s}`,
+      piece: "p",
+      at_ms: START_ms + 1000 * s,
+      kind: "check",
+      act: of,
+      reading,
+    });
+    const looks = [
+      read(heat.id, 0, probe(heat.target_C)),
+      read(hold.id, 40, probe(heat.target_C + 60)),
+      read(hold.id, 60, probe(heat.target_C + 75)),
+    ];
+    const { call } = heatNow(
+      pieceState("p", [head[0]!, { ...head[1]!, route: held } as BookEvent, ...looks])!,
+      heat,
+      START_ms + 61_000,
+      context,
+    );
+    expect(call).toMatchObject({ call: "too-hot" });
+    expect(
+      heatBehind(
+        planned,
+        planned.acts.find(({ kind }) => kind === "quench"),
+      ),
+    ).toBeUndefined();
   });
   it("what was seen all over is the last look, not the first", () => {
     const behind: Check = { check: "even", behind: ["spine"], ahead: [] };

@@ -58,6 +58,7 @@ function oneHeat(seed: number, tally: Tally): void {
   const lets_C = LETS_C + normal(8);
   const [bias_K, exponent, offset_K] = [normal(30), 2 / 3 + normal(0.15), normal(5)];
   const hasProbe = even() < 0.3;
+  const lag_s = between(1, 7);
   const isPlanted = hasProbe && even() < 0.25;
   const ambient = ambientFromLux(20);
   const logged: BookEvent[] = [];
@@ -86,7 +87,8 @@ function oneHeat(seed: number, tally: Tally): void {
       if (band === undefined || !isGlowVisible(T, ambient) || readGlow(band, ambient) === null) continue;
       log(t, { check: "glow", name: band.name, ambient_lux: 20 });
     } else {
-      log(t, { check: "probe", temperature_C: T + offset_K + (isPlanted ? 180 : 0) + normal(6) });
+      const behind_K = lag_s * ((fire_C - T) / tau_s);
+      log(t, { check: "probe", temperature_C: T - behind_K + offset_K + (isPlanted ? 180 : 0) + normal(6) });
       lastProbe = t;
     }
     const later = between(0, 4);

@@ -57,6 +57,21 @@ describe("the simulated shop", () => {
     soft.advance(120);
     expect(soft.ask({ ask: "file", piece: "p", file_HRC: 55 })).toEqual({ ask: "file", result: "bites" });
   });
+  it("of an edge quench the edge alone hardens, and the back stays hot for long", () => {
+    const s = shop({ pieces: [{ id: "p", piece: { ...sickle, section: { shape: "wedge", spine_mm: 6, edge_mm: 1, height_mm: 60 } } }] });
+    heatTo(s, 830);
+    s.command({ do: "move", piece: "p", to: "bath", immersion: { kind: "edge", depth_mm: 20 } });
+    s.advance(15);
+    const { edge_C, hottest_C, martensite } = s.truth("p");
+    expect(edge_C).toBeLessThan(200);
+    expect(hottest_C).toBeGreaterThan(400);
+    expect(martensite).toBeGreaterThan(0.6);
+    s.command({ do: "move", piece: "p", to: "rack" });
+    s.command({ do: "move", piece: "p", to: "bath" });
+    s.advance(15);
+    // Wholly under, nothing stays hot.
+    expect(s.truth("p").hottest_C).toBeLessThan(200);
+  });
   it("left in air it does not harden, and the magnet pulls again only after the change", () => {
     const s = shop();
     expect(s.ask({ ask: "magnet", piece: "p" })).toEqual({ ask: "magnet", state: "sticks" });

@@ -87,11 +87,18 @@ describe("a route as it was done", () => {
     const done = routeAsDone(quenched({ bath_s: 14, before: 1 }, again))!;
     expect([quenchOf(done, 0).bath_s, quenchOf(done, 1).bath_s]).toEqual([undefined, 14]);
   });
-  it("of which only an edge went under, the seconds in the bath are left as planned: the heat of the body draws it", () => {
-    for (const draws of ["oven", "residual"] as const) {
-      const edge = planRoute(CATALOGUE, BILLHOOK, "forge", { way: { hardens: "edge", draws } });
-      expect(quenchOf(routeAsDone(quenched({ bath_s: 5 }, edge))!)).toEqual({ ...quenchOf(edge), transfer_s: 2 });
-    }
+  it("of an edge quench too, but where the heat left in the body is meant to draw it: that drawing is a step of its own", () => {
+    const route = (draws: "oven" | "residual"): Route => planRoute(CATALOGUE, BILLHOOK, "forge", { way: { hardens: "edge", draws } });
+    const [oven, residual] = [route("oven"), route("residual")];
+    expect(quenchOf(routeAsDone(quenched({ bath_s: 5 }, oven))!)).toEqual({ ...quenchOf(oven), transfer_s: 2, bath_s: 5 });
+    expect(quenchOf(routeAsDone(quenched({ bath_s: 5 }, residual))!)).toEqual({ ...quenchOf(residual), transfer_s: 2 });
+  });
+  it("an edge out while the back still glows is drawn by it: softer, and long too hot to hold (trade fact: until the back is dark)", () => {
+    const edge = planRoute(CATALOGUE, BILLHOOK, "forge", { way: { hardens: "edge" } });
+    const of = (bath_s: number) => predict(CATALOGUE, BILLHOOK, routeAsDone(quenched({ bath_s }, edge))!, "quick");
+    const [soon, late] = [of(5), of(60)];
+    expect(soon.working.asQuenched.mean_HRC).toBeLessThan(late.working.asQuenched.mean_HRC - 4);
+    expect(soon.hardening.handWarm_s).toBeGreaterThan(late.hardening.handWarm_s);
   });
 });
 

@@ -31,8 +31,14 @@ function answer(response: Response, call: () => unknown): void {
   }
 }
 
-/** @param now_ms a clock that cannot be set, real ms. */
-export function shopRoutes(now_ms: () => number = () => performance.now()): ShopRoutes {
+export interface ShopDeps {
+  /** A clock that cannot be set, real ms. */
+  readonly now_ms?: () => number;
+  /** Told of every shop that is opened. */
+  readonly onShop?: (shop: PracticeShop) => void;
+}
+
+export function shopRoutes({ now_ms = () => performance.now(), onShop }: ShopDeps = {}): ShopRoutes {
   const router = Router();
   let shop: PracticeShop | null = null;
   let last_ms = now_ms();
@@ -79,6 +85,7 @@ export function shopRoutes(now_ms: () => number = () => performance.now()): Shop
     if (!checked.ok) return refuse(response, 400, checked.problems[0]!.code, checked.problems[0]!.message ?? "", checked.problems[0]!.path);
     answer(response, () => {
       shop = new PracticeShop(CATALOGUE, checked.value);
+      onShop?.(shop);
       last_ms = now_ms();
       return shop.read();
     });

@@ -19,7 +19,7 @@ import { newId } from "../../store/db.js";
 import { useLog, useKit, usePieces, useSettings } from "../../store/useStore.js";
 import { nextMark, ORDERED_FORMS, pieceOfForm } from "./draft.js";
 import { lackWords } from "../../words/routeWords.js";
-import { WayKeys, wayWithin } from "../../parts/WayKeys.js";
+import { practiceWay, WayKeys, wayWithin } from "../../parts/WayKeys.js";
 import { SCHOOL_WORDS } from "../../words/schools.js";
 import { FitNotice } from "../../parts/FitNotice.js";
 import { PieceForm } from "./PieceForm.js";
@@ -40,7 +40,7 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
   const { faults, onFault, clear } = useFaults();
   const { write } = useLog();
   const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
-  const way = isPractice ? USUAL_WAY : wayWithin(piece.section, chosenWay);
+  const way = isPractice ? practiceWay(piece.section, chosenWay) : wayWithin(piece.section, chosenWay);
   const route = planRoute(CATALOGUE, piece, school, { way, kit });
   const change = (next: Piece): void => {
     if (next.form !== piece.form || next.section.shape !== piece.section.shape) clear();

@@ -11,7 +11,7 @@ import { fireNote, zoneWords } from "../../../words/heatWords.js";
 import { PROMPT_WORDS } from "../../../words/routeWords.js";
 import type { ActProps } from "./ActKey.js";
 import { GlowRule, Swatch } from "./Glow.js";
-import { HeatKeys } from "./HeatKeys.js";
+import { HeatEnd, HeatKeys } from "./HeatKeys.js";
 import { HeatNumeral } from "./HeatNumeral.js";
 import { KilnPanel } from "./KilnPanel.js";
 
@@ -112,7 +112,9 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
         />
       </div>
       <GlowRule target_C={act.target_C} estimate={now.read?.estimate ?? null} lets_C={lets_C} ambient={ambient} units={settings} />
-      <HeatKeys state={state} act={act} bench={bench} now={now} now_ms={now_ms} />
+      <HeatKeys state={state} act={act} bench={bench} now={now} now_ms={now_ms}>
+        <HeatEnd state={state} act={act} bench={bench} now={now} />
+      </HeatKeys>
     </>
   );
 }

@@ -2,7 +2,7 @@
 
 import { ambientFromLux, glowHex, type Act, type HeatNow, type MagnetState, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { showDegrees } from "../../../format/show.js";
 import { useLatest_C } from "../../../instruments/registry.js";
 import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
@@ -22,16 +22,33 @@ const EVENNESS = { "not-looked": "not looked at", even: "even", uneven: "uneven"
 
 interface Props {
   readonly state: PieceState;
-  readonly act: Extract<Act, { kind: "heat" }>;
+  /** Of a hold the looks alone: it is in the fire, and stays there. */
+  readonly act: Extract<Act, { kind: "heat" | "hold" }>;
   readonly bench: Bench;
   readonly now: HeatNow;
   readonly now_ms: number;
+  /** What ends the act. */
+  readonly children: ReactNode;
+}
+
+/** The key that ends a heat; an uneven one first has to even out. */
+export function HeatEnd({ state, act, bench, now }: Pick<Props, "state" | "act" | "bench" | "now">) {
+  const isUneven = now.evenness === "uneven";
+  return (
+    <ActKey
+      label={actWords(act, state, useSettings()).done}
+      {...(isUneven ? { note: "Uneven: let it even out, then look again" } : {})}
+      isLocked={isUneven}
+      bench={bench}
+      onPress={() => bench.done()}
+    />
+  );
 }
 
 type Sheet = "glow" | "reading" | "even" | null;
 
 /** What a tap does; a tap that is still being stored takes no second one. */
-function useChecks({ state, bench, now, now_ms }: Props) {
+function useChecks({ state, bench, now, now_ms }: Omit<Props, "children">) {
   const pieces = usePieces();
   const shop = useShopBeside();
   const probe_C = useLatest_C("piece");
@@ -89,13 +106,13 @@ function MagnetKeys({ now, isSimulated, isStoring, onTouch, onAsk }: MagnetProps
 }
 
 export function HeatKeys(props: Props) {
-  const { state, act, bench, now } = props;
+  const { state, act, bench, now, children } = props;
+  const isHeat = act.kind === "heat";
   const settings = useSettings();
   const kit = useKit() ?? null;
   const [sheet, setSheet] = useState<Sheet>(null);
   const { isKiln, shop, probe_C, toFire, touch, touchShop } = useChecks(props);
   const logProbe = (): void => (probe_C === null ? setSheet("reading") : bench.check({ check: "probe", temperature_C: probe_C }));
-  const isUneven = now.evenness === "uneven";
   const close = (): void => setSheet(null);
   useKeys({
     s: touch("sticks"),
@@ -103,16 +120,18 @@ export function HeatKeys(props: Props) {
     f: touch("free"),
     l: () => setSheet("glow"),
     p: logProbe,
-    o: toFire,
+    ...(isHeat ? { o: toFire } : {}),
     e: () => setSheet("even"),
     t: touchShop,
   });
   return (
     <>
       <div className="bench-keys heat-keys">
-        <button type="button" className="log-key" aria-pressed={now.fire.state === "in"} disabled={bench.isStoring} onClick={toFire}>
-          {fireWords(now.fire.state === "in", isKiln)}
-        </button>
+        {isHeat ? (
+          <button type="button" className="log-key" aria-pressed={now.fire.state === "in"} disabled={bench.isStoring} onClick={toFire}>
+            {fireWords(now.fire.state === "in", isKiln)}
+          </button>
+        ) : null}
         <MagnetKeys now={now} isSimulated={Boolean(shop?.piece)} isStoring={bench.isStoring} onTouch={touch} onAsk={touchShop} />
         <Button className="log-key" onClick={() => setSheet("glow")}>
           <i style={{ background: glowHex(act.target_C, ambientFromLux(settings.ambient_lux)) }} className="key-swatch" />
@@ -122,19 +141,13 @@ export function HeatKeys(props: Props) {
           <i className="key-probe drawn">{probe_C === null ? `°${settings.temperature}` : showDegrees(probe_C, settings)}</i>
           {probe_C === null ? "probe reads…" : "probe: log it"}
         </Button>
-        {act.purpose === "harden" ? (
+        {isHeat && act.purpose === "harden" ? (
           <Button className="log-key" onClick={() => setSheet("even")}>
             even?
             <small>{EVENNESS[now.evenness]}</small>
           </Button>
         ) : null}
-        <ActKey
-          label={actWords(act, state, settings).done}
-          {...(isUneven ? { note: "Uneven: let it even out, then look again" } : {})}
-          isLocked={isUneven}
-          bench={bench}
-          onPress={() => bench.done()}
-        />
+        {children}
       </div>
       <GlowDialog isOpen={sheet === "glow"} settings={settings} onClose={close} onCheck={bench.check} />
       <EvenDialog isOpen={sheet === "even"} onClose={close} onCheck={bench.check} />

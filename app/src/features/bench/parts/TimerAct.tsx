@@ -1,12 +1,15 @@
 /** A hold or a temper: what is left, from the stored start and the wall clock, so it is right after a reload or sleep. */
 
-import { soakClock, type SoakClock } from "@tembrak/core";
+import { soakClock, type HeatNow, type SoakClock } from "@tembrak/core";
 import { useState } from "react";
 import { actWords } from "../../../words/actWords.js";
 import { showClock, showDegrees, showDuration, showTimeOfDay } from "../../../format/show.js";
+import { useHeatNow } from "../../../compute/useHeatNow.js";
+import { heldWords } from "../../../words/heatWords.js";
 import { useLog, usePieces, useSettings } from "../../../store/useStore.js";
 import { leftWords } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
+import { HeatKeys } from "./HeatKeys.js";
 import { KilnPanel, logToKiln, matesOf } from "./KilnPanel.js";
 import { EarlySheet, isEarly } from "./EarlySheet.js";
 import { OvenRead } from "./OvenRead.js";
@@ -69,7 +72,7 @@ function Bar({ share }: { share: number }) {
 }
 
 /** Out; of a kiln only when its power is off. */
-function Keys({ state, act, bench, now_ms, left_s, isKiln }: Props & { left_s: number; isKiln: boolean }) {
+function Ends({ state, act, bench, now_ms, left_s, isKiln }: Props & { left_s: number; isKiln: boolean }) {
   const pieces = usePieces();
   const log = useLog();
   const words = actWords(act, state, useSettings());
@@ -83,7 +86,7 @@ function Keys({ state, act, bench, now_ms, left_s, isKiln }: Props & { left_s: n
   const [asks, setAsks] = useState(false);
   const press = (): void => (isEarly(left_s, act.hold_s) ? setAsks(true) : takeOut());
   return (
-    <div className="bench-keys">
+    <>
       {asks ? (
         <EarlySheet
           state={state}
@@ -111,7 +114,17 @@ function Keys({ state, act, bench, now_ms, left_s, isKiln }: Props & { left_s: n
         bench={bench}
         onPress={press}
       />
-    </div>
+    </>
+  );
+}
+
+/** What it is while it is held in a fire that has no controller, by the looks at it. */
+function Held({ now, now_ms }: { now: HeatNow; now_ms: number }) {
+  const said = heldWords(now, useSettings(), now_ms);
+  return (
+    <p className={said.isTrouble ? "held conflict" : "held"} data-testid="held" role="status">
+      {said.words}
+    </p>
   );
 }
 
@@ -144,6 +157,8 @@ export function TimerAct(props: Props) {
   const settings = useSettings();
   const { start_ms, clock, left_s, end_ms } = leftOf(props);
   const isKiln = act.kind === "hold" && state.route?.school === "kiln";
+  const heat = useHeatNow(state, act.kind === "hold" && !isKiln ? act : undefined, now_ms);
+  const ends = <Ends {...props} left_s={left_s} isKiln={isKiln} />;
   return (
     <>
       <div className="bench-main">
@@ -154,13 +169,20 @@ export function TimerAct(props: Props) {
             </span>
           </div>
           <p className="to-go">{leftWords(left_s, clock?.waitsForChamber ?? false, act.target_C, settings)}</p>
+          {heat === null ? null : <Held now={heat} now_ms={now_ms} />}
           <PlanLine act={act} start_ms={start_ms} end_ms={end_ms} />
           {act.kind === "temper" ? <OvenRead state={state} act={act} bench={props.bench} /> : null}
           {isKiln ? <Kiln state={state} act={act} now_ms={now_ms} clock={clock} /> : null}
         </div>
       </div>
       <Bar share={Math.min(1, Math.max(0, 1 - left_s / act.hold_s))} />
-      <Keys {...props} left_s={left_s} isKiln={isKiln} />
+      {heat !== null && act.kind === "hold" ? (
+        <HeatKeys state={state} act={act} bench={props.bench} now={heat} now_ms={now_ms}>
+          {ends}
+        </HeatKeys>
+      ) : (
+        <div className="bench-keys">{ends}</div>
+      )}
     </>
   );
 }
