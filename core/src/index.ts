@@ -83,7 +83,7 @@ export {
   type NewKitItem,
   type Preset,
 } from "./plan/kit.js";
-export { dialFor_C, fitProblems, mass_kg, type FitProblem, type FitWay } from "./plan/fit.js";
+export { dialFor_C, fitProblems, groundOff_kg, mass_kg, type FitProblem, type FitWay } from "./plan/fit.js";
 export { calibrate, LEAST_READINGS, type Calibration, type DialReading } from "./evidence/calibration.js";
 export type { Section } from "./schema/parts.js";
 export {
@@ -124,7 +124,7 @@ export { plannedQuestion, standingQuestion, type Question, type StandingContext 
 export { habitsOf, learnedIn, mayTeach, ratioOf, USUAL_TRANSFER_s, type Factor, type Taught } from "./standing/learn.js";
 export type { Lesson } from "./simulate/lesson.js";
 export { checkBook, parseJson, readBook, writeBook } from "./book/exchange.js";
-export { outlineOf, sawTooth, type Outline, type Point } from "./shape/outline.js";
+export { breadth_mm, outlineOf, sawTooth, type Outline, type Point } from "./shape/outline.js";
 export { hasStations, measuredStation, pointAt, sectionAt, thinnestEdge_mm } from "./shape/stations.js";
 
 // What becomes of the steel

@@ -1,6 +1,6 @@
 /** Reads a length, a temperature or a time the way people write it; asks about the improbable, refuses only the unreadable. */
 
-import { celsiusFromFahrenheit, millimetresFromInches } from "./units.js";
+import { celsiusFromFahrenheit, inchesFromMillimetres, millimetresFromInches } from "./units.js";
 
 export type LengthUnit = "mm" | "in";
 export type TemperatureUnit = "C" | "F";
@@ -146,11 +146,11 @@ export function parseDuration(text: string): Parsed<{ duration_s: number }> {
 }
 
 /** Where a typed length is improbable for what it measures: a 316 mm spine is 3/16 in with the stroke lost. */
-export function questionLength(role: LengthRole, typed_mm: number): LengthQuestion | null {
+export function questionLength(role: LengthRole, typed_mm: number, unit: LengthUnit = "mm"): LengthQuestion | null {
   const most_mm = { thickness: 60, height: 300, length: 1600 }[role];
   const least_mm = { thickness: 0.3, height: 3, length: 20 }[role];
   if (role === "thickness" && typed_mm > most_mm) {
-    const stroke = /^(\d)(4|8|16|32)$/.exec(String(Math.round(typed_mm)));
+    const stroke = /^(\d{1,2})(4|8|16|32|64)$/.exec(String(Math.round(unit === "in" ? inchesFromMillimetres(typed_mm) : typed_mm)));
     if (stroke) {
       const probably_mm = exactLength(millimetresFromInches(Number(stroke[1]) / Number(stroke[2])));
       return { code: "fraction-stroke-lost", typed_mm, fraction: `${stroke[1]}/${stroke[2]}`, probably_mm };
@@ -172,19 +172,28 @@ const HEATS: Readonly<Record<HeatRole, readonly [number, number]>> = {
   bath: [-5, 120],
 };
 
+/** So far off what was planned, and so near it in the other unit, a number was probably meant in that (judgement). */
+const FAR_FROM_PLAN_K = 80;
+const NEAR_PLAN_K = 45;
+
 /**
  * Where a typed heat is improbable for its step: a 475 C hardening heat, or a Celsius number that looks like Fahrenheit.
- * `temperature_C` is what the text meant as typed; `unit` the unit it was read in.
+ * `temperature_C` is what the text meant as typed; `unit` the unit it was read in; `planned_C` what stood there, so that 400 typed over
+ * 204 C is asked about, and 400 over 385 is not.
  */
-export function questionHeat(role: HeatRole, temperature_C: number, unit: TemperatureUnit): HeatQuestion | null {
+export function questionHeat(role: HeatRole, temperature_C: number, unit: TemperatureUnit, planned_C?: number): HeatQuestion | null {
   const [low_C, high_C] = HEATS[role];
-  if (temperature_C >= low_C && temperature_C <= high_C) return null;
   const typed = unit === "F" ? temperature_C * 1.8 + 32 : temperature_C;
   const asked = { role, typed, unit };
   const asOther_C = unit === "C" ? celsiusFromFahrenheit(typed) : typed;
+  const isOther =
+    planned_C !== undefined && Math.abs(temperature_C - planned_C) > FAR_FROM_PLAN_K && Math.abs(asOther_C - planned_C) < NEAR_PLAN_K;
+  if (isOther) return { ...asked, code: "looks-like-other-unit", probably_C: asOther_C };
+  if (temperature_C >= low_C && temperature_C <= high_C) return null;
   if (asOther_C >= low_C && asOther_C <= high_C) return { ...asked, code: "looks-like-other-unit", probably_C: asOther_C };
-  const tenfold = role === "harden" && unit === "F" && typed > 140 && typed < 190;
-  const lost = role === "harden" && unit === "C" && typed > 400 && typed <= 599;
+  const isHigh = role === "harden" || role === "normalise";
+  const tenfold = isHigh && unit === "F" && typed > 140 && typed < 190;
+  const lost = isHigh && typed > 400 && typed <= 599;
   if (tenfold || lost) {
     const meant_F = tenfold ? typed * 10 : typed + 1000;
     return { ...asked, code: "digit-lost", meant_F, probably_C: celsiusFromFahrenheit(meant_F) };

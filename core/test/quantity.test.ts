@@ -142,6 +142,22 @@ describe("the improbable is asked about", () => {
     expect(asked).toMatchObject({ code: "fraction-stroke-lost", fraction: "3/16", typed_mm: 316 });
     expect(asked?.probably_mm).toBeCloseTo(4.7625, 6);
   });
+  it("the same in a field that is in inches, and with sixteenths of two digits", () => {
+    expect(questionLength("thickness", 316 * 25.4, "in")).toMatchObject({ code: "fraction-stroke-lost", fraction: "3/16", probably_mm: 4.7625 });
+    expect(questionLength("thickness", 1132, "mm")).toMatchObject({ code: "fraction-stroke-lost", fraction: "11/32" });
+  });
+  it("400 and 418 typed over a temper of 204 or 218 C were Fahrenheit; 400 over a spring's 385 is meant", () => {
+    expect(probably(questionHeat("temper", 400, "C", 204))).toBeCloseTo(204.4, 1);
+    expect(probably(questionHeat("temper", 425, "C", 218))).toBeCloseTo(218.3, 1);
+    expect(questionHeat("temper", 418, "C", 218)).toMatchObject({ code: "looks-like-other-unit", typed: 418 });
+    expect(questionHeat("temper", 400, "C", 385)).toBeNull();
+    expect(questionHeat("temper", 230, "C", 204)).toBeNull();
+    // 205 typed in a Fahrenheit field over 400 F.
+    expect(probably(questionHeat("temper", (205 - 32) / 1.8, "F", 204))).toBeCloseTo(205, 6);
+  });
+  it("475 for 1475 in a Fahrenheit field too", () => {
+    expect(probably(questionHeat("harden", (475 - 32) / 1.8, "F"))).toBeCloseTo(801.67, 1);
+  });
   it("a hardening heat typed as 475 C was 1475 F", () => {
     expect(questionHeat("harden", 475, "C")).toMatchObject({ code: "digit-lost", typed: 475, unit: "C", meant_F: 1475 });
     expect(probably(questionHeat("harden", 475, "C"))).toBeCloseTo(801.67, 1);

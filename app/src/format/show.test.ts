@@ -8,6 +8,7 @@ import {
   showDifference,
   showDuration,
   showLength,
+  showMass,
   showNotches,
   showRange,
   temperatureText,
@@ -34,8 +35,16 @@ describe("what the user reads", () => {
   it("a fraction stays a fraction, a metric length is not forced into one", () => {
     expect(lengthText(4.7625, INCHES)).toBe("3/16");
     expect(lengthText(31.75, INCHES)).toBe("1 1/4");
-    expect(showLength(376, INCHES)).toBe("14.803 in");
+    // As a rule has it: a smith measures no thousandths of a length.
+    expect(showLength(376, INCHES)).toBe("14 13/16 in");
+    expect(showLength(312.1, INCHES)).toBe("12 5/16 in");
+    expect(showLength(3.5, INCHES)).toBe("9/64 in");
+    expect(showLength(0.5, INCHES)).toBe("0.02 in");
     expect(showLength(4.76, METRIC)).toBe("4.8 mm");
+  });
+  it("a weight in grams and kilograms, or in pounds and ounces (0.45359237 kg to the pound)", () => {
+    expect([showMass(0.48, METRIC), showMass(5.652, METRIC), showMass(12.4, METRIC)]).toEqual(["480 g", "5.65 kg", "12.4 kg"]);
+    expect([showMass(0.45359237, INCHES), showMass(5.652, INCHES), showMass(0.255, INCHES)]).toEqual(["1 lb", "12 lb 7 oz", "9 oz"]);
   });
   it("temperatures, differences without the 32, durations, clocks", () => {
     expect(showDegrees(815, INCHES)).toBe("1499°");

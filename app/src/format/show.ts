@@ -57,25 +57,44 @@ export function otherDifference(difference_K: number, { temperature, length }: U
 
 const SIXTEENTH = 64;
 
-function fraction(length_in: number): string {
-  const parts = Math.round(length_in * SIXTEENTH);
-  const whole = Math.floor(parts / SIXTEENTH);
-  let [top, bottom] = [parts % SIXTEENTH, SIXTEENTH];
+function fraction(length_in: number, finest = SIXTEENTH): string {
+  const parts = Math.round(length_in * finest);
+  const whole = Math.floor(parts / finest);
+  let [top, bottom] = [parts % finest, finest];
   while (top > 0 && top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];
   if (top === 0) return `${whole}`;
   return whole > 0 ? `${whole} ${top}/${bottom}` : `${top}/${bottom}`;
 }
 
+/** The finest line of a rule for a length, from so many inches on. */
+const RULE = [
+  { over_in: 2, finest: 16 },
+  { over_in: 0.5, finest: 32 },
+  { over_in: 1 / 32, finest: 64 },
+] as const;
+
 /** Number of a length as a drawing has it: `4.8`, `376`, or `3/16`, `14 13/16`. */
 export function lengthNumber(length_mm: number, { length }: Units): string {
   if (length === "in") {
     const inches = inchesFromMillimetres(length_mm);
-    const asFraction = Math.round(inches * SIXTEENTH) / SIXTEENTH;
-    return Math.abs(asFraction - inches) < 0.004 && inches >= 1 / SIXTEENTH
-      ? fraction(inches)
-      : String(steady(Math.round(inches * 1000) / 1000));
+    // As a rule has it: sixteenths, finer where it is thin; what is thinner than a rule tells stands in thousandths.
+    const finest = RULE.find(({ over_in }) => inches >= over_in)?.finest;
+    return finest === undefined ? String(steady(Math.round(inches * 1000) / 1000)) : fraction(inches, finest);
   }
   return length_mm >= 100 ? String(Math.round(length_mm)) : String(steady(Math.round(length_mm * 10) / 10));
+}
+
+const G_PER_OZ = 28.349523125;
+const OZ_PER_LB = 16;
+
+/** `480 g`, `5.65 kg`, or `12 lb 7 oz`, `9 oz`. */
+export function showMass(mass_kg: number, { length }: Units): string {
+  if (length === "mm") return mass_kg < 1 ? `${Math.round(1000 * mass_kg)} g` : `${mass_kg.toFixed(mass_kg < 10 ? 2 : 1)} kg`;
+  const ounces = (1000 * mass_kg) / G_PER_OZ;
+  if (ounces < 1) return `${ounces.toFixed(1)} oz`;
+  const whole = Math.round(ounces);
+  const [pounds, rest] = [Math.floor(whole / OZ_PER_LB), whole % OZ_PER_LB];
+  return pounds === 0 ? `${rest} oz` : `${pounds} lb${rest === 0 ? "" : ` ${rest} oz`}`;
 }
 
 /** `4.8 mm` or `3/16 in`. */

@@ -122,7 +122,7 @@ export function LengthField({ role, value_mm, units, least_mm, most_mm, onChange
     const parsed = parseLength(text, units.length);
     if (!parsed.ok) return { value: null, problem: faultWords(parsed.fault), question: null, echo: "" };
     const { length_mm } = parsed;
-    const asked = questionLength(role, length_mm);
+    const asked = questionLength(role, length_mm, parsed.unit);
     const question = asked === null ? null : { words: lengthQuestionWords(asked, units), probably: asked.probably_mm };
     if (length_mm < least_mm || length_mm > most_mm) {
       const fits = question?.probably !== undefined && question.probably >= least_mm && question.probably <= most_mm;

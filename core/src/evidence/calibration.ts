@@ -15,10 +15,15 @@ export interface Calibration {
   readonly settle_min: number;
   /** Whether the readings moved as a lag does. */
   readonly hasLag: boolean;
+  /** Whether a lag could have been told from a fault at all: readings far enough apart in time, or all long after it was set. */
+  readonly isTold: boolean;
 }
 
 /** Fewer readings than this say nothing. */
 export const LEAST_READINGS = 3;
+/** Nearer together than this, and sooner than that after it was set, late and wrong look the same, min (judgement). */
+const APART_min = 10;
+const AT_REST_min = 60;
 /** A reading by a second thermometer scatters by so much, C; what is left of a lag when it counts as settled, C (judgement). */
 const READING_SD_C = 2;
 const SETTLED_K = 3;
@@ -30,13 +35,15 @@ const TAUS_min = Array.from({ length: 60 }, (_, i) => 1 * 1.075 ** i);
  *
  * A second thermometer that is 30 too low after five minutes and right after forty is late, not wrong.
  * @param readings of one setting after another, each with the time since that setting.
- * @returns null for fewer than three readings, or when all were taken at once.
+ * @returns null for fewer than three readings.
  * @error test/evidence/calibration.test.ts: known oven with noise, offset within 3 C
  */
 export function calibrate(readings: readonly DialReading[]): Calibration | null {
   if (readings.length < LEAST_READINGS) return null;
   const e = readings.map(({ second_C, set_C }) => second_C - set_C);
   const n = e.length;
+  const times_min = readings.map(({ time_min }) => time_min);
+  const [first_min, last_min] = [Math.min(...times_min), Math.max(...times_min)];
   const mean = e.reduce((a, b) => a + b, 0) / n;
   const flat = e.reduce((sum, x) => sum + (x - mean) ** 2, 0);
   let best = { squares: Infinity, offset_C: mean, lag: 0, tau_min: 0, weight: n };
@@ -63,5 +70,6 @@ export function calibrate(readings: readonly DialReading[]): Calibration | null 
     offsetSd_C: scatter / Math.sqrt(hasLag ? best.weight : n),
     settle_min: hasLag ? Math.max(0, best.tau_min * Math.log(best.lag / SETTLED_K)) : 0,
     hasLag,
+    isTold: last_min - first_min >= APART_min || first_min >= AT_REST_min,
   };
 }

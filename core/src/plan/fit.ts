@@ -2,7 +2,6 @@
 
 import { bathAfter_C } from "../heat/bathHeat.js";
 import { isLiquid } from "../heat/bathKind.js";
-import { STEEL_DENSITY_kg_m3 } from "../heat/properties.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Kit, KitItem } from "../schema/kit.js";
 import type { Section } from "../schema/parts.js";
@@ -33,6 +32,9 @@ export type FitProblem = {
   | { readonly what: "too-hot"; readonly over_K: number }
   | { readonly what: "missing" }
 );
+
+/** What steel weighs, cold. @source en1993-1-2: 7850 */
+const WEIGHS_kg_m3 = 7850;
 
 /** Area of a cross section, mm2. */
 export function sectionArea_mm2(section: Section, breadth: number): number {
@@ -67,7 +69,17 @@ export function mass_kg(piece: Piece, form: KindFile): number {
   const volume_mm3 = isFlat
     ? outlineArea_mm2(outlineOf(piece, form).contour) * thick_mm
     : sectionArea_mm2(section, breadth_mm(piece)) * length_mm;
-  return volume_mm3 * 1e-9 * STEEL_DENSITY_kg_m3;
+  return volume_mm3 * 1e-9 * WEIGHS_kg_m3;
+}
+
+/** What goes of a piece, kg, when so much is ground off each face of it: an expectation, scale and cracks left out. */
+export function groundOff_kg(piece: Piece, form: KindFile, off_mm: number): number {
+  const { section, length_mm } = piece;
+  const isFlat = section.shape === "wedge" || section.shape === "plate";
+  const area_mm2 = isFlat
+    ? 2 * outlineArea_mm2(outlineOf(piece, form).contour)
+    : (section.shape === "round" ? Math.PI : 4) * breadth_mm(piece) * length_mm;
+  return Math.min(mass_kg(piece, form), area_mm2 * off_mm * 1e-9 * WEIGHS_kg_m3);
 }
 
 type Chamber = Extract<KitItem, { kind: "forge" | "kiln" | "oven" }>;

@@ -16,7 +16,7 @@ const OFFSET_K: Limits = [-100, 100];
 
 export const LIMITS = {
   piece: { length_mm: [5, 3000] },
-  plate: { thickness_mm: BAR_mm },
+  plate: { thickness_mm: BAR_mm, width_mm: [1, 1000] },
   round: { diameter_mm: BAR_mm },
   square: { side_mm: BAR_mm },
   wedge: { spine_mm: [0.2, 100], edge_mm: [0.1, 100], height_mm: [2, 400] },

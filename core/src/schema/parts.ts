@@ -30,6 +30,8 @@ const SECTIONS = [
   strict({
     shape: Type.Literal("plate"),
     thickness_mm: between(...LIMITS.plate.thickness_mm, "Thickness of a plate cooled on both faces, mm"),
+    /** Of a flat bar: what it weighs and how it lies, not how it cools. */
+    width_mm: Type.Optional(between(...LIMITS.plate.width_mm, "Across a flat bar, mm")),
   }),
   strict({ shape: Type.Literal("round"), diameter_mm: between(...LIMITS.round.diameter_mm, "Diameter of a round bar, mm") }),
   strict({ shape: Type.Literal("square"), side_mm: between(...LIMITS.square.side_mm, "Side of a square bar, mm") }),

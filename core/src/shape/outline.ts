@@ -22,7 +22,7 @@ export interface Outline {
   readonly box: { readonly left_mm: number; readonly top_mm: number; readonly width_mm: number; readonly height_mm: number };
 }
 
-/** Width of a piece across its face, mm: the height of a blade, the diameter of a bar, a fifth of the length of a plate. */
+/** Width of a piece across its face, mm: the height of a blade, the diameter of a bar, of a plate as measured, or a fifth of its length. */
 export function breadth_mm({ section, length_mm }: Piece): number {
   switch (section.shape) {
     case "wedge":
@@ -32,7 +32,7 @@ export function breadth_mm({ section, length_mm }: Piece): number {
     case "square":
       return section.side_mm;
     case "plate":
-      return Math.max(2 * section.thickness_mm, 0.2 * length_mm);
+      return section.width_mm ?? Math.max(2 * section.thickness_mm, 0.2 * length_mm);
   }
 }
 

@@ -30,6 +30,13 @@ describe("a dial against a second thermometer", () => {
     expect(found.hasLag).toBe(true);
     expect(Math.abs(found.offset_C + 15)).toBeLessThan(4);
   });
+  it("three at the same minute cannot tell an oven that is late from one that is wrong, unless that is long after it was set", () => {
+    const at = (time_min: number) => calibrate([1, 2, 3].map((i) => ({ time_min: time_min + i, set_C: 200, second_C: 185 })))!;
+    expect(at(5).isTold).toBe(false);
+    expect(at(90)).toMatchObject({ isTold: true, offset_C: -15 });
+    const apart = calibrate([5, 20, 40].map((time_min) => ({ time_min, set_C: 200, second_C: 185 })))!;
+    expect(apart.isTold).toBe(true);
+  });
   it("two readings say nothing", () => {
     expect(calibrate(oven(5, 0, 5, [10, 20]))).toBeNull();
   });

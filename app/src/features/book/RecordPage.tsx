@@ -8,6 +8,7 @@ import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { actWords } from "../../words/actWords.js";
 import { SCHOOL_WORDS } from "../../words/schools.js";
+import { weightWords } from "../../words/weightWords.js";
 import { showHardness, showLength, showMoment, showNotches, showRange, type Units } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { HeatLine } from "../../parts/HeatLine.js";
@@ -132,6 +133,7 @@ function Record({ state }: { state: PieceState }) {
               : ""}{" "}
             {found ? "" : "Without a test this record says what was done, not what it is."}
           </p>
+          <p data-testid="weight">{weightWords(piece, prediction.data?.grindOff_mm, settings)}</p>
         </div>
       </div>
       {route ? (

@@ -1,12 +1,12 @@
 /** Describes a piece: what it is, of what steel, how it starts, what for, and its measures. Drawn to scale while typed. */
 
-import { LIMITS, CATALOGUE, type Piece, type Section } from "@tembrak/core";
+import { breadth_mm, LIMITS, CATALOGUE, formOf, mass_kg, type Piece, type Section } from "@tembrak/core";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { steelFacts } from "../../words/sources.js";
-import { showLength, showNotches, type Units } from "../../format/show.js";
+import { showLength, showMass, showNotches, type Units } from "../../format/show.js";
 import { DimH, DimV, Hatches } from "../../parts/Drawing.js";
 import { LengthField } from "../../parts/QuantityField.js";
 import { SectionDrawing } from "../../parts/SectionDrawing.js";
@@ -109,15 +109,26 @@ function Measures({ piece, onChange, onFault, units }: Props & { units: Units })
           />
         </>
       ) : section.shape === "plate" ? (
-        <LengthField
-          {...field("thick")}
-          label="Thickness"
-          role="thickness"
-          value_mm={section.thickness_mm}
-          least_mm={LIMITS.plate.thickness_mm[0]}
-          most_mm={LIMITS.plate.thickness_mm[1]}
-          onChange={(thickness_mm) => set({ ...section, thickness_mm })}
-        />
+        <>
+          <LengthField
+            {...field("wide")}
+            label="Width"
+            role="height"
+            value_mm={breadth_mm(piece)}
+            least_mm={LIMITS.plate.width_mm[0]}
+            most_mm={LIMITS.plate.width_mm[1]}
+            onChange={(width_mm) => set({ ...section, width_mm })}
+          />
+          <LengthField
+            {...field("thick")}
+            label="Thickness"
+            role="thickness"
+            value_mm={section.thickness_mm}
+            least_mm={LIMITS.plate.thickness_mm[0]}
+            most_mm={LIMITS.plate.thickness_mm[1]}
+            onChange={(thickness_mm) => set({ ...section, thickness_mm })}
+          />
+        </>
       ) : section.shape === "round" ? (
         <LengthField
           {...field("thick")}
@@ -166,7 +177,10 @@ function LivePiece({ piece, units }: { piece: Piece; units: Units }) {
       <svg viewBox="0 -20 330 40" width="100%" aria-hidden="true">
         <SectionDrawing section={piece.section} scale_px_mm={2.6} mostWidth={240} units={units} />
       </svg>
-      <figcaption>Drawn from your measures; the outline between them is the usual one of its kind.</figcaption>
+      <figcaption>
+        Drawn from your measures; the outline between them is the usual one of its kind. About{" "}
+        {showMass(mass_kg(piece, formOf(piece)), units)}.
+      </figcaption>
     </figure>
   );
 }

@@ -1,6 +1,6 @@
 /** What a thermometer in the oven says: while it comes to rest, and while the piece is in it. */
 
-import { LIMITS } from "@tembrak/core";
+import { LIMITS, questionHeat } from "@tembrak/core";
 import { useSettings } from "../../../store/useStore.js";
 import { ovenReadWords } from "../../../words/benchWords.js";
 import type { ActProps } from "./ActKey.js";
@@ -17,6 +17,7 @@ export function OvenRead({ state, act, bench }: Omit<ActProps<"oven" | "temper">
         start_C={read_C ?? act.target_C}
         limits_C={LIMITS.reading.instrument_C}
         units={units}
+        question={(T, unit) => questionHeat("temper", T, unit, act.target_C)}
         isStoring={bench.isStoring}
         onRead={(temperature_C) => bench.check({ check: "chamber", temperature_C })}
       />

@@ -5,7 +5,7 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import { useState } from "react";
+import { useState, type ComponentProps } from "react";
 import { showDegrees, type Units } from "../../../format/show.js";
 import { TemperatureField } from "../../../parts/QuantityField.js";
 
@@ -18,7 +18,7 @@ interface Props {
   /** What it reads by itself; null where nobody does but the smith. */
   readonly live_C?: number | null;
   /** What is odd about a reading; null where nothing is. */
-  readonly question?: (temperature_C: number) => string | null;
+  readonly question?: ComponentProps<typeof TemperatureField>["question"];
   readonly isStoring?: boolean;
   readonly onRead: (temperature_C: number) => void;
 }

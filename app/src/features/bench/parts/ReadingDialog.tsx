@@ -1,6 +1,6 @@
 /** What an instrument reads: a probe, an infrared gun, a temperature stick. */
 
-import { LIMITS, type Check } from "@tembrak/core";
+import { LIMITS, questionHeat, type Check, type HeatQuestion, type TemperatureUnit } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -32,6 +32,16 @@ const WORDS: Readonly<Record<Instrument, { readonly key: string; readonly label:
 };
 /** What guns without a knob are set to (common practice, no source). */
 const GUN_EMISSIVITY = 0.95;
+
+/** A reading this far over what is wanted is asked about, K (judgement). */
+const FAR_OVER_K = 250;
+
+/** A reading may be anything; one that fits in the other unit, or is far over, is asked about. */
+function questionReading(T: number, unit: TemperatureUnit, target_C: number): HeatQuestion | string | null {
+  const asked = questionHeat("harden", T, unit, target_C);
+  if (asked?.code === "looks-like-other-unit") return asked;
+  return T > target_C + FAR_OVER_K ? "That is far above the heat wanted. Right unit?" : null;
+}
 
 export function ReadingDialog({ isOpen, gunEmissivity = GUN_EMISSIVITY, target_C, units, onClose, onCheck }: Props) {
   const [instrument, setInstrument] = useState<Instrument>("probe");
@@ -72,7 +82,7 @@ export function ReadingDialog({ isOpen, gunEmissivity = GUN_EMISSIVITY, target_C
             units={units}
             low_C={limits_C[0]}
             high_C={limits_C[1]}
-            question={(T) => (T > target_C + 250 ? "That is far above the heat wanted. Right unit?" : null)}
+            question={(T, unit) => questionReading(T, unit, target_C)}
             onFault={setBad}
             onChange={setValue}
           />

@@ -3,6 +3,7 @@
 import { LIMITS, questionHeat, usualEdgeDepth_mm, type Piece, type Step } from "@tembrak/core";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { useState } from "react";
 import type { Units } from "../../../format/show.js";
 import { DifferenceField, DurationField, LengthField, TemperatureField } from "../../../parts/QuantityField.js";
 
@@ -71,6 +72,8 @@ function QuenchFields({ step, section, units, isLocked, onChange, onFault }: Fie
 
 /** How hot, how long, and how slowly it falls. */
 function HeatFields({ step, units, isLocked, onChange, onFault }: FieldProps<Exclude<Step["kind"], "quench">>) {
+  // As it was before anybody typed over it.
+  const [planned_C] = useState(step.temperature_C);
   return (
     <>
       <TemperatureField
@@ -80,7 +83,7 @@ function HeatFields({ step, units, isLocked, onChange, onFault }: FieldProps<Exc
         isDisabled={isLocked}
         low_C={LIMITS[step.kind].temperature_C[0]}
         high_C={LIMITS[step.kind].temperature_C[1]}
-        question={(T, unit) => questionHeat(isUnderTheChange(step) ? "under-the-change" : step.kind, T, unit)}
+        question={(T, unit) => questionHeat(isUnderTheChange(step) ? "under-the-change" : step.kind, T, unit, planned_C)}
         onFault={(bad) => onFault("heat", bad)}
         onChange={(temperature_C) => onChange({ ...step, temperature_C })}
       />

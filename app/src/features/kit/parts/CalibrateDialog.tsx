@@ -15,6 +15,9 @@ function within(x: number, [least, most]: readonly [number, number]): number {
   return Math.min(most, Math.max(least, x));
 }
 
+/** Until the next reading says something new, min. */
+const LATER_min = 20;
+
 type Controlled = Extract<KitItem, { kind: "kiln" | "oven" }>;
 
 interface Props {
@@ -35,6 +38,8 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
   const told = (() => {
     if (found === null)
       return `${LEAST_READINGS - readings.length} more reading${LEAST_READINGS - readings.length === 1 ? "" : "s"}, at different times after it was set.`;
+    if (!found.isTold)
+      return `All within a few minutes of each other, soon after it was set: an oven that is late cannot be told from one that is wrong. Read it again ${LATER_min} min later.`;
     const off =
       Math.abs(found.offset_C) < 1.5
         ? "True once it has settled"
@@ -112,6 +117,14 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
         <Button disabled={faults > 0} onClick={() => setReadings([...readings, next])}>
           Add this reading
         </Button>
+        {found?.isTold === false ? (
+          <Button
+            disabled={faults > 0}
+            onClick={() => setNext((n) => ({ ...n, time_min: within(n.time_min + LATER_min, LIMITS.calibration.time_min) }))}
+          >
+            It is {LATER_min} min later now
+          </Button>
+        ) : null}
         <p role="status" className="kit-told">
           {told}
         </p>
@@ -122,7 +135,7 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
         </Button>
         <Button
           variant="contained"
-          disabled={found === null}
+          disabled={found?.isTold !== true}
           onClick={() =>
             found &&
             onKeep({
