@@ -167,6 +167,8 @@ export {
 export { alloyShift_K, filmHex, growFilm_nm, OXIDE_NAMES, oxideFilm_nm, oxideName } from "./colour/oxide.js";
 
 // What a test says
+export { disagreementOf, type Disagreement } from "./evidence/agree.js";
+export { tempersDone, testsOf } from "./standing/known.js";
 export { MILL_FILE_HRC, testFound, testVerdict } from "./evidence/storedTest.js";
 export { hardnessVerdict, type HardnessVerdict, type VerdictInput } from "./evidence/verdict.js";
 export { hardnessOfNode_HRC, type FileResult, type FileStroke, type Surface } from "./evidence/belief.js";
@@ -187,6 +189,7 @@ export { runVerb, VERB_NAMES, verbHelp, verbNeedsInput, verbSchema } from "./ver
 // A piece in the fire
 export { fireTime, LONG_OUT_s, type FireTime } from "./heatNow/fireTime.js";
 export { warmUpQuestion, type WarmUpQuestion } from "./heatNow/fire.js";
+export { risesOf, stepTimes_s } from "./heatNow/stepTimes.js";
 export { checkTemperature_C } from "./heatNow/evidence.js";
 export {
   heatBehind,

@@ -3,7 +3,9 @@
 import {
   MEMBERS,
   plannedQuestion,
+  risesOf,
   standingQuestion,
+  stepTimes_s,
   type Effort,
   type Job,
   type Known,
@@ -201,6 +203,31 @@ export function useStations(
 export function useWarmUp(question: WarmUpQuestion | null): UseQueryResult<WarmUp> {
   const job = question === null ? null : ({ kind: "warm-up", ...question } as const);
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"warm-up">(job!, { signal }), enabled: job !== null, ...ONCE });
+}
+
+/** How long each step of a plan takes in this shop, s; null where its fire does not bring it there, or while it is worked out. */
+export function useStepTimes(piece: Piece, route: Route | null): readonly (number | null)[] {
+  const { kit } = useHeatContext();
+  const questions = useMemo(() => (route === null ? [] : risesOf(piece, route, kit)), [piece, route, kit]);
+  const rises = useQueries({
+    queries: questions.map((question) => {
+      const job = question === null ? null : ({ kind: "warm-up", ...question } as const);
+      return {
+        queryKey: keyOf(job),
+        queryFn: ({ signal }: { signal: AbortSignal }) => ask<"warm-up">(job!, { signal }),
+        enabled: job !== null,
+        staleTime: Infinity,
+        retry: false,
+      };
+    }),
+  });
+  return route === null
+    ? []
+    : stepTimes_s(
+        piece,
+        route,
+        rises.map(({ data }) => data),
+      );
 }
 
 export const SHOWN_MEDIA = ["fast-oil", "medium-oil", "vegetable-oil", "water"] as const;

@@ -10,6 +10,8 @@ import "./heatLine.css";
 
 interface Props {
   readonly route: Route;
+  /** Of each step, s; null where that is not known. */
+  readonly times_s: readonly (number | null)[];
   /** A route under trial, drawn as a thin line over the plan. */
   readonly trial: Route | null;
   readonly steel: string;
@@ -206,7 +208,7 @@ function Defs({ id, stops, x0, x1, nowX, width, glowY }: DefsProps) {
 }
 
 /** What each stretch is, how hot and how long. */
-function Spans({ ribbon, xOf, yOf, units }: { ribbon: Ribbon; xOf: Place; yOf: Place; units: Units }) {
+function Spans({ ribbon, times_s, xOf, yOf, units }: Pick<Props, "times_s" | "units"> & { ribbon: Ribbon; xOf: Place; yOf: Place }) {
   return (
     <>
       {ribbon.spans.map((span) => {
@@ -240,7 +242,7 @@ function Spans({ ribbon, xOf, yOf, units }: { ribbon: Ribbon; xOf: Place; yOf: P
                 strokeWidth={6}
                 paintOrder="stroke"
               >
-                {b - a > 62 ? showDuration(span.duration_s) : ""}
+                {b - a > 62 ? timeWords(times_s[span.step]) : ""}
               </text>
             </g>
             <text x={middle} y={FOOT + 20} textAnchor="middle" fontSize={15} fill="var(--ink2)">
@@ -253,7 +255,11 @@ function Spans({ ribbon, xOf, yOf, units }: { ribbon: Ribbon; xOf: Place; yOf: P
   );
 }
 
-export function HeatLine({ route, trial, steel, lux, levels, progress, checks, acts, units, label }: Props) {
+function timeWords(time_s: number | null | undefined): string {
+  return time_s === null || time_s === undefined ? "" : showDuration(time_s);
+}
+
+export function HeatLine({ route, times_s, trial, steel, lux, levels, progress, checks, acts, units, label }: Props) {
   const id = useId();
   const box = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState(1240);
@@ -333,7 +339,7 @@ export function HeatLine({ route, trial, steel, lux, levels, progress, checks, a
           {progress > 0 && progress < 1 ? (
             <circle cx={nowX} cy={nowY} r={7} fill="var(--wall)" stroke="var(--pale)" strokeWidth={2.6} />
           ) : null}
-          <Spans ribbon={ribbon} xOf={xOf} yOf={yOf} units={units} />
+          <Spans ribbon={ribbon} times_s={times_s} xOf={xOf} yOf={yOf} units={units} />
         </svg>
       </div>
     </div>

@@ -21,7 +21,6 @@ export interface RibbonSpan {
   readonly top1: number;
   readonly peak_C: number;
   readonly label: string;
-  readonly duration_s: number;
 }
 
 export interface Ribbon {
@@ -52,25 +51,6 @@ const SHARES: Readonly<Record<Step["kind"], readonly [number, number]>> = {
   run: [0.5, 0.2],
   temper: [0.16, 0.62],
 };
-
-/** Real length of a step for its dimension line, s: heating and air cooling by rule of thumb, holds as planned. */
-function duration_s(step: Step): number {
-  switch (step.kind) {
-    case "normalise":
-      return 7 * 60 + step.hold_min * 60 + (step.coolTo === "black" ? 5 : 15) * 60;
-    case "anneal":
-      return 60 * (8 + step.hold_min) + (3600 * Math.max(0, step.temperature_C - step.to_C)) / step.rate_C_h;
-    case "run":
-      return 180;
-    case "preheat":
-    case "harden":
-      return 6 * 60 + step.hold_min * 60;
-    case "quench":
-      return 30;
-    case "temper":
-      return step.hold_min * 60;
-  }
-}
 
 const WORDS: Readonly<Record<Step["kind"], string>> = {
   preheat: "Warm through",
@@ -143,7 +123,6 @@ export function ribbonOf({ steps }: Route): Ribbon {
       top1,
       peak_C,
       label: count === 1 ? (of > 1 ? `${words} 1` : words) : step.kind === "temper" ? `${words} ${count}` : String(count),
-      duration_s: duration_s(step),
     });
     x = x1;
   });

@@ -1,6 +1,6 @@
 /** What a test says, in sentences, and what follows from it. */
 
-import { type Estimate, type NextTemper, type PieceState } from "@tembrak/core";
+import { type Disagreement, type Estimate, type NextTemper, type PieceState } from "@tembrak/core";
 import { showRange, showTemperature, type Units } from "../format/show.js";
 import type { TestDraft } from "../features/fileTest/useTest.js";
 
@@ -8,6 +8,13 @@ interface Summary {
   readonly mean_HRC: number;
   readonly p05_HRC: number;
   readonly p95_HRC: number;
+}
+
+/** Of two tests that cannot both be right; null where all agree. */
+export function disagreeWords(found: Disagreement | null): string | null {
+  if (found === null) return null;
+  const range = ({ p05_HRC, p95_HRC }: Summary): string => showRange(p05_HRC, p95_HRC);
+  return `Two tests of it do not agree: ${range(found.earlier)} HRC before, ${range(found.later)} now. One is wrong: clean ground steel, the same place, a third time.`;
 }
 
 /** Measured against predicted and against what the use wants. */

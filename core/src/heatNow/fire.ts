@@ -13,10 +13,10 @@ import type { FireTime } from "./fireTime.js";
 type Heat = Extract<Act, { kind: "heat" }>;
 
 /** A kiln that stands at the heat wanted brings a piece to within this of it in good time, C (judgement). */
-const KILN_SHORT_C = 6;
+export const KILN_SHORT_C = 6;
 /** As it goes in: cold, or black from the heat before, C (common practice, no source). */
-const COLD_C = 25;
-const BLACK_C = 450;
+export const COLD_C = 25;
+export const BLACK_C = 450;
 /** The fire of a shop that has not said what it has (common practice, no source). */
 const USUAL_FORGE: FireInput = { kind: "forge", fuel: "gas", chamber_C: 950, length_mm: null };
 /** In air it falls about so fast near its heat, K/s (judgement). */
@@ -33,7 +33,7 @@ function startOf_C({ checks, acts }: PieceState, act: Act): number | null {
   return before.kind === "heat" || before.kind === "hold" ? null : COLD_C;
 }
 
-function fireOf(kit: Kit | null, isKiln: boolean, target_C: number): FireInput {
+export function fireOf(kit: Kit | null, isKiln: boolean, target_C: number): FireInput {
   if (isKiln) return { kind: "kiln", fuel: "gas", chamber_C: target_C, length_mm: null };
   const forge = kit === null ? undefined : kitOf(kit, "forge")[0];
   return forge === undefined ? USUAL_FORGE : { kind: "forge", fuel: forge.fuel, chamber_C: forge.chamber_C, length_mm: forge.length_mm };

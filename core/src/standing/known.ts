@@ -48,12 +48,23 @@ export function shopOf(route: Route, kit: Kit | null): ShopKnown | undefined {
   return { ...fire, heat_K: { mean: 0, sd: heatDoubt_K(route.school, kit) }, oven_K: { mean: 0, sd: ovenDoubt_K(oven) } };
 }
 
-/** The tests of a piece since it was last hardened, each with the tempers it had had by then. */
-export function testsOf({ tests, acts, doneAt_ms }: PieceState): NonNullable<Known["tests"]> {
+/** The last hardening of a piece: since when it counts, and how many tempers it had had by a moment. */
+function sinceHardened({ acts, doneAt_ms }: PieceState) {
   const last = acts.findLastIndex(({ kind, id }) => kind === "quench" && doneAt_ms.has(id));
-  const from_ms = last < 0 ? -Infinity : doneAt_ms.get(acts[last]!.id)!;
   const draws = acts.slice(last + 1).filter(({ kind }) => kind === "temper" || kind === "run");
-  return tests
-    .filter(({ at_ms }) => at_ms >= from_ms)
-    .map(({ at_ms, test }) => ({ test, tempers: draws.filter(({ id }) => (doneAt_ms.get(id) ?? Infinity) <= at_ms).length }));
+  return {
+    from_ms: last < 0 ? -Infinity : doneAt_ms.get(acts[last]!.id)!,
+    tempersBy: (at_ms: number): number => draws.filter(({ id }) => (doneAt_ms.get(id) ?? Infinity) <= at_ms).length,
+  };
+}
+
+/** The tests of a piece since it was last hardened, each with the tempers it had had by then. */
+export function testsOf(state: PieceState): NonNullable<Known["tests"]> {
+  const { from_ms, tempersBy } = sinceHardened(state);
+  return state.tests.filter(({ at_ms }) => at_ms >= from_ms).map(({ at_ms, test }) => ({ test, tempers: tempersBy(at_ms) }));
+}
+
+/** How many tempers a piece has had since it was last hardened. */
+export function tempersDone(state: PieceState): number {
+  return sinceHardened(state).tempersBy(Number.MAX_SAFE_INTEGER);
 }

@@ -15,7 +15,7 @@ import { HeatLine } from "../../parts/HeatLine.js";
 import { usePaint } from "../../parts/usePaint.js";
 import { progressOf } from "../../parts/progress.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
-import { useExpected } from "../../compute/useAnswers.js";
+import { useExpected, useStepTimes } from "../../compute/useAnswers.js";
 import { useLog, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { readingWords } from "../../words/readingWords.js";
 import { LoggerDialog } from "./LoggerDialog.js";
@@ -95,6 +95,7 @@ function Record({ state }: { state: PieceState }) {
   const { piece, route } = state;
   const prediction = useExpected(state);
   const tempered = prediction.data?.working.tempered;
+  const times_s = useStepTimes(piece, route);
   const found = measured(state);
   return (
     <main className="book">
@@ -139,6 +140,7 @@ function Record({ state }: { state: PieceState }) {
       {route ? (
         <HeatLine
           route={route}
+          times_s={times_s}
           trial={null}
           steel={piece.steel}
           lux={settings.ambient_lux}

@@ -2,7 +2,9 @@
 
 import {
   CATALOGUE,
+  disagreementOf,
   planRoute,
+  testsOf,
   wayOf,
   zoneReports,
   type PieceState,
@@ -14,11 +16,12 @@ import {
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import { Link, useParams } from "react-router";
-import { useExpected, useMoved, usePrediction, useQuestion, useWhatIf } from "../../compute/useAnswers.js";
+import { useExpected, useMoved, usePrediction, useQuestion, useStepTimes, useWhatIf } from "../../compute/useAnswers.js";
 import { nextActWords } from "../../words/actWords.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { SCHOOL_WORDS, wayWords } from "../../words/schools.js";
 import { showNotches, type Units } from "../../format/show.js";
+import { disagreeWords } from "../../words/testWords.js";
 import { measured, measuredSummary } from "../../words/measuredWords.js";
 import { headline, verdictWords } from "../../words/verdictWords.js";
 import { Hatches } from "../../parts/Drawing.js";
@@ -106,6 +109,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const planned = usePrediction(question);
   const expected = useExpected(state);
   const whatIf = useWhatIf(question, TRACKS);
+  const times_s = useStepTimes(piece, route);
   const words = prediction.data && cardWords(prediction.data, view, view.isTrying ? null : state, settings);
   const { write } = useLog();
   const way = wayOf(route);
@@ -128,6 +132,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
       ) : null}
       <HeatLine
         route={route}
+        times_s={times_s}
         trial={view.isTrying ? view.question.route : null}
         steel={piece.steel}
         lux={settings.ambient_lux}
@@ -146,6 +151,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
             found={view.isTrying ? null : measured(state)}
             expected={view.isTrying || expected.data === undefined ? null : headline(expected.data)}
             moved={view.isTrying ? null : moved}
+            odd={view.isTrying ? null : disagreeWords(disagreementOf(testsOf(state), piece.section))}
             failure={prediction.error}
             isStale={view.isTrying && prediction.isPlaceholderData}
           />

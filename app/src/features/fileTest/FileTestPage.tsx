@@ -2,11 +2,14 @@
 
 import {
   CATALOGUE,
+  disagreementOf,
   hardenAgain,
   nextTemper,
   resolveSteel,
   targetOf,
   temperCyclesOf,
+  tempersDone,
+  testsOf,
   type HardnessVerdict,
   type NextTemper,
   type Piece,
@@ -26,7 +29,7 @@ import { unknownOf } from "../../words/unknownWords.js";
 import { FileLadder } from "./parts/FileLadder.js";
 import { ShopTests } from "./parts/ShopTests.js";
 import { TestTools } from "./parts/TestTools.js";
-import { compareWords, evidenceWords, followUps, type FollowUp } from "../../words/testWords.js";
+import { compareWords, disagreeWords, evidenceWords, followUps, type FollowUp } from "../../words/testWords.js";
 import { useTest } from "./useTest.js";
 import { testNoticeWords } from "../../words/noticeWords.js";
 import "./fileTest.css";
@@ -60,6 +63,8 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const prior = isFirst ? prediction.data?.working.asQuenched : prediction.data?.working.tempered;
   const { draft, setDraft, verdict, event, isEmpty } = useTest(prior, piece.section, kit);
   const target = targetOf(CATALOGUE, piece.use);
+  const earlier = testsOf(state);
+  const odd = disagreeWords(disagreementOf([...earlier, { test: event, tempers: tempersDone(state) }], piece.section));
   const { summary } = verdict;
   const more = furtherTemper(piece, route, verdict, prediction.data);
   const options = followUps(summary, isFirst, target, prior, more, settings, state);
@@ -136,6 +141,11 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
               </p>
               <p className="test-why">{evidenceWords(draft).join(" ")}</p>
             </>
+          )}
+          {isEmpty || odd === null ? null : (
+            <p className="test-notice" data-testid="disagree">
+              {odd}
+            </p>
           )}
           {verdict.notices
             .filter(({ code }) => code !== "no-prior" && code !== "soft-skin-possible")

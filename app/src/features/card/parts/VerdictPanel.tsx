@@ -11,11 +11,13 @@ interface Props {
   readonly expected: string | null;
   /** What moved it from its plan. */
   readonly moved: string | null;
+  /** Of tests that cannot all be right. */
+  readonly odd: string | null;
   readonly failure: Error | null;
   readonly isStale: boolean;
 }
 
-export function VerdictPanel({ words, found, expected, moved, failure, isStale }: Props) {
+export function VerdictPanel({ words, found, expected, moved, odd, failure, isStale }: Props) {
   if (failure !== null) return <p className="waiting">{failureWords(failure)}</p>;
   if (words === undefined) {
     return (
@@ -32,6 +34,7 @@ export function VerdictPanel({ words, found, expected, moved, failure, isStale }
       </p>
       <ul className="verdict-reasons">
         {found === null || expected === null ? null : <li data-testid="expected">The model said: {expected}</li>}
+        {odd === null ? null : <li data-testid="disagree">{odd}</li>}
         {moved === null ? null : <li data-testid="moved">{moved}</li>}
         {words.reasons.map((reason) => (
           <li key={reason}>{reason}</li>

@@ -1,0 +1,60 @@
+/** How long each step of a plan takes: into the fire by the heating model, held as planned, and out of it by cooling in air. */
+
+import { kitOf } from "../plan/kit.js";
+import { wayOf } from "../plan/way.js";
+import type { Piece, Route, Step } from "../schema/book.js";
+import type { Kit } from "../schema/kit.js";
+import { airCooling_s } from "../simulate/hardenReadings.js";
+import type { WarmUp } from "../simulate/warmUp.js";
+import { BLACK_C, COLD_C, fireOf, KILN_SHORT_C, type WarmUpQuestion } from "./fire.js";
+
+/** In a bath until it may come out, and a colour run until it is stopped, s (common practice, no source). */
+const BATH_s = 12;
+const RUN_s = 180;
+
+/** As it goes into the fire of a step, C. */
+function start_C(before: Step | undefined): number {
+  if (before?.kind === "preheat") return before.temperature_C;
+  return before?.kind === "normalise" && before.coolTo === "black" ? BLACK_C : COLD_C;
+}
+
+/** What the heating model has to be asked of each step; null for one without a fire. */
+export function risesOf(piece: Piece, route: Route, kit: Kit | null): readonly (WarmUpQuestion | null)[] {
+  const isKiln = route.school === "kiln" || (kit !== null && kitOf(kit, "forge").length === 0 && kitOf(kit, "kiln").length > 0);
+  const { hardens } = wayOf(route);
+  return route.steps.map((step, i) => {
+    if (step.kind === "quench" || step.kind === "run" || step.kind === "temper") return null;
+    const target_C = step.temperature_C;
+    return {
+      piece,
+      // Only for its hardening is one end heated alone.
+      hardens: step.kind === "harden" || step.kind === "preheat" ? hardens : "whole",
+      fire: fireOf(kit, isKiln, target_C),
+      target_C: isKiln ? target_C - KILN_SHORT_C : target_C,
+      start_C: Math.min(target_C - 50, start_C(route.steps[i - 1])),
+    };
+  });
+}
+
+function after_s(step: Step, { section }: Piece): number {
+  if (step.kind === "normalise") return airCooling_s(section, step.temperature_C, step.coolTo === "black" ? BLACK_C : undefined);
+  return step.kind === "anneal" ? (3600 * Math.max(0, step.temperature_C - step.to_C)) / step.rate_C_h : 0;
+}
+
+/**
+ * Seconds of each step; null where the fire does not bring the piece to its heat, or that is not worked out yet.
+ * @param rises answers to `risesOf`, in its order
+ */
+export function stepTimes_s(
+  piece: Piece,
+  { steps }: Pick<Route, "steps">,
+  rises: readonly (WarmUp | null | undefined)[],
+): (number | null)[] {
+  return steps.map((step, i) => {
+    if (step.kind === "quench") return step.bath_s ?? BATH_s;
+    if (step.kind === "run") return RUN_s;
+    if (step.kind === "temper") return 60 * step.hold_min;
+    const rise_s = rises[i]?.allThere_s;
+    return rise_s === undefined || rise_s === null ? null : rise_s + 60 * step.hold_min + after_s(step, piece);
+  });
+}
