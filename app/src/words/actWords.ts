@@ -371,7 +371,7 @@ export function nextActWords(state: PieceState, now_ms: number, units: Units): N
     case "quench":
       return { sentence: `Quench ${name}, now.`, reason: "It is out of the fire and losing heat." };
     case "straighten":
-      return { sentence: `Sight along ${name} and straighten it, now.`, reason: "The window closes within a minute." };
+      return { sentence: `Sight along ${name} and straighten it, now.`, reason: "It stiffens as it cools: the bench counts the seconds." };
     case "cool-down":
       return { sentence: `Let ${name} cool until you can hold it.`, reason: `${brittle}Hardening goes on until it is cold.` };
     case "first-file":

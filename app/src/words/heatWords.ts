@@ -1,7 +1,8 @@
 /** What the judgement of a heat says, in words: how far it is, what it rests on, its zones, and how the shop's fire is set. */
 
-import { dialFor_C, kitOf, type EvidenceKind, type HeatCall, type HeatNow, type Kit, type ZonesNow } from "@tembrak/core";
+import { dialFor_C, kitOf, type EvidenceKind, type HeatCall, type HeatNow, type Kit, type Section, type ZonesNow } from "@tembrak/core";
 import { showAgo, showChance, showDegrees, showDifference, showDuration, type Units } from "../format/show.js";
+import { zoneName } from "./zoneNames.js";
 import { conflictWords } from "./noticeWords.js";
 
 const NAMES = {
@@ -82,10 +83,13 @@ const LEAST_TOLD_K = 8;
 /** Less than this is no time to wait for, s. */
 const SOON_s = 10;
 
-export function zoneWords({ isSeen, expected_C, offsets, left_s, chance }: ZonesNow, units: Units): string {
+export function zoneWords({ isSeen, expected_C, offsets, left_s, chance }: ZonesNow, section: Section, units: Units): string {
   const told = offsets
     .filter(({ offset_K }) => Math.abs(offset_K) >= LEAST_TOLD_K)
-    .map(({ zone, offset_K }) => `${zone} ${showDifference(Math.abs(offset_K), units)} ${offset_K > 0 ? "ahead" : "behind"}`);
+    .map(
+      ({ zone, offset_K }) =>
+        `${zoneName(zone, section)} ${showDifference(Math.abs(offset_K), units)} ${offset_K > 0 ? "ahead" : "behind"}`,
+    );
   const by = isSeen ? "as seen: " : `by the model about ${showDegrees(expected_C, units)}, `;
   const arrives =
     left_s === null

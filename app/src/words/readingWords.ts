@@ -1,14 +1,15 @@
 /** What was logged, in a few words. Pure. */
 
 import { FATE_WORDS } from "./fateWords.js";
-import type { BookEvent, Check, PieceState } from "@tembrak/core";
+import type { BookEvent, Check, PieceState, Section } from "@tembrak/core";
 import { actWords } from "./actWords.js";
+import { zoneName } from "./zoneNames.js";
 import { showTemperature, type Units } from "../format/show.js";
 
 const MAGNET = { sticks: "magnet sticks", weak: "magnet weak", free: "magnet lets go" } as const;
 
 /** A look, a reading or a tap. */
-function checkWords(reading: Check, units: Units): string {
+function checkWords(reading: Check, section: Section, units: Units): string {
   switch (reading.check) {
     case "magnet":
       return MAGNET[reading.state];
@@ -32,7 +33,10 @@ function checkWords(reading: Check, units: Units): string {
       return reading.state === "in" ? "in the fire" : "out of the fire";
     case "even": {
       const { behind, ahead } = reading;
-      const told = [...behind.map((zone) => `${zone} behind`), ...ahead.map((zone) => `${zone} ahead`)];
+      const told = [
+        ...behind.map((zone) => `${zoneName(zone, section)} behind`),
+        ...ahead.map((zone) => `${zoneName(zone, section)} ahead`),
+      ];
       return told.length === 0 ? "even all over" : told.join(", ");
     }
     case "rehearsal":
@@ -51,7 +55,7 @@ function checkWords(reading: Check, units: Units): string {
 export function readingWords(event: BookEvent, state: PieceState, units: Units): string {
   switch (event.kind) {
     case "check":
-      return checkWords(event.reading, units);
+      return checkWords(event.reading, state.piece.section, units);
     case "act-done": {
       const act = state.acts.find(({ id }) => id === event.act);
       return act ? actWords(act, state, units).done.toLowerCase() : "step done";

@@ -329,16 +329,23 @@ describe("what a number rests on", () => {
       { zone: "edge", offset_K: 22, sd_K: 5 },
       { zone: "spine", offset_K: -3, sd_K: 5 },
     ] as never;
+    const BLADE = { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 40 } as const;
     const zones = { isSeen: false, expected_C: 760, offsets, left_s: 95, chance: 0.5 };
-    expect(zoneWords(zones, METRIC)).toBe(
+    expect(zoneWords(zones, BLADE, METRIC)).toBe(
       "by the model about 760°, edge 22° ahead; all of it there in about 2 min · 5 in 10 that every zone is in it",
     );
-    expect(zoneWords({ ...zones, isSeen: true, left_s: 3, chance: null }, METRIC)).toBe(
+    expect(zoneWords({ ...zones, isSeen: true, left_s: 3, chance: null }, BLADE, METRIC)).toBe(
       "as seen: edge 22° ahead; all of it should be there",
     );
-    expect(zoneWords({ ...zones, offsets: [] as never, left_s: null, chance: null }, INCHES)).toBe(
+    expect(zoneWords({ ...zones, offsets: [] as never, left_s: null, chance: null }, BLADE, INCHES)).toBe(
       "by the model about 1400°, even; this fire does not bring all of it there",
     );
+    const hammer = zoneWords(
+      { ...zones, offsets: [{ zone: "tip", offset_K: 30, sd_K: 5 }] as never },
+      { shape: "square", side_mm: 30 },
+      METRIC,
+    );
+    expect(hammer).toContain("working end 30° ahead");
   });
 });
 

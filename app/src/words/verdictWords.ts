@@ -1,5 +1,6 @@
 /** The verdict in sentences: the number, the reason, the next act. */
 
+import { zoneName } from "./zoneNames.js";
 import {
   type CrackRisk,
   type Notice,
@@ -198,9 +199,10 @@ export function noticeSentences(notices: readonly Notice[], units: Units): reado
 const WANTS = { hard: "hard", medium: "medium", soft: "soft", untreated: "left as it is" } as const;
 
 /** Each zone that was asked for: wanted, expected, and whether the two meet. */
-export function zoneSentences(reports: readonly ZoneReport[]): readonly string[] {
+export function zoneSentences(reports: readonly ZoneReport[], section: Section): readonly string[] {
   return reports.map(({ zone, wants, wanted_HRC, expected, chance }) => {
-    const name = `${zone[0]!.toUpperCase()}${zone.slice(1)}`;
+    const plain = zoneName(zone, section);
+    const name = `${plain[0]!.toUpperCase()}${plain.slice(1)}`;
     const is = `${showHardness(expected.mean_HRC)} HRC, ${showRange(expected.p05_HRC, expected.p95_HRC)}`;
     if (wanted_HRC === null || chance === null) return `${name} left as it is: keep it out of fire and bath, or it will be ${is}.`;
     return `${name} wanted ${WANTS[wants]}, ${wanted_HRC[0]} to ${wanted_HRC[1]}: ${is}, ${showChance(chance)} that it is.`;
@@ -222,7 +224,7 @@ export function verdictWords(
       carbonSentence(prediction, units),
       temperSentence(route, prediction, units),
       targetSentence(prediction, found_HRC),
-      ...zoneSentences(zones),
+      ...zoneSentences(zones, section),
       crackSentence(prediction, units),
       `${grainSentence(prediction)} ${skinSentence(prediction, units)}`.trim(),
       ...noticeSentences(prediction.notices, units),

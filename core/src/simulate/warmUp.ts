@@ -162,7 +162,9 @@ export function warmUp(piece: Piece, form: KindFile, hardens: Hardens, fire: Fir
   const slow = followFire(body, at(fire.chamber_C - sd_K, 1 / GAS_FACTOR), target_C, from, !isEnd, until_s, start_C);
   const quick = followFire(body, at(fire.chamber_C + sd_K, GAS_FACTOR), target_C, from, !isEnd, until_s, start_C);
   const { time_s, zones } = nominal;
-  const courses = ZONE_ORDER.filter((zone) => body.rows > 1 || zone !== "spine").map((zone): ZoneCourse => {
+  // A bar has no edge; of one that is heated at an end the other stays out of it.
+  const isThere = (zone: Zone): boolean => body.rows > 1 || !(zone === "edge" || (isEnd && zone === "tang"));
+  const courses = ZONE_ORDER.filter(isThere).map((zone): ZoneCourse => {
     const temperature_C = zones[zone];
     const k = temperature_C.findIndex((T) => T >= target_C);
     return { zone, temperature_C, arrives_s: k < 0 ? null : time_s[k]! };

@@ -18,14 +18,16 @@ export interface ZoneReport {
   readonly chance: number | null;
 }
 
-/** Edge and tip are where the piece works; spine and tang are its thickest place. */
-function estimateOf(zone: Zone, { working, thickest }: Prediction): Estimate {
-  return zone === "edge" || zone === "tip" ? working.tempered : thickest.tempered;
+/** Edge and tip are where the piece works, and both ends where both are hardened; spine and tang are its thickest place. */
+function estimateOf(zone: Zone, { working, thickest }: Prediction, hardens: Hardens): Estimate {
+  const isWorking = zone === "edge" || zone === "tip" || (zone === "tang" && hardens === "ends");
+  return isWorking ? working.tempered : thickest.tempered;
 }
 
-export function zoneReports({ zones = [] }: Piece, prediction: Prediction): ZoneReport[] {
+/** @param hardens what the route hardens of it */
+export function zoneReports({ zones = [] }: Piece, prediction: Prediction, hardens: Hardens = "whole"): ZoneReport[] {
   return zones.map(({ zone, wants }) => {
-    const expected = estimateOf(zone, prediction);
+    const expected = estimateOf(zone, prediction, hardens);
     const { low_HRC, high_HRC } = prediction.target;
     const wanted_HRC =
       wants === "hard" ? ([low_HRC, high_HRC] as const) : wants === "medium" ? MEDIUM_HRC : wants === "soft" ? SOFT_HRC : null;
@@ -35,9 +37,13 @@ export function zoneReports({ zones = [] }: Piece, prediction: Prediction): Zone
 }
 
 /** What such wishes ask to be hardened; null when they ask for none in particular. */
-export function hardensForZones({ zones = [] }: Piece): Hardens | null {
+export function hardensForZones({ zones = [], section }: Pick<Piece, "zones" | "section">): Hardens | null {
   const wants = (zone: Zone): Wish | undefined => zones.find((z) => z.zone === zone)?.wants;
   const back = wants("spine");
+  if (section.shape !== "wedge") {
+    if (wants("tip") !== "hard" || back === undefined) return null;
+    return back === "hard" ? "whole" : wants("tang") === "hard" ? "ends" : "face";
+  }
   if (wants("edge") !== "hard" || back === undefined) return null;
   return back === "soft" || back === "medium" || back === "untreated" ? "edge" : "whole";
 }

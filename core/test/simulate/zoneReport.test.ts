@@ -2,7 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, formOf } from "../../src/catalogue.js";
 import { planRoute } from "../../src/plan/route.js";
 import { checkAny as check } from "../../src/schema/checkAll.js";
-import type { Piece } from "../../src/schema/book.js";
+import type { Piece, Wish, Zone } from "../../src/schema/book.js";
 import { sectionAt, thinnestEdge_mm } from "../../src/shape/stations.js";
 import { predict } from "../../src/simulate/predict.js";
 import { warmUp } from "../../src/simulate/warmUp.js";
@@ -73,5 +73,14 @@ describe("a blade measured at more places", () => {
     const tipAt = (piece: Piece): number =>
       warmUp(piece, formOf(piece), "whole", fire, 800).zones.find(({ zone }) => zone === "tip")!.arrives_s!;
     expect(tipAt(tapered)).toBeLessThan(tipAt(BILLHOOK));
+  });
+  it("a bar with one hard end and a soft body is quenched by that end, with two by both, and whole where its body is to be hard", () => {
+    const hammer: Piece = { ...BILLHOOK, form: "hammer", kind: "hammer", section: { shape: "square", side_mm: 30 } };
+    const asks = (...zones: readonly [Zone, Wish][]) =>
+      hardensForZones({ ...hammer, zones: zones.map(([zone, wants]) => ({ zone, wants })) });
+    expect(asks(["tip", "hard"], ["spine", "soft"])).toBe("face");
+    expect(asks(["tip", "hard"], ["spine", "soft"], ["tang", "hard"])).toBe("ends");
+    expect(asks(["tip", "hard"], ["spine", "hard"])).toBe("whole");
+    expect(asks(["tip", "hard"], ["tang", "soft"])).toBeNull();
   });
 });

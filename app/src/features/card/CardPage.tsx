@@ -90,7 +90,7 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
 /** The verdict of what is shown; of a piece that was measured, against what was found. */
 function cardWords(prediction: Prediction, { question: { route, piece } }: TrialView, measuredAs: PieceState | null, units: Units) {
   const found_HRC = measuredAs === null ? null : (measuredSummary(measuredAs)?.mean_HRC ?? null);
-  return verdictWords(prediction, route, piece.section, units, zoneReports(piece, prediction), found_HRC);
+  return verdictWords(prediction, route, piece.section, units, zoneReports(piece, prediction, wayOf(route).hardens), found_HRC);
 }
 
 function Card({ state, route }: { state: PieceState; route: Route }) {

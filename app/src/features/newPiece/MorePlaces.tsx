@@ -1,6 +1,7 @@
 /** A blade at more places than one, and what each part of it is wanted to be. */
 
-import { LIMITS, thinnestEdge_mm, hardensForZones, WISHES, ZONES, type Piece, type Wish, type Zone } from "@tembrak/core";
+import { zoneName, zonesFor } from "../../words/zoneNames.js";
+import { LIMITS, thinnestEdge_mm, hardensForZones, WISHES, type Piece, type Wish, type Zone } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
@@ -115,13 +116,15 @@ const WISH_WORDS: Readonly<Record<Wish, string>> = {
 /** What each part should be: two parts at least, or nothing is kept. */
 export function ZoneWishes({ piece, onChange }: Pick<Props, "piece" | "onChange">) {
   const { zones = [] } = piece;
-  if (piece.section.shape !== "wedge") return null;
+  const { section } = piece;
+  // Where it works: taken as wanted hard when only another part is spoken of.
+  const works: Zone = section.shape === "wedge" ? "edge" : "tip";
   const wishOf = (zone: Zone): Wish | "" => zones.find((z) => z.zone === zone)?.wants ?? "";
   const wish = (zone: Zone, wants: Wish | ""): void => {
     const others = zones.filter((z) => z.zone !== zone);
-    // A wish for one part alone says nothing yet of the piece: the edge is then taken as wanted hard.
+    // A wish for one part alone says nothing yet of the piece.
     const next = wants === "" ? others : [...others, { zone, wants }];
-    const asked = next.length === 1 && next[0]!.zone !== "edge" ? [{ zone: "edge" as const, wants: "hard" as const }, ...next] : next;
+    const asked = next.length === 1 && next[0]!.zone !== works ? [{ zone: works, wants: "hard" as const }, ...next] : next;
     const rest = { ...piece };
     delete rest.zones;
     onChange(asked.length >= 2 ? { ...rest, zones: asked } : rest);
@@ -130,11 +133,11 @@ export function ZoneWishes({ piece, onChange }: Pick<Props, "piece" | "onChange"
   return (
     <>
       <div className="measures">
-        {ZONES.map((zone) => (
+        {zonesFor(section).map((zone) => (
           <TextField
             key={zone}
             select
-            label={`The ${zone}`}
+            label={`The ${zoneName(zone, section)}`}
             value={wishOf(zone)}
             onChange={(event) => wish(zone, event.target.value as Wish | "")}
           >
@@ -148,6 +151,8 @@ export function ZoneWishes({ piece, onChange }: Pick<Props, "piece" | "onChange"
         ))}
       </div>
       {hardens === "edge" ? <p className="hint">A hard edge and a softer back: quench the edge only.</p> : null}
+      {hardens === "face" ? <p className="hint">One hard end and a softer body: quench that end only.</p> : null}
+      {hardens === "ends" ? <p className="hint">Two hard ends and a softer body: one after the other.</p> : null}
     </>
   );
 }

@@ -1,6 +1,6 @@
 /** Is it the same heat all over? Four places, each even, behind or ahead; one press when all are. */
 
-import { ZONES, type Check, type Zone } from "@tembrak/core";
+import { ZONES, type Check, type Section, type Zone } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -9,10 +9,18 @@ import DialogTitle from "@mui/material/DialogTitle";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
+import { zoneName, zonesFor } from "../../../words/zoneNames.js";
 
 type Seen = "even" | "behind" | "ahead";
 
-export function EvenDialog({ isOpen, onCheck, onClose }: { isOpen: boolean; onCheck: (reading: Check) => void; onClose: () => void }) {
+interface Props {
+  readonly section: Section;
+  readonly isOpen: boolean;
+  readonly onCheck: (reading: Check) => void;
+  readonly onClose: () => void;
+}
+
+export function EvenDialog({ section, isOpen, onCheck, onClose }: Props) {
   const [seen, setSeen] = useState<Readonly<Partial<Record<Zone, Seen>>>>({});
   const told = (what: Seen): Zone[] => ZONES.filter((zone) => seen[zone] === what);
   const log = (reading: Check): void => {
@@ -26,15 +34,15 @@ export function EvenDialog({ isOpen, onCheck, onClose }: { isOpen: boolean; onCh
       <DialogTitle>Is it the same heat all over?</DialogTitle>
       <DialogContent>
         <p style={{ marginTop: 0, color: "var(--ink2)" }}>
-          In its own shadow, one look from tip to tang. Shadows and bright spots are uneven heat.
+          In its own shadow, one look from end to end. Shadows and bright spots are uneven heat.
         </p>
-        {ZONES.map((zone) => (
+        {zonesFor(section).map((zone) => (
           <div key={zone} className="even-row">
-            <span>{zone}</span>
+            <span>{zoneName(zone, section)}</span>
             <ToggleButtonGroup
               exclusive
               value={seen[zone] ?? "even"}
-              aria-label={zone}
+              aria-label={zoneName(zone, section)}
               onChange={(_, what: Seen | null) => what && setSeen({ ...seen, [zone]: what })}
               sx={{ "& button": { minHeight: 64, minWidth: 92 } }}
             >

@@ -82,7 +82,7 @@ function BesideIt({ now, ...props }: ActProps<"heat"> & { now: HeatNow }) {
   const pieces = usePieces();
   return (
     <>
-      {now.zones === null ? null : <p className="drawn from zones">{zoneWords(now.zones, settings)}</p>}
+      {now.zones === null ? null : <p className="drawn from zones">{zoneWords(now.zones, state.piece.section, settings)}</p>}
       {state.route?.school === "kiln" ? <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
       {now.fire.state === "unknown" ? <BeforeIt state={state} act={act} /> : null}
       {now.isTooHot ? <OnceMore state={state} act={act} bench={bench} /> : null}

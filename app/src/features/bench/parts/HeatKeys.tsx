@@ -150,7 +150,7 @@ export function HeatKeys(props: Props) {
         {children}
       </div>
       <GlowDialog isOpen={sheet === "glow"} settings={settings} onClose={close} onCheck={bench.check} />
-      <EvenDialog isOpen={sheet === "even"} onClose={close} onCheck={bench.check} />
+      <EvenDialog section={state.piece.section} isOpen={sheet === "even"} onClose={close} onCheck={bench.check} />
       <ReadingDialog
         isOpen={sheet === "reading"}
         gunEmissivity={kit?.find((item) => item.kind === "infrared")?.emissivity}
