@@ -9,6 +9,7 @@ import { storeTrouble, type StoreTrouble } from "../store/boot.js";
 import { exportBook } from "../store/exportBook.js";
 import { storeRefused, useRefused } from "../store/refused.js";
 import { useLog, useSettings } from "../store/useStore.js";
+import { ClockNotice } from "./ClockNotice.js";
 import { TitleBlock } from "./TitleBlock.js";
 
 const TROUBLES = {
@@ -66,6 +67,7 @@ export function Frame() {
             </Button>
           </p>
         )}
+        {trouble === null ? <ClockNotice /> : null}
         {trouble === "newer" ? null : <Outlet />}
       </div>
       {atBench ? null : <TitleBlock />}

@@ -5,6 +5,7 @@
 
 import { pieceState, type BookEvent } from "@tembrak/core";
 import { createContext, useCallback, useMemo, useState, type ReactNode } from "react";
+import { shopNow } from "./shopClock.js";
 import { decide, type NewEvent } from "./db.js";
 
 export interface Log {
@@ -28,7 +29,7 @@ function stillToDo(piece: string, stored: readonly BookEvent[], events: readonly
 
 export function LogProvider({ children }: { children: ReactNode }) {
   const [refusal, setRefusal] = useState<string | null>(null);
-  const write = useCallback(async (piece: string, events: readonly NewEvent[], at_ms = Date.now()): Promise<boolean> => {
+  const write = useCallback(async (piece: string, events: readonly NewEvent[], at_ms = shopNow()): Promise<boolean> => {
     try {
       await decide(piece, (stored) => stillToDo(piece, stored, events), at_ms);
       setRefusal(null);

@@ -1,7 +1,9 @@
 /** What happens once when the app opens: ask to keep the data, and fill an empty book when the server offers the demo. */
 
 import { fetchConfig } from "../api/config.js";
-import { isFromNewer, mergeBook, readSettings, store, writeSettings } from "./db.js";
+import { piecesOf } from "@tembrak/core";
+import { shopClock, shopNow } from "./shopClock.js";
+import { allEvents, isFromNewer, mergeBook, readSettings, store, writeSettings } from "./db.js";
 
 /** Asks the browser not to throw the data away. @returns whether it promised. */
 export async function askToPersist(): Promise<boolean> {
@@ -37,18 +39,25 @@ export function storeTrouble(): Promise<StoreTrouble> {
   return tried;
 }
 
+/** When anything was last logged of a piece of steel, ms: a practice piece lives by a time of its own. */
+async function newestOfSteel_ms(): Promise<number> {
+  const pieces = piecesOf(await allEvents());
+  return Math.max(0, ...pieces.flatMap(({ piece, events }) => (piece.isPractice === true ? [] : [events.at(-1)?.at_ms ?? 0])));
+}
+
 export async function boot(): Promise<void> {
   if ((await storeTrouble()) !== null) return;
   void askToPersist();
   const { isSettled, clockShift_ms } = await readSettings();
   if (clockShift_ms !== 0) {
-    const newest = await store.events.orderBy("at_ms").last();
-    if (newest === undefined || Date.now() - newest.at_ms > FORGET_SHIFT_ms) await writeSettings({ clockShift_ms: 0 });
+    const newest_ms = await newestOfSteel_ms();
+    if (shopNow() - newest_ms > FORGET_SHIFT_ms) await writeSettings({ clockShift_ms: 0 });
+    else shopClock.resume(clockShift_ms);
   }
   if (isSettled || (await store.events.count()) > 0) return;
   const { demo } = await fetchConfig();
   if (!demo) return;
   const { demoEvents, demoKit } = await import("./demoBook.js");
-  await mergeBook(demoEvents(Date.now()), demoKit());
+  await mergeBook(demoEvents(shopNow()), demoKit());
   await writeSettings({ shopName: "Withy Lane forge" });
 }

@@ -13,6 +13,7 @@ import {
   type TemperatureUnit,
 } from "@tembrak/core";
 import Dexie, { type EntityTable, type Table } from "dexie";
+import { shopNow } from "./shopClock.js";
 import { v7 as uuid } from "uuid";
 
 export type ThemeName = "forge" | "yard";
@@ -98,17 +99,22 @@ export function newId(at_ms: number): string {
   return uuid({ msecs: Math.max(0, Math.round(at_ms)), seq: made });
 }
 
+/** What stands in the place of an earlier one of its kind has to come after it. */
+const REPLACES: ReadonlySet<BookEvent["kind"]> = new Set(["piece", "route", "finished", "fate"]);
+/** The last entry may be so far ahead of a tap, ms; one further ahead has a wrong time, and shifts no other. */
+const AHEAD_ms = 60_000;
+
 type WithoutMeta<E> = E extends BookEvent ? Omit<E, "id" | "piece" | "at_ms"> : never;
 export type NewEvent = WithoutMeta<BookEvent>;
 
 /**
  * Stores what happened to a piece, all or nothing, and settles only when it is on disk.
  *
- * The log of a piece never runs backwards: when the clock was set back, or the last entry came from a machine ahead of
- * this one, the new entry follows a millisecond after it.
+ * The log of a piece does not run backwards: an entry follows the last one. Where that came from a machine far ahead of this one, the
+ * new entry stands at its own time all the same: a wrong time shifts no other.
  * @throws InputError when an event does not fit its schema; a Dexie error when the browser refuses to store.
  */
-export async function append(piece: string, happened: readonly NewEvent[], now_ms = Date.now()): Promise<readonly string[]> {
+export async function append(piece: string, happened: readonly NewEvent[], now_ms = shopNow()): Promise<readonly string[]> {
   return decide(piece, () => happened, now_ms);
 }
 
@@ -120,15 +126,19 @@ export async function append(piece: string, happened: readonly NewEvent[], now_m
 export async function decide(
   piece: string,
   follow: (stored: readonly BookEvent[]) => readonly NewEvent[],
-  now_ms = Date.now(),
+  now_ms = shopNow(),
 ): Promise<readonly string[]> {
   return store.transaction("rw", store.events, async () => {
     const stored = await store.events.where("piece").equals(piece).sortBy("at_ms");
     const happened = follow(readable(stored));
     if (happened.length === 0) return [];
-    const last = stored.at(-1);
-    const at_ms = Math.max(Math.round(now_ms), last === undefined ? 0 : last.at_ms + 1);
-    const events = happened.map((event) => requireValid("Event", { ...event, id: newId(at_ms), piece, at_ms }));
+    const last_ms = stored.at(-1)?.at_ms ?? -1;
+    const at = Math.round(now_ms);
+    const isFarAhead = last_ms - at > AHEAD_ms;
+    const events = happened.map((event) => {
+      const at_ms = isFarAhead && !REPLACES.has(event.kind) ? at : Math.max(at, last_ms + 1);
+      return requireValid("Event", { ...event, id: newId(at_ms), piece, at_ms });
+    });
     await store.events.bulkAdd(events);
     return events.map(({ id }) => id);
   });

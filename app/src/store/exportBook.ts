@@ -1,6 +1,7 @@
 /** The whole book and the kit as one file, handed to the browser to keep: from the book, and from wherever storing was refused. */
 
 import { writeBook } from "@tembrak/core";
+import { shopNow } from "./shopClock.js";
 import { refusedTaps } from "./refused.js";
 import { allEvents, readKit, readSettings, writeSettings } from "./db.js";
 
@@ -15,7 +16,7 @@ function fileName(shop: string, at_ms: number, what: string): string {
 
 /** With the taps that the browser refused to store. @returns the name of the file. */
 export async function exportBook(): Promise<string> {
-  const at_ms = Date.now();
+  const at_ms = shopNow();
   const { shopName } = await readSettings();
   const name = fileName(shopName, at_ms, "tembrak");
   handOver(writeBook([...(await allEvents()), ...refusedTaps()], at_ms, await readKit()), name);
@@ -27,7 +28,7 @@ export async function exportBook(): Promise<string> {
 /** Rows that cannot be read, as they are stored, in a file of their own. */
 export async function exportRows(rows: readonly unknown[]): Promise<void> {
   const { shopName } = await readSettings();
-  handOver(JSON.stringify(rows, null, 1), fileName(shopName, Date.now(), "unread"));
+  handOver(JSON.stringify(rows, null, 1), fileName(shopName, shopNow(), "unread"));
 }
 
 /** Hands a file to the browser to keep. */

@@ -32,7 +32,7 @@ describe("the clock of the bench", () => {
     const { at, clock, pass } = made();
     at.wall += 600_000;
     expect(clock.now_ms()).toBe(1_600_000);
-    expect(clock.unexplained()).toEqual({ by_ms: 600_000 });
+    expect(clock.unexplained()).toEqual({ by_ms: 600_000, of: "clock" });
     clock.explain("set");
     expect(clock.now_ms()).toBe(1_000_000);
     pass(1000);
@@ -44,6 +44,21 @@ describe("the clock of the bench", () => {
     clock.now_ms();
     clock.explain("slept");
     expect([clock.now_ms(), clock.unexplained()]).toEqual([1_600_000, null]);
+  });
+  it("an entry that lies ahead is asked about once: the clock was set back, or it is right", () => {
+    const { clock, pass } = made();
+    clock.heardOf(1_000_900);
+    expect(clock.unexplained()).toBeNull();
+    clock.heardOf(3_400_000);
+    expect(clock.unexplained()).toEqual({ by_ms: 2_400_000, of: "entry" });
+    clock.explain("set");
+    pass(1000);
+    expect(clock.now_ms()).toBe(3_401_000);
+    const other = made();
+    other.clock.heardOf(3_400_000);
+    other.clock.explain("slept");
+    other.clock.heardOf(3_400_000);
+    expect([other.clock.unexplained(), other.clock.now_ms()]).toEqual([null, 1_000_000]);
   });
   it("a shift kept over a reload goes on", () => {
     const { clock } = made();

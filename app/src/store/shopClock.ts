@@ -1,4 +1,4 @@
-/** The time by which the bench counts: right through a clock that is set, a sleep and a reload. Pure but for its two sources. */
+/** The one time by which everything here counts and is written: right through a clock that is set, a sleep and a reload. Pure but for its two sources. */
 
 export interface ClockSources {
   /** The clock on the wall, ms since 1970; can be set. */
@@ -8,8 +8,10 @@ export interface ClockSources {
 }
 
 export interface Jump {
-  /** How far the wall clock went against the steady one, ms; positive is ahead. */
+  /** How far the wall clock went ahead of the steady one, or how far the newest entry lies ahead of it, ms. */
   readonly by_ms: number;
+  /** clock: it went ahead while we looked. entry: it stands behind what was logged last, as after it was set back while nobody looked. */
+  readonly of: "clock" | "entry";
 }
 
 /** Smaller differences are the two clocks' own, ms. */
@@ -27,6 +29,8 @@ export class ShopClock {
   private wall0_ms: number;
   private steady0_ms: number;
   private ahead: Jump | null = null;
+  /** An entry that was asked about already. */
+  private accepted_ms = -Infinity;
 
   constructor(sources: ClockSources, shift_ms = 0) {
     this.sources = sources;
@@ -42,7 +46,7 @@ export class ShopClock {
     const by_ms = wall_ms - this.wall0_ms - (steady_ms - this.steady0_ms);
     if (Math.abs(by_ms) > LEAST_JUMP_ms) {
       if (by_ms < 0) this.shift_ms -= by_ms;
-      else this.ahead = { by_ms: (this.ahead?.by_ms ?? 0) + by_ms };
+      else this.ahead = { by_ms: (this.ahead?.of === "clock" ? this.ahead.by_ms : 0) + by_ms, of: "clock" };
       [this.wall0_ms, this.steady0_ms] = [wall_ms, steady_ms];
     }
     return wall_ms + this.shift_ms;
@@ -53,9 +57,20 @@ export class ShopClock {
     return this.ahead;
   }
 
-  /** slept: the time did pass. set: it did not, and the bench goes on from where it was. */
+  /** Told of the newest entry there is. One that lies ahead of now by more than a moment is asked about, once. */
+  heardOf(newest_ms: number): void {
+    const by_ms = newest_ms - this.now_ms();
+    if (by_ms <= LEAST_JUMP_ms || newest_ms <= this.accepted_ms || this.ahead !== null) return;
+    this.ahead = { by_ms, of: "entry" };
+    this.accepted_ms = newest_ms;
+  }
+
+  /**
+   * Of a clock that went ahead, slept: the time did pass; set: it did not, and the time goes on from where it was. Of an entry that
+   * lies ahead, set: the clock was set back, and the time goes on from that entry; slept: the clock is right, the entry is not.
+   */
   explain(what: "slept" | "set"): void {
-    if (this.ahead !== null && what === "set") this.shift_ms -= this.ahead.by_ms;
+    if (this.ahead !== null && what === "set") this.shift_ms += this.ahead.of === "entry" ? this.ahead.by_ms : -this.ahead.by_ms;
     this.ahead = null;
   }
 
@@ -71,3 +86,8 @@ export class ShopClock {
 }
 
 export const shopClock = new ShopClock({ wall_ms: () => Date.now(), steady_ms: () => performance.now() });
+
+/** Now, ms since 1970, by the clock every screen reads and every entry is written by. */
+export function shopNow(): number {
+  return shopClock.now_ms();
+}

@@ -5,6 +5,7 @@ import { useLiveQuery } from "dexie-react-hooks";
 import { use, useEffect, useState } from "react";
 import type { Units } from "../format/show.js";
 import { eventsOf, type Settings } from "./db.js";
+import { shopNow } from "./shopClock.js";
 import { LogContext, type Log } from "./LogProvider.js";
 import { ShopData } from "./ShopProvider.js";
 
@@ -47,11 +48,11 @@ export function useLog(): Log {
   return use(LogContext);
 }
 
-/** The wall clock, as a value that changes every `interval_ms`. Right again after sleep: it reads the clock, it does not count. */
+/** The clock of the shop, as a value that changes every `interval_ms`. Right again after sleep: it reads the clock, it does not count. */
 export function useNow(interval_ms: number): number {
-  const [now_ms, setNow] = useState(() => Date.now());
+  const [now_ms, setNow] = useState(shopNow);
   useEffect(() => {
-    const tick = (): void => setNow(Date.now());
+    const tick = (): void => setNow(shopNow());
     const timer = setInterval(tick, interval_ms);
     document.addEventListener("visibilitychange", tick);
     return () => {

@@ -83,6 +83,23 @@ function eventProblems(events: readonly BookEvent[]): FileProblem[] {
   return problems;
 }
 
+/** Clocks of two tabs may be so far apart, ms. */
+const GRACE_ms = 60_000;
+
+/** When anything of steel was last logged, ms: a practice piece lives by a time of its own. */
+function newest_ms(events: readonly BookEvent[]): number {
+  const practice = new Set(events.flatMap((e) => (e.kind === "piece" && e.definition.isPractice === true ? [e.piece] : [])));
+  return events.reduce((newest, { piece, at_ms }) => (practice.has(piece) ? newest : Math.max(newest, at_ms)), 0);
+}
+
+/** Nothing can have been logged after the file was written; before version 5 that was not seen to. */
+function timeProblems({ events, exportedAt_ms }: Book, from: number): FileProblem[] {
+  if (from < 5 || newest_ms(events) <= exportedAt_ms + GRACE_ms) return [];
+  const i = events.findIndex(({ at_ms }) => at_ms === newest_ms(events));
+  const path = `/events/${i}/at_ms`;
+  return [{ path, message: `${path}: this was logged after the file was written (/exportedAt_ms): one of the two times is wrong` }];
+}
+
 function kitProblems(kit: Kit): FileProblem[] {
   const ids = new Set<string>();
   return kit.flatMap(({ id }, i) => {
@@ -110,7 +127,11 @@ export function checkBook(value: unknown): FileReport & { readonly book: Book | 
   }
   const checked = check("Book", migrateBook(value as Readonly<Record<string, unknown>>, version));
   if (!checked.ok) return { ...empty, problems: checked.problems.map(({ path, message }) => ({ path, message: message ?? path })) };
-  const problems = [...eventProblems(checked.value.events), ...kitProblems(checked.value.kit ?? [])];
+  const problems = [
+    ...eventProblems(checked.value.events),
+    ...timeProblems(checked.value, version),
+    ...kitProblems(checked.value.kit ?? []),
+  ];
   const pieces = piecesOf(checked.value.events);
   return {
     ok: problems.length === 0,
@@ -144,7 +165,7 @@ export function writeBook(events: readonly BookEvent[], exportedAt_ms: number, k
   const book: Book = {
     format: "tembrak",
     formatVersion: BOOK_VERSION,
-    exportedAt_ms,
+    exportedAt_ms: Math.max(exportedAt_ms, newest_ms(ordered)),
     events: ordered,
     ...(kit === null ? {} : { kit: [...kit] }),
   };

@@ -43,7 +43,9 @@ describe("a book of every version", () => {
     expect(book.events.map(({ id }) => id)).toEqual(before.events.map(({ id }) => id));
     expect(piecesOf(book.events).length).toBeGreaterThan(30);
     const again = writeBook(book.events, book.exportedAt_ms, book.kit ?? null);
-    expect(readBook(again)).toEqual(book);
+    // A file of today says no earlier moment than that of its last entry.
+    expect(readBook(again)).toEqual({ ...book, exportedAt_ms: readBook(again).exportedAt_ms });
+    expect(readBook(again).exportedAt_ms).toBeGreaterThanOrEqual(Math.max(book.exportedAt_ms, ...book.events.map(({ at_ms }) => at_ms)));
     expect(writeBook(readBook(again).events, book.exportedAt_ms, book.kit ?? null)).toBe(again);
   });
   it("the folder has one of each version a file ever had", () => {
@@ -104,6 +106,30 @@ describe("from version 1", () => {
     const copy = structuredClone(event);
     migrateEvent(event, 1);
     expect(event).toEqual(copy);
+  });
+});
+
+describe("times that cannot be", () => {
+  const late = (formatVersion: number, isPractice = false): unknown => {
+    const book = parseJson(textOf("version-5.tembrak.json")) as {
+      exportedAt_ms: number;
+      events: { kind: string; piece: string; at_ms: number; definition?: object }[];
+    };
+    const [first] = book.events;
+    const events = book.events.map((event) =>
+      event.piece === first!.piece && event.definition !== undefined && isPractice
+        ? { ...event, definition: { ...event.definition, isPractice } }
+        : event,
+    );
+    const after = { ...first!, id: "late", at_ms: book.exportedAt_ms + 3_600_000, kind: "note", text: "later", definition: undefined };
+    return JSON.parse(JSON.stringify({ ...book, formatVersion, events: [...events, after] }));
+  };
+  it("an entry of after the file was written is refused with its place; of old files, and of the simulated shop, it is not", () => {
+    const { ok, problems } = checkBook(late(5));
+    expect(ok).toBe(false);
+    expect(problems[0]).toMatchObject({ path: expect.stringMatching(/^\/events\/\d+\/at_ms$/) });
+    expect(checkBook(late(4)).ok).toBe(true);
+    expect(checkBook(late(5, true)).ok).toBe(true);
   });
 });
 

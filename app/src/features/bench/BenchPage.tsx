@@ -10,13 +10,13 @@ import { showTimeOfDay } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { SimulatedShopContext, useFollowingHands, useSimulatedShop } from "../../instruments/useSimulatedShop.js";
-import { useBenchClock } from "../../store/useBenchClock.js";
+import { shopNow } from "../../store/shopClock.js";
 import type { ActProps } from "./parts/ActKey.js";
 import { cuesOf } from "./cues.js";
 import { UnknownPiece } from "../../parts/UnknownPiece.js";
 import { unknownOf } from "../../words/unknownWords.js";
 import { BenchHead } from "./parts/BenchHead.js";
-import { ClockNotice, LeadNotice, MovedNotice } from "./parts/BenchNotices.js";
+import { LeadNotice, MovedNotice } from "./parts/BenchNotices.js";
 import { CoolAct } from "./parts/CoolAct.js";
 import { FateKey, FateScreen } from "./parts/FateKey.js";
 import { HandsFree, useSequence } from "./parts/HandsFree.js";
@@ -131,16 +131,15 @@ function Caution({ why, caution, awake }: { why: string; caution: string; awake:
 }
 
 /** Whose clock counts, and how often to look at it: the clock that ticks only asks. */
-function useActTime(act: Act, shop: ReturnType<typeof useSimulatedShop>) {
+function useActTime(act: Act, shop: ReturnType<typeof useSimulatedShop>): () => number {
   useNow(act.kind === "quench" || act.kind === "straighten" || shop !== null ? 100 : 500);
-  const clock = useBenchClock();
-  return { clock, now: shop === null ? clock.now : shop.now };
+  return shop === null ? shopNow : shop.now;
 }
 
 function Running({ state, act }: { state: PieceState; act: Act }) {
   const units = useSettings();
   const shop = useSimulatedShop(state.id, state.piece.isPractice === true, lastHeard_ms(state));
-  const { clock, now } = useActTime(act, shop);
+  const now = useActTime(act, shop);
   const now_ms = now();
   const leader = useLeader(state.id);
   const isLeading = leader.leading !== "follows";
@@ -160,7 +159,6 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
         <Hatches />
         <BenchHead state={state} act={act} title={words.title} />
         <LeadNotice {...leader} />
-        {shop === null ? <ClockNotice {...clock} /> : null}
         <MovedNotice state={state} />
         <ShopPanel state={state} />
         {isGated ? (

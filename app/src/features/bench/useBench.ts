@@ -3,6 +3,7 @@
 import { pieceState, requireValid, type BookEvent, type Check, type PieceState, type Route } from "@tembrak/core";
 import { useState } from "react";
 import { decide, newId, type NewEvent } from "../../store/db.js";
+import { shopNow } from "../../store/shopClock.js";
 import { keepRefused, storeRefused, useRefused } from "../../store/refused.js";
 import { exportBook } from "../../store/exportBook.js";
 
@@ -36,7 +37,7 @@ export function lastTap({ events }: Pick<PieceState, "events">): { readonly id: 
 type Follow = (stored: readonly BookEvent[]) => readonly NewEvent[];
 
 /** @param now the time by which this piece is worked: the clock of the bench, or that of the simulated shop. */
-export function useBench({ id, next }: PieceState, now: () => number = Date.now): Bench {
+export function useBench({ id, next }: PieceState, now: () => number = shopNow): Bench {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [isStoring, setIsStoring] = useState(false);
   const unstored = useRefused();

@@ -23,6 +23,7 @@ import { factorTitle, factorWords } from "../../words/learnedWords.js";
 import { CalibrateDialog } from "./parts/CalibrateDialog.js";
 import { ItemDialog } from "./parts/ItemDialog.js";
 import { KitDrawing } from "./parts/KitDrawing.js";
+import { shopNow } from "../../store/shopClock.js";
 import "./kit.css";
 
 type Open =
@@ -134,7 +135,7 @@ export function KitPage() {
       </header>
       {trouble ? <p role="alert">{trouble}</p> : null}
       {kit === null ? (
-        <Start onPick={({ items }) => store(items.map((item) => ({ ...item, id: newId(Date.now()) })))} />
+        <Start onPick={({ items }) => store(items.map((item) => ({ ...item, id: newId(shopNow()) })))} />
       ) : (
         <div className="kit-scroll" tabIndex={0} role="group" aria-label="Chambers and tanks, drawn to scale">
           <KitDrawing kit={kit} longest={longest} units={units} />
@@ -195,7 +196,7 @@ export function KitPage() {
             if ("id" in open.item) void removeKitItem(open.item.id);
             setOpen(null);
           }}
-          onKeep={(item) => store(["id" in open.item ? item : { ...(item as object), id: newId(Date.now()) }])}
+          onKeep={(item) => store(["id" in open.item ? item : { ...(item as object), id: newId(shopNow()) }])}
         />
       ) : null}
       {open?.what === "calibrate" ? (

@@ -15,6 +15,7 @@ import {
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { shopNow } from "../../store/shopClock.js";
 import { newId } from "../../store/db.js";
 import { useLog, useKit, usePieces, useSettings } from "../../store/useStore.js";
 import { nextMark, ORDERED_FORMS, pieceOfForm } from "./draft.js";
@@ -50,7 +51,7 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
     setPiece(next);
   };
   const save = async (): Promise<void> => {
-    const id = newId(Date.now());
+    const id = newId(shopNow());
     const definition = { ...piece, name: piece.name.trim(), mark: piece.mark.trim(), ...(isPractice ? { isPractice } : {}) };
     const isStored = await write(id, [
       { kind: "piece", definition },

@@ -9,6 +9,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useEffect, useState } from "react";
+import { shopNow } from "../../../store/shopClock.js";
 import { TypedInstrument } from "../../../instruments/instrument.js";
 import type { Units } from "../../../format/show.js";
 import { TemperatureField } from "../../../parts/QuantityField.js";
@@ -130,7 +131,7 @@ export function ReadingDialog({ isOpen, gunEmissivity = GUN_EMISSIVITY, target_C
             disabled={isBad}
             onClick={() => {
               if (instrument === "probe") {
-                typed.put({ at_ms: Date.now(), of: "piece", temperature_C: value_C });
+                typed.put({ at_ms: shopNow(), of: "piece", temperature_C: value_C });
                 onClose();
               } else log({ check: "infrared", temperature_C: value_C, emissivity: gunEmissivity, surface });
             }}

@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import { useState, type ReactNode } from "react";
 import { showDegrees, type Units } from "../../../format/show.js";
 import { commandShop, openShop } from "../../../instruments/simulatedShop.js";
+import { shopNow } from "../../../store/shopClock.js";
 import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
 import { usePieces, useSettings } from "../../../store/useStore.js";
 
@@ -57,7 +58,7 @@ function resetFor(pieces: readonly PieceState[], state: PieceState, lux: number,
   return {
     seed: seedOf(),
     speed,
-    epoch_ms: Math.max(Date.now(), last_ms + 1),
+    epoch_ms: Math.max(shopNow(), last_ms + 1),
     ambient_lux: lux,
     pieces: all.map(({ id, piece }) => ({ id, piece })),
     ...bathFor(state.route),
