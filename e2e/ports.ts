@@ -7,3 +7,6 @@ export const FORGE_PRACTICE_PORT = 43783;
 export const KILN_PRACTICE_PORT = 43784;
 export const FORGE_PRACTICE = `http://127.0.0.1:${FORGE_PRACTICE_PORT}`;
 export const KILN_PRACTICE = `http://127.0.0.1:${KILN_PRACTICE_PORT}`;
+/** A server of its own for the journey that puts a newer build on it. */
+export const NEWER_PORT = 43785;
+export const NEWER = `http://127.0.0.1:${NEWER_PORT}`;

@@ -85,3 +85,22 @@ test("a logger's file: its columns and unit are found, its gap is told, its read
   await expect(page.getByText("6 readings of logger.csv are in the record.")).toBeVisible();
   await expect(page.getByText("Checked: reads 804 °C").first()).toBeVisible();
 });
+
+test("a logger's file of a million lines is read beside the page, with what it is at, and can be stopped", async ({ page }, info) => {
+  test.setTimeout(120_000);
+  await page.goto(DEMO);
+  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/book/demo-9`);
+  const path = info.outputPath("long.csv");
+  const lines = Array.from({ length: 1_000_000 }, (_, i) => `${i},${(700 + (i % 90)).toFixed(1)}`);
+  writeFileSync(path, `seconds,Temp C\n${lines.join("\n")}\n`);
+  await page.getByLabel("Logger file").setInputFiles(path);
+  await expect(page.getByText(/Reading it, \d+ %/)).toBeVisible();
+  // The page answers meanwhile.
+  await page.getByRole("button", { name: "Stop" }).click();
+  await expect(page.getByRole("dialog")).toBeHidden();
+  await page.getByLabel("Logger file").setInputFiles(path);
+  await expect(page.getByText(/1000000 readings.*400 of them go into the record/)).toBeVisible({ timeout: 60_000 });
+  await page.getByRole("button", { name: "Into the record" }).click();
+  await expect(page.getByText("400 readings of long.csv are in the record.")).toBeVisible();
+});

@@ -1,13 +1,20 @@
 import { describe, expect, it } from "@jest/globals";
+import type { Guess } from "./loggerFile.js";
 import { FileInstrument, TypedInstrument, type InstrumentReading } from "./instrument.js";
-import { guessMapping, readingsOf, readTable, thinned } from "./loggerFile.js";
+import { guessMapping, LoggerReader, readTable } from "./loggerFile.js";
 
 const START_ms = Date.UTC(2026, 10, 25, 9);
 const read = (text: string) => {
   const table = readTable(text)!;
   const guess = guessMapping(table);
-  return { table, guess, ...readingsOf(table, { ...guess, start_ms: START_ms }) };
+  return { table, guess, ...sumOf(table.rows, guess) };
 };
+function sumOf(rows: readonly (readonly string[])[], guess: Pick<Guess, "timeColumn" | "temperatureColumn" | "unit">, most = 400) {
+  const reader = new LoggerReader({ ...guess, start_ms: START_ms }, 0);
+  rows.forEach((row) => reader.line(row));
+  const sum = reader.sum(most);
+  return { ...sum, readings: sum.kept };
+}
 
 describe("a logger's file", () => {
   it("semicolons, decimal commas, Fahrenheit in the header: found without help (1500 F is 815.6 C)", () => {
@@ -29,26 +36,44 @@ describe("a logger's file", () => {
     expect(readings[2]).toEqual({ at_ms: START_ms + 10_000, of: "piece", temperature_C: 31 });
   });
   it("a gap is named, lines without sense are counted and the first is told", () => {
-    const { gaps, skipped, firstSkipped, readings } = read("s,C\n0,700\n10,710\n20,OPEN\n30,730\n40,740\n200,750\n210,760\n");
+    const { gaps, longestGap_ms, skipped, firstSkipped, readings } = read(
+      "s,C\n0,700\n10,710\n20,OPEN\n30,730\n40,740\n200,750\n210,760\n",
+    );
     expect(skipped).toBe(1);
-    expect(firstSkipped).toBe("20 OPEN");
+    expect(firstSkipped).toBe("line 3, 20 OPEN");
     expect(readings).toHaveLength(6);
-    expect(gaps.at(-1)).toEqual({ from_ms: START_ms + 40_000, to_ms: START_ms + 200_000 });
+    expect([gaps, longestGap_ms]).toEqual([1, 160_000]);
   });
   it("what is no table is said to be none", () => {
     expect(readTable("hello\nworld\n")).toBeNull();
     expect(readTable("")).toBeNull();
   });
-  it("thinning keeps the hottest and the order", () => {
-    const many: InstrumentReading[] = Array.from({ length: 5000 }, (_, i) => ({
-      at_ms: i,
-      of: "piece",
-      temperature_C: i === 3333 ? 900 : 20,
-    }));
-    const few = thinned(many, 100);
-    expect(few.length).toBeLessThanOrEqual(101);
-    expect(few.some(({ temperature_C }) => temperature_C === 900)).toBe(true);
-    expect(few.every(({ at_ms }, i) => i === 0 || at_ms > few[i - 1]!.at_ms)).toBe(true);
+  it("thinning keeps the hottest and the order, of a million readings too, and in any order they come", () => {
+    const at = (i: number): string[] => [String(i), i === 3333 ? "900" : "20"];
+    const guess = { timeColumn: 0, temperatureColumn: 1, unit: "C" } as const;
+    const many = sumOf(
+      Array.from({ length: 1_000_000 }, (_, i) => at(999_999 - i)),
+      guess,
+      100,
+    );
+    expect(many.count).toBe(1_000_000);
+    expect(many.readings.length).toBeLessThanOrEqual(101);
+    expect(many.hottest_C).toBe(900);
+    expect(many.readings.some(({ temperature_C }) => temperature_C === 900)).toBe(true);
+    expect(many.readings.every(({ at_ms }, i) => i === 0 || at_ms > many.readings[i - 1]!.at_ms)).toBe(true);
+  });
+  it("a time no calendar has is refused with its line", () => {
+    const guess = { timeColumn: 0, temperatureColumn: 1, unit: "C" } as const;
+    const { count, skipped, firstSkipped } = sumOf(
+      [
+        ["0", "700"],
+        ["9e15", "710"],
+        ["-99999999999", "720"],
+        ["20", "730"],
+      ],
+      guess,
+    );
+    expect([count, skipped, firstSkipped]).toEqual([2, 2, "line 2, 9e15 710"]);
   });
 });
 

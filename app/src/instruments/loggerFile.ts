@@ -8,6 +8,8 @@ export interface LoggerTable {
   readonly columns: readonly string[];
   readonly rows: readonly (readonly string[])[];
   readonly delimiter: string;
+  /** Lines before the table begins, empty ones not counted. */
+  readonly from: number;
 }
 
 export interface Mapping {
@@ -28,13 +30,33 @@ export interface Guess {
   readonly isElapsed: boolean;
 }
 
-export interface LoggerReadings {
-  readonly readings: readonly InstrumentReading[];
-  readonly gaps: readonly { readonly from_ms: number; readonly to_ms: number }[];
-  /** Lines that gave no reading, with the first of them in words. */
+/** What a whole file comes to. */
+export interface LoggerSum {
+  readonly count: number;
+  readonly first_ms: number;
+  readonly last_ms: number;
+  readonly hottest_C: number;
+  readonly gaps: number;
+  readonly longestGap_ms: number;
+  /** Lines that gave no reading, and the first of them with its number. */
   readonly skipped: number;
   readonly firstSkipped: string | null;
+  /** So many of its readings as a record has room for, the hottest among them. */
+  readonly kept: readonly InstrumentReading[];
 }
+
+/** What is asked of a worker. */
+export interface LoggerAsked {
+  readonly file: File;
+  readonly mapping: Mapping;
+  readonly from: number;
+  readonly most: number;
+}
+/** What it says: how far it is, and at the end what it found. */
+export type LoggerSaid =
+  | { readonly type: "share"; readonly share: number }
+  | { readonly type: "done"; readonly sum: LoggerSum }
+  | { readonly type: "failed"; readonly message: string };
 
 /** Three times the usual pace and more is a gap. */
 const GAP_RATIO = 3;
@@ -70,7 +92,7 @@ export function readTable(text: string): LoggerTable | null {
   const width = lines[first]!.length;
   const before = lines.slice(0, first).findLast((line) => line.length > 1);
   const columns = Array.from({ length: width }, (_, i) => before?.[i]?.trim() ?? `column ${i + 1}`);
-  return { columns, rows: lines.slice(first), delimiter: parsed.meta.delimiter };
+  return { columns, rows: lines.slice(first), delimiter: parsed.meta.delimiter, from: first };
 }
 
 interface Time {
@@ -114,7 +136,7 @@ export function guessMapping({ columns, rows }: LoggerTable): Guess {
   const temperatureColumn = indices.reduce((a, b) => (scoreTemperature(b) > scoreTemperature(a) ? b : a));
   const cells = sample.map((row) => row[temperatureColumn] ?? "");
   const header = `${columns[temperatureColumn]!} ${cells[0] ?? ""}`;
-  const hottest = Math.max(...cells.filter(isNumber).map(numberOf));
+  const hottest = Math.max(...cells.filter(isNumber).map(numberOf), -Infinity);
   const isF = /°\s*F|\bF\b|fahrenheit|degf|_f\b/i.test(header);
   const isC = /°\s*C|\bC\b|celsius|degc|_c\b/i.test(header);
   const unit: TemperatureUnit = isF ? "F" : isC ? "C" : hottest > TOO_HOT_C ? "F" : "C";
@@ -127,41 +149,95 @@ export function guessMapping({ columns, rows }: LoggerTable): Guess {
   };
 }
 
-/** The readings of a table by a mapping, in the order of time; what makes no sense is left out and counted. */
-export function readingsOf({ rows }: LoggerTable, { timeColumn, temperatureColumn, unit, start_ms }: Mapping): LoggerReadings {
-  const readings: InstrumentReading[] = [];
-  let [skipped, firstSkipped] = [0, null as string | null];
-  const skip = (row: readonly string[]): void => {
-    firstSkipped ??= row.join(" ");
-    skipped++;
-  };
-  const zero = timeOf(rows[0]?.[timeColumn] ?? "");
-  for (const row of rows) {
+/** Moments a calendar has, ms since 1970. */
+const LATEST_ms = 8.64e15;
+/** A line is quoted so far, characters. */
+const QUOTED = 80;
+
+/** Takes a file line by line, as far as it has come, and says what it comes to. */
+export class LoggerReader {
+  private readonly at_ms: number[] = [];
+  private readonly heat_C: number[] = [];
+  private zero: Time | null = null;
+  private lines = 0;
+  private skipped = 0;
+  private firstSkipped: string | null = null;
+
+  /** @param from lines of the file before the table begins */
+  constructor(
+    private readonly mapping: Mapping,
+    private readonly from: number,
+  ) {}
+
+  private skip(row: readonly string[]): void {
+    this.firstSkipped ??= `line ${this.lines}, ${row.join(" ").slice(0, QUOTED)}`;
+    this.skipped++;
+  }
+
+  line(row: readonly string[]): void {
+    if (++this.lines <= this.from) return;
+    const { timeColumn, temperatureColumn, unit, start_ms } = this.mapping;
     const time = timeOf(row[timeColumn] ?? "");
+    this.zero ??= time;
     const cell = (row[temperatureColumn] ?? "").trim();
     const parsed = isNumber(cell) ? parseTemperature(String(numberOf(cell)), unit) : null;
-    if (time === null || parsed === null || !parsed.ok || parsed.temperature_C < -50 || parsed.temperature_C > 1400) {
-      skip(row);
-      continue;
-    }
-    const at_ms = time.isElapsed ? start_ms + time.ms - (zero?.isElapsed ? zero.ms : 0) : time.ms;
-    readings.push({ at_ms: Math.round(at_ms), of: "piece", temperature_C: parsed.temperature_C });
+    if (time === null || parsed === null || !parsed.ok || parsed.temperature_C < -50 || parsed.temperature_C > 1400) return this.skip(row);
+    const at_ms = Math.round(time.isElapsed ? start_ms + time.ms - (this.zero?.isElapsed === true ? this.zero.ms : 0) : time.ms);
+    if (!(at_ms >= 0 && at_ms <= LATEST_ms)) return this.skip(row);
+    this.at_ms.push(at_ms);
+    this.heat_C.push(parsed.temperature_C);
   }
-  readings.sort((a, b) => a.at_ms - b.at_ms);
-  const steps = readings.slice(1).map(({ at_ms }, i) => at_ms - readings[i]!.at_ms);
-  const usual = [...steps].sort((a, b) => a - b)[Math.floor(steps.length / 2)] ?? 0;
-  const gaps = steps.flatMap((step, i) =>
-    step > GAP_RATIO * usual && usual > 0 ? [{ from_ms: readings[i]!.at_ms, to_ms: readings[i + 1]!.at_ms }] : [],
-  );
-  return { readings, gaps, skipped, firstSkipped };
+
+  /** In the order of time. */
+  private order(): readonly number[] {
+    const order = this.at_ms.map((_, i) => i);
+    const isOrdered = this.at_ms.every((at, i) => i === 0 || at >= this.at_ms[i - 1]!);
+    return isOrdered ? order : order.sort((a, b) => this.at_ms[a]! - this.at_ms[b]! || a - b);
+  }
+
+  sum(most: number): LoggerSum {
+    const order = this.order();
+    const at = (k: number): number => this.at_ms[order[k]!]!;
+    const steps = order.slice(1).map((_, k) => at(k + 1) - at(k));
+    const usual_ms = Float64Array.from(steps).sort()[Math.floor(steps.length / 2)] ?? 0;
+    const gaps = usual_ms > 0 ? steps.filter((step) => step > GAP_RATIO * usual_ms) : [];
+    const reading = (i: number): InstrumentReading => ({ at_ms: this.at_ms[i]!, of: "piece", temperature_C: this.heat_C[i]! });
+    const hottest = order.reduce((a, i) => (a < 0 || this.heat_C[i]! > this.heat_C[a]! ? i : a), -1);
+    return {
+      count: order.length,
+      first_ms: order.length > 0 ? at(0) : 0,
+      last_ms: order.length > 0 ? at(order.length - 1) : 0,
+      hottest_C: this.heat_C[hottest] ?? 0,
+      gaps: gaps.length,
+      longestGap_ms: gaps.reduce((a, b) => Math.max(a, b), 0),
+      skipped: this.skipped,
+      firstSkipped: this.firstSkipped,
+      kept: thinned(order, hottest, most).map(reading),
+    };
+  }
 }
 
-/** So many readings at most, evenly picked, with the hottest kept: a book is no place for one a second. */
-export function thinned(readings: readonly InstrumentReading[], most: number): readonly InstrumentReading[] {
-  if (readings.length <= most) return readings;
-  const hottest = readings.reduce((a, b) => (b.temperature_C > a.temperature_C ? b : a));
-  const stride = readings.length / (most - 1);
-  const picked = new Set(Array.from({ length: most - 1 }, (_, i) => readings[Math.floor(i * stride)]!));
+/** So many at most, evenly picked, with the hottest kept: a book is no place for one a second. */
+function thinned(order: readonly number[], hottest: number, most: number): readonly number[] {
+  if (order.length <= most) return order;
+  const stride = order.length / (most - 1);
+  const picked = new Set(Array.from({ length: most - 1 }, (_, i) => order[Math.floor(i * stride)]!));
   picked.add(hottest);
-  return readings.filter((reading) => picked.has(reading));
+  return order.filter((i) => picked.has(i));
+}
+
+/** Reads a whole file, a piece at a time. @param onShare told how much of it is read, 0 ... 1 */
+export function sumFile(file: File, mapping: Mapping, from: number, most: number, onShare: (share: number) => void): Promise<LoggerSum> {
+  return new Promise((resolve, reject) => {
+    const reader = new LoggerReader(mapping, from);
+    Papa.parse<string[]>(file, {
+      skipEmptyLines: "greedy",
+      chunk: ({ data, meta }) => {
+        for (const row of data) reader.line(row);
+        onShare(Math.min(1, meta.cursor / Math.max(1, file.size)));
+      },
+      complete: () => resolve(reader.sum(most)),
+      error: (error) => reject(error),
+    });
+  });
 }

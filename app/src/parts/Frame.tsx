@@ -4,12 +4,12 @@ import Button from "@mui/material/Button";
 import Snackbar from "@mui/material/Snackbar";
 import { useEffect, useState } from "react";
 import { Outlet, useLocation } from "react-router";
-import { useRegisterSW } from "virtual:pwa-register/react";
 import { storeTrouble, type StoreTrouble } from "../store/boot.js";
 import { exportBook } from "../store/exportBook.js";
 import { storeRefused, useRefused } from "../store/refused.js";
 import { useLog, useSettings } from "../store/useStore.js";
 import { ClockNotice } from "./ClockNotice.js";
+import { useNewVersion } from "./useNewVersion.js";
 import { TitleBlock } from "./TitleBlock.js";
 
 const TROUBLES = {
@@ -29,10 +29,7 @@ export function Frame() {
     // In braces: newer browsers return a promise from scrollTo, and React would take it for a clean-up.
     void window.scrollTo(0, 0);
   }, [pathname]);
-  const {
-    needRefresh: [needRefresh, setNeedRefresh],
-    updateServiceWorker,
-  } = useRegisterSW();
+  const { needRefresh, isTaken, use: useIt, later } = useNewVersion();
   const { refusal, dismiss } = useLog();
   const unstored = useRefused();
   const [trouble, setTrouble] = useState<StoreTrouble>(null);
@@ -72,14 +69,14 @@ export function Frame() {
       </div>
       {atBench ? null : <TitleBlock />}
       <Snackbar
-        open={needRefresh && !atBench}
-        message="A newer Tembrak is ready."
+        open={(needRefresh || isTaken) && !atBench}
+        message={isTaken ? "Another tab has taken a newer Tembrak: reload this one too." : "A newer Tembrak is ready."}
         action={
           <>
-            <Button variant="text" onClick={() => void updateServiceWorker(true)}>
-              Use it
+            <Button variant="text" onClick={useIt}>
+              {isTaken ? "Reload" : "Use it"}
             </Button>
-            <Button variant="text" onClick={() => setNeedRefresh(false)}>
+            <Button variant="text" onClick={later}>
               Later
             </Button>
           </>

@@ -63,7 +63,7 @@ describe("a logger's file", () => {
   it("a line without sense is said, and the rest is read", async () => {
     const text = `time,temperature (C)\n${clock(0)},790\nodd line\n${clock(90)},795\n`;
     await bringIn("run.csv", text);
-    expect(await screen.findByText(/1 line without sense, the first: odd line/)).toBeTruthy();
+    expect(await screen.findByText(/1 line without sense, the first: line 3, odd line/)).toBeTruthy();
     expect(screen.getByText(/2 readings/)).toBeTruthy();
   });
 });

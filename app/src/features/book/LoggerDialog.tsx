@@ -1,24 +1,29 @@
 /** A logger's file into a piece's record: its columns, its unit and its gaps are shown before anything is kept. */
 
-import { pieceState, requireValid, type BookEvent, type PieceState, type TemperatureUnit } from "@tembrak/core";
+import { InputError, pieceState, requireValid, type BookEvent, type PieceState, type TemperatureUnit } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
+import LinearProgress from "@mui/material/LinearProgress";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useRef, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { showDuration, showMoment, showTemperature, type Units } from "../../format/show.js";
 import { FileInstrument, type InstrumentReading } from "../../instruments/instrument.js";
-import { guessMapping, readingsOf, readTable, thinned, type Guess, type LoggerTable } from "../../instruments/loggerFile.js";
+import { guessMapping, readTable, type Guess, type LoggerSum, type LoggerTable } from "../../instruments/loggerFile.js";
+import { useLoggerFile, type LoggerProgress } from "../../instruments/useLoggerFile.js";
 import { mergeBook, newId } from "../../store/db.js";
 
 /** More readings of one file than this are thinned: a heat is well drawn by far fewer. */
 const MOST_KEPT = 400;
 
+/** So much of a file tells its columns, bytes. */
+const SAMPLE = 65536;
+
 interface Open {
-  readonly name: string;
+  readonly file: File;
   readonly table: LoggerTable;
   readonly guess: Guess;
 }
@@ -38,10 +43,7 @@ function startOf(state: PieceState): number {
 }
 
 /** What the columns make of the file, before anything is kept. */
-function Found({ guess, found, units }: { guess: Guess; found: ReturnType<typeof readingsOf>; units: Units }) {
-  const hottest_C = Math.max(...found.readings.map(({ temperature_C }) => temperature_C));
-  const first = found.readings[0];
-  const last = found.readings[found.readings.length - 1];
+function Found({ guess, sum, units }: { guess: Guess; sum: LoggerSum; units: Units }) {
   return (
     <p>
       {guess.unitFrom === "nothing"
@@ -49,16 +51,25 @@ function Found({ guess, found, units }: { guess: Guess; found: ReturnType<typeof
         : guess.unitFrom === "size"
           ? "Too hot for Celsius, so Fahrenheit. "
           : ""}
-      {first && last
-        ? `${found.readings.length} readings, ${showMoment(first.at_ms)} for ${showDuration((last.at_ms - first.at_ms) / 1000)}, hottest ${showTemperature(hottest_C, units)}.`
+      {sum.count > 0
+        ? `${sum.count} readings, ${showMoment(sum.first_ms)} for ${showDuration((sum.last_ms - sum.first_ms) / 1000)}, hottest ${showTemperature(sum.hottest_C, units)}.`
         : "No reading can be made of these columns."}
-      {found.gaps.length > 0
-        ? ` ${found.gaps.length} gap${found.gaps.length === 1 ? "" : "s"}, the longest ${showDuration(Math.max(...found.gaps.map(({ from_ms, to_ms }) => to_ms - from_ms)) / 1000)}.`
-        : ""}
-      {found.skipped > 0
-        ? ` ${found.skipped} line${found.skipped === 1 ? "" : "s"} without sense, the first: ${found.firstSkipped ?? ""}.`
-        : ""}
+      {sum.gaps > 0 ? ` ${sum.gaps} gap${sum.gaps === 1 ? "" : "s"}, the longest ${showDuration(sum.longestGap_ms / 1000)}.` : ""}
+      {sum.skipped > 0 ? ` ${sum.skipped} line${sum.skipped === 1 ? "" : "s"} without sense, the first: ${sum.firstSkipped ?? ""}.` : ""}
       {guess.isElapsed ? " It counts from its own start: taken as when this piece was first looked at." : ""}
+      {sum.kept.length < sum.count ? ` ${sum.kept.length} of them go into the record, the hottest among them.` : ""}
+    </p>
+  );
+}
+
+/** A long file while it is read. */
+function Reading({ progress }: { progress: LoggerProgress }) {
+  if (progress.failed !== null) return <p role="alert">The file could not be read: {progress.failed}. Nothing was changed.</p>;
+  const percent = Math.round(100 * progress.share);
+  return (
+    <p role="status">
+      Reading it, {percent} %
+      <LinearProgress variant="determinate" value={percent} aria-label="How much of the file is read" />
     </p>
   );
 }
@@ -74,34 +85,47 @@ export function LoggerDialog({ state, units }: { state: PieceState; units: Units
   const [said, setSaid] = useState<string | null>(null);
   const take = async (file: File | undefined): Promise<void> => {
     if (file === undefined) return;
-    const table = readTable(await file.text());
+    const head = await file.slice(0, SAMPLE).text();
+    // The last line of the sample may be cut in two.
+    const table = readTable(file.size > SAMPLE ? head.slice(0, head.lastIndexOf("\n") + 1) : head);
     if (table === null) return setSaid(`${file.name} has no columns of times and temperatures; nothing was changed.`);
     const guess = guessMapping(table);
     setColumn(guess);
     setSaid(null);
-    setOpen({ name: file.name, table, guess });
+    setOpen({ file, table, guess });
   };
-  const found = open === null ? null : readingsOf(open.table, { ...column, start_ms: startOf(state) });
+  const start_ms = startOf(state);
+  const asked = useMemo(
+    () => (open === null ? null : { file: open.file, mapping: { ...column, start_ms }, from: open.table.from, most: MOST_KEPT }),
+    [open, column, start_ms],
+  );
+  const progress = useLoggerFile(asked);
+  const { sum } = progress;
   const keep = async (): Promise<void> => {
-    if (open === null || found === null) return;
+    if (open === null || sum === null) return;
+    const { name } = open.file;
     const heard: InstrumentReading[] = [];
-    new FileInstrument(open.name, thinned(found.readings, MOST_KEPT)).listen((reading) => heard.push(reading));
-    const events = heard.map(({ at_ms, temperature_C }): BookEvent =>
-      requireValid("Event", {
-        id: newId(at_ms),
-        piece: state.id,
-        at_ms,
-        kind: "check",
-        act: actAt(state, at_ms),
-        reading: { check: "probe", temperature_C },
-      }),
-    );
+    new FileInstrument(name, sum.kept).listen((reading) => heard.push(reading));
     setOpen(null);
     try {
+      const events = heard.map(({ at_ms, temperature_C }): BookEvent =>
+        requireValid("Event", {
+          id: newId(at_ms),
+          piece: state.id,
+          at_ms,
+          kind: "check",
+          act: actAt(state, at_ms),
+          reading: { check: "probe", temperature_C },
+        }),
+      );
       await mergeBook(events);
-      setSaid(`${events.length} readings of ${open.name} are in the record.`);
-    } catch {
-      setSaid("Not stored: the browser refused. The record is as it was.");
+      setSaid(`${events.length} readings of ${name} are in the record.`);
+    } catch (error) {
+      setSaid(
+        error instanceof InputError
+          ? `Not stored: ${error.message}. The record is as it was.`
+          : "Not stored: the browser refused. The record is as it was.",
+      );
     }
   };
   return (
@@ -120,9 +144,9 @@ export function LoggerDialog({ state, units }: { state: PieceState; units: Units
         }}
       />
       {said ? <p role="status">{said}</p> : null}
-      {open && found ? (
+      {open ? (
         <Dialog open onClose={() => setOpen(null)} fullWidth maxWidth="sm">
-          <DialogTitle>{open.name}</DialogTitle>
+          <DialogTitle>{open.file.name}</DialogTitle>
           <DialogContent>
             <div style={{ display: "grid", gap: 14, paddingTop: 8 }}>
               {(["timeColumn", "temperatureColumn"] as const).map((key) => (
@@ -150,13 +174,13 @@ export function LoggerDialog({ state, units }: { state: PieceState; units: Units
                 <MenuItem value="F">Fahrenheit</MenuItem>
               </TextField>
             </div>
-            <Found guess={open.guess} found={found} units={units} />
+            {sum === null ? <Reading progress={progress} /> : <Found guess={open.guess} sum={sum} units={units} />}
           </DialogContent>
           <DialogActions>
             <Button variant="text" onClick={() => setOpen(null)}>
-              Leave it
+              {sum === null && progress.failed === null ? "Stop" : "Leave it"}
             </Button>
-            <Button variant="contained" disabled={found.readings.length === 0} onClick={() => void keep()}>
+            <Button variant="contained" disabled={(sum?.count ?? 0) === 0} onClick={() => void keep()}>
               Into the record
             </Button>
           </DialogActions>
