@@ -14,9 +14,18 @@ export interface Drawn {
   readonly toPx: (point: Point) => Point;
 }
 
+/** Of each description once: it is asked for at every scale and every second. */
+const outlines = new WeakMap<Piece, Outline>();
+
+function outlineFor(piece: Piece): Outline {
+  const known = outlines.get(piece) ?? outlineOf(piece, formOf(piece));
+  outlines.set(piece, known);
+  return known;
+}
+
 /** A piece's outline on a scale, in px from the top left of its own box. */
 export function drawPiece(piece: Piece, scale_px_mm: number, lie: Lie): Drawn {
-  const outline = outlineOf(piece, formOf(piece));
+  const outline = outlineFor(piece);
   const { left_mm, top_mm, width_mm, height_mm } = outline.box;
   const across = (p: Point): number => (p.x - left_mm) * scale_px_mm;
   const along = (p: Point): number => (p.y - top_mm) * scale_px_mm;

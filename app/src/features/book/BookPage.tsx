@@ -8,6 +8,7 @@ import { Link } from "react-router";
 import { showMoment } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { Boundary } from "../../parts/Boundary.js";
+import { useShown } from "../../parts/useShown.js";
 import { usePaint } from "../../parts/usePaint.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
 import { useNow, usePieces } from "../../store/useStore.js";
@@ -22,24 +23,54 @@ function Row({ state, now_ms }: { state: PieceState; now_ms: number }) {
   const drawn = drawPiece(piece, k, "lay");
   const end_ms = state.events[state.events.length - 1]?.at_ms ?? state.madeAt_ms;
   return (
-    <li>
-      <Link to={`/book/${state.id}`} className="book-row">
-        <svg width={156} height={52} aria-hidden="true">
-          <g transform={`translate(${78 - drawn.width_px / 2} ${26 - drawn.height_px / 2})`}>
-            <Silhouette drawn={drawn} lie="lay" paint={paint} />
-          </g>
-        </svg>
-        <span className="book-name">
-          <b>{piece.name}</b>
-          <small>
-            {piece.mark}, {CATALOGUE.steel(piece.steel)?.name ?? piece.steel}
-          </small>
-        </span>
-        <span>{isInWork(state) ? `${heatsDone(state)} heats so far` : `${heatsDone(state)} heats`}</span>
-        <span>{rowEnd(state)}</span>
-        <span className="book-when">{showMoment(end_ms)}</span>
-      </Link>
-    </li>
+    <Link to={`/book/${state.id}`} className="book-row">
+      <svg width={156} height={52} aria-hidden="true">
+        <g transform={`translate(${78 - drawn.width_px / 2} ${26 - drawn.height_px / 2})`}>
+          <Silhouette drawn={drawn} lie="lay" paint={paint} />
+        </g>
+      </svg>
+      <span className="book-name">
+        <b>{piece.name}</b>
+        <small>
+          {piece.mark}, {CATALOGUE.steel(piece.steel)?.name ?? piece.steel}
+        </small>
+      </span>
+      <span>{isInWork(state) ? `${heatsDone(state)} heats so far` : `${heatsDone(state)} heats`}</span>
+      <span>{rowEnd(state)}</span>
+      <span className="book-when">{showMoment(end_ms)}</span>
+    </Link>
+  );
+}
+
+function FailedRow({ state }: { state: PieceState }) {
+  return (
+    <Link to={`/book/${state.id}`} className="book-row">
+      <span className="book-name">
+        <b>{state.piece.name}</b>
+        <small>It could not be drawn here. It is kept, and goes out with the export.</small>
+      </span>
+    </Link>
+  );
+}
+
+/** About how high a row is, px. */
+const ROW_PX = 66;
+
+function Rows({ shown, now_ms }: { shown: readonly PieceState[]; now_ms: number }) {
+  const { list, rows, before_px, after_px, measure } = useShown<HTMLUListElement>(shown.length, ROW_PX);
+  return (
+    <ul className="book-list" ref={list} style={{ paddingTop: before_px, paddingBottom: after_px }}>
+      {rows.map((i) => {
+        const state = shown[i]!;
+        return (
+          <li key={state.id} ref={measure} data-index={i}>
+            <Boundary fallback={<FailedRow state={state} />}>
+              <Row state={state} now_ms={now_ms} />
+            </Boundary>
+          </li>
+        );
+      })}
+    </ul>
   );
 }
 
@@ -73,25 +104,7 @@ export function BookPage() {
           sx={{ minWidth: 260 }}
         />
       </header>
-      <ul className="book-list">
-        {shown.map((state) => (
-          <Boundary
-            key={state.id}
-            fallback={
-              <li>
-                <Link to={`/book/${state.id}`} className="book-row">
-                  <span className="book-name">
-                    <b>{state.piece.name}</b>
-                    <small>It could not be drawn here. It is kept, and goes out with the export.</small>
-                  </span>
-                </Link>
-              </li>
-            }
-          >
-            <Row state={state} now_ms={now_ms} />
-          </Boundary>
-        ))}
-      </ul>
+      <Rows shown={shown} now_ms={now_ms} />
       {pieces.length > 0 && shown.length === 0 ? <p>Nothing in the book says &quot;{search}&quot;.</p> : null}
       <Exchange count={pieces.length} />
     </main>

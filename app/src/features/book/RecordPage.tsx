@@ -4,7 +4,7 @@ import { endWords, FATE_WORDS } from "../../words/fateWords.js";
 import { testFound, brittleSince, CATALOGUE, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { actWords } from "../../words/actWords.js";
 import { SCHOOL_WORDS } from "../../words/schools.js";
@@ -12,6 +12,7 @@ import { weightWords } from "../../words/weightWords.js";
 import { showHardness, showLength, showMoment, showNotches, showRange, type Units } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { HeatLine } from "../../parts/HeatLine.js";
+import { useShown } from "../../parts/useShown.js";
 import { usePaint } from "../../parts/usePaint.js";
 import { progressOf } from "../../parts/progress.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
@@ -72,6 +73,39 @@ function linesOf(state: PieceState, units: Units): Line[] {
   });
 }
 
+/** About how high a line is, px. */
+const LINE_PX = 34;
+
+function Lines({ lines }: { lines: readonly Line[] }) {
+  const { list, rows, before_px, after_px, measure } = useShown<HTMLTableElement>(lines.length, LINE_PX);
+  const room = (height: number) => (height > 0 ? <tr aria-hidden="true" style={{ height }} /> : null);
+  return (
+    <table className="record" ref={list}>
+      <thead className="unseen">
+        <tr>
+          <th>When</th>
+          <th>What</th>
+          <th>Detail</th>
+        </tr>
+      </thead>
+      <tbody>
+        {room(before_px)}
+        {rows.map((i) => {
+          const { id, at_ms, what, detail } = lines[i]!;
+          return (
+            <tr key={id} ref={measure} data-index={i}>
+              <td className="drawn">{showMoment(at_ms)}</td>
+              <td>{what}</td>
+              <td>{detail}</td>
+            </tr>
+          );
+        })}
+        {room(after_px)}
+      </tbody>
+    </table>
+  );
+}
+
 function NewNote({ id }: { id: string }) {
   const { write } = useLog();
   const [text, setText] = useState("");
@@ -97,6 +131,7 @@ function Record({ state }: { state: PieceState }) {
   const tempered = prediction.data?.working.tempered;
   const times_s = useStepTimes(piece, route);
   const found = measured(state);
+  const lines = useMemo(() => linesOf(state, settings), [state, settings]);
   return (
     <main className="book">
       <Hatches />
@@ -153,24 +188,7 @@ function Record({ state }: { state: PieceState }) {
         />
       ) : null}
       <h2>Everything that was done</h2>
-      <table className="record">
-        <thead className="unseen">
-          <tr>
-            <th>When</th>
-            <th>What</th>
-            <th>Detail</th>
-          </tr>
-        </thead>
-        <tbody>
-          {linesOf(state, settings).map(({ id, at_ms, what, detail }) => (
-            <tr key={id}>
-              <td className="drawn">{showMoment(at_ms)}</td>
-              <td>{what}</td>
-              <td>{detail}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <Lines lines={lines} />
       <NewNote id={state.id} />
       <LoggerDialog state={state} units={settings} />
     </main>

@@ -6,6 +6,7 @@ import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { statusLine } from "../../../words/actWords.js";
 import { Boundary } from "../../../parts/Boundary.js";
+import { useShown } from "../../../parts/useShown.js";
 import { usePaint } from "../../../parts/usePaint.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useUnits } from "../../../store/useStore.js";
@@ -18,6 +19,8 @@ interface Props {
 }
 
 const ROOM_PX = 208;
+/** About how high a row is, px. */
+const ROW_PX = 90;
 
 function Row({ state, isFirst, now_ms, scale_px_mm }: { state: PieceState; isFirst: boolean; now_ms: number; scale_px_mm: number }) {
   const units = useUnits();
@@ -64,21 +67,24 @@ function FailedRow({ state }: { state: PieceState }) {
 }
 
 export function RackTall({ pieces, first, now_ms }: Props) {
-  const longest = Math.max(...pieces.map(({ piece }) => drawPiece(piece, 1, "lay").width_px));
+  const longest = pieces.reduce((most, { piece }) => Math.max(most, drawPiece(piece, 1, "lay").width_px), 1);
   const scale_px_mm = Math.min(0.62, ROOM_PX / longest);
+  const ordered = inOrder(pieces);
+  const { list, rows, before_px, after_px, measure } = useShown<HTMLDivElement>(ordered.length, ROW_PX);
   return (
-    <div style={{ marginTop: 16 }}>
-      {inOrder(pieces).map((state) => (
-        <Boundary key={state.id} fallback={<FailedRow state={state} />}>
-          <Row
-            state={state}
-            isFirst={state.id === first}
-            now_ms={timeFor(state, now_ms)}
-
-            scale_px_mm={scale_px_mm}
-          />
-        </Boundary>
-      ))}
+    <div style={{ marginTop: 16 }} ref={list}>
+      <div style={{ height: before_px }} />
+      {rows.map((i) => {
+        const state = ordered[i]!;
+        return (
+          <div key={state.id} ref={measure} data-index={i}>
+            <Boundary fallback={<FailedRow state={state} />}>
+              <Row state={state} isFirst={state.id === first} now_ms={timeFor(state, now_ms)} scale_px_mm={scale_px_mm} />
+            </Boundary>
+          </div>
+        );
+      })}
+      <div style={{ height: after_px }} />
       <Button component={Link} to="/new" fullWidth sx={{ my: 2, minHeight: 60 }}>
         New piece
       </Button>

@@ -14,7 +14,7 @@ import { progressOf } from "../../../parts/progress.js";
 import { SectionDrawing } from "../../../parts/SectionDrawing.js";
 import { Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings, useUnits } from "../../../store/useStore.js";
-import { layOutRack, STAGE_WORDS, type Hung, type RailSpan } from "./rackLayout.js";
+import { hanger_px, inSight, layOutRack, STAGE_WORDS, type Hung, type RailSpan } from "./rackLayout.js";
 
 interface Props {
   readonly pieces: readonly PieceState[];
@@ -54,7 +54,8 @@ function FailedPiece({ hung: { state, x } }: { hung: Hung }) {
 
 function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: number; height: number; isFirst: boolean }) {
   const units = useUnits();
-  const { state, drawn, x, pieceX, hangerX } = hung;
+  const { state, drawn, x, pieceX } = hung;
+  const hangerX = pieceX + hanger_px(drawn);
   const { piece, route } = state;
   const brittleSince_ms = brittleSince(state, now_ms);
   const { ambient_lux: lux } = useSettings();
@@ -157,16 +158,17 @@ export function RackWide({ pieces, first, now_ms }: Props) {
     if (box.current) watch.observe(box.current);
     return () => watch.disconnect();
   }, []);
+  const [left, setLeft] = useState(0);
   const height = Math.max(460, size.height - 4);
   const layout = layOutRack(pieces, now_ms, size.width, height - PIECE_Y - FOOT - 26);
   const width = Math.max(size.width, layout.width);
   return (
-    <div className="rack-scroll" ref={box}>
+    <div className="rack-scroll" ref={box} onScroll={({ currentTarget }) => setLeft(currentTarget.scrollLeft)}>
       <svg width={width} height={height} style={{ display: "block" }} role="group" aria-label="The rack, in the order of work">
         {layout.rails.map((span) => (
           <Rail key={span.stage} span={span} holdsFirst={layout.hung.some((h) => h.state.id === first && h.state.stage === span.stage)} />
         ))}
-        {layout.hung.map((hung) => (
+        {inSight(layout, left, size.width).map((hung) => (
           <Boundary key={hung.state.id} fallback={<FailedPiece hung={hung} />}>
             <HungPiece
               hung={hung}

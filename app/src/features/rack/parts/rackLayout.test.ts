@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { actsOfRoute, CATALOGUE, planRoute, type Piece, type PieceState } from "@tembrak/core";
 import { standingAt, START_ms } from "../../../testing.js";
-import { inOrder, layOutRack } from "./rackLayout.js";
+import { hanger_px, inOrder, inSight, layOutRack } from "./rackLayout.js";
 
 const sickle: Piece = {
   name: "Reed sickle",
@@ -31,8 +31,8 @@ describe("where pieces hang", () => {
       const next = hung[i + 1];
       expect(piece.pieceX).toBeGreaterThanOrEqual(piece.x);
       expect(piece.pieceX + piece.drawn.width_px).toBeLessThanOrEqual(piece.x + piece.columnWidth);
-      expect(piece.hangerX).toBeGreaterThanOrEqual(piece.pieceX);
-      expect(piece.hangerX).toBeLessThanOrEqual(piece.pieceX + piece.drawn.width_px);
+      expect(hanger_px(piece.drawn)).toBeGreaterThanOrEqual(0);
+      expect(hanger_px(piece.drawn)).toBeLessThanOrEqual(piece.drawn.width_px);
       if (next) expect(next.x).toBeGreaterThanOrEqual(piece.x + piece.columnWidth - 1e-9);
     });
     expect(hung.at(-1)!.x + hung.at(-1)!.columnWidth).toBeLessThanOrEqual(width + 1e-9);
@@ -52,6 +52,20 @@ describe("where pieces hang", () => {
       const rail = rails.find(({ stage }) => stage === state.stage)!;
       expect(x).toBeGreaterThanOrEqual(rail.x0 - 1e-9);
       expect(x + columnWidth).toBeLessThanOrEqual(rail.x1 + 1e-9);
+    }
+  });
+  it("of a thousand only those in sight are drawn, wherever one has scrolled to", () => {
+    const layout = layOutRack(
+      Array.from({ length: 1000 }, (_, i) => at(`p${i}`, "heat")),
+      START_ms,
+      1200,
+      400,
+    );
+    for (const from of [0, 0.5 * layout.width, layout.width - 1200]) {
+      const shown = inSight(layout, from, 1200);
+      expect(shown.length).toBeLessThan(30);
+      const missed = layout.hung.filter((hung) => !shown.includes(hung) && hung.x + hung.columnWidth > from && hung.x < from + 1200);
+      expect(missed).toEqual([]);
     }
   });
   it("many pieces are drawn smaller until they fit, never so small that they are lost", () => {

@@ -17,10 +17,9 @@ const ORDER: readonly Stage[] = ["prepare", "normalise", "harden", "cool", "temp
 export interface Hung {
   readonly state: PieceState;
   readonly drawn: Drawn;
-  /** Left of the piece's column and of its silhouette, and where its hanger is, px. */
+  /** Left of the piece's column and of its silhouette, px. */
   readonly x: number;
   readonly pieceX: number;
-  readonly hangerX: number;
   readonly columnWidth: number;
 }
 
@@ -40,10 +39,24 @@ export interface RackLayout {
 const LEAST_COLUMN = 122;
 const DIMENSION_ROOM = 30;
 const GAP = 14;
+/** Drawn beyond what is in sight on either side, px. */
+const BESIDE = 400;
 
 /** All pieces in order, newest last within a stage. */
 export function inOrder(pieces: readonly PieceState[]): PieceState[] {
   return ORDER.flatMap((stage) => pieces.filter((piece) => piece.stage === stage));
+}
+
+/** Where it hangs by, from the left of its silhouette, px: its hole, else the middle of its top. */
+export function hanger_px({ outline, toPx, width_px }: Drawn): number {
+  if (outline.hole) return toPx(outline.hole.centre).x;
+  const top = outline.contour.map(toPx).filter(({ y }) => y < 6);
+  return top.length > 0 ? top.reduce((sum, p) => sum + p.x, 0) / top.length : width_px / 2;
+}
+
+/** Those that are in sight of a window over the rack, px. */
+export function inSight({ hung }: RackLayout, from: number, width: number): readonly Hung[] {
+  return hung.filter(({ x, columnWidth }) => x + columnWidth >= from - BESIDE && x <= from + width + BESIDE);
 }
 
 function hangAt(scale: number, pieces: readonly PieceState[], now_ms: number): RackLayout {
@@ -61,13 +74,7 @@ function hangAt(scale: number, pieces: readonly PieceState[], now_ms: number): R
       rails.push({ stage: state.stage, x0: x, x1: x });
     }
     const pieceX = x + Math.max(DIMENSION_ROOM, (columnWidth - drawn.width_px) / 2);
-    const top = drawn.outline.contour.map(drawn.toPx).filter(({ y }) => y < 6);
-    const hanger = drawn.outline.hole
-      ? drawn.toPx(drawn.outline.hole.centre).x
-      : top.length > 0
-        ? top.reduce((sum, p) => sum + p.x, 0) / top.length
-        : drawn.width_px / 2;
-    hung.push({ state, drawn, x, pieceX, hangerX: pieceX + hanger, columnWidth });
+    hung.push({ state, drawn, x, pieceX, columnWidth });
     x += columnWidth;
     rails[rails.length - 1] = { ...rails[rails.length - 1]!, x1: x };
   }
@@ -81,7 +88,6 @@ function spreadOver({ hung, rails, scale_px_mm, width: used }: RackLayout, width
     ...h,
     x: h.x + i * more,
     pieceX: h.pieceX + i * more + more / 2,
-    hangerX: h.hangerX + i * more + more / 2,
     columnWidth: h.columnWidth + more,
   }));
   const at = (span: RailSpan): RailSpan => {
@@ -94,7 +100,7 @@ function spreadOver({ hung, rails, scale_px_mm, width: used }: RackLayout, width
 
 /** The largest scale at which the longest piece hangs free and, down to a floor, all fit side by side. */
 export function layOutRack(pieces: readonly PieceState[], now_ms: number, width: number, freeHeight: number): RackLayout {
-  const longest = Math.max(...pieces.map(({ piece }) => drawPiece(piece, 1, "hang").height_px));
+  const longest = pieces.reduce((most, { piece }) => Math.max(most, drawPiece(piece, 1, "hang").height_px), 1);
   let scale = Math.min(1.1, freeHeight / longest);
   const floor = Math.max(0.12, 0.6 * scale);
   let layout = hangAt(scale, pieces, now_ms);
