@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { mkdtempSync, mkdirSync, writeFileSync } from "node:fs";
-import type { Server } from "node:http";
+import { request, type Server } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { makeApp } from "../src/app.js";
@@ -40,6 +40,31 @@ describe("the server", () => {
     const missing = await fetch(`${address}api/nothing`);
     expect(missing.status).toBe(404);
     expect(await missing.json()).toMatchObject({ error: { code: "not-found" } });
+  });
+  it("answers its own machine alone: not a page from elsewhere, nor one whose name was led here", async () => {
+    const { port } = await serve(false);
+    const ask = (headers: Record<string, string>): Promise<number> =>
+      new Promise((resolve, reject) => {
+        request({ host: "127.0.0.1", port, path: "/api/config", headers }, (response) => {
+          response.resume();
+          resolve(response.statusCode!);
+        })
+          .on("error", reject)
+          .end();
+      });
+    expect(await ask({ Host: `localhost:${port}` })).toBe(200);
+    expect(await ask({ Host: "evil.example" })).toBe(403);
+    expect(await ask({ Origin: "https://evil.example" })).toBe(403);
+    expect(await ask({ Origin: "null" })).toBe(403);
+    expect(await ask({ Origin: `http://127.0.0.1:${port}` })).toBe(200);
+  });
+  it("no answer carries a stack or a path of this machine", async () => {
+    const { address } = await serve(false);
+    for (const path of ["assets/none.js", "assets/%E0%A4%A", "api/shop/none", "%2e%2e%2f%2e%2e%2fetc%2fpasswd"]) {
+      const text = await (await fetch(`${address}${path}`)).text();
+      expect(text).not.toMatch(/node_modules|\/src\/|at .*\(.*:\d+:\d+\)|ENOENT/);
+      expect(text).not.toContain(pages);
+    }
   });
   it("gives the page for any other address, assets for a year, and no unsafe script", async () => {
     const { address } = await serve(false);

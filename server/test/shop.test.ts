@@ -30,9 +30,9 @@ const RESET = {
 let open: { server: Server; routes: ShopRoutes } | null = null;
 let real_ms = 0;
 
-async function serve(): Promise<string> {
+async function serve(budget_ms = Infinity): Promise<string> {
   real_ms = 0;
-  const routes = shopRoutes({ now_ms: () => real_ms });
+  const routes = shopRoutes({ now_ms: () => real_ms, budget_ms });
   const app = express();
   app.use("/api/shop", routes.router);
   const server = createServer(app);
@@ -84,6 +84,42 @@ describe("the simulated shop over HTTP", () => {
     const text = new TextDecoder().decode((await reader.read()).value);
     expect(JSON.parse(text.replace(/^data: /, ""))).toMatchObject({ speed: 100, pieces: [{ id: "p", place: "rack" }] });
     await reader.cancel();
+  });
+  it("each piece has its own shop: another opened beside it leaves it as it is, and a reload finds its own", async () => {
+    const at = await serve();
+    await post(`${at}/reset`, { ...RESET, speed: 1 });
+    await post(`${at}/command`, { do: "move", piece: "p", to: "forge" });
+    // The other page brings all its pieces along: the one that lies in a fire stays there.
+    await post(`${at}/reset`, {
+      ...RESET,
+      speed: 5,
+      pieces: [
+        { id: "q", piece },
+        { id: "p", piece },
+      ],
+    });
+    const [p, q] = await Promise.all(["p", "q"].map(async (id) => (await fetch(`${at}?piece=${id}`)).json()));
+    expect(p).toMatchObject({ speed: 1, pieces: [{ id: "p", place: "forge" }] });
+    expect(q).toMatchObject({ speed: 5, pieces: [{ id: "q", place: "rack" }] });
+    expect(await (await fetch(`${at}?piece=nobody`)).json()).toBeNull();
+    expect((await fetch(`${at}/stream?piece=nobody`)).status).toBe(409);
+  });
+  it("a shop that is too much work runs slower, and holds nobody up", async () => {
+    const at = await serve(5);
+    const big = { ...piece, section: { shape: "wedge", spine_mm: 30, edge_mm: 3, height_mm: 120 } };
+    await post(`${at}/reset`, { ...RESET, pieces: Array.from({ length: 8 }, (_, i) => ({ id: `p${i}`, piece: big })) });
+    for (let i = 0; i < 8; i++) await post(`${at}/command`, { do: "move", piece: `p${i}`, to: "forge" });
+    real_ms += 2000;
+    const { now_ms } = await (await fetch(at)).json();
+    expect(now_ms).toBeGreaterThan(RESET.epoch_ms);
+    expect(now_ms).toBeLessThan(RESET.epoch_ms + 200_000);
+  });
+  it("asked for its head alone, the stream ends", async () => {
+    const at = await serve();
+    await post(`${at}/reset`, RESET);
+    const response = await fetch(`${at}/stream`, { method: "HEAD" });
+    expect(response.status).toBe(200);
+    expect(await response.text()).toBe("");
   });
   it("what does not fit is refused with its place, whatever it is", async () => {
     const at = await serve();

@@ -232,7 +232,11 @@ class Smith {
   private async command(body: object): Promise<void> {
     await this.page.evaluate(
       (said) =>
-        fetch("/api/shop/command", { method: "POST", headers: { "Content-Type": "application/json" }, body: said }).then(() => undefined),
+        fetch(`/api/shop/command?piece=${location.pathname.split("/")[2]!}`, {
+          method: "POST",
+          headers: { "Content-Type": "application/json" },
+          body: said,
+        }).then(() => undefined),
       JSON.stringify(body),
     );
   }

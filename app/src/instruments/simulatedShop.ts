@@ -5,6 +5,11 @@ import { StreamInstrument, type InstrumentReading } from "./instrument.js";
 
 const BASE = "/api/shop";
 
+/** The shop of a piece. */
+function about(piece: string): string {
+  return `?piece=${encodeURIComponent(piece)}`;
+}
+
 async function post(path: string, body: unknown): Promise<unknown> {
   const response = await fetch(`${BASE}${path}`, {
     method: "POST",
@@ -20,10 +25,10 @@ function readingOf(message: unknown): ShopReading | null {
   return checked.ok ? checked.value : null;
 }
 
-/** Null when the server has no shop open, or there is no server. */
-export async function currentShop(): Promise<ShopReading | null> {
+/** Null when the server has no shop open for a piece, or there is no server. */
+export async function currentShop(piece: string): Promise<ShopReading | null> {
   try {
-    const response = await fetch(BASE);
+    const response = await fetch(`${BASE}${about(piece)}`);
     return response.ok ? readingOf(await response.json()) : null;
   } catch {
     return null;
@@ -36,13 +41,13 @@ export async function openShop(reset: ShopReset): Promise<void> {
 }
 
 /** @throws Error when the server refuses or is not there. */
-export async function commandShop(command: ShopCommand): Promise<void> {
-  await post("/command", command);
+export async function commandShop(piece: string, command: ShopCommand): Promise<void> {
+  await post(`/command${about(piece)}`, command);
 }
 
 /** @throws Error when the server refuses, is not there, or answers what makes no sense. */
 export async function askShop(question: ShopQuestion): Promise<ShopAnswer> {
-  const checked = check("ShopAnswer", await post("/ask", question));
+  const checked = check("ShopAnswer", await post(`/ask${about(question.piece)}`, question));
   if (!checked.ok) throw new Error("The simulated shop gave an answer that makes no sense.");
   return checked.value;
 }
@@ -51,7 +56,7 @@ export async function askShop(question: ShopQuestion): Promise<ShopAnswer> {
 export function shopStream(piece: string): StreamInstrument<ShopReading> {
   return new StreamInstrument(
     "simulated shop",
-    `${BASE}/stream`,
+    `${BASE}/stream${about(piece)}`,
     readingOf,
     ({ now_ms, kiln_C, bath_C, oven_C, pieces }): InstrumentReading[] => {
       const own = pieces.find(({ id }) => id === piece);

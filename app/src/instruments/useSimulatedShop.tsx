@@ -41,7 +41,7 @@ export function useSimulatedShop(id: string, isPractice: boolean, last_ms: numbe
     if (!isPractice) return;
     let stop: (() => void) | null = null;
     let isGone = false;
-    void currentShop().then((reading) => {
+    void currentShop(id).then((reading) => {
       if (isGone) return;
       if (reading === null || !reading.pieces.some((piece) => piece.id === id)) return setState("closed");
       const stream = shopStream(id);
@@ -82,11 +82,13 @@ export function useFollowingHands(state: PieceState, shop: SimulatedShop | null,
     if (place === undefined || !isLeading) return;
     const key = `${wanted} ${kiln_C ?? ""} ${oven_C ?? ""}`;
     if (asked.current !== key && (kiln_C !== undefined || oven_C !== undefined)) {
-      void commandShop({ do: "set", ...(kiln_C === undefined ? {} : { kiln_C }), ...(oven_C === undefined ? {} : { oven_C }) }).catch(
-        () => undefined,
-      );
+      void commandShop(state.id, {
+        do: "set",
+        ...(kiln_C === undefined ? {} : { kiln_C }),
+        ...(oven_C === undefined ? {} : { oven_C }),
+      }).catch(() => undefined);
     }
     asked.current = key;
-    if (place !== wanted) void commandShop(JSON.parse(said) as typeof move).catch(() => undefined);
-  }, [place, wanted, said, kiln_C, oven_C, isLeading]);
+    if (place !== wanted) void commandShop(state.id, JSON.parse(said) as typeof move).catch(() => undefined);
+  }, [place, wanted, said, kiln_C, oven_C, isLeading, state.id]);
 }

@@ -1,15 +1,11 @@
-/** The simulated shop over HTTP: one shop a server, read as a stream of server-sent events, moved and asked by small JSON calls. */
+/** The simulated shops over HTTP: each read as a stream of server-sent events, moved and asked by small JSON calls, found by a piece in it. */
 
-import { CATALOGUE, checkAny, InputError, PracticeShop, type ShopReading } from "@tembrak/core";
+import { checkAny, InputError, type PracticeShop } from "@tembrak/core";
 import express, { Router, type Request, type Response } from "express";
+import { Shops, type OpenShop } from "../shops.js";
 
 /** How often simulated time moves and is sent, real ms. */
 const TICK_ms = 250;
-/** After a pause of the machine no more than this is caught up at once, real s. */
-const MOST_CAUGHT_UP_s = 2;
-const MOST_LISTENERS = 20;
-/** When nobody has listened or asked for so long, the shop stands still and costs nothing, real ms. */
-const IDLE_ms = 10_000;
 
 export interface ShopRoutes {
   readonly router: Router;
@@ -36,89 +32,72 @@ export interface ShopDeps {
   readonly now_ms?: () => number;
   /** Told of every shop that is opened. */
   readonly onShop?: (shop: PracticeShop) => void;
+  /** How long a shop may compute at a time, real ms. */
+  readonly budget_ms?: number;
 }
 
-export function shopRoutes({ now_ms = () => performance.now(), onShop }: ShopDeps = {}): ShopRoutes {
-  const router = Router();
-  let shop: PracticeShop | null = null;
-  let last_ms = now_ms();
-  let asked_ms = last_ms;
-  const listeners = new Set<Response>();
+/** The piece an address asks about. */
+function pieceOf({ query }: Request): string | undefined {
+  return typeof query["piece"] === "string" ? query["piece"] : undefined;
+}
 
-  const pass = (): void => {
-    const at_ms = now_ms();
-    const real_s = Math.min(MOST_CAUGHT_UP_s, (at_ms - last_ms) / 1000);
-    last_ms = at_ms;
-    shop?.advance(real_s * shop.speed);
-  };
-  const send = (to: Response, reading: ShopReading): void => {
-    to.write(`data: ${JSON.stringify(reading)}\n\n`);
-  };
-  const timer = setInterval(() => {
-    if (shop === null) return;
-    if (listeners.size === 0 && now_ms() - asked_ms > IDLE_ms) {
-      last_ms = now_ms();
-      return;
-    }
-    pass();
-    const reading = shop.read();
-    for (const listener of listeners) send(listener, reading);
-  }, TICK_ms);
+export function shopRoutes({ now_ms = () => performance.now(), onShop, budget_ms }: ShopDeps = {}): ShopRoutes {
+  const router = Router();
+  const shops = new Shops(now_ms, onShop, budget_ms);
+  const timer = setInterval(() => shops.tick(), TICK_ms);
   timer.unref();
 
-  const opened = (response: Response): PracticeShop | null => {
-    if (shop === null) refuse(response, 409, "not-open", "No simulated shop is open: POST /api/shop/reset first.");
-    return shop;
+  const opened = (request: Request, response: Response, piece = pieceOf(request)): OpenShop | null => {
+    const found = shops.find(piece);
+    if (found === null) refuse(response, 409, "not-open", "No simulated shop is open for it: POST /api/shop/reset first.");
+    else shops.asked(found);
+    return found;
+  };
+  /** Checks a body, finds its shop, and answers by both. */
+  const post = <N extends "ShopCommand" | "ShopQuestion">(
+    path: string,
+    schema: N,
+    call: (of: OpenShop, body: Body<N>) => unknown,
+  ): void => {
+    router.post(path, (request, response) => {
+      const checked = checkAny(schema, request.body);
+      if (!checked.ok)
+        return refuse(response, 400, checked.problems[0]!.code, checked.problems[0]!.message ?? "", checked.problems[0]!.path);
+      const body = checked.value as Body<N>;
+      const named = "piece" in body ? body.piece : undefined;
+      const found = opened(request, response, pieceOf(request) ?? (shops.find(named) === null ? undefined : named));
+      if (found === null) return;
+      answer(response, () => {
+        shops.pass(found);
+        return call(found, body);
+      });
+    });
   };
 
-  router.use((_request, _response, next) => {
-    asked_ms = now_ms();
-    next();
-  });
   router.use(express.json({ limit: "64kb" }));
-  router.get("/", (_request, response) => {
-    pass();
-    response.set("Cache-Control", "no-store").json(shop?.read() ?? null);
+  router.get("/", (request, response) => {
+    const found = shops.find(pieceOf(request));
+    if (found !== null) {
+      shops.asked(found);
+      shops.pass(found);
+    }
+    response.set("Cache-Control", "no-store").json(found?.shop.read() ?? null);
   });
   router.post("/reset", (request: Request, response) => {
     const checked = checkAny("ShopReset", request.body);
     if (!checked.ok) return refuse(response, 400, checked.problems[0]!.code, checked.problems[0]!.message ?? "", checked.problems[0]!.path);
-    answer(response, () => {
-      shop = new PracticeShop(CATALOGUE, checked.value);
-      onShop?.(shop);
-      last_ms = now_ms();
-      return shop.read();
-    });
+    answer(response, () => shops.start(checked.value).shop.read());
   });
-  router.post("/command", (request: Request, response) => {
-    const checked = checkAny("ShopCommand", request.body);
-    if (!checked.ok) return refuse(response, 400, checked.problems[0]!.code, checked.problems[0]!.message ?? "", checked.problems[0]!.path);
-    const open = opened(response);
-    if (open === null) return;
-    answer(response, () => {
-      pass();
-      open.command(checked.value);
-      return open.read();
-    });
+  post("/command", "ShopCommand", ({ shop }, command) => {
+    shop.command(command);
+    return shop.read();
   });
-  router.post("/ask", (request: Request, response) => {
-    const checked = checkAny("ShopQuestion", request.body);
-    if (!checked.ok) return refuse(response, 400, checked.problems[0]!.code, checked.problems[0]!.message ?? "", checked.problems[0]!.path);
-    const open = opened(response);
-    if (open === null) return;
-    answer(response, () => {
-      pass();
-      return open.ask(checked.value);
-    });
-  });
+  post("/ask", "ShopQuestion", ({ shop }, question) => shop.ask(question));
+  // Asked for its head alone a stream would never end.
+  router.head("/stream", (_request, response) => void response.set("Content-Type", "text/event-stream").end());
   router.get("/stream", (request, response) => {
-    const open = opened(response);
-    if (open === null) return;
-    if (listeners.size >= MOST_LISTENERS) return refuse(response, 503, "too-many", "Too many listen to the simulated shop.");
-    response.writeHead(200, { "Content-Type": "text/event-stream", "Cache-Control": "no-store", Connection: "keep-alive" });
-    send(response, open.read());
-    listeners.add(response);
-    request.on("close", () => listeners.delete(response));
+    const found = opened(request, response);
+    if (found !== null && !shops.listen(found, response)) refuse(response, 503, "too-many", "Too many listen to this simulated shop.");
   });
   // A body that is no JSON at all.
   router.use((error: unknown, _request: Request, response: Response, next: (error: unknown) => void) => {
@@ -131,8 +110,9 @@ export function shopRoutes({ now_ms = () => performance.now(), onShop }: ShopDep
     router,
     close: () => {
       clearInterval(timer);
-      for (const listener of listeners) listener.end();
-      listeners.clear();
+      shops.close();
     },
   };
 }
+
+type Body<N extends "ShopCommand" | "ShopQuestion"> = Extract<ReturnType<typeof checkAny<N>>, { ok: true }>["value"];

@@ -96,8 +96,8 @@ function Shut({ state, shop, onTrouble, children }: PanelProps & { shop: ShopBes
   );
 }
 
-function Speeds({ speed, onTrouble }: Pick<PanelProps, "onTrouble"> & { speed: number }) {
-  const run = (to: number): void => void commandShop({ do: "speed", speed: to }).catch(() => onTrouble("It did not answer."));
+function Speeds({ state, speed, onTrouble }: PanelProps & { speed: number }) {
+  const run = (to: number): void => void commandShop(state.id, { do: "speed", speed: to }).catch(() => onTrouble("It did not answer."));
   return (
     <span className="shop-speeds" role="group" aria-label="How fast the simulated clock runs">
       {SPEEDS.map((each) => (
@@ -141,7 +141,7 @@ export function ShopPanel({ state }: { state: PieceState }) {
         Simulated, {PLACE_WORDS[piece.place]}. {readWords(reading, state.route?.school === "kiln", settings)}
         {shop.state === "lost" ? ". Not heard of at present" : ""}
       </span>
-      <Speeds speed={reading.speed} onTrouble={setTrouble} />
+      <Speeds state={state} speed={reading.speed} onTrouble={setTrouble} />
       {alert}
     </div>
   );
