@@ -1,5 +1,7 @@
+import { join } from "node:path";
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
+import license from "rollup-plugin-license";
 import { VitePWA } from "vite-plugin-pwa";
 
 export default defineConfig({
@@ -30,6 +32,8 @@ export default defineConfig({
         navigateFallbackDenylist: [/^\/api\//],
       },
     }),
+    // The licence texts of all that is shipped lie beside it.
+    license({ thirdParty: { includePrivate: false, output: { file: join(import.meta.dirname, "dist/licences.txt") } } }),
   ],
   css: { transformer: "lightningcss", lightningcss: { drafts: { customMedia: true } } },
   build: { outDir: "dist", emptyOutDir: true, assetsInlineLimit: 0, target: "es2022", chunkSizeWarningLimit: 900 },

@@ -1,3 +1,4 @@
+import "./trusted.js";
 import "@fontsource-variable/ysabeau-office/wght.css";
 import "@fontsource/barlow-semi-condensed/latin-500.css";
 import "@fontsource/barlow-semi-condensed/latin-600.css";

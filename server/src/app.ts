@@ -56,6 +56,8 @@ export function makeApp({ pages, demo, onShop }: AppDeps): Express {
           baseUri: ["'none'"],
           formAction: ["'none'"],
           frameAncestors: ["'none'"],
+          requireTrustedTypesFor: ["'script'"],
+          trustedTypes: ["default"],
         },
       },
       strictTransportSecurity: false, // loopback without TLS

@@ -125,6 +125,7 @@ class Smith {
     await page.getByRole("heading", { name: "Before the fire" }).waitFor();
     for (const item of await page.getByRole("checkbox").all()) await item.check();
     await this.key("All there: to the fire").click();
+    await page.getByRole("heading", { name: "Before the fire" }).waitFor({ state: "hidden" });
     await page.goto(`${this.base}/piece/${this.piece}/bench?seed=${this.seed}`);
     await this.key("Open the simulated shop").click();
   }

@@ -16,6 +16,8 @@ const TROUBLES = {
   refused: "This browser refuses to store anything here: a private window, or storage switched off. Nothing you tap will be kept.",
   newer:
     "The book in this browser was written by a newer Tembrak. It is untouched. Reload until the newer one is here; this one cannot read it.",
+  silent:
+    "This browser's store does not answer. Another tab with an older Tembrak may hold it: close that one, then reload. Until then nothing can be shown or kept.",
 } as const satisfies Record<Exclude<StoreTrouble, null>, string>;
 
 export function Frame() {

@@ -17,8 +17,11 @@ export async function askToPersist(): Promise<boolean> {
 /** After so long without a tap nothing runs that a corrected clock could upset, ms. */
 const FORGET_SHIFT_ms = 12 * 3600000;
 
-/** What keeps the store from being used. newer: its book was written by a Tembrak that knows more. */
-export type StoreTrouble = "refused" | "newer" | null;
+/** What keeps the store from being used. newer: its book was written by a Tembrak that knows more. silent: it does not answer. */
+export type StoreTrouble = "refused" | "newer" | "silent" | null;
+
+/** Asked for so long without an answer it is held by somebody else, ms. */
+const SILENT_ms = 6000;
 
 let tried: Promise<StoreTrouble> | null = null;
 
@@ -34,8 +37,8 @@ async function tryStore(): Promise<StoreTrouble> {
 }
 
 /** Tries the store once. */
-export function storeTrouble(): Promise<StoreTrouble> {
-  tried ??= tryStore();
+export function storeTrouble(silent_ms = SILENT_ms): Promise<StoreTrouble> {
+  tried ??= Promise.race([tryStore(), new Promise<StoreTrouble>((resolve) => setTimeout(() => resolve("silent"), silent_ms))]);
   return tried;
 }
 

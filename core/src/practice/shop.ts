@@ -7,8 +7,7 @@ import { bathAfter_C } from "../heat/bathHeat.js";
 import { airBoundary } from "../heat/media.js";
 import { CURIE_C } from "../kinetics/austenite.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
-import { makeStructure, nodeHardness_HV, type Structure } from "../kinetics/structure.js";
-import { isMagnetic } from "../kinetics/transform.js";
+import { austeniteLeft, makeStructure, nodeHardness_HV, type Structure } from "../kinetics/structure.js";
 import { normalQuantile } from "../numerics/normal.js";
 import { uniforms } from "../numerics/sampling.js";
 import { formOf } from "../catalogue.js";
@@ -45,6 +44,9 @@ const TESTER_SD_HRC = 0.6;
 const FILE_SD_HRC = 1.2;
 /** A file drags within this of its own hardness, HRC: as the core's own file model has it about right (judgement). */
 const DRAGS_HRC = 1.5;
+/** A magnet sticks while so much of what it feels pulls, and lets go below so much (judgement). */
+const STICKS = 0.75;
+const LETS_GO = 0.15;
 const GAS_W_m2K = 45;
 const STILL_W_m2K = 10;
 const BATH_MIXES_s = 12;
@@ -267,9 +269,10 @@ export class PracticeShop {
     switch (question.ask) {
       case "magnet": {
         const { structure, places } = p;
-        const nodes = [places.surface, places.centre, places.edge ?? places.surface, places.spine ?? places.centre];
-        const pulling = nodes.filter((i) => isMagnetic(structure, i, p.T[i]!, CURIE_C)).length;
-        return { ask: "magnet", state: pulling === nodes.length ? "sticks" : pulling === 0 ? "free" : "weak" };
+        // It is held to the place one looks at, and feels what lies below it there.
+        const nodes = [places.surface, places.centre];
+        const pull = nodes.reduce((sum, i) => sum + (p.T[i]! < CURIE_C ? 1 - austeniteLeft(structure, i) : 0), 0) / nodes.length;
+        return { ask: "magnet", state: pull > STICKS ? "sticks" : pull < LETS_GO ? "free" : "weak" };
       }
       case "file": {
         const over_HRC = this.hardness_HRC(p) + this.noise(FILE_SD_HRC) - question.file_HRC;
