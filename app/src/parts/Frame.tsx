@@ -8,6 +8,7 @@ import { storeTrouble, type StoreTrouble } from "../store/boot.js";
 import { exportBook } from "../store/exportBook.js";
 import { storeRefused, useRefused } from "../store/refused.js";
 import { useLog, useSettings } from "../store/useStore.js";
+import { CallBar } from "../calls/CallBar.js";
 import { ClockNotice } from "./ClockNotice.js";
 import { useNewVersion } from "./useNewVersion.js";
 import { TitleBlock } from "./TitleBlock.js";
@@ -66,7 +67,12 @@ export function Frame() {
             </Button>
           </p>
         )}
-        {trouble === null ? <ClockNotice /> : null}
+        {trouble === null ? (
+          <>
+            <ClockNotice />
+            <CallBar />
+          </>
+        ) : null}
         {trouble === "newer" ? null : <Outlet />}
       </div>
       {atBench ? null : <TitleBlock />}

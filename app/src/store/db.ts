@@ -26,6 +26,8 @@ export interface Settings {
   readonly shopName: string;
   /** How the bench calls: flash always; sound, and a voice, where wished. */
   readonly cues: "flash" | "sound" | "speech";
+  /** Whether it was asked once if this browser may call in front of other windows. */
+  readonly hasAskedToCall: boolean;
   readonly exportedAt_ms: number | null;
   /** What the bench adds to the wall clock since that was set in the middle of a run, ms. */
   readonly clockShift_ms: number;
@@ -42,6 +44,7 @@ export const DEFAULT_SETTINGS: Settings = {
   ambient_lux: 20,
   shopName: "My forge",
   cues: "sound",
+  hasAskedToCall: false,
   exportedAt_ms: null,
   clockShift_ms: 0,
   unlearned: [],

@@ -5,7 +5,7 @@
 
 import { bathTimes, soakClock, underOf, type Act, type PieceState, type Prediction } from "@tembrak/core";
 import type { NewEvent } from "../../store/db.js";
-import { BATH_LEAST_s, type CueKind } from "./cues.js";
+import { BATH_LEAST_s, type CueKind } from "../../calls/cues.js";
 
 /** From the press to "now", s: time to take the tongs up (judgement). */
 export const COUNTDOWN_s = 8;

@@ -7,7 +7,7 @@ import { actWords, mediumName } from "../../../words/actWords.js";
 import { showSpan, showTemperature, type Units } from "../../../format/show.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings } from "../../../store/useStore.js";
-import { BATH_LEAST_s } from "../cues.js";
+import { BATH_LEAST_s } from "../../../calls/cues.js";
 import { bathWords } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 import { ReadKey } from "./ReadKey.js";

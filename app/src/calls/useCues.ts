@@ -1,7 +1,7 @@
 /** Tells cues as they come due, and keeps the screen awake at the bench. */
 
 import { useEffect, useRef, useState } from "react";
-import type { Settings } from "../../store/db.js";
+import type { Settings } from "../store/db.js";
 import { dueCues, type Cue } from "./cues.js";
 import { playCue, sayCue } from "./sound.js";
 

@@ -1,6 +1,17 @@
 /** Moments of an act at which a smith should look up: told by sound, flash and, if wished, voice. Pure. */
 
-import { bathTimes, LONG_OUT_s, soakClock, underOf, type Act, type PieceState, type Prediction } from "@tembrak/core";
+import {
+  bathTimes,
+  brittleSince,
+  kitOf,
+  LONG_OUT_s,
+  soakClock,
+  underOf,
+  type Act,
+  type Kit,
+  type PieceState,
+  type Prediction,
+} from "@tembrak/core";
 
 /** ready: it may go on. look: soon. now: do it. late: it is too long. */
 export type CueKind = "ready" | "look" | "now" | "late";
@@ -25,8 +36,28 @@ function isWhole({ route }: PieceState, step: number): boolean {
   return quench?.kind !== "quench" || underOf(quench).what === "whole";
 }
 
+/** Hard and untempered longer than this it may crack by itself, s (common practice, no source: within the hour). */
+export const BRITTLE_LIMIT_s = 3600;
+/** An oven nobody checked is at rest after so long, min (common practice, no source). */
+const USUAL_REST_min = 20;
+
+/** While it is hard and not tempered: an hour of it is called, whatever is going on. */
+function brittleCues(state: PieceState, now_ms: number): Cue[] {
+  const since_ms = brittleSince(state, now_ms);
+  return since_ms === null
+    ? []
+    : [{ at_ms: since_ms + 1000 * BRITTLE_LIMIT_s, kind: "late", words: "Hard and untempered for an hour: into the oven." }];
+}
+
+/** All that is called of a piece where nobody stands at its bench. */
+export function callsOf(state: PieceState, prediction: Prediction | undefined, kit: Kit | null, now_ms: number): Cue[] {
+  const { next } = state;
+  if (next === undefined) return [];
+  return [...cuesOf(state, next, prediction, kit), ...brittleCues(state, now_ms)].sort((a, b) => a.at_ms - b.at_ms);
+}
+
 /** All cues of the act that is going on, in order of time. */
-export function cuesOf(state: PieceState, act: Act, prediction: Prediction | undefined): Cue[] {
+export function cuesOf(state: PieceState, act: Act, prediction: Prediction | undefined, kit: Kit | null = null): Cue[] {
   const since_ms = state.nextSince_ms;
   const after = (from_ms: number, s: number, kind: CueKind, words: string): Cue => ({ at_ms: from_ms + 1000 * s, kind, words });
   switch (act.kind) {
@@ -77,10 +108,14 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
       if (in_ms === null || warm_s === undefined) return [];
       return [after(in_ms, warm_s, "ready", "It should be hand-warm. Feel it, then temper.")];
     }
+    case "oven": {
+      if (since_ms === null) return [];
+      const rest_min = kit === null ? USUAL_REST_min : (kitOf(kit, "oven")[0]?.settle_min ?? USUAL_REST_min);
+      return [after(since_ms, 60 * Math.max(1, rest_min), "ready", "The oven should be at rest: read the thermometer in it.")];
+    }
     case "fall":
     case "air-cool":
     case "first-file":
-    case "oven":
     case "brighten":
     case "run":
     case "prove":

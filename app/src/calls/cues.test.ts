@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, piecesOf, planRoute, predict, type Act, type PieceState } from "@tembrak/core";
-import { demoEvents } from "../../store/demoBook.js";
+import { demoEvents } from "../store/demoBook.js";
 import { cuesOf, dueCues, type Cue } from "./cues.js";
 
 const NOW_ms = Date.UTC(2026, 10, 25, 12);

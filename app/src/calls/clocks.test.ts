@@ -1,0 +1,64 @@
+import { describe, expect, it } from "@jest/globals";
+import { CATALOGUE, piecesOf, planRoute, type PieceState } from "@tembrak/core";
+import { demoEvents } from "../store/demoBook.js";
+import { HAY_KNIFE, standingAt } from "../testing.js";
+import { clockOf, bySoonest } from "./clocks.js";
+import { callsOf } from "./cues.js";
+import { missedOf } from "./missed.js";
+
+const NOW_ms = Date.UTC(2026, 10, 25, 12);
+const pieces = piecesOf(demoEvents(NOW_ms));
+const route = planRoute(CATALOGUE, HAY_KNIFE, "forge");
+const temperAt = standingAt(HAY_KNIFE, route, { done: 0 }).acts.findIndex(({ kind }) => kind === "temper");
+const tempering = standingAt(HAY_KNIFE, route, { done: temperAt, id: "t" });
+const since_ms = tempering.nextSince_ms!;
+
+describe("what runs elsewhere", () => {
+  it("a temper counts down to its end and on past it; a piece that waits cold has no clock", () => {
+    const hold_s = tempering.next?.kind === "temper" ? tempering.next.hold_s : NaN;
+    expect(clockOf(tempering, since_ms + 600_000)).toMatchObject({ what: "temper", s: hold_s - 600, of_s: hold_s });
+    expect(clockOf(tempering, since_ms + 1000 * (hold_s + 60))!.s).toBe(-60);
+    expect(clockOf(standingAt(HAY_KNIFE, route), NOW_ms)).toBeNull();
+  });
+  it("hard and untempered it is told as brittle, with how long", () => {
+    const brittle = pieces.find(({ brittleSince_ms }) => brittleSince_ms !== null)!;
+    const clock = clockOf(brittle, NOW_ms)!;
+    expect(clock.what).toBe("brittle");
+    expect(clock.s).toBeCloseTo((NOW_ms - brittle.brittleSince_ms!) / 1000, 6);
+  });
+  it("the simulated shop has a time of its own, and what is finished has none", () => {
+    expect(clockOf({ ...tempering, piece: { ...HAY_KNIFE, isPractice: true } }, since_ms + 1000)).toBeNull();
+    expect(clockOf({ ...tempering, finishedAt_ms: since_ms }, since_ms + 1000)).toBeNull();
+  });
+  it("who is due sooner comes first: an hour of brittleness is due like the end of a temper", () => {
+    const clock = (what: "temper" | "brittle", s: number) => ({ id: what, name: what, what, s, of_s: what === "temper" ? 7200 : 3600 });
+    const sorted = [clock("temper", 1500), clock("brittle", 3000), clock("brittle", 60)].sort(bySoonest);
+    expect(sorted.map(({ what, s }) => [what, s])).toEqual([
+      ["brittle", 3000],
+      ["temper", 1500],
+      ["brittle", 60],
+    ]);
+  });
+});
+
+describe("what came due while nobody could hear", () => {
+  const calls = (state: PieceState, now_ms: number) => [{ state, cues: callsOf(state, undefined, null, now_ms) }];
+  const end_ms = since_ms + 1000 * (tempering.next?.kind === "temper" ? tempering.next.hold_s : NaN);
+  it("is told with what it was; a warning that is past is no news", () => {
+    const found = missedOf(calls(tempering, end_ms + 9e6), end_ms - 120_000, end_ms + 9e6);
+    expect(found).toMatchObject([{ id: "t", cue: { kind: "now", at_ms: end_ms, words: "The temper is over." } }]);
+    expect(missedOf(calls(tempering, end_ms), end_ms - 120_000, end_ms - 1000)).toEqual([]);
+  });
+  it("what was acted on since is not told", () => {
+    const out = standingAt(HAY_KNIFE, route, { done: temperAt + 1, id: "t" });
+    expect(
+      missedOf(calls(out, end_ms + 9e6), end_ms - 120_000, end_ms + 9e6).filter(({ cue }) => /temper is over/.test(cue.words)),
+    ).toEqual([]);
+  });
+  it("an hour brittle is called, and an oven that should be at rest", () => {
+    const oven = standingAt(HAY_KNIFE, route, { done: temperAt - 1, id: "o" });
+    const words = callsOf(oven, undefined, null, oven.nextSince_ms!).map((cue) => cue.words);
+    expect(words.some((said) => /at rest/.test(said))).toBe(true);
+    expect(words.some((said) => /for an hour/.test(said))).toBe(true);
+  });
+});

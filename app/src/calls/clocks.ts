@@ -1,0 +1,53 @@
+/** What runs now, piece by piece: time that gets less, and brittleness that grows. Pure. */
+
+import { bathTimes, brittleSince, isInWork, soakClock, type PieceState, type Prediction } from "@tembrak/core";
+import { BRITTLE_LIMIT_s } from "./cues.js";
+
+export interface Clock {
+  readonly id: string;
+  readonly name: string;
+  readonly what: "hold" | "temper" | "slow" | "hand-warm" | "brittle";
+  /** Left of it, below 0 when it is over; of brittleness how long it has lasted, s. */
+  readonly s: number;
+  /** Of the whole of it, s. */
+  readonly of_s: number;
+}
+
+type Running = Pick<Clock, "what" | "s" | "of_s"> | null;
+
+function ofAct(state: PieceState, now_ms: number, prediction: Prediction | undefined): Running {
+  const { next, nextSince_ms: since_ms } = state;
+  if (next === undefined || since_ms === null) return null;
+  const left = (what: Clock["what"], of_s: number, from_ms = since_ms): Running => ({ what, of_s, s: of_s - (now_ms - from_ms) / 1000 });
+  switch (next.kind) {
+    case "hold":
+      return { what: "hold", of_s: next.hold_s, s: soakClock(state, next, now_ms).left_s };
+    case "temper":
+      return left("temper", next.hold_s);
+    case "slow-cool":
+      return left("slow", next.time_s);
+    case "cool-down": {
+      const warm_s = prediction?.hardening.handWarm_s;
+      const { in_ms } = bathTimes(state, next.step);
+      return warm_s === undefined || in_ms === null ? null : left("hand-warm", warm_s, in_ms);
+    }
+    default:
+      return null;
+  }
+}
+
+/** The clock of a piece, if one runs; what is brittle is told as that, unless it is still too hot to hold. */
+export function clockOf(state: PieceState, now_ms: number, prediction?: Prediction): Clock | null {
+  if (!isInWork(state) || state.piece.isPractice === true) return null;
+  const { id, piece } = state;
+  const own = ofAct(state, now_ms, prediction);
+  const since_ms = brittleSince(state, now_ms);
+  const running = own ?? (since_ms === null ? null : { what: "brittle" as const, s: (now_ms - since_ms) / 1000, of_s: BRITTLE_LIMIT_s });
+  return running === null ? null : { id, name: piece.name, ...running };
+}
+
+/** Which of two wants its smith first. */
+export function bySoonest(a: Clock, b: Clock): number {
+  const due = ({ what, s, of_s }: Clock): number => (what === "brittle" ? of_s - s : s);
+  return due(a) - due(b);
+}
