@@ -9,9 +9,10 @@ test("a temper that ends is called from the book, in the name of the tab, and fr
   await page.goto(DEMO);
   await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   const row = page.getByRole("navigation", { name: "What runs elsewhere" });
-  await expect(row.getByText(/in the oven/)).toBeVisible();
-  await page.getByRole("navigation").getByRole("link", { name: "Book" }).click();
-  await expect(row.getByText(/in the oven/)).toBeVisible();
+  await expect(row.getByText(/in the oven/).first()).toBeVisible();
+  await page.getByRole("navigation").getByRole("link", { name: "Book", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "The book", exact: true })).toBeVisible();
+  await expect(row.getByText(/in the oven/).first()).toBeVisible();
   // Until its last seconds, and over its end.
   const left = (
     await row

@@ -64,6 +64,12 @@ export function makeApp({ pages, demo, onShop }: AppDeps): Express {
       crossOriginEmbedderPolicy: true,
     }),
   );
+  // The worker that keeps the pages brings in its own library by address, which Trusted Types would ask a policy of its own for.
+  app.get("/sw.js", (_request, response, next) => {
+    const policy = String(response.getHeader("Content-Security-Policy"));
+    response.setHeader("Content-Security-Policy", policy.replace(/;(require-trusted-types-for|trusted-types)[^;]*/g, ""));
+    next();
+  });
   // A stream must not wait in a compressor's buffer.
   app.use(compression({ filter: (request, response) => !request.path.endsWith("/stream") && compression.filter(request, response) }));
   app.get("/api/config", (_request, response) => {

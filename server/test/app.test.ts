@@ -74,6 +74,8 @@ describe("the server", () => {
     expect(policy).toContain("script-src 'self';");
     expect(policy).not.toContain("unsafe-eval");
     expect(page.headers.get("x-powered-by")).toBeNull();
+    expect(policy).toContain("require-trusted-types-for 'script'");
+    expect((await fetch(`${address}sw.js`)).headers.get("content-security-policy")).not.toContain("trusted-types");
     expect((await fetch(`${address}assets/a.js`)).headers.get("cache-control")).toContain("immutable");
     expect((await fetch(`${address}assets/none.js`)).status).toBe(404);
   });

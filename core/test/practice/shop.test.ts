@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { PracticeShop } from "../../src/practice/shop.js";
+import { runVerb } from "../../src/verbs/index.js";
 import { checkAny as check } from "../../src/schema/checkAll.js";
 import type { Piece } from "../../src/schema/book.js";
 import type { ShopReset } from "../../src/schema/practice.js";
@@ -71,6 +72,30 @@ describe("the simulated shop", () => {
     s.advance(15);
     // Wholly under, nothing stays hot.
     expect(s.truth("p").hottest_C).toBeLessThan(250);
+  });
+  it("with the same seconds it makes what `simulate` makes, also where a second in air is worth a fifth of the martensite", () => {
+    const thin: Piece = { ...sickle, steel: "1075", section: { shape: "wedge", spine_mm: 3, edge_mm: 1, height_mm: 45 } };
+    const air = (time_s: number) => ({ kind: "cool", medium: "still-air", bath_C: 22, time_s });
+    for (const seconds of [6, 12]) {
+      const s = shop({ pieces: [{ id: "p", piece: thin }], kiln_C: 800 });
+      s.command({ do: "move", piece: "p", to: "kiln" });
+      s.advance(900);
+      s.command({ do: "move", piece: "p", to: "air" });
+      s.advance(seconds);
+      s.command({ do: "move", piece: "p", to: "bath" });
+      s.advance(14);
+      s.command({ do: "move", piece: "p", to: "air" });
+      s.advance(600);
+      const history = [
+        { kind: "chamber", chamber_C: 806, time_min: 15 },
+        air(seconds),
+        { kind: "cool", medium: "fast-oil", bath_C: 55, time_s: 14 },
+        air(600),
+      ];
+      const run = runVerb("simulate", { steel: "1075", priorStructure: "pearlite", section: thin.section, history });
+      const { edge } = run as { edge: { martensite: number } };
+      expect(Math.abs(s.truth("p").martensite - edge.martensite)).toBeLessThan(0.05);
+    }
   });
   it("left in air it does not harden, and the magnet pulls again only after the change", () => {
     const s = shop();
