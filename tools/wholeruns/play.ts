@@ -207,7 +207,7 @@ class Smith {
 
   private async heat(title: string): Promise<void> {
     const { spec } = this;
-    const target_C = Number(/to (\d+) °C/.exec(title)![1]);
+    const target_C = Number(/to (\d+)°/.exec(title)![1]);
     const isHarden = title.startsWith("Harden");
     await this.key(/it is in the (fire|kiln)/).click();
     await this.speed(20);

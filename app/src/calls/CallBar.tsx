@@ -136,9 +136,9 @@ export function CallBar() {
         <Ask key={state.id} state={state} onKnown={keep} />
       ))}
       <CallLine call={call} missed={missed} dismiss={dismiss} now_ms={now_ms} />
-      <MayCall isLong={clocks.some(({ what, s }) => what !== "brittle" && s > LONG_s)} />
+      <MayCall isLong={here === null && clocks.some(({ what, s }) => what !== "brittle" && s > LONG_s)} />
       {clocks.length === 0 ? null : (
-        <nav className="clock-row" aria-label="What runs elsewhere">
+        <nav className={here === null ? "clock-row" : "clock-row at-bench"} aria-label="What runs elsewhere">
           {clocks.slice(0, MOST_CLOCKS).map((clock) => (
             <Cell key={clock.id} clock={clock} />
           ))}

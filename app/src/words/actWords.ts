@@ -117,13 +117,13 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
                 ? "At heat: let it cool slowly"
                 : "At heat: out to cool";
       return {
-        title: `${what}: to ${showTemperature(act.target_C, units)}, evenly`,
+        title: `${what}: to ${showDegrees(act.target_C, units)}`,
         done: end,
         why: reason,
         caution:
           route?.school === "kiln"
             ? "Power off before a hand or tongs go in. Eyes, gloves, natural fibres; a hot lining burns."
-            : "Eyes, gloves, natural fibres. Carbon monoxide: keep the air moving. Never a zinc-coated piece.",
+            : "Eyes, gloves, no synthetics. Carbon monoxide: keep the air moving. No zinc.",
       };
     }
     case "hold":

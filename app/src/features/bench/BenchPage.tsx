@@ -37,6 +37,7 @@ import "./css/quench.css";
 import "./css/timer.css";
 import "./css/gate.css";
 import "./css/shop.css";
+import "./css/landscape.css";
 
 /** What an act is done on. */
 const SCREENS = {

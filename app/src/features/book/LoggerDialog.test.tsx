@@ -47,7 +47,8 @@ describe("a logger's file", () => {
   });
   it("goes into the record as readings of the act that was going on", async () => {
     await bringIn("run.csv", `time,temperature (C)\n${[1, 6, 11].map((m) => `${clock(m)},${780 + m}`).join("\n")}\n`);
-    await userEvent.click(await screen.findByRole("button", { name: "Into the record" }));
+    await screen.findByText(/3 readings/);
+    await userEvent.click(screen.getByRole("button", { name: "Into the record" }));
     await waitFor(async () => expect(await probes()).toHaveLength(3));
     const kept = await probes();
     expect(kept.map(({ reading }) => reading)).toEqual([781, 786, 791].map((temperature_C) => ({ check: "probe", temperature_C })));
@@ -55,7 +56,8 @@ describe("a logger's file", () => {
   });
   it("Fahrenheit in the file is Celsius in the record", async () => {
     await bringIn("run.csv", `time,temperature (F)\n${clock(0)},1472\n${clock(5)},1500\n`);
-    await userEvent.click(await screen.findByRole("button", { name: "Into the record" }));
+    await screen.findByText(/2 readings/);
+    await userEvent.click(screen.getByRole("button", { name: "Into the record" }));
     await waitFor(async () => expect(await probes()).toHaveLength(2));
     const [first] = await probes();
     expect(first!.reading.check === "probe" && first!.reading.temperature_C).toBeCloseTo(800, 6);

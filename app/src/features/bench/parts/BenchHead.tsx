@@ -3,6 +3,7 @@
 import type { Act, PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
+import { BeforeFire } from "./BeforeFire.js";
 import { Link } from "react-router";
 import { FireCard } from "../../../parts/FireCard.js";
 import { useSettings } from "../../../store/useStore.js";
@@ -44,6 +45,10 @@ export function BenchHead({ state, act, title }: { state: PieceState; act: Act; 
       </header>
       <Sheet isOpen={sheet === "why"} title="Why" onClose={close}>
         <p className="why-card">{whyOf(act, units)}</p>
+        {act.kind === "heat" ? <BeforeFire state={state} act={act} /> : null}
+        <Button component={Link} to={`/piece/${state.id}`}>
+          Its card and steps
+        </Button>
       </Sheet>
       <FireCard isOpen={sheet === "fire"} onClose={close} />
       <Sheet isOpen={sheet === "keys"} title="Keys" onClose={close}>

@@ -1,22 +1,19 @@
 /** Bringing it to heat: what to look for in this light, what the log says it is, how far to go, one tap a check. */
 
-import { ambientFromLux, glowName, heatOrder, wayOf, type Act, type HeatNow, type PieceState, type Route } from "@tembrak/core";
+import { ambientFromLux, glowName, type Act, type HeatNow, type PieceState, type Route } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { usePlanned } from "../../../compute/useAnswers.js";
 import { useEye } from "../../../compute/useHeatContext.js";
 import { useHeatNow } from "../../../compute/useHeatNow.js";
 import { lightName } from "../../../parts/TitleBlock.js";
-import { useKit, usePieces, useSettings } from "../../../store/useStore.js";
-import { fireNote, zoneWords } from "../../../words/heatWords.js";
-import { PROMPT_WORDS } from "../../../words/routeWords.js";
+import { usePieces, useSettings } from "../../../store/useStore.js";
+import { zoneWords } from "../../../words/heatWords.js";
 import type { ActProps } from "./ActKey.js";
 import { GlowRule, Swatch } from "./Glow.js";
+import { BeforeFire } from "./BeforeFire.js";
 import { HeatEnd, HeatKeys } from "./HeatKeys.js";
 import { HeatNumeral } from "./HeatNumeral.js";
 import { KilnPanel } from "./KilnPanel.js";
-
-/** More than this nobody reads at the fire. */
-const MOST_PROMPTS = 3;
 
 type Heat = Extract<Act, { kind: "heat" }>;
 
@@ -51,20 +48,6 @@ function useGrain({ piece, route }: PieceState, act: Heat, { read, isTooHot }: H
   return `: about ASTM ${hot.hardening.austenite.astmGrain.toFixed(0)} for ${planned.hardening.austenite.astmGrain.toFixed(0)}`;
 }
 
-/** Which part goes first, and how this fire is set: until it is in. */
-function BeforeIt({ state, act }: Pick<ActProps<"heat">, "state" | "act">) {
-  const settings = useSettings();
-  const note = fireNote(useKit() ?? null, state.route?.school === "kiln", act.target_C, settings);
-  const { hardens } = wayOf(state.route ?? { steps: [] });
-  const prompts = heatOrder(state.piece, hardens).slice(0, MOST_PROMPTS);
-  return (
-    <>
-      <p className="drawn from order">{prompts.map((prompt) => PROMPT_WORDS[prompt]).join(" ")}</p>
-      {note ? <p className="drawn from order">{note}</p> : null}
-    </>
-  );
-}
-
 /** What an overheated piece is offered. */
 function OnceMore({ state: { route }, act, bench }: Omit<ActProps<"heat">, "now_ms">) {
   if (route === null) return null;
@@ -84,7 +67,7 @@ function BesideIt({ now, ...props }: ActProps<"heat"> & { now: HeatNow }) {
     <>
       {now.zones === null ? null : <p className="drawn from zones">{zoneWords(now.zones, state.piece.section, settings)}</p>}
       {state.route?.school === "kiln" ? <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
-      {now.fire.state === "unknown" ? <BeforeIt state={state} act={act} /> : null}
+      {now.fire.state === "unknown" ? <BeforeFire state={state} act={act} /> : null}
       {now.isTooHot ? <OnceMore state={state} act={act} bench={bench} /> : null}
     </>
   );

@@ -37,7 +37,6 @@ function fromLine(now: HeatNow, eye: LearnedEye, units: Units, now_ms: number): 
     read === null ? "no reading yet" : `from ${fromWords(read.from)}, ${showAgo(read.newest_ms, now_ms)}`,
     chance === null ? "" : `${showChance(chance)} within ${showDifference(WINDOW_K, units)}`,
     eyeWords(now, eye, units),
-    sinceWords(now, now_ms),
   ];
   return said.filter((part) => part !== "").join(" · ");
 }
@@ -45,6 +44,7 @@ function fromLine(now: HeatNow, eye: LearnedEye, units: Units, now_ms: number): 
 export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
   const estimate = now.read?.estimate ?? null;
   const number = (T: number): number => Math.round(temperatureNumber(T, units));
+  const since = sinceWords(now, now_ms);
   const isTrouble = (estimate !== null && estimate.conflict !== null) || (now.call.call === "out" && now.call.isLong);
   return (
     <>
@@ -67,7 +67,10 @@ export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
         </span>
       </div>
       <p className={isTrouble ? "to-go conflict" : "to-go"}>{callWords(now.call, units, grain)}</p>
-      <p className="drawn from">{fromLine(now, eye, units, now_ms)}</p>
+      <p className="drawn from">
+        {fromLine(now, eye, units, now_ms)}
+        {since === "" ? null : <span className="since"> · {since}</span>}
+      </p>
     </>
   );
 }
