@@ -55,10 +55,10 @@ describe("what came due while nobody could hear", () => {
       missedOf(calls(out, end_ms + 9e6), end_ms - 120_000, end_ms + 9e6).filter(({ cue }) => /temper is over/.test(cue.words)),
     ).toEqual([]);
   });
-  it("an hour brittle is called, and an oven that should be at rest", () => {
+  it("an hour brittle is called, and an oven that should be steady", () => {
     const oven = standingAt(HAY_KNIFE, route, { done: temperAt - 1, id: "o" });
     const words = callsOf(oven, undefined, null, oven.nextSince_ms!).map((cue) => cue.words);
-    expect(words.some((said) => /at rest/.test(said))).toBe(true);
+    expect(words.some((said) => /steady/.test(said))).toBe(true);
     expect(words.some((said) => /for an hour/.test(said))).toBe(true);
   });
 });

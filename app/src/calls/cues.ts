@@ -111,7 +111,7 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
     case "oven": {
       if (since_ms === null) return [];
       const rest_min = kit === null ? USUAL_REST_min : (kitOf(kit, "oven")[0]?.settle_min ?? USUAL_REST_min);
-      return [after(since_ms, 60 * Math.max(1, rest_min), "ready", "The oven should be at rest: read the thermometer in it.")];
+      return [after(since_ms, 60 * Math.max(1, rest_min), "ready", "The oven should be steady now: read the thermometer in it.")];
     }
     case "fall":
     case "air-cool":

@@ -45,10 +45,19 @@ export function playCue(kind: CueKind): void {
   }
 }
 
+/** A voice that lives on this machine: one that asks a network is left alone. */
+function ownVoice(): SpeechSynthesisVoice | undefined {
+  if (typeof speechSynthesis === "undefined") return undefined;
+  return speechSynthesis.getVoices().find(({ localService, lang }) => localService && lang.startsWith("en"));
+}
+
+export function hasOwnVoice(): boolean {
+  return ownVoice() !== undefined;
+}
+
 /** Says a cue aloud, by a voice that lives on this machine: one that asks a network is left alone. */
 export function sayCue(words: string): void {
-  if (typeof speechSynthesis === "undefined") return;
-  const voice = speechSynthesis.getVoices().find(({ localService, lang }) => localService && lang.startsWith("en"));
+  const voice = ownVoice();
   if (voice === undefined) return;
   const said = new SpeechSynthesisUtterance(words);
   said.voice = voice;

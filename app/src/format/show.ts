@@ -151,7 +151,8 @@ export function showMoment(at_ms: number): string {
 
 /** A window of seconds, in minutes where it is long: `6 to 14 s`, `2 s to 5 min`. */
 export function showSpan(from_s: number, to_s: number): string {
-  return to_s < LONG_SPAN_s ? `${Math.round(from_s)} to ${Math.round(to_s)} s` : `${showDuration(from_s)} to ${showDuration(to_s)}`;
+  if (to_s >= LONG_SPAN_s) return `${showDuration(from_s)} to ${showDuration(to_s)}`;
+  return Math.round(from_s) === Math.round(to_s) ? `about ${Math.round(to_s)} s` : `${Math.round(from_s)} to ${Math.round(to_s)} s`;
 }
 /** From here seconds no longer say it, s. */
 const LONG_SPAN_s = 100;

@@ -70,7 +70,7 @@ export function FitNotice({ piece, route, kit, units, onReplan }: Props) {
         return (
           <details key={sentence}>
             <summary>
-              <b>{sentence}</b> Ways on
+              <b>{sentence}</b> What you can do
             </summary>
             <ul>
               {problem.ways.map((on) => {

@@ -45,7 +45,7 @@ function levelsOf(t: Transformations): LevelLine[] {
     { at_C: t.magnetLost_C, plain: "lets go of the magnet", book: "magnet", dash: "1.5 4" },
     { at_C: t.ac1_C, plain: "austenite begins", book: "Ac1", dash: "" },
     { at_C: t.ms_C, plain: "martensite begins", book: "Ms", dash: "12 3 2 3" },
-    { at_C: t.mf_C, plain: "nine tenths done", book: "Mf", dash: "12 3 2 3" },
+    { at_C: t.mf_C, plain: "as good as all hard", book: "Mf", dash: "12 3 2 3" },
   ];
 }
 
@@ -72,7 +72,7 @@ const DEFINITIONS: Readonly<Record<string, string>> = {
   Acm: "Acm, above it no carbide is left",
   magnet: "where a magnet lets go on heating; on cooling it comes back lower",
   Ms: "Ms, martensite start on cooling",
-  Mf: "Mf, here where nine tenths are martensite",
+  Mf: "Mf, here where nine parts in ten are hard",
 };
 
 function Readings({

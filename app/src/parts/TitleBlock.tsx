@@ -25,6 +25,12 @@ export const LIGHTS = [
   { lux: 50000, name: "sun" },
 ] as const;
 
+/** Where one looks, after "in": "in dim light", "in the sun". */
+export function inLight(lux: number): string {
+  const name = lightName(lux);
+  return name === "sun" ? "the sun" : name === "open shade" ? "open shade" : `${name} light`;
+}
+
 export function lightName(lux: number): string {
   return LIGHTS.reduce((best, light) => (Math.abs(Math.log2(light.lux / lux)) < Math.abs(Math.log2(best.lux / lux)) ? light : best)).name;
 }
@@ -181,7 +187,7 @@ export function TitleBlock() {
       <Fact label="Light" value={`${lightName(settings.ambient_lux)}, ${settings.ambient_lux} lx`} onOpen={() => setSheet("light")} />
       <Fact label="Units" value={`°${settings.temperature}, ${settings.length}`} onOpen={() => setSheet("units")} />
       <button type="button" className="tb-fact tb-fire" onClick={() => setFireOpen(true)} aria-label="Fire: what to do">
-        <span className="drawn tb-label">Oil burns</span>
+        <span className="drawn tb-label">If oil burns</span>
         <span className="tb-value">Fire</span>
       </button>
       <Fact label="Clock" value={showTimeOfDay(now_ms)} />

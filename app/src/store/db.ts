@@ -26,6 +26,8 @@ export interface Settings {
   readonly shopName: string;
   /** How the bench calls: flash always; sound, and a voice, where wished. */
   readonly cues: "flash" | "sound" | "speech";
+  /** When the kit was last changed, ms. */
+  readonly kitChangedAt_ms: number;
   /** Whether it was asked once if this browser may call in front of other windows. */
   readonly hasAskedToCall: boolean;
   readonly exportedAt_ms: number | null;
@@ -45,6 +47,7 @@ export const DEFAULT_SETTINGS: Settings = {
   shopName: "My forge",
   cues: "sound",
   hasAskedToCall: false,
+  kitChangedAt_ms: 0,
   exportedAt_ms: null,
   clockShift_ms: 0,
   unlearned: [],
@@ -186,10 +189,12 @@ export async function readKit(): Promise<Kit | null> {
 /** @throws InputError when an item does not fit its schema. */
 export async function writeKitItems(items: readonly unknown[]): Promise<void> {
   await store.kit.bulkPut(items.map((item) => requireValid("KitItem", item)));
+  await writeSettings({ kitChangedAt_ms: shopNow() });
 }
 
 export async function removeKitItem(id: string): Promise<void> {
   await store.kit.delete(id);
+  await writeSettings({ kitChangedAt_ms: shopNow() });
 }
 
 /** Rows that no schema fits, by their keys: they are nobody's to erase unasked. */

@@ -45,12 +45,12 @@ describe("what waits for a fact", () => {
     const temper = act("oven", { target_C: 200, count: 1, of: 2 });
     expect(say(temper)).toBe("Oven at 200° by a second thermometer, steady for 20 min");
     expect(say(temper, { oven: oven(0.9) })).toBe("Oven at 200° by a second thermometer, steady for 20 min");
-    expect(say(temper, { oven: oven(12) })).toBe("Set Kitchen oven to 188°: it runs 12° hot. At rest after 25 min");
+    expect(say(temper, { oven: oven(12) })).toBe("Set Kitchen oven to 188°: it runs 12° hot. Steady after 25 min");
     expect(say(act("oven", { target_C: 275, count: 1, of: 2 }), { oven: oven(2) })).toBe(
       "Kitchen oven ends at 260°: 273° would be wanted of it. Another oven, or a cooler temper in the steps",
     );
     expect(waitWords(temper, { ...facts, oven: oven(-10, 0.2) }, INCHES)).toBe(
-      "Set Kitchen oven to 410°: it runs 18° cold. At rest after 1 min",
+      "Set Kitchen oven to 410°: it runs 18° cold. Steady after 1 min",
     );
   });
   it("a slow cooling counts what is left of it by its rate", () => {

@@ -31,7 +31,7 @@ function ovenWords(target_C: number, oven: WaitFacts["oven"], units: Units): str
     return `Oven at ${showDegrees(target_C, units)} by a second thermometer, steady for 20 min`;
   const side = oven.offset_C > 0 ? "hot" : "cold";
   const fault = `it runs ${showDifference(Math.abs(oven.offset_C), units)} ${side}`;
-  return `Set ${oven.name} to ${showDegrees(dialFor_C(oven, target_C), units)}: ${fault}. At rest after ${Math.max(1, Math.round(oven.settle_min))} min`;
+  return `Set ${oven.name} to ${showDegrees(dialFor_C(oven, target_C), units)}: ${fault}. Steady after ${Math.max(1, Math.round(oven.settle_min))} min`;
 }
 
 function handWarmWords(gone_s: number, handWarm_s: number | undefined): string {

@@ -137,7 +137,7 @@ export function blank(kind: KitKind): NewKitItem {
 }
 
 function signed(difference_K: number, units: Units): string {
-  if (Math.abs(difference_K) < 0.5) return "true as far as known";
+  if (Math.abs(difference_K) < 0.5) return "shows what is true, or was never checked";
   return `runs ${showDifference(Math.abs(difference_K), units)} ${difference_K > 0 ? "hot" : "cold"}`;
 }
 
@@ -151,7 +151,7 @@ export function factsOf(item: KitItem, units: Units): string {
       return `heats ${showLength(item.heats_mm, units)} at once`;
     case "kiln":
     case "oven":
-      return `${size(item.length_mm, item.width_mm, item.height_mm)}, to ${showTemperature(item.limit_C, units)}, ${signed(item.offset_C, units)}, swings ${showDifference(item.swing_C, units)}, at rest after ${item.settle_min.toFixed(0)} min${item.kind === "kiln" ? `, back ${item.recovery_min} min after the door` : ""}${item.calibration?.length ? `, ${item.calibration.length} readings` : ", not checked"}`;
+      return `${size(item.length_mm, item.width_mm, item.height_mm)}, to ${showTemperature(item.limit_C, units)}, ${signed(item.offset_C, units)}, swings ${showDifference(item.swing_C, units)}, steady after ${item.settle_min.toFixed(0)} min${item.kind === "kiln" ? `, back ${item.recovery_min} min after the door` : ""}${item.calibration?.length ? `, ${item.calibration.length} readings` : ", not checked"}`;
     case "bath":
       return `${mediumName(item.medium).toLowerCase()}, ${item.tank}, ${showLength(item.width_mm, units)} across, ${showLength(item.fill_mm, units)} of ${showLength(item.depth_mm, units)} full`;
     case "magnet":

@@ -89,7 +89,7 @@ export function stepSource(step: Step, piece: Piece, route: Route, magnet_C: num
       }
       return `Below the hardening heat, half an hour, then ${showDifference(step.rate_C_h, units)} an hour: ${PRACTICE}.`;
     case "run":
-      return `Worked back from the hardness its use wants, half a minute at the colour: temper curve (fitted to tables from memory), the colour from docs/model.`;
+      return `Worked back from the hardness its use wants, half a minute at the colour: temper curve (fitted to tables from memory), the colour by how fast the oxide grows (fitted to published colours).`;
     case "normalise":
       return `Usual for this steel: ${steel ? showDegrees(steel.normalise_C.value, units) : "?"} (${MEMORY}); how many and how much cooler: ${PRACTICE}.`;
     case "harden": {
@@ -106,7 +106,7 @@ export function stepSource(step: Step, piece: Piece, route: Route, magnet_C: num
       return `${range}Soak by thickness and steel: ${PRACTICE}.`;
     }
     case "quench":
-      return `Bath and its warmth: ${PRACTICE}. How fast it is: fitted, docs/model/hardening.md.`;
+      return `Bath and its warmth: ${PRACTICE}. How fast it is: fitted to published cooling curves and hardness.`;
     case "temper":
       return `Worked back from the hardness its use wants, by this steel's temper curve (fitted to tables from memory). Twice two hours: ${PRACTICE}.`;
   }

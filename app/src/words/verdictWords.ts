@@ -83,7 +83,7 @@ export function headline({ working, hardening }: Prediction): string {
   const { tempered, place } = working;
   const chance = hardening.chanceHard.working;
   if (tempered.sd_HRC > 4.5 && chance < 0.9) {
-    return `May fail: ${showChance(chance)} that it hardens.`;
+    return chance <= 0.01 ? "It will not harden as planned." : `May fail: ${showChance(chance)} that it hardens.`;
   }
   const word = place === "edge" ? "Edge" : "Surface";
   return `${word} will be ${showHardness(tempered.mean_HRC)} HRC, ${showRange(tempered.p05_HRC, tempered.p95_HRC)}.`;
@@ -172,10 +172,10 @@ function saferWays(safer: readonly Safer[], units: Units): string {
 /** The smallest is left out: it moves nothing. */
 const SHOWN_CAUSES = 3;
 const CAUSES: Readonly<Record<SpreadCause, string>> = {
-  "hardening-model": "our model of the quench",
+  "hardening-model": "how well this can be worked out at all",
   "heat-and-steel": "heat, bath, thickness, this bar",
   oven: "oven",
-  "temper-model": "steel to steel",
+  "temper-model": "no two bars temper alike",
 };
 const CHECKS = {
   "oven-thermometer": "a second thermometer in the oven",

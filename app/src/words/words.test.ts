@@ -73,7 +73,7 @@ describe("the verdict in sentences", () => {
     const thin: Partial<Piece> = { section: { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 30 } };
     const falling = planRoute(CATALOGUE, { ...knife, ...thin }, "falling");
     const { headline, reasons } = verdict(thin, () => falling);
-    expect(headline).toMatch(/^May fail/);
+    expect(headline).toMatch(/^It will not harden as planned\.$/);
     expect(reasons[0]).toMatch(/^The edge is too cold when it meets the bath/);
   });
   it("not hot enough: it does not harden, hotter", () => {

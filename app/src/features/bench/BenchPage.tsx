@@ -8,7 +8,7 @@ import { useStandingSoon } from "../../compute/useAnswers.js";
 import { actWords } from "../../words/actWords.js";
 import { showTimeOfDay } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
-import { useNow, usePiece, useSettings } from "../../store/useStore.js";
+import { useNow, usePiece, usePieces, useSettings } from "../../store/useStore.js";
 import { SimulatedShopContext, useFollowingHands, useSimulatedShop } from "../../instruments/useSimulatedShop.js";
 import { shopNow } from "../../store/shopClock.js";
 import type { ActProps } from "./parts/ActKey.js";
@@ -91,11 +91,18 @@ function LogLine({ state, bench, children }: { state: PieceState; bench: Bench; 
   );
 }
 
-/** The gate is gone through anew for a piece after so long, h: another day, another fire (judgement). */
-const GATE_HOURS = 12;
+/** The gate is gone through once a fire: after so long it is another, h (judgement). */
+const GATE_HOURS = 2;
 
-function wentThroughGate({ checks }: PieceState, now_ms: number): boolean {
-  return checks.some(({ reading, at_ms }) => reading.check === "safety" && now_ms - at_ms < GATE_HOURS * 3600000);
+/** For this piece in this work, or for another at the same fire not long ago; a kit that changed since is another fire. */
+function wentThroughGate(state: PieceState, pieces: readonly PieceState[], kitChanged_ms: number, now_ms: number): boolean {
+  const isRecent = ({ reading, at_ms }: PieceState["checks"][number]): boolean =>
+    reading.check === "safety" && at_ms > kitChanged_ms && now_ms - at_ms < GATE_HOURS * 3600000;
+  const isSameFire = (other: PieceState): boolean => (other.piece.isPractice === true) === (state.piece.isPractice === true);
+  // A practice piece lives by a time of its own: another's says nothing of it.
+  return state.piece.isPractice === true
+    ? state.checks.some(({ reading }) => reading.check === "safety")
+    : [state, ...pieces.filter(isSameFire)].some(({ checks }) => checks.some(isRecent));
 }
 
 /** The move from fire to bath: walked through cold, or called without hands. */
@@ -139,6 +146,7 @@ function useActTime(act: Act, shop: ReturnType<typeof useSimulatedShop>): () => 
 
 function Running({ state, act }: { state: PieceState; act: Act }) {
   const units = useSettings();
+  const pieces = usePieces() ?? [];
   const shop = useSimulatedShop(state.id, state.piece.isPractice === true, lastHeard_ms(state));
   const now = useActTime(act, shop);
   const now_ms = now();
@@ -152,7 +160,7 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
   const flash = useCues(cues, now_ms, units.cues);
   const awake = useWakeLock();
   const move = useSequence(state, prediction, bench, now_ms, isLeading);
-  const isGated = act.kind === "heat" && !wentThroughGate(state, now_ms);
+  const isGated = act.kind === "heat" && !wentThroughGate(state, pieces, units.kitChangedAt_ms, now_ms);
   const words = actWords(act, state, units);
   return (
     <SimulatedShopContext value={shop}>

@@ -31,6 +31,8 @@ async function bringIn(name: string, text: string): Promise<void> {
   show(<LoggerDialog state={state} units={DEFAULT_SETTINGS} />);
   await userEvent.upload(screen.getByLabelText("Logger file"), new File([text], name, { type: "text/csv" }));
 }
+/** The file is read a piece at a time. */
+const PATIENT = { timeout: 8000 };
 const clock = (after_min: number): string => new Date(START_ms + 60_000 * after_min).toISOString().slice(0, 19).replace("T", " ");
 
 describe("a logger's file", () => {
@@ -41,13 +43,13 @@ describe("a logger's file", () => {
   });
   it("what it holds is said before anything is kept, and leaving it keeps nothing", async () => {
     await bringIn("run.csv", `time,temperature (C)\n${[0, 5, 10].map((m) => `${clock(m)},${700 + 10 * m}`).join("\n")}\n`);
-    expect(await screen.findByText(/3 readings, .* for 10 min, hottest 800 °C/)).toBeTruthy();
+    expect(await screen.findByText(/3 readings, .* for 10 min, hottest 800 °C/, {}, PATIENT)).toBeTruthy();
     await userEvent.click(screen.getByRole("button", { name: "Leave it" }));
     expect(await probes()).toEqual([]);
   });
   it("goes into the record as readings of the act that was going on", async () => {
     await bringIn("run.csv", `time,temperature (C)\n${[1, 6, 11].map((m) => `${clock(m)},${780 + m}`).join("\n")}\n`);
-    await screen.findByText(/3 readings/);
+    await screen.findByText(/3 readings/, {}, PATIENT);
     await userEvent.click(screen.getByRole("button", { name: "Into the record" }));
     await waitFor(async () => expect(await probes()).toHaveLength(3));
     const kept = await probes();
@@ -56,7 +58,7 @@ describe("a logger's file", () => {
   });
   it("Fahrenheit in the file is Celsius in the record", async () => {
     await bringIn("run.csv", `time,temperature (F)\n${clock(0)},1472\n${clock(5)},1500\n`);
-    await screen.findByText(/2 readings/);
+    await screen.findByText(/2 readings/, {}, PATIENT);
     await userEvent.click(screen.getByRole("button", { name: "Into the record" }));
     await waitFor(async () => expect(await probes()).toHaveLength(2));
     const [first] = await probes();
@@ -65,7 +67,7 @@ describe("a logger's file", () => {
   it("a line without sense is said, and the rest is read", async () => {
     const text = `time,temperature (C)\n${clock(0)},790\nodd line\n${clock(90)},795\n`;
     await bringIn("run.csv", text);
-    expect(await screen.findByText(/1 line without sense, the first: line 3, odd line/)).toBeTruthy();
+    expect(await screen.findByText(/1 line without sense, the first: line 3, odd line/, {}, PATIENT)).toBeTruthy();
     expect(screen.getByText(/2 readings/)).toBeTruthy();
   });
 });

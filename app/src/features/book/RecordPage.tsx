@@ -1,11 +1,15 @@
 /** The record of one piece: what it is, what was found, and everything that was done, in order. */
 
 import { endWords, FATE_WORDS } from "../../words/fateWords.js";
-import { testFound, brittleSince, CATALOGUE, type PieceState } from "@tembrak/core";
+import { testFound, brittleSince, CATALOGUE, isInWork, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
 import TextField from "@mui/material/TextField";
 import { useMemo, useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "react-router";
 import { actWords } from "../../words/actWords.js";
 import { SCHOOL_WORDS } from "../../words/schools.js";
 import { weightWords } from "../../words/weightWords.js";
@@ -17,6 +21,7 @@ import { usePaint } from "../../parts/usePaint.js";
 import { progressOf } from "../../parts/progress.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
 import { useExpected, useStepTimes } from "../../compute/useAnswers.js";
+import type { NewEvent } from "../../store/db.js";
 import { useLog, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { readingWords } from "../../words/readingWords.js";
 import { LoggerDialog } from "./LoggerDialog.js";
@@ -24,6 +29,8 @@ import { measured } from "../../words/measuredWords.js";
 import "./book.css";
 
 interface Line {
+  /** A result that may be taken back. */
+  readonly isTest?: boolean;
   readonly id: string;
   readonly at_ms: number;
   readonly what: string;
@@ -40,6 +47,7 @@ function linesOf(state: PieceState, units: Units): Line[] {
       const said = [strokes, readings].filter((s) => s !== "").join("; ");
       return {
         ...base,
+        isTest: true,
         what: `Tested: ${showHardness(summary.mean_HRC, 1)} HRC, ${showRange(summary.p05_HRC, summary.p95_HRC)}`,
         detail: `${said}${event.test.predicted ? `. Predicted ${event.test.predicted.mean_HRC.toFixed(1)}` : ""}`,
       };
@@ -76,7 +84,7 @@ function linesOf(state: PieceState, units: Units): Line[] {
 /** About how high a line is, px. */
 const LINE_PX = 34;
 
-function Lines({ lines }: { lines: readonly Line[] }) {
+function Lines({ lines, onTakeBack }: { lines: readonly Line[]; onTakeBack: (line: Line) => void }) {
   const { list, rows, before_px, after_px, measure } = useShown<HTMLTableElement>(lines.length, LINE_PX);
   const room = (height: number) => (height > 0 ? <tr aria-hidden="true" style={{ height }} /> : null);
   return (
@@ -91,12 +99,19 @@ function Lines({ lines }: { lines: readonly Line[] }) {
       <tbody>
         {room(before_px)}
         {rows.map((i) => {
-          const { id, at_ms, what, detail } = lines[i]!;
+          const { id, at_ms, what, detail, isTest } = lines[i]!;
           return (
             <tr key={id} ref={measure} data-index={i}>
               <td className="drawn">{showMoment(at_ms)}</td>
               <td>{what}</td>
-              <td>{detail}</td>
+              <td>
+                {detail}
+                {isTest === true ? (
+                  <Button variant="text" size="small" onClick={() => onTakeBack(lines[i]!)}>
+                    It is wrong…
+                  </Button>
+                ) : null}
+              </td>
             </tr>
           );
         })}
@@ -104,6 +119,100 @@ function Lines({ lines }: { lines: readonly Line[] }) {
       </tbody>
     </table>
   );
+}
+
+/** A stored result that was wrong: taken back with why, and tested again. What was said stays in the log. */
+function TakeBack({ line, piece, onClose }: { line: Line; piece: string; onClose: () => void }) {
+  const { write } = useLog();
+  const navigate = useNavigate();
+  const [why, setWhy] = useState("");
+  const takeBack = (then: string | null): void => {
+    const events: readonly NewEvent[] = [
+      { kind: "withdrawn", event: line.id },
+      { kind: "note", text: `Taken back: ${line.what}. ${why.trim()}`.slice(0, 4000) },
+    ];
+    void write(piece, events).then((isStored) => {
+      if (!isStored) return;
+      onClose();
+      if (then !== null) void navigate(then);
+    });
+  };
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="sm">
+      <DialogTitle>Take this result back?</DialogTitle>
+      <DialogContent>
+        <p style={{ marginTop: 0 }}>{line.what}. It no longer counts for what the piece is, nor for what the shop has learned.</p>
+        <TextField
+          label="Why it was wrong"
+          value={why}
+          onChange={(event) => setWhy(event.target.value.slice(0, 500))}
+          multiline
+          fullWidth
+        />
+      </DialogContent>
+      <DialogActions>
+        <Button variant="text" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button disabled={why.trim() === ""} onClick={() => takeBack(null)}>
+          Take it back
+        </Button>
+        <Button variant="contained" disabled={why.trim() === ""} onClick={() => takeBack(`/piece/${piece}/test/prove`)}>
+          Take it back and test again
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+/** A piece that nobody will work on, or that was entered by mistake: off the rack, and kept. */
+function PutAway({ id }: { id: string }) {
+  const { write } = useLog();
+  const [asks, setAsks] = useState(false);
+  return (
+    <>
+      <Button onClick={() => setAsks(true)}>Put it away</Button>
+      <Dialog open={asks} onClose={() => setAsks(false)}>
+        <DialogTitle>Put it away?</DialogTitle>
+        <DialogContent>
+          It leaves the rack, and teaches nothing. Its record stays, and it can be taken out again at its bench.
+        </DialogContent>
+        <DialogActions>
+          <Button variant="text" onClick={() => setAsks(false)}>
+            Leave it
+          </Button>
+          <Button
+            variant="contained"
+            onClick={() => {
+              setAsks(false);
+              void write(id, [{ kind: "fate", fate: "given-up" }]);
+            }}
+          >
+            Put it away
+          </Button>
+        </DialogActions>
+      </Dialog>
+    </>
+  );
+}
+
+/** A piece that was called done, hung on the rack again: one more temper, another test. */
+function TakeUp({ state }: { state: PieceState }) {
+  const { write } = useLog();
+  const navigate = useNavigate();
+  const ended = state.events.findLast(({ kind }) => kind === "finished");
+  if (ended === undefined || state.finishedAt_ms === null || state.fate !== null) return null;
+  const takeUp = (): void => {
+    const last = state.acts.at(-1);
+    const doneLast =
+      last?.kind === "prove" ? state.events.findLast((event) => event.kind === "act-done" && event.act === last.id) : undefined;
+    const events: readonly NewEvent[] = [
+      { kind: "withdrawn", event: ended.id },
+      ...(doneLast === undefined ? [] : [{ kind: "withdrawn", event: doneLast.id } as const]),
+    ];
+    void write(state.id, events).then((isStored) => void (isStored && navigate(`/piece/${state.id}`)));
+  };
+  return <Button onClick={takeUp}>Take it up again</Button>;
 }
 
 function NewNote({ id }: { id: string }) {
@@ -131,6 +240,7 @@ function Record({ state }: { state: PieceState }) {
   const tempered = prediction.data?.working.tempered;
   const times_s = useStepTimes(piece, route);
   const found = measured(state);
+  const [wrong, setWrong] = useState<Line | null>(null);
   const lines = useMemo(() => linesOf(state, settings), [state, settings]);
   return (
     <main className="book">
@@ -152,6 +262,8 @@ function Record({ state }: { state: PieceState }) {
           <Button component={Link} to={`/piece/${state.id}`}>
             Card
           </Button>
+          <TakeUp state={state} />
+          {isInWork(state) ? <PutAway id={state.id} /> : null}
           {state.next?.kind === "prove" ? (
             <Button variant="contained" component={Link} to={`/piece/${state.id}/test/prove`}>
               Try the files
@@ -188,7 +300,8 @@ function Record({ state }: { state: PieceState }) {
         />
       ) : null}
       <h2>Everything that was done</h2>
-      <Lines lines={lines} />
+      <Lines lines={lines} onTakeBack={setWrong} />
+      {wrong === null ? null : <TakeBack line={wrong} piece={state.id} onClose={() => setWrong(null)} />}
       <NewNote id={state.id} />
       <LoggerDialog state={state} units={settings} />
     </main>

@@ -15,6 +15,8 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { factorKey, useFactors } from "../../compute/LearnProvider.js";
 import { showDifference } from "../../format/show.js";
+import { hasOwnVoice, playCue, sayCue } from "../../calls/sound.js";
+import { KitStart } from "../../parts/KitStart.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { newId, removeKitItem, writeKitItems, writeSettings } from "../../store/db.js";
 import { useKit, usePieces, useSettings } from "../../store/useStore.js";
@@ -30,22 +32,12 @@ type Open =
   | { readonly what: "item"; readonly item: KitItem | NewKitItem }
   | { readonly what: "calibrate"; readonly item: Extract<KitItem, { kind: "kiln" | "oven" }> };
 
-function Start({ onPick }: { onPick: (preset: Preset) => void }) {
-  return (
-    <section aria-labelledby="start-h">
-      <h2 id="start-h">What do you have? Start from the nearest, then change it</h2>
-      <div className="kit-presets">
-        {PRESETS.map((preset) => (
-          <button key={preset.id} type="button" className="plain-key" onClick={() => onPick(preset)}>
-            <b>{PRESET_WORDS[preset.id][0]}</b>
-            <br />
-            <small>{PRESET_WORDS[preset.id][1]}</small>
-          </button>
-        ))}
-      </div>
-    </section>
-  );
-}
+const TRIED = [
+  { kind: "ready", label: "It may go on", words: "It should be hand-warm." },
+  { kind: "look", label: "Soon", words: "One minute left." },
+  { kind: "now", label: "Now", words: "The hold is over." },
+  { kind: "late", label: "Too late", words: "No more bending." },
+] as const;
 
 function EyeLine() {
   const settings = useSettings();
@@ -101,6 +93,34 @@ function Learned() {
   );
 }
 
+/** What each call sounds like, over the noise of this shop. */
+function TryCalls() {
+  const { cues } = useSettings();
+  const hasVoice = hasOwnVoice();
+  return (
+    <section aria-labelledby="calls-h">
+      <h2 id="calls-h">The call: try it beside the blower</h2>
+      <div className="kit-adds">
+        {TRIED.map(({ kind, label, words }) => (
+          <Button
+            key={kind}
+            onClick={() => {
+              playCue(kind);
+              if (cues === "speech") sayCue(words);
+            }}
+          >
+            {label}
+          </Button>
+        ))}
+      </div>
+      <p className="kit-still">
+        {cues === "flash" ? "The screen flashes, and nothing sounds: change it under Units." : "Sound and flash."}{" "}
+        {cues === "speech" && !hasVoice ? "This machine has no voice of its own: nothing is spoken." : ""}
+      </p>
+    </section>
+  );
+}
+
 export function KitPage() {
   const units = useSettings();
   const kit = useKit();
@@ -135,7 +155,7 @@ export function KitPage() {
       </header>
       {trouble ? <p role="alert">{trouble}</p> : null}
       {kit === null ? (
-        <Start onPick={({ items }) => store(items.map((item) => ({ ...item, id: newId(shopNow()) })))} />
+        <KitStart onPick={store} />
       ) : (
         <div className="kit-scroll" tabIndex={0} role="group" aria-label="Chambers and tanks, drawn to scale">
           <KitDrawing kit={kit} longest={longest} units={units} />
@@ -185,6 +205,7 @@ export function KitPage() {
           </section>
         ))}
         <Learned />
+        <TryCalls />
       </div>
       {open?.what === "item" ? (
         <ItemDialog

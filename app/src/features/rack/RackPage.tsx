@@ -10,10 +10,12 @@ import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { actWords, nextActWords, urgency } from "../../words/actWords.js";
 import { Hatches } from "../../parts/Drawing.js";
+import { KitStart } from "../../parts/KitStart.js";
+import { writeKitItems } from "../../store/db.js";
 import { useWide } from "../../parts/useWide.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { exportRows } from "../../store/exportBook.js";
-import { useLog, useNow, usePieces, useSettings, useUnreadable } from "../../store/useStore.js";
+import { useKit, useLog, useNow, usePieces, useSettings, useUnreadable } from "../../store/useStore.js";
 import { RackTall } from "./parts/RackTall.js";
 import { RackWide } from "./parts/RackWide.js";
 import "./rack.css";
@@ -87,12 +89,16 @@ function Unread() {
 }
 
 function EmptyRack() {
+  const kit = useKit();
+  const [hasFailed, setFailed] = useState(false);
   return (
     <main className="rack-empty">
       <Unread />
       <h1>Nothing hangs here yet.</h1>
       <p>Measure a piece, say what steel it is, and Tembrak plans its heats, predicts what it will be and keeps its record.</p>
-      <div style={{ display: "flex", gap: 12, flexWrap: "wrap" }}>
+      {kit === null ? <KitStart onPick={(items) => void writeKitItems(items).catch(() => setFailed(true))} /> : null}
+      {hasFailed ? <p role="alert">Not stored: the browser refused. Nothing was changed.</p> : null}
+      <div style={{ display: "flex", gap: 12, flexWrap: "wrap", marginTop: 20 }}>
         <Button component={Link} to="/new" variant="contained" className="act-key">
           New piece
         </Button>

@@ -5,7 +5,7 @@ import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { showDegrees, showDifference } from "../../../format/show.js";
-import { lightName } from "../../../parts/TitleBlock.js";
+import { inLight } from "../../../parts/TitleBlock.js";
 import type { Settings } from "../../../store/db.js";
 
 /** A trained eye is good to about so much, C (colour-note section 1.4). */
@@ -47,7 +47,7 @@ export function GlowDialog({ isOpen, settings, onClose, onCheck }: Props) {
   };
   return (
     <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="sm">
-      <DialogTitle>What does it look like, in {lightName(settings.ambient_lux)} light?</DialogTitle>
+      <DialogTitle>What does it look like, in {inLight(settings.ambient_lux)}?</DialogTitle>
       <DialogContent>
         <Names settings={settings} onPick={pick} />
         <p style={{ color: "var(--ink2)", marginBottom: 0 }}>

@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import { usePlanned } from "../../../compute/useAnswers.js";
 import { useEye } from "../../../compute/useHeatContext.js";
 import { useHeatNow } from "../../../compute/useHeatNow.js";
-import { lightName } from "../../../parts/TitleBlock.js";
+import { inLight } from "../../../parts/TitleBlock.js";
 import { usePieces, useSettings } from "../../../store/useStore.js";
 import { zoneWords } from "../../../words/heatWords.js";
 import type { ActProps } from "./ActKey.js";
@@ -91,7 +91,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
         <Swatch
           target_C={act.target_C}
           ambient={ambient}
-          words={`${glowName(act.target_C, ambient) ?? "no glow can be seen"}, in ${lightName(settings.ambient_lux)} light`}
+          words={`${glowName(act.target_C, ambient) ?? "no glow can be seen"}, in ${inLight(settings.ambient_lux)}`}
         />
       </div>
       <GlowRule target_C={act.target_C} estimate={now.read?.estimate ?? null} lets_C={lets_C} ambient={ambient} units={settings} />
