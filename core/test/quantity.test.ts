@@ -143,7 +143,11 @@ describe("the improbable is asked about", () => {
     expect(asked?.probably_mm).toBeCloseTo(4.7625, 6);
   });
   it("the same in a field that is in inches, and with sixteenths of two digits", () => {
-    expect(questionLength("thickness", 316 * 25.4, "in")).toMatchObject({ code: "fraction-stroke-lost", fraction: "3/16", probably_mm: 4.7625 });
+    expect(questionLength("thickness", 316 * 25.4, "in")).toMatchObject({
+      code: "fraction-stroke-lost",
+      fraction: "3/16",
+      probably_mm: 4.7625,
+    });
     expect(questionLength("thickness", 1132, "mm")).toMatchObject({ code: "fraction-stroke-lost", fraction: "11/32" });
   });
   it("400 and 418 typed over a temper of 204 or 218 C were Fahrenheit; 400 over a spring's 385 is meant", () => {

@@ -152,7 +152,8 @@ export function LengthField({ role, value_mm, units, least_mm, most_mm, onChange
 }
 
 interface TemperatureProps extends Common {
-  readonly value_C: number;
+  /** Null for a field that starts empty: a reading nobody took is no reading. */
+  readonly value_C: number | null;
   readonly units: Units;
   readonly low_C: number;
   readonly high_C: number;
@@ -194,7 +195,7 @@ export function TemperatureField({ value_C, units, low_C, high_C, question, onCh
   return (
     <TypedField
       {...common}
-      start={temperatureText(value_C, units)}
+      start={value_C === null ? "" : temperatureText(value_C, units)}
       unit={`°${units.temperature}`}
       read={read}
       textOf={(value) => temperatureText(value, units)}

@@ -26,7 +26,9 @@ export function callWords(call: HeatCall, units: Units, grain = ""): string {
     case "out":
       return `${call.isLong ? "Back in: " : ""}${Math.floor(call.out_s)} s out of the fire`;
     case "too-hot":
-      return `Too hot: ${showDifference(call.over_K, units)} over, the grain grows${grain}`;
+      return call.over_K === null
+        ? `Too hot: the grain grows${grain}`
+        : `Too hot: ${showDifference(call.over_K, units)} over, the grain grows${grain}`;
     case "look-again":
       return `Look again: nobody has for ${showDuration(call.age_s)}`;
     case "unread":
@@ -48,6 +50,7 @@ export function callWords(call: HeatCall, units: Units, grain = ""): string {
 
 /** Of a piece that is held in a fire: whether it still is where it should be. Only the look itself can say so, and it grows old. */
 export function heldWords({ read, call }: HeatNow, units: Units, now_ms: number): { readonly words: string; readonly isTrouble: boolean } {
+  if (read === null && call.call === "too-hot") return { words: "Too hot, by eye: less fire, or out of it", isTrouble: true };
   if (read === null || call.call === "look-again" || call.call === "unread") {
     return { words: "Look at it as it is held: a fire drifts", isTrouble: false };
   }
@@ -55,8 +58,10 @@ export function heldWords({ read, call }: HeatNow, units: Units, now_ms: number)
   const is = `${showDegrees(mean_C, units)}, between ${showDegrees(p05_C, units)} and ${showDegrees(p95_C, units)}, ${showAgo(read.newest_ms, now_ms)}`;
   switch (call.call) {
     case "too-hot":
-    case "past":
-      return { words: `${showDifference(call.over_K, units)} over: less fire, or out of it. ${is}`, isTrouble: true };
+    case "past": {
+      const over = call.over_K === null ? "Too hot" : `${showDifference(call.over_K, units)} over`;
+      return { words: `${over}: less fire, or out of it. ${is}`, isTrouble: true };
+    }
     case "to-go":
       return { words: `${showDifference(call.left_K, units)} short: more fire. ${is}`, isTrouble: true };
     case "conflict":

@@ -45,6 +45,8 @@ function checkWords(reading: Check, section: Section, units: Units): string {
       return reading.state === "open" ? "door open" : "door shut";
     case "chamber":
       return `chamber reads ${showTemperature(reading.temperature_C, units)}`;
+    case "too-hot":
+      return "too hot, by eye";
     case "power-off":
       return "power off";
     case "sequence":

@@ -41,6 +41,7 @@ export function evidenceOf(reading: Check, age_s: number, kit: Kit | null): Heat
     case "door":
     case "chamber":
     case "power-off":
+    case "too-hot":
     case "sequence":
       return null;
   }

@@ -61,7 +61,7 @@ export interface HeatRead {
 /** How far it is, in the order in which one thing keeps another from being said. */
 export type HeatCall =
   | { readonly call: "out"; readonly out_s: number; readonly isLong: boolean }
-  | { readonly call: "too-hot"; readonly over_K: number }
+  | { readonly call: "too-hot"; readonly over_K: number | null }
   | { readonly call: "unread" }
   /** Nobody has looked for a while: what it is now is a guess, and no order is given by it. */
   | { readonly call: "look-again"; readonly age_s: number }
@@ -168,13 +168,17 @@ interface Called {
   readonly read: HeatRead | null;
   readonly fire: FireTime;
   readonly isTooHot: boolean;
+  /** Somebody saw that it is too hot, and nothing was read since. */
+  readonly isSeenTooHot: boolean;
   readonly magnet: MagnetState | null;
   readonly target_C: number;
   readonly now_ms: number;
 }
 
-function callOf({ read, fire, isTooHot, magnet, target_C, now_ms }: Called): HeatCall {
+function callOf({ read, fire, isTooHot, isSeenTooHot, magnet, target_C, now_ms }: Called): HeatCall {
   if (fire.out_s > 0) return { call: "out", out_s: fire.out_s, isLong: fire.out_s > LONG_OUT_s };
+  if (isSeenTooHot)
+    return { call: "too-hot", over_K: read !== null && read.estimate.mean_C > target_C ? read.estimate.mean_C - target_C : null };
   if (read === null) return { call: "unread" };
   const { mean_C, conflict } = read.estimate;
   if (isTooHot) return { call: "too-hot", over_K: mean_C - target_C };
@@ -222,14 +226,17 @@ export function heatNow(state: PieceState, act: Heat, now_ms: number, context: H
   const seen = even?.check === "even" ? even : null;
   const read = readHeat(state, act, now_ms, course === undefined ? null : fireSays(course, fire), context);
   const estimate = read?.estimate ?? null;
+  const seen_ms = own.findLast(({ reading }) => reading.check === "too-hot")?.at_ms;
+  const isSeenTooHot = seen_ms !== undefined && (read === null || seen_ms >= read.newest_ms);
   const isTooHot =
-    act.purpose === "harden" && estimate !== null && estimate.conflict === null && estimate.p05_C > act.target_C + OVERHEATED_C;
+    isSeenTooHot ||
+    (act.purpose === "harden" && estimate !== null && estimate.conflict === null && estimate.p05_C > act.target_C + OVERHEATED_C);
   return {
     fire,
     firstLook_ms: own[0]?.at_ms ?? state.nextSince_ms,
     magnet,
     read,
-    call: callOf({ read, fire, isTooHot, magnet, target_C: act.target_C, now_ms }),
+    call: callOf({ read, fire, isTooHot, isSeenTooHot, magnet, target_C: act.target_C, now_ms }),
     isTooHot,
     zones: course === undefined || fire.state === "unknown" ? null : zonesOf(course, fire, seen, estimate, act.target_C),
     evenness: seen === null ? "not-looked" : seen.behind.length + seen.ahead.length > 0 ? "uneven" : "even",

@@ -196,6 +196,8 @@ export const CheckSchema = tagged(
   strict({ check: Type.Literal("bath-heat"), temperature_C: between(...LIMITS.quench.bath_C, "Reading, C") }),
   /** All items of the safety gate were ticked. */
   strict({ check: Type.Literal("safety") }),
+  /** Seen to be too hot, by no number. */
+  strict({ check: Type.Literal("too-hot") }),
   /** In the fire, or out of it. */
   strict({ check: Type.Literal("fire"), state: choice(["in", "out"] as const) }),
   /** Is it the same heat all over: every zone that is not even is named as behind or ahead. */

@@ -1,5 +1,5 @@
 /**
  * Of a file and of the database. 1: the first. 2: the kit, in the database alone. 3: reasons as codes, no stored way. 4: what became of a
- * piece that did not get done, bath readings, and with a test what it found. 5: how wide a flat bar is.
+ * piece that did not get done, bath readings, and with a test what it found. 5: how wide a flat bar is, and a heat that was seen to be too hot.
  */
 export const BOOK_VERSION = 5;

@@ -4,7 +4,8 @@ import type { LoggedCheck, PieceState } from "../book/state.js";
 import { evidenceOf } from "../heatNow/evidence.js";
 import { magnetPointOf, risesTo, STANDS, type HeatContext } from "../heatNow/heatNow.js";
 import type { Act } from "../plan/acts.js";
-import { heatOfNode_C } from "../simulate/heatBelief.js";
+import { normalCdf } from "../numerics/normal.js";
+import { heatOfNode_C, NODES, UNKNOWN_EYE } from "../simulate/heatBelief.js";
 import { estimateHeat } from "../simulate/heatEstimate.js";
 
 export interface HeatHad {
@@ -18,6 +19,9 @@ const LAST_OF_A_KIND = 4;
 /** Who watches a piece takes it out about the heat wanted; one in four is well off, and does not know it (judgement). */
 const ASTRAY = 0.25;
 const ASTRAY_K = 80;
+
+/** So far over what is wanted a smith sees that it is too hot, K (judgement). */
+const SEEN_OVER_K = 40;
 
 type Heat = Extract<Act, { kind: "heat" }>;
 
@@ -40,15 +44,21 @@ function had(
   const near = looks.filter(({ at_ms }) => at_ms <= out_ms && (isHold || out_ms - at_ms < COUNTS_s * 1000));
   const evidence = near.flatMap(({ reading, at_ms }) => evidenceOf(reading, Math.max(0, (out_ms - at_ms) / 1000), kit) ?? []);
   const last = evidence.filter((e, i) => evidence.slice(i + 1).filter(({ kind }) => kind === e.kind).length < LAST_OF_A_KIND);
-  if (last.length === 0) return null;
-  const { belief } = estimateHeat({
-    evidence: last,
-    magnet: magnetPointOf(state, act, context),
-    wanted_C: act.target_C,
-    drift: [...risesTo(act.target_C, state.piece.section), STANDS],
-    ...(eye === undefined ? {} : { eye }),
-  });
-  const weights = belief.map((w, i) => w * about(heatOfNode_C(i), act.target_C, sd_K));
+  const isSeenTooHot = near.some(({ reading }) => reading.check === "too-hot");
+  if (last.length === 0 && !isSeenTooHot) return null;
+  const belief =
+    last.length === 0
+      ? new Float64Array(NODES).fill(1 / NODES)
+      : estimateHeat({
+          evidence: last,
+          magnet: magnetPointOf(state, act, context),
+          wanted_C: act.target_C,
+          drift: [...risesTo(act.target_C, state.piece.section), STANDS],
+          ...(eye === undefined ? {} : { eye }),
+        }).belief;
+  const eye_K = eye?.sd_C ?? UNKNOWN_EYE.sd_C;
+  const seen = (T: number): number => (isSeenTooHot ? normalCdf((T - act.target_C - SEEN_OVER_K) / eye_K) : 1);
+  const weights = belief.map((w, i) => w * about(heatOfNode_C(i), act.target_C, sd_K) * seen(heatOfNode_C(i)));
   const sum = weights.reduce((a, b) => a + b, 0);
   const mean_C = weights.reduce((total, w, i) => total + w * heatOfNode_C(i), 0) / sum;
   const variance = weights.reduce((total, w, i) => total + w * (heatOfNode_C(i) - mean_C) ** 2, 0) / sum;

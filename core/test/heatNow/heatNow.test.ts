@@ -126,6 +126,13 @@ describe("what is called of a heat", () => {
     expect(truth_C(b + 2)).toBeLessThan(estimate.p95_C);
     expect(Math.abs(estimate.mean_C - truth_C(b + 2))).toBeLessThan(25);
   });
+  it("too hot by eye is said at once, with or without a number, until something else is read", () => {
+    expect(callAt(5, [0, { check: "too-hot" }])).toEqual({ call: "too-hot", over_K: null });
+    expect(callAt(5, [0, probe(target_C + 20)], [2, { check: "too-hot" }])).toMatchObject({ call: "too-hot" });
+    expect(callAt(9, [0, { check: "too-hot" }], [8, probe(target_C)])).toEqual({ call: "at-heat" });
+    const { state, act } = atHeat([0, { check: "too-hot" }]);
+    expect(heatNow(state, act, START_ms + 1000, context).isTooHot).toBe(true);
+  });
   it("what is no look makes no look younger", () => {
     const { state, act } = atHeat([0, probe(target_C)], [90, { check: "rehearsal", took_s: 2 }]);
     expect(heatNow(state, act, START_ms + 95_000, context).read!.newest_ms).toBe(START_ms);

@@ -4,7 +4,13 @@ import { groundOff_kg, mass_kg } from "../../src/plan/fit.js";
 import type { Piece } from "../../src/schema/book.js";
 import { BILLHOOK } from "../pieces.js";
 
-const bar: Piece = { ...BILLHOOK, form: "coupon", kind: "other", length_mm: 400, section: { shape: "plate", thickness_mm: 30, width_mm: 60 } };
+const bar: Piece = {
+  ...BILLHOOK,
+  form: "coupon",
+  kind: "other",
+  length_mm: 400,
+  section: { shape: "plate", thickness_mm: 30, width_mm: 60 },
+};
 
 describe("what a piece weighs", () => {
   it("a bar of 60 x 30 x 400 is 5.65 kg (7.85 kg to the litre, by hand)", () => {

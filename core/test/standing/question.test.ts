@@ -81,6 +81,7 @@ describe("a piece as it stands, as one question", () => {
     ["a colour over the heat", { done: HEAT + 1, checks: [[HEAT, 55, { check: "glow", name: "orange", ambient_lux: 20 }]] }],
     ["a stick that melts", { done: HEAT + 1, checks: [[HEAT, 55, { check: "stick", rated_C: 870, hasMelted: true }]] }],
     ["a gun", { done: HEAT + 1, checks: [[HEAT, 55, { check: "infrared", temperature_C: 860, emissivity: 0.9, surface: "scale" }]] }],
+    ["too hot, by eye", { done: HEAT + 1, checks: [[HEAT, 57, { check: "too-hot" }]] }],
     ["a magnet that still pulls", { done: HEAT + 1, checks: [[HEAT, 57, { check: "magnet", state: "sticks" }]] }],
     ["a cold bath", { done: QUENCH, checks: [[QUENCH, 1, { check: "bath-heat", temperature_C: 12 }]] }],
     ["slow to the bath", { done: QUENCH, checks: [[QUENCH, 9, { check: "bath", state: "in" }]] }],

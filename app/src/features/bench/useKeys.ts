@@ -31,5 +31,6 @@ export const KEY_LIST: readonly (readonly [string, string])[] = [
   ["P", "what an instrument reads"],
   ["O", "in the fire, or out of it"],
   ["E", "is it even all over"],
+  ["H", "too hot, by eye"],
   ["T", "touch with the magnet, in the simulated shop"],
 ];

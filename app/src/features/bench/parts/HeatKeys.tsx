@@ -65,6 +65,7 @@ function useChecks({ state, bench, now, now_ms }: Omit<Props, "children">) {
       if (isKiln) void logToKiln(log, matesOf(state, pieces ?? []), { check: "door", state: "open" }, now_ms);
       bench.check({ check: "fire", state: now.fire.state === "in" ? "out" : "in" });
     }),
+    seenTooHot: unlessStoring(() => bench.check({ check: "too-hot" })),
     touch: (value: MagnetState) => unlessStoring(() => bench.check({ check: "magnet", state: value })),
     touchShop: unlessStoring(() => {
       void shop?.ask({ ask: "magnet", piece: state.id }).then((answer) => {
@@ -111,7 +112,7 @@ export function HeatKeys(props: Props) {
   const settings = useSettings();
   const kit = useKit() ?? null;
   const [sheet, setSheet] = useState<Sheet>(null);
-  const { isKiln, shop, probe_C, toFire, touch, touchShop } = useChecks(props);
+  const { isKiln, shop, probe_C, toFire, seenTooHot, touch, touchShop } = useChecks(props);
   const logProbe = (): void => (probe_C === null ? setSheet("reading") : bench.check({ check: "probe", temperature_C: probe_C }));
   const close = (): void => setSheet(null);
   useKeys({
@@ -122,6 +123,7 @@ export function HeatKeys(props: Props) {
     p: logProbe,
     ...(isHeat ? { o: toFire } : {}),
     e: () => setSheet("even"),
+    h: seenTooHot,
     t: touchShop,
   });
   return (
@@ -141,6 +143,18 @@ export function HeatKeys(props: Props) {
           <i className="key-probe drawn">{probe_C === null ? `°${settings.temperature}` : showDegrees(probe_C, settings)}</i>
           {probe_C === null ? "probe reads…" : "probe: log it"}
         </Button>
+        {act.purpose === "harden" ? (
+          <button
+            type="button"
+            className="log-key"
+            aria-pressed={now.call.call === "too-hot"}
+            disabled={bench.isStoring}
+            onClick={seenTooHot}
+          >
+            too hot
+            <small>by eye</small>
+          </button>
+        ) : null}
         {isHeat && act.purpose === "harden" ? (
           <Button className="log-key" onClick={() => setSheet("even")}>
             even?
@@ -151,7 +165,9 @@ export function HeatKeys(props: Props) {
       </div>
       <GlowDialog isOpen={sheet === "glow"} settings={settings} onClose={close} onCheck={bench.check} />
       <EvenDialog section={state.piece.section} isOpen={sheet === "even"} onClose={close} onCheck={bench.check} />
+      {/* Opened anew each time: a field that still shows the last reading is logged again by mistake. */}
       <ReadingDialog
+        key={sheet === "reading" ? "open" : "shut"}
         isOpen={sheet === "reading"}
         gunEmissivity={kit?.find((item) => item.kind === "infrared")?.emissivity}
         target_C={act.target_C}

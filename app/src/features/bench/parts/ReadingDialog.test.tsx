@@ -38,6 +38,11 @@ describe("what an instrument reads", () => {
     expect(logged()).toEqual([{ check: "probe", temperature_C: 803 }]);
     expect(onClose).toHaveBeenCalled();
   });
+  it("starts empty: what nobody read cannot be logged", () => {
+    open();
+    expect(screen.getByLabelText<HTMLInputElement>(/^Reading/).value).toBe("");
+    expect(screen.getByRole<HTMLButtonElement>("button", { name: "Log it" }).disabled).toBe(true);
+  });
   it("in a Fahrenheit shop it is typed in Fahrenheit", async () => {
     const { type, logged } = open({ temperature: "F" });
     await type(/^Reading/, "1500");

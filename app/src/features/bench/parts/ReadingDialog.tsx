@@ -46,7 +46,7 @@ function questionReading(T: number, unit: TemperatureUnit, target_C: number): He
 
 export function ReadingDialog({ isOpen, gunEmissivity = GUN_EMISSIVITY, target_C, units, onClose, onCheck }: Props) {
   const [instrument, setInstrument] = useState<Instrument>("probe");
-  const [value_C, setValue] = useState(target_C);
+  const [value_C, setValue] = useState<number | null>(null);
   const limits_C = instrument === "stick" ? LIMITS.reading.melts_C : LIMITS.reading.instrument_C;
   const [isBad, setBad] = useState(false);
   const [surface, setSurface] = useState<"scale" | "bright">("scale");
@@ -119,8 +119,8 @@ export function ReadingDialog({ isOpen, gunEmissivity = GUN_EMISSIVITY, target_C
             <Button
               key={String(hasMelted)}
               variant="contained"
-              disabled={isBad}
-              onClick={() => log({ check: "stick", rated_C: value_C, hasMelted })}
+              disabled={isBad || value_C === null}
+              onClick={() => value_C !== null && log({ check: "stick", rated_C: value_C, hasMelted })}
             >
               {hasMelted ? "It melts" : "It does not"}
             </Button>
@@ -128,8 +128,9 @@ export function ReadingDialog({ isOpen, gunEmissivity = GUN_EMISSIVITY, target_C
         ) : (
           <Button
             variant="contained"
-            disabled={isBad}
+            disabled={isBad || value_C === null}
             onClick={() => {
+              if (value_C === null) return;
               if (instrument === "probe") {
                 typed.put({ at_ms: shopNow(), of: "piece", temperature_C: value_C });
                 onClose();
