@@ -6,7 +6,7 @@ import type { Response } from "express";
 /** After a pause of the machine no more than this is caught up at once, real s. */
 const MOST_CAUGHT_UP_s = 2;
 /** No shop takes longer than this at a time, real ms: one that is too much work runs slower, and holds nobody up (judgement). */
-const BUDGET_ms = 100;
+const BUDGET_ms = 200;
 /** When nobody has listened or asked for so long, a shop stands still and costs nothing, real ms. */
 const IDLE_ms = 10_000;
 const MOST_SHOPS = 12;

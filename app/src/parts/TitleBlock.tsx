@@ -188,7 +188,7 @@ export function TitleBlock() {
       <Fact label="Units" value={`°${settings.temperature}, ${settings.length}`} onOpen={() => setSheet("units")} />
       <button type="button" className="tb-fact tb-fire" onClick={() => setFireOpen(true)} aria-label="Fire: what to do">
         <span className="drawn tb-label">If oil burns</span>
-        <span className="tb-value">Fire</span>
+        <span className="tb-value">What to do</span>
       </button>
       <Fact label="Clock" value={showTimeOfDay(now_ms)} />
       <AdjustSheet title="Light" isOpen={sheet === "light"} onClose={() => setSheet(null)}>
