@@ -82,7 +82,7 @@ function spoil(book: Holder): string {
   const holder = pick(holders(book));
   const keys = Object.keys(holder);
   if (keys.length === 0) return "nothing";
-  const key = pick(keys) as keyof typeof holder & string;
+  const key = pick(keys);
   const at = holder as Holder;
   const how = below(7);
   const was = at[key];

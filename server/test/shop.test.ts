@@ -98,7 +98,7 @@ describe("the simulated shop over HTTP", () => {
         { id: "p", piece },
       ],
     });
-    const [p, q] = await Promise.all(["p", "q"].map(async (id) => (await fetch(`${at}?piece=${id}`)).json()));
+    const [p, q] = await Promise.all(["p", "q"].map(async (id) => (await fetch(`${at}?piece=${id}`)).json() as Promise<unknown>));
     expect(p).toMatchObject({ speed: 1, pieces: [{ id: "p", place: "forge" }] });
     expect(q).toMatchObject({ speed: 5, pieces: [{ id: "q", place: "rack" }] });
     expect(await (await fetch(`${at}?piece=nobody`)).json()).toBeNull();

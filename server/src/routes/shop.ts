@@ -63,7 +63,7 @@ export function shopRoutes({ now_ms = () => performance.now(), onShop, budget_ms
       const checked = checkAny(schema, request.body);
       if (!checked.ok)
         return refuse(response, 400, checked.problems[0]!.code, checked.problems[0]!.message ?? "", checked.problems[0]!.path);
-      const body = checked.value as Body<N>;
+      const body = checked.value;
       const named = "piece" in body ? body.piece : undefined;
       const found = opened(request, response, pieceOf(request) ?? (shops.find(named) === null ? undefined : named));
       if (found === null) return;

@@ -1,16 +1,6 @@
 /** The shop's own equipment: what plans may name, how big it is, and how far each thing can be trusted. */
 
-import {
-  isInWork,
-  eyeErrors_K,
-  learnEye,
-  LEAST_PAIRS,
-  PRESETS,
-  type KitItem,
-  type KitKind,
-  type NewKitItem,
-  type Preset,
-} from "@tembrak/core";
+import { isInWork, eyeErrors_K, learnEye, LEAST_PAIRS, type KitItem, type KitKind, type NewKitItem } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { factorKey, useFactors } from "../../compute/LearnProvider.js";
@@ -20,7 +10,7 @@ import { KitStart } from "../../parts/KitStart.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { newId, removeKitItem, writeKitItems, writeSettings } from "../../store/db.js";
 import { useKit, usePieces, useSettings } from "../../store/useStore.js";
-import { blank, factsOf, GROUPS, KIND_WORDS, lacks, PRESET_WORDS } from "../../words/kitWords.js";
+import { blank, factsOf, GROUPS, KIND_WORDS, lacks } from "../../words/kitWords.js";
 import { factorTitle, factorWords } from "../../words/learnedWords.js";
 import { CalibrateDialog } from "./parts/CalibrateDialog.js";
 import { ItemDialog } from "./parts/ItemDialog.js";

@@ -106,6 +106,60 @@ function MagnetKeys({ now, isSimulated, isStoring, onTouch, onAsk }: MagnetProps
   );
 }
 
+interface KeyProps {
+  readonly isStoring: boolean;
+  readonly onPress: () => void;
+}
+
+function FireKey({ isIn, isKiln, isStoring, onPress }: KeyProps & { isIn: boolean; isKiln: boolean }) {
+  return (
+    <button type="button" className="log-key" aria-pressed={isIn} disabled={isStoring} onClick={onPress}>
+      {fireWords(isIn, isKiln)}
+    </button>
+  );
+}
+
+/** Logs what a probe reads by itself; asks where none does. */
+function ProbeKey({ probe_C, isStoring, onPress }: KeyProps & { probe_C: number | null }) {
+  const settings = useSettings();
+  return (
+    <Button className="log-key" disabled={probe_C !== null && isStoring} onClick={onPress}>
+      <i className="key-probe drawn">{probe_C === null ? `°${settings.temperature}` : showDegrees(probe_C, settings)}</i>
+      {probe_C === null ? "probe reads…" : "probe: log it"}
+    </Button>
+  );
+}
+
+/** Where it is to be hardened: too hot, by no number; and before it leaves the fire, whether it is the same all over. */
+function HardenKeys({
+  now,
+  isHeat,
+  isStoring,
+  onTooHot,
+  onEven,
+}: {
+  now: HeatNow;
+  isHeat: boolean;
+  isStoring: boolean;
+  onTooHot: () => void;
+  onEven: () => void;
+}) {
+  return (
+    <>
+      <button type="button" className="log-key" aria-pressed={now.call.call === "too-hot"} disabled={isStoring} onClick={onTooHot}>
+        too hot
+        <small>by eye</small>
+      </button>
+      {isHeat ? (
+        <Button className="log-key" onClick={onEven}>
+          even?
+          <small>{EVENNESS[now.evenness]}</small>
+        </Button>
+      ) : null}
+    </>
+  );
+}
+
 export function HeatKeys(props: Props) {
   const { state, act, bench, now, children } = props;
   const isHeat = act.kind === "heat";
@@ -129,37 +183,15 @@ export function HeatKeys(props: Props) {
   return (
     <>
       <div className="bench-keys heat-keys">
-        {isHeat ? (
-          <button type="button" className="log-key" aria-pressed={now.fire.state === "in"} disabled={bench.isStoring} onClick={toFire}>
-            {fireWords(now.fire.state === "in", isKiln)}
-          </button>
-        ) : null}
+        {isHeat ? <FireKey isIn={now.fire.state === "in"} isKiln={isKiln} isStoring={bench.isStoring} onPress={toFire} /> : null}
         <MagnetKeys now={now} isSimulated={Boolean(shop?.piece)} isStoring={bench.isStoring} onTouch={touch} onAsk={touchShop} />
         <Button className="log-key" onClick={() => setSheet("glow")}>
           <i style={{ background: glowHex(act.target_C, ambientFromLux(settings.ambient_lux)) }} className="key-swatch" />
           it looks…
         </Button>
-        <Button className="log-key" disabled={probe_C !== null && bench.isStoring} onClick={logProbe}>
-          <i className="key-probe drawn">{probe_C === null ? `°${settings.temperature}` : showDegrees(probe_C, settings)}</i>
-          {probe_C === null ? "probe reads…" : "probe: log it"}
-        </Button>
+        <ProbeKey probe_C={probe_C} isStoring={bench.isStoring} onPress={logProbe} />
         {act.purpose === "harden" ? (
-          <button
-            type="button"
-            className="log-key"
-            aria-pressed={now.call.call === "too-hot"}
-            disabled={bench.isStoring}
-            onClick={seenTooHot}
-          >
-            too hot
-            <small>by eye</small>
-          </button>
-        ) : null}
-        {isHeat && act.purpose === "harden" ? (
-          <Button className="log-key" onClick={() => setSheet("even")}>
-            even?
-            <small>{EVENNESS[now.evenness]}</small>
-          </Button>
+          <HardenKeys now={now} isHeat={isHeat} isStoring={bench.isStoring} onTooHot={seenTooHot} onEven={() => setSheet("even")} />
         ) : null}
         {children}
       </div>

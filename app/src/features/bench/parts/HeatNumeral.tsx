@@ -41,10 +41,19 @@ function fromLine(now: HeatNow, eye: LearnedEye, units: Units, now_ms: number): 
   return said.filter((part) => part !== "").join(" · ");
 }
 
+function FromLine({ now, eye, units, now_ms }: Pick<Props, "now" | "eye" | "units" | "now_ms">) {
+  const since = sinceWords(now, now_ms);
+  return (
+    <p className="drawn from">
+      {fromLine(now, eye, units, now_ms)}
+      {since === "" ? null : <span className="since"> · {since}</span>}
+    </p>
+  );
+}
+
 export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
   const estimate = now.read?.estimate ?? null;
   const number = (T: number): number => Math.round(temperatureNumber(T, units));
-  const since = sinceWords(now, now_ms);
   const isTrouble = (estimate !== null && estimate.conflict !== null) || (now.call.call === "out" && now.call.isLong);
   return (
     <>
@@ -67,10 +76,7 @@ export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
         </span>
       </div>
       <p className={isTrouble ? "to-go conflict" : "to-go"}>{callWords(now.call, units, grain)}</p>
-      <p className="drawn from">
-        {fromLine(now, eye, units, now_ms)}
-        {since === "" ? null : <span className="since"> · {since}</span>}
-      </p>
+      <FromLine now={now} eye={eye} units={units} now_ms={now_ms} />
     </>
   );
 }

@@ -1,7 +1,7 @@
 /** A hold or a temper: what is left, from the stored start and the wall clock, so it is right after a reload or sleep. */
 
 import { soakClock, type HeatNow, type SoakClock } from "@tembrak/core";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { actWords } from "../../../words/actWords.js";
 import { showClock, showDegrees, showDuration, showTimeOfDay } from "../../../format/show.js";
 import { useHeatNow } from "../../../compute/useHeatNow.js";
@@ -152,22 +152,37 @@ function Kiln({ state, act, now_ms, clock }: Omit<Props, "bench"> & { clock: Soa
   );
 }
 
+function Numeral({ left_s }: { left_s: number }) {
+  return (
+    <div className="bench-now">
+      <span className={Math.abs(left_s) >= LONG_s ? "numeral long" : "numeral"} data-testid="numeral">
+        {showClock(Math.abs(left_s))}
+      </span>
+    </div>
+  );
+}
+
+/** Of a hold in a fire the looks too; else what ends it alone. */
+function Keys({ state, act, bench, now_ms, heat, children }: Props & { heat: HeatNow | null; children: ReactNode }) {
+  if (heat === null || act.kind !== "hold") return <div className="bench-keys">{children}</div>;
+  return (
+    <HeatKeys state={state} act={act} bench={bench} now={heat} now_ms={now_ms}>
+      {children}
+    </HeatKeys>
+  );
+}
+
 export function TimerAct(props: Props) {
   const { state, act, now_ms } = props;
   const settings = useSettings();
   const { start_ms, clock, left_s, end_ms } = leftOf(props);
   const isKiln = act.kind === "hold" && state.route?.school === "kiln";
   const heat = useHeatNow(state, act.kind === "hold" && !isKiln ? act : undefined, now_ms);
-  const ends = <Ends {...props} left_s={left_s} isKiln={isKiln} />;
   return (
     <>
       <div className="bench-main">
         <div className="bench-left">
-          <div className="bench-now">
-            <span className={Math.abs(left_s) >= LONG_s ? "numeral long" : "numeral"} data-testid="numeral">
-              {showClock(Math.abs(left_s))}
-            </span>
-          </div>
+          <Numeral left_s={left_s} />
           <p className="to-go">{leftWords(left_s, clock?.waitsForChamber ?? false, act.target_C, settings)}</p>
           {heat === null ? null : <Held now={heat} now_ms={now_ms} />}
           <PlanLine act={act} start_ms={start_ms} end_ms={end_ms} />
@@ -176,13 +191,9 @@ export function TimerAct(props: Props) {
         </div>
       </div>
       <Bar share={Math.min(1, Math.max(0, 1 - left_s / act.hold_s))} />
-      {heat !== null && act.kind === "hold" ? (
-        <HeatKeys state={state} act={act} bench={props.bench} now={heat} now_ms={now_ms}>
-          {ends}
-        </HeatKeys>
-      ) : (
-        <div className="bench-keys">{ends}</div>
-      )}
+      <Keys {...props} heat={heat}>
+        <Ends {...props} left_s={left_s} isKiln={isKiln} />
+      </Keys>
     </>
   );
 }

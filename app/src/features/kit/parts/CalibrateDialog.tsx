@@ -1,6 +1,6 @@
 /** A kiln or oven against a second thermometer, at several times: what stays wrong is told from what only comes late. */
 
-import { LIMITS, calibrate, LEAST_READINGS, type CalibrationReading, type KitItem } from "@tembrak/core";
+import { LIMITS, calibrate, LEAST_READINGS, type Calibration, type CalibrationReading, type KitItem } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -20,6 +20,22 @@ const LATER_min = 20;
 
 type Controlled = Extract<KitItem, { kind: "kiln" | "oven" }>;
 
+/** What the readings say so far. */
+function toldWords(found: Calibration | null, count: number, units: Units): string {
+  if (found === null)
+    return `${LEAST_READINGS - count} more reading${LEAST_READINGS - count === 1 ? "" : "s"}, at different times after it was set.`;
+  if (!found.isTold)
+    return `All within a few minutes of each other, soon after it was set: an oven that is late cannot be told from one that is wrong. Read it again ${LATER_min} min later.`;
+  const off =
+    Math.abs(found.offset_C) < 1.5
+      ? "True once it has settled"
+      : `${showDifference(Math.abs(found.offset_C), units)} ${found.offset_C > 0 ? "hotter" : "colder"} than it says once it has settled`;
+  const late = found.hasLag
+    ? `; it comes to rest after ${Math.round(found.settle_min)} min. What it was short of before that is lag, not a wrong dial.`
+    : ". No lag can be seen in these readings.";
+  return `${off}, give or take ${showDifference(1.645 * found.offsetSd_C, units)}${late}`;
+}
+
 interface Props {
   readonly item: Controlled;
   readonly units: Units;
@@ -35,20 +51,7 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
   const { faults, onFault } = useFaults();
   const fault = (key: string) => (isBad: boolean) => onFault(key, isBad);
   const found = calibrate(readings);
-  const told = (() => {
-    if (found === null)
-      return `${LEAST_READINGS - readings.length} more reading${LEAST_READINGS - readings.length === 1 ? "" : "s"}, at different times after it was set.`;
-    if (!found.isTold)
-      return `All within a few minutes of each other, soon after it was set: an oven that is late cannot be told from one that is wrong. Read it again ${LATER_min} min later.`;
-    const off =
-      Math.abs(found.offset_C) < 1.5
-        ? "True once it has settled"
-        : `${showDifference(Math.abs(found.offset_C), units)} ${found.offset_C > 0 ? "hotter" : "colder"} than it says once it has settled`;
-    const late = found.hasLag
-      ? `; it comes to rest after ${Math.round(found.settle_min)} min. What it was short of before that is lag, not a wrong dial.`
-      : ". No lag can be seen in these readings.";
-    return `${off}, give or take ${showDifference(1.645 * found.offsetSd_C, units)}${late}`;
-  })();
+  const told = toldWords(found, readings.length, units);
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{item.name} against a second thermometer</DialogTitle>
