@@ -114,8 +114,12 @@ function MayCall({ isLong }: { isLong: boolean }) {
   );
 }
 
-/** Longer than this one does other things meanwhile, s. */
+/** Longer than this one does other things meanwhile; asked while it has just begun, s. */
 const LONG_s = 600;
+
+function isLongBegun({ what, s, of_s }: Clock): boolean {
+  return what !== "brittle" && s > LONG_s && of_s - s < LONG_s;
+}
 
 export function CallBar() {
   const here = useHere();
@@ -136,7 +140,7 @@ export function CallBar() {
         <Ask key={state.id} state={state} onKnown={keep} />
       ))}
       <CallLine call={call} missed={missed} dismiss={dismiss} now_ms={now_ms} />
-      <MayCall isLong={here === null && clocks.some(({ what, s }) => what !== "brittle" && s > LONG_s)} />
+      <MayCall isLong={here === null && clocks.some(isLongBegun)} />
       {clocks.length === 0 ? null : (
         <nav className={here === null ? "clock-row" : "clock-row at-bench"} aria-label="What runs elsewhere">
           {clocks.slice(0, MOST_CLOCKS).map((clock) => (
