@@ -168,7 +168,7 @@ class Smith {
     const truth_C = this.witness.now().seen_C;
     if (act === "hold") {
       const said = await this.text("held");
-      const [, mean, low, high] = /(\d+) °C, between (\d+) °C and (\d+) °C/.exec(said) ?? [];
+      const [, mean, low, high] = /(\d+)°, between (\d+)° and (\d+)°/.exec(said) ?? [];
       if (mean === undefined) return { act, truth_C, target_C, mean_C: NaN, low_C: NaN, high_C: NaN, said };
       return { act, truth_C, target_C, mean_C: Number(mean), low_C: Number(low), high_C: Number(high), said };
     }
