@@ -1,14 +1,12 @@
 /** What is done to a piece, not what was planned, is what every screen says of it. */
 
-import { DEMO } from "../ports.js";
-import { expect, test, outNow } from "./shop.js";
+import { DEMO, EMPTY } from "../ports.js";
+import { expect, goToBench, outNow, passGate, test } from "./shop.js";
 
 test("out of the bath too soon: told at once at the bench and on the card, the file finds it, and it is hardened again", async ({
   page,
 }) => {
   await page.clock.install();
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-4`);
   await expect(page.getByTestId("verdict")).toContainText("HRC");
   const planned = await page.getByTestId("verdict").textContent();
@@ -41,4 +39,37 @@ test("out of the bath too soon: told at once at the bench and on the card, the f
   await page.getByRole("link", { name: "Card" }).click();
   await expect(page.getByTestId("moved")).toBeHidden();
   await expect(page.getByTestId("verdict")).toContainText("HRC");
+});
+
+test("an edge quench from its plan to the lock: the edge alone goes under, the back tells when, and after the window nothing bends it", async ({
+  page,
+}) => {
+  await page.clock.install();
+  await page.goto(`${EMPTY}/new`);
+  await page.getByRole("radio", { name: /^Edge only/ }).click();
+  await page.getByRole("button", { name: "Plan its heats" }).click();
+  await expect(page.getByTestId("verdict")).toContainText(/Edge will be \d\d HRC/);
+  await goToBench(page);
+  await passGate(page);
+  for (let heat = 0; heat < 3; heat++) {
+    await page.getByRole("button", { name: "Magnet lets go" }).click();
+    await expect(page.getByRole("status")).toContainText("magnet lets go");
+    await page.getByRole("button", { name: /At heat: out to cool/ }).click();
+    await page.getByRole("button", { name: /It is (black|hand-warm)/ }).click();
+  }
+  await page.getByRole("button", { name: /At heat: start the hold/ }).click();
+  await outNow(page, /Out of the fire/);
+  // Before it goes in: how it lies, and that its edge alone is under.
+  await expect(page.getByRole("img", { name: /lying, its edge alone below the surface/ })).toBeVisible();
+  await page.getByRole("button", { name: /It is in the bath/ }).click();
+  await expect(page.getByText("Keep the edge under, rocking, until the body is black")).toBeVisible();
+  await expect(page.getByText(/Out in \d+|whole piece under/)).toBeHidden();
+  await page.clock.runFor(30_000);
+  await page.getByRole("button", { name: /It is out/ }).click();
+  await expect(page.getByRole("heading", { name: /^Sight/ })).toBeVisible();
+  // Its edge is as hard as a whole quench would have made it: it has a window, and then it is locked.
+  await expect(page.getByText(/to straighten, and closing|Locked: it is brittle/)).toBeVisible();
+  await page.clock.fastForward("00:20:00");
+  await expect(page.getByText("Locked: it is brittle. Correct it in the temper")).toBeVisible();
+  await expect(page.getByText(/It did not harden much/)).toBeHidden();
 });

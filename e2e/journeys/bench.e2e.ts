@@ -4,8 +4,6 @@ import { DEMO, EMPTY } from "../ports.js";
 import { expect, passGate, test, outNow } from "./shop.js";
 
 test("a tab closed after a tap and opened again stands where it stood", async ({ page, context }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-4/bench`);
   await page.getByRole("button", { name: "Magnet lets go" }).click();
   await expect(page.getByRole("status")).toContainText("magnet lets go");
@@ -22,8 +20,6 @@ test("a tab closed after a tap and opened again stands where it stood", async ({
 });
 
 test("a probe and a colour that cannot both be right are said, not averaged; keys log as taps do", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-4/bench`);
   await expect(page.getByText(/^from colour and magnet/)).toBeVisible();
   await page.keyboard.press("p");
@@ -42,8 +38,6 @@ test("a probe and a colour that cannot both be right are said, not averaged; key
 });
 
 test("space ends the act, backspace takes it back", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-3/bench`);
   await expect(page.getByRole("heading", { name: /until it is black/ })).toBeVisible();
   await page.keyboard.press("Space");
@@ -63,8 +57,6 @@ test("the oven from the rack: one press, and the piece hangs on the next rail", 
 });
 
 test("a bent piece is logged and not bent again", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-4/bench`);
   await page.getByRole("button", { name: /start the hold/ }).click();
   await outNow(page, /Out of the fire/);
@@ -97,8 +89,6 @@ test("before the first fire everything is ticked and logged; the fire card is on
 
 test("the end of a hold is called: words and flash at the second, not again after a reload", async ({ page }) => {
   await page.clock.install();
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-4/bench`);
   await page.getByRole("button", { name: /start the hold/ }).click();
   await expect(page.getByTestId("numeral")).toHaveText(/^[01]:\d\d$/);
@@ -115,8 +105,6 @@ test("a reload in the middle of a soak: the time left is what the stored start s
   page,
 }) => {
   await page.clock.install();
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-6/bench`);
   await expect(page.getByTestId("numeral")).toHaveText(/^1:1\d:\d\d$/);
   await page.clock.fastForward("00:30:00");
@@ -129,8 +117,6 @@ test("a reload in the middle of a soak: the time left is what the stored start s
 });
 
 test("a reading typed in the wrong unit is asked about before it counts", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-4/bench`);
   await page.getByRole("button", { name: /probe reads/ }).click();
   await page.getByLabel("Reading").fill("1475");
@@ -143,8 +129,6 @@ test("a reading typed in the wrong unit is asked about before it counts", async 
 
 test("by keys alone: in the fire, magnet, even, and the quench without hands", async ({ page }) => {
   await page.clock.install();
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-4/bench`);
   await expect(page.getByText(/look for this/)).toBeVisible();
   await page.keyboard.press("o");
@@ -180,8 +164,6 @@ test("by keys alone: in the fire, magnet, even, and the quench without hands", a
 });
 
 test("uneven is not quenched: the key is shut until it was looked at again", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-4/bench`);
   await page.getByRole("button", { name: /even\?/ }).click();
   await page.getByRole("group", { name: "tip" }).getByRole("button", { name: "ahead" }).click();

@@ -70,8 +70,6 @@ test("the app opens again without a network", async ({ page, context }) => {
 });
 
 test("a logger's file: its columns and unit are found, its gap is told, its readings stand in the record", async ({ page }, info) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/book/demo-9`);
   const path = info.outputPath("logger.csv");
   const rows = [0, 10, 20, 30, 300, 310].map(
@@ -88,8 +86,6 @@ test("a logger's file: its columns and unit are found, its gap is told, its read
 
 test("a logger's file of a million lines is read beside the page, with what it is at, and can be stopped", async ({ page }, info) => {
   test.setTimeout(120_000);
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/book/demo-9`);
   const path = info.outputPath("long.csv");
   const lines = Array.from({ length: 1_000_000 }, (_, i) => `${i},${(700 + (i % 90)).toFixed(1)}`);

@@ -35,8 +35,6 @@ test("a file dragged to its answer counts as a tap does", async ({ page }) => {
 });
 
 test("a soft piece is offered another hardening, and its route grows by one", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-5/test/4-first-file`);
   for (const file of [65, 60, 55, 50]) await page.getByRole("button", { name: `File ${file} bites` }).click();
   await page.getByRole("button", { name: "ground bright" }).click();

@@ -16,8 +16,6 @@ test("from nothing to a kit: the kiln school is refused, the oil of the plan is 
 });
 
 test("a piece too long for its tank is told by how much, in the shop's unit, with three ways on", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-3`);
   const sentence = page.getByText(/Fast oil is too shallow by \d+ mm/);
   await expect(sentence).toBeVisible();
@@ -31,8 +29,6 @@ test("a piece too long for its tank is told by how much, in the shop's unit, wit
 });
 
 test("three readings of an oven: a lag is no offset, and the oven's dial follows at the bench", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/kit`);
   await page.getByRole("button", { name: /Check Temper oven/ }).click();
   for (let i = 4; i > 0; i--) await page.getByRole("button", { name: `Remove reading ${i}` }).click();
@@ -52,8 +48,6 @@ test("three readings of an oven: a lag is no offset, and the oven's dial follows
 });
 
 test("the kit for everyone: axe finds nothing serious, wide and narrow; an item is changed and kept", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByText(/sickle/).first()).toBeVisible();
   await page.goto(`${DEMO}/kit`);
   await expect(page.getByText("Plans name nothing that is not here")).toBeVisible();
   await expectAccessible(page);

@@ -9,8 +9,6 @@ function rgb(hex: string): string {
 }
 
 test("from dim to open shade: the swatch is what core gives, and names mean more heat", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-4/bench`);
   const middle = page.locator(".swatch-ground i").nth(1);
   await expect(middle).toHaveCSS("background-color", rgb(glowHex(815, ambientFromLux(20))));

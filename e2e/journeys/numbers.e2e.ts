@@ -4,8 +4,6 @@ import { DEMO } from "../ports.js";
 import { expect, test } from "./shop.js";
 
 test("a temper typed in the other unit is caught: 400 over 204 C was Fahrenheit, and one key says so", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-1`);
   await page.getByRole("button", { name: "Steps" }).click();
   const heat = page.getByRole("dialog").getByLabel(/^Heat/).last();

@@ -4,8 +4,6 @@ import { DEMO } from "../ports.js";
 import { expect, goToBook, test } from "./shop.js";
 
 test("a browser that refuses to store: the tap is told as not stored and not shown as done", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-4/bench`);
   await expect(page.getByRole("status")).toContainText("looks bright cherry");
   await page.evaluate(() => {
@@ -71,8 +69,6 @@ test("a stored entry that cannot be read is told on the rack and can be taken al
 });
 
 test("two tabs at one bench: a tap in one shows in the other, and an act ends once", async ({ page, context }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-3/bench`);
   await expect(page.getByRole("heading", { name: /until it is black/ })).toBeVisible();
   const other = await context.newPage();

@@ -23,8 +23,6 @@ test("a cracked piece leaves the rack, says so in the book, and hangs again once
 });
 
 test("out of the oven too early: asked once, with what it costs; then finished untested, and its record says so", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-7/bench`);
   await page.getByRole("button", { name: /Out, and cool to the touch/ }).click();
   const early = page.getByRole("dialog", { name: /too early/ });

@@ -15,6 +15,7 @@ import {
   type Prediction,
   type Question,
   type Route,
+  type School,
   type SectionPicture,
   type Track,
   type WarmUp,
@@ -60,6 +61,14 @@ export function usePlanned(
     [piece, route, kit, factors],
   );
   return usePrediction(question, effort);
+}
+
+/** With a chance below this a way of heating that has no margin is not offered (judgement). */
+const FAIR_CHANCE = 0.5;
+
+/** Whether a school is fair to a piece: falling heat goes in at its last moment, and many steels are too quick for it. */
+export function isFair(school: School, prediction: Prediction | undefined): boolean {
+  return school !== "falling" || prediction === undefined || prediction.hardening.chanceHard.working >= FAIR_CHANCE;
 }
 
 /** The state of a piece as a question: what was done of it, what its tests said, what the kit can, and what is planned from here. */

@@ -1,7 +1,7 @@
 /** The one line under the number of an act that waits, quenches or holds: what to do now, or until when. */
 
 import { dialFor_C, type Act, type KitItem, type Prediction, type Under } from "@tembrak/core";
-import { showDegrees, showDifference, showDuration, showHardness, type Units, showTemperature } from "../format/show.js";
+import { showChance, showDegrees, showDifference, showDuration, showHardness, type Units, showTemperature } from "../format/show.js";
 import { runColour } from "./actWords.js";
 
 export type Waiting = Extract<
@@ -62,6 +62,11 @@ export function waitWords(act: Waiting, { gone_s, steel, handWarm_s, oven }: Wai
     case "prove":
       return "Bare ground steel, three places";
   }
+}
+
+/** What the first pull is good for with this piece. */
+export function fallWords(chance: number): string {
+  return `Into the bath at the first pull: ${showChance(chance)} that it hardens. Each second later makes it less.`;
 }
 
 /** Nearer than this to what is wanted an oven is there: swing and thermometer are no better, K. */

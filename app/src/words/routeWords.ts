@@ -9,10 +9,12 @@ import {
   type OrderProblem,
   type OtherPractice,
   type Practice,
+  type Prediction,
   type Reason,
   type School,
   type Step,
 } from "@tembrak/core";
+import { showChance } from "../format/show.js";
 import { mediumName } from "./actWords.js";
 
 export const REASON_WORDS: Readonly<Record<Exclude<Reason, "said">, string>> = {
@@ -127,4 +129,9 @@ export const NAMED_HEAT_WORDS: Readonly<Record<NamedHeat["name"], string>> = {
 export function lackWords(school: School, kit: Kit | null): string | null {
   const lack = missingFor(school, kit);
   return lack === null ? null : LACK_WORDS[lack];
+}
+
+/** Why a way of heating that has no margin is not offered for a piece. */
+export function unfairWords({ hardening }: Prediction): string {
+  return `Not for this piece: ${showChance(hardening.chanceHard.working)} that it hardens from the first pull. A shade past the magnet, straight into the bath, is safer.`;
 }

@@ -5,12 +5,13 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { useLog, usePiece } from "../../store/useStore.js";
-import { PieceForm } from "./PieceForm.js";
+import { PieceForm, type Group } from "./PieceForm.js";
 import { useFaults } from "../../parts/useFaults.js";
 
 function Measure({ state }: { state: PieceState }) {
   const navigate = useNavigate();
   const [piece, setPiece] = useState<Piece>(state.piece);
+  const [open, setOpen] = useState<Group | null>("measures");
   const { faults, onFault, clear } = useFaults();
   const { write } = useLog();
   const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
@@ -26,7 +27,7 @@ function Measure({ state }: { state: PieceState }) {
           <p>Its plan stays as it is; the prediction follows the new measures.</p>
         </div>
       </header>
-      <PieceForm piece={piece} onChange={change} onFault={onFault} />
+      <PieceForm piece={piece} onChange={change} onFault={onFault} open={open} onOpen={setOpen} />
       <div className="form-foot">
         <Button
           variant="contained"

@@ -7,8 +7,10 @@ import {
   SCHOOLS,
   hardensForZones,
   USUAL_WAY,
+  wayOf,
   type Kit,
   type Piece,
+  type PieceState,
   type School,
   type Way,
 } from "@tembrak/core";
@@ -19,11 +21,15 @@ import { shopNow } from "../../store/shopClock.js";
 import { newId } from "../../store/db.js";
 import { useLog, useKit, usePieces, useSettings } from "../../store/useStore.js";
 import { nextMark, ORDERED_FORMS, pieceOfForm } from "./draft.js";
-import { lackWords } from "../../words/routeWords.js";
+import { lackWords, unfairWords } from "../../words/routeWords.js";
+import { isFair, usePlanned } from "../../compute/useAnswers.js";
 import { practiceWay, WayKeys, wayWithin } from "../../parts/WayKeys.js";
 import { SCHOOL_WORDS } from "../../words/schools.js";
 import { FitNotice } from "../../parts/FitNotice.js";
-import { PieceForm } from "./PieceForm.js";
+import { unknownOf } from "../../words/unknownWords.js";
+import { showLength, type Units } from "../../format/show.js";
+import { Fold } from "../../parts/Fold.js";
+import { PieceForm, type Group } from "./PieceForm.js";
 import { useFaults } from "../../parts/useFaults.js";
 
 /** The school a shop without that of the choice starts from. */
@@ -31,13 +37,84 @@ function firstSchool(kit: Kit | null): School {
   return SCHOOLS.find((school) => missingFor(school, kit) === null) ?? "forge";
 }
 
-function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
+/** How it is heated, what is to be hard, and where. */
+function HowAndWhere({ piece, school, way, isPractice, kit, onSchool, onWay, onPractice }: HowProps) {
+  const falling = usePlanned(piece, planRoute(CATALOGUE, piece, "falling", { way, kit }), "quick").data;
+  const lackOf = (key: School): string | null =>
+    lackWords(key, kit) ?? (falling === undefined || isFair(key, falling) ? null : unfairWords(falling));
+  return (
+    <>
+      <h2>How will you heat it?</h2>
+      <div className="school-keys" role="radiogroup" aria-label="School">
+        {SCHOOLS.map((key) => (
+          <button
+            key={key}
+            type="button"
+            role="radio"
+            aria-checked={school === key}
+            disabled={lackOf(key) !== null}
+            className="plain-key"
+            onClick={() => onSchool(key)}
+          >
+            <b>{SCHOOL_WORDS[key].name}</b>
+            <small>{lackOf(key) ?? SCHOOL_WORDS[key].does}</small>
+          </button>
+        ))}
+      </div>
+      <WayKeys section={piece.section} way={way} note="does" className="school-keys" isPractice={isPractice} kit={kit} onPick={onWay} />
+      <h2>Where?</h2>
+      <div className="school-keys" role="radiogroup" aria-label="Where">
+        {([false, true] as const).map((simulated) => (
+          <button
+            key={String(simulated)}
+            type="button"
+            role="radio"
+            aria-checked={isPractice === simulated}
+            className="plain-key"
+            onClick={() => onPractice(simulated)}
+          >
+            <b>{simulated ? "In the simulated shop" : "In my own shop"}</b>
+            <small>
+              {simulated
+                ? "No steel, no fire: a forge, bath and oven that behave, with a clock up to a hundred times as fast."
+                : "Steel and fire."}
+            </small>
+          </button>
+        ))}
+      </div>
+    </>
+  );
+}
+
+interface HowProps {
+  readonly piece: Piece;
+  readonly school: School;
+  readonly way: Way;
+  readonly isPractice: boolean;
+  readonly kit: Kit | null;
+  readonly onSchool: (school: School) => void;
+  readonly onWay: (way: Way) => void;
+  readonly onPractice: (isPractice: boolean) => void;
+}
+
+/** The answers of the last piece, for one like it. */
+function AsTheLast({ last, units, onTake }: { last: PieceState; units: Units; onTake: () => void }) {
+  const { name, steel, length_mm } = last.piece;
+  return (
+    <Button onClick={onTake}>
+      As the last one: {name.toLowerCase()}, {CATALOGUE.steel(steel)?.name ?? steel}, {showLength(length_mm, units)}
+    </Button>
+  );
+}
+
+function NewPiece({ mark, kit, last }: { mark: string; kit: Kit | null; last: PieceState | null }) {
   const units = useSettings();
   const navigate = useNavigate();
   const [piece, setPiece] = useState<Piece>(() => pieceOfForm(ORDERED_FORMS[0]!, null, mark));
   const [school, setSchool] = useState<School>(() => firstSchool(kit));
   const [chosenWay, setWay] = useState<Way>(USUAL_WAY);
   const [isPractice, setPractice] = useState(false);
+  const [open, setOpen] = useState<Group | null>("what");
   const { faults, onFault, clear } = useFaults();
   const { write } = useLog();
   const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
@@ -49,6 +126,15 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
     const asked = hardensForZones(next);
     if (asked !== null && asked !== hardensForZones(piece)) setWay({ ...chosenWay, hardens: asked });
     setPiece(next);
+  };
+  const take = ({ piece: like, route: its }: PieceState): void => {
+    clear();
+    const { isPractice: simulated = false, ...answers } = like;
+    setPiece({ ...answers, mark });
+    setPractice(simulated);
+    if (its === null) return;
+    if (missingFor(its.school, kit) === null) setSchool(its.school);
+    setWay(wayOf(its));
   };
   const save = async (): Promise<void> => {
     const id = newId(shopNow());
@@ -67,45 +153,25 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
           <p>Four answers and a few measures; the rest is worked out.</p>
         </div>
       </header>
-      <PieceForm piece={piece} onChange={change} onFault={onFault} />
-      <h2>How will you heat it?</h2>
-      <div className="school-keys" role="radiogroup" aria-label="School">
-        {SCHOOLS.map((key) => (
-          <button
-            key={key}
-            type="button"
-            role="radio"
-            aria-checked={school === key}
-            disabled={missingFor(key, kit) !== null}
-            className="plain-key"
-            onClick={() => setSchool(key)}
-          >
-            <b>{SCHOOL_WORDS[key].name}</b>
-            <small>{lackWords(key, kit) ?? SCHOOL_WORDS[key].does}</small>
-          </button>
-        ))}
-      </div>
-      <WayKeys section={piece.section} way={way} note="does" className="school-keys" isPractice={isPractice} kit={kit} onPick={setWay} />
-      <h2>Where?</h2>
-      <div className="school-keys" role="radiogroup" aria-label="Where">
-        {([false, true] as const).map((simulated) => (
-          <button
-            key={String(simulated)}
-            type="button"
-            role="radio"
-            aria-checked={isPractice === simulated}
-            className="plain-key"
-            onClick={() => setPractice(simulated)}
-          >
-            <b>{simulated ? "In the simulated shop" : "In my own shop"}</b>
-            <small>
-              {simulated
-                ? "No steel, no fire: a forge, bath and oven that behave, with a clock up to a hundred times as fast."
-                : "Steel and fire."}
-            </small>
-          </button>
-        ))}
-      </div>
+      {last === null ? null : <AsTheLast last={last} units={units} onTake={() => take(last)} />}
+      <PieceForm piece={piece} onChange={change} onFault={onFault} open={open} onOpen={setOpen} />
+      <Fold
+        title="How and where"
+        says={`${SCHOOL_WORDS[school].name}; ${isPractice ? "in the simulated shop" : "in my own shop"}`}
+        isOpen={open === "how"}
+        onOpen={(isOpen) => setOpen(isOpen ? "how" : null)}
+      >
+        <HowAndWhere
+          piece={piece}
+          school={school}
+          way={way}
+          isPractice={isPractice}
+          kit={kit}
+          onSchool={setSchool}
+          onWay={setWay}
+          onPractice={setPractice}
+        />
+      </Fold>
       <FitNotice
         piece={piece}
         route={route}
@@ -132,9 +198,22 @@ function NewPiece({ mark, kit }: { mark: string; kit: Kit | null }) {
   );
 }
 
+/** The piece described last, of a kind that is known here. */
+function lastMade(pieces: readonly PieceState[]): PieceState | null {
+  const known = pieces.filter((state) => state.route !== null && unknownOf(state).length === 0);
+  return known.reduce<PieceState | null>(
+    (newest, state) => (newest !== null && madeAt_ms(newest) >= madeAt_ms(state) ? newest : state),
+    null,
+  );
+}
+
+function madeAt_ms({ events }: PieceState): number {
+  return events[0]?.at_ms ?? 0;
+}
+
 export function NewPiecePage() {
   const pieces = usePieces();
   const kit = useKit();
   if (pieces === undefined || kit === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
-  return <NewPiece mark={nextMark(pieces.map(({ piece }) => piece.mark))} kit={kit} />;
+  return <NewPiece mark={nextMark(pieces.map(({ piece }) => piece.mark))} kit={kit} last={lastMade(pieces)} />;
 }

@@ -1,12 +1,16 @@
 /** Describes a piece: what it is, of what steel, how it starts, what for, and its measures. Drawn to scale while typed. */
 
-import { breadth_mm, LIMITS, CATALOGUE, formOf, mass_kg, type Piece, type Section } from "@tembrak/core";
+import { breadth_mm, LIMITS, CATALOGUE, formOf, mass_kg, thickness_mm, type Piece, type Section } from "@tembrak/core";
+import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { useRef, useState, type ReactNode } from "react";
 import { steelFacts } from "../../words/sources.js";
 import { showLength, showMass, showNotches, type Units } from "../../format/show.js";
+import { Fold } from "../../parts/Fold.js";
+import { useWide } from "../../parts/useWide.js";
 import { DimH, DimV, Hatches } from "../../parts/Drawing.js";
 import { LengthField } from "../../parts/QuantityField.js";
 import { SectionDrawing } from "../../parts/SectionDrawing.js";
@@ -30,12 +34,21 @@ interface Props {
   readonly piece: Piece;
   readonly onChange: (piece: Piece) => void;
   readonly onFault: (key: string, isBad: boolean) => void;
+  /** The group that stands open on a phone. */
+  readonly open: Group | null;
+  readonly onOpen: (group: Group | null) => void;
 }
 
+/** A phone shows so many kinds, the commonest, until more are asked for. */
+const COMMON_FORMS = 6;
+
 function FormPicker({ piece, onChange }: Pick<Props, "piece" | "onChange">) {
+  const isWide = useWide();
+  const [isAll, setAll] = useState(false);
+  const shown = ORDERED_FORMS.filter((form, i) => isWide || isAll || i < COMMON_FORMS || form.id === piece.form);
   return (
     <div className="forms" role="radiogroup" aria-label="Kind of piece">
-      {ORDERED_FORMS.map((form) => {
+      {shown.map((form) => {
         const sample = pieceOfForm(form, null, "1");
         const box = drawPiece(sample, 1, "hang");
         const k = Math.min(62 / box.width_px, 74 / box.height_px);
@@ -58,45 +71,64 @@ function FormPicker({ piece, onChange }: Pick<Props, "piece" | "onChange">) {
           </button>
         );
       })}
+      {shown.length === ORDERED_FORMS.length ? null : (
+        <Button variant="text" onClick={() => setAll(true)}>
+          {ORDERED_FORMS.length - shown.length} more kinds
+        </Button>
+      )}
     </div>
   );
 }
 
-function Measures({ piece, onChange, onFault, units }: Props & { units: Units }) {
+/** The measures one can tap in the drawing. */
+type Dimension = "length" | "height" | "thickness";
+
+/** A field that the drawing leads to. */
+function Measured({ of, children }: { of: Dimension; children: ReactNode }) {
+  return <div data-dimension={of}>{children}</div>;
+}
+
+function Measures({ piece, onChange, onFault, units }: Omit<Props, "open" | "onOpen"> & { units: Units }) {
   const { section } = piece;
   const set = (next: Section): void => onChange({ ...piece, section: next });
   const field = (key: string) => ({ units, onFault: (bad: boolean) => onFault(key, bad) });
   return (
     <div className="measures">
-      <LengthField
-        {...field("length")}
-        label="Length over all"
-        role="length"
-        value_mm={piece.length_mm}
-        least_mm={LIMITS.piece.length_mm[0]}
-        most_mm={LIMITS.piece.length_mm[1]}
-        onChange={(length_mm) => onChange({ ...piece, length_mm })}
-      />
+      <Measured of="length">
+        <LengthField
+          {...field("length")}
+          label="Length over all"
+          role="length"
+          value_mm={piece.length_mm}
+          least_mm={LIMITS.piece.length_mm[0]}
+          most_mm={LIMITS.piece.length_mm[1]}
+          onChange={(length_mm) => onChange({ ...piece, length_mm })}
+        />
+      </Measured>
       {section.shape === "wedge" ? (
         <>
-          <LengthField
-            {...field("height")}
-            label="Height, edge to back"
-            role="height"
-            value_mm={section.height_mm}
-            least_mm={LIMITS.wedge.height_mm[0]}
-            most_mm={LIMITS.wedge.height_mm[1]}
-            onChange={(height_mm) => set({ ...section, height_mm })}
-          />
-          <LengthField
-            {...field("spine")}
-            label="Thickness at the spine"
-            role="thickness"
-            value_mm={section.spine_mm}
-            least_mm={LIMITS.wedge.spine_mm[0]}
-            most_mm={LIMITS.wedge.spine_mm[1]}
-            onChange={(spine_mm) => set({ ...section, spine_mm })}
-          />
+          <Measured of="height">
+            <LengthField
+              {...field("height")}
+              label="Height, edge to back"
+              role="height"
+              value_mm={section.height_mm}
+              least_mm={LIMITS.wedge.height_mm[0]}
+              most_mm={LIMITS.wedge.height_mm[1]}
+              onChange={(height_mm) => set({ ...section, height_mm })}
+            />
+          </Measured>
+          <Measured of="thickness">
+            <LengthField
+              {...field("spine")}
+              label="Thickness at the spine"
+              role="thickness"
+              value_mm={section.spine_mm}
+              least_mm={LIMITS.wedge.spine_mm[0]}
+              most_mm={LIMITS.wedge.spine_mm[1]}
+              onChange={(spine_mm) => set({ ...section, spine_mm })}
+            />
+          </Measured>
           <LengthField
             {...field("edge")}
             label="Thickness at the edge now"
@@ -110,176 +142,285 @@ function Measures({ piece, onChange, onFault, units }: Props & { units: Units })
         </>
       ) : section.shape === "plate" ? (
         <>
-          <LengthField
-            {...field("wide")}
-            label="Width"
-            role="height"
-            value_mm={breadth_mm(piece)}
-            least_mm={LIMITS.plate.width_mm[0]}
-            most_mm={LIMITS.plate.width_mm[1]}
-            onChange={(width_mm) => set({ ...section, width_mm })}
-          />
-          <LengthField
-            {...field("thick")}
-            label="Thickness"
-            role="thickness"
-            value_mm={section.thickness_mm}
-            least_mm={LIMITS.plate.thickness_mm[0]}
-            most_mm={LIMITS.plate.thickness_mm[1]}
-            onChange={(thickness_mm) => set({ ...section, thickness_mm })}
-          />
+          <Measured of="height">
+            <LengthField
+              {...field("wide")}
+              label="Width"
+              role="height"
+              value_mm={breadth_mm(piece)}
+              least_mm={LIMITS.plate.width_mm[0]}
+              most_mm={LIMITS.plate.width_mm[1]}
+              onChange={(width_mm) => set({ ...section, width_mm })}
+            />
+          </Measured>
+          <Measured of="thickness">
+            <LengthField
+              {...field("thick")}
+              label="Thickness"
+              role="thickness"
+              value_mm={section.thickness_mm}
+              least_mm={LIMITS.plate.thickness_mm[0]}
+              most_mm={LIMITS.plate.thickness_mm[1]}
+              onChange={(thickness_mm) => set({ ...section, thickness_mm })}
+            />
+          </Measured>
         </>
       ) : section.shape === "round" ? (
-        <LengthField
-          {...field("thick")}
-          label="Diameter"
-          role="thickness"
-          value_mm={section.diameter_mm}
-          least_mm={LIMITS.round.diameter_mm[0]}
-          most_mm={LIMITS.round.diameter_mm[1]}
-          onChange={(diameter_mm) => set({ ...section, diameter_mm })}
-        />
+        <Measured of="thickness">
+          <LengthField
+            {...field("thick")}
+            label="Diameter"
+            role="thickness"
+            value_mm={section.diameter_mm}
+            least_mm={LIMITS.round.diameter_mm[0]}
+            most_mm={LIMITS.round.diameter_mm[1]}
+            onChange={(diameter_mm) => set({ ...section, diameter_mm })}
+          />
+        </Measured>
       ) : (
-        <LengthField
-          {...field("thick")}
-          label="Side"
-          role="thickness"
-          value_mm={section.side_mm}
-          least_mm={LIMITS.square.side_mm[0]}
-          most_mm={LIMITS.square.side_mm[1]}
-          onChange={(side_mm) => set({ ...section, side_mm })}
-        />
+        <Measured of="thickness">
+          <LengthField
+            {...field("thick")}
+            label="Side"
+            role="thickness"
+            value_mm={section.side_mm}
+            least_mm={LIMITS.square.side_mm[0]}
+            most_mm={LIMITS.square.side_mm[1]}
+            onChange={(side_mm) => set({ ...section, side_mm })}
+          />
+        </Measured>
       )}
     </div>
   );
 }
 
-function LivePiece({ piece, units }: { piece: Piece; units: Units }) {
+/** A dimension of the drawing, large enough for a finger: it leads to its field. */
+function Tap({ x, y, width, height, label, onTap, children }: TapProps) {
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={label}
+      className="tap-dimension"
+      onClick={onTap}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") onTap();
+      }}
+    >
+      <rect x={x} y={y} width={width} height={height} fill="transparent" />
+      {children}
+    </g>
+  );
+}
+
+interface TapProps {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly label: string;
+  readonly onTap: () => void;
+  readonly children: ReactNode;
+}
+
+/** Half of what a finger needs beside a dimension, in the drawing. */
+const FINGER = 24;
+
+function LivePiece({ piece, units, onTap }: { piece: Piece; units: Units; onTap: (of: Dimension) => void }) {
   const [W, H] = [330, 420];
   const box = drawPiece(piece, 1, "hang");
   const k = Math.min((W - 90) / box.width_px, (H - 56) / box.height_px);
   const drawn = drawPiece(piece, k, "hang");
   const [x, y] = [(W - drawn.width_px) / 2 + 14, 14];
+  const isBar = piece.section.shape === "round" || piece.section.shape === "square";
   return (
     <figure className="live-piece">
       <svg
         viewBox={`0 0 ${W} ${H}`}
         width="100%"
-        role="img"
+        role="group"
         aria-label={`${piece.name}, ${showLength(piece.length_mm, units)} long, drawn to scale`}
       >
         <g transform={`translate(${x} ${y})`}>
           <Silhouette drawn={drawn} lie="hang" paint={SCALE_PAINT} />
         </g>
-        <DimV x={x - 22} y1={y} y2={y + drawn.height_px} text={showLength(drawn.outline.box.height_mm, units)} />
-        <DimH x1={x} x2={x + drawn.width_px} y={y + drawn.height_px + 20} text={showLength(drawn.outline.box.width_mm, units)} />
+        <Tap x={x - 22 - FINGER} y={y} width={2 * FINGER} height={drawn.height_px} label="Change its length" onTap={() => onTap("length")}>
+          <DimV x={x - 22} y1={y} y2={y + drawn.height_px} text={showLength(drawn.outline.box.height_mm, units)} />
+        </Tap>
+        <Tap
+          x={x - FINGER}
+          y={y + drawn.height_px + 2}
+          width={drawn.width_px + 2 * FINGER}
+          height={2 * FINGER}
+          label={isBar ? "Change its thickness" : "Change its width"}
+          onTap={() => onTap(isBar ? "thickness" : "height")}
+        >
+          <DimH x1={x} x2={x + drawn.width_px} y={y + drawn.height_px + 20} text={showLength(drawn.outline.box.width_mm, units)} />
+        </Tap>
       </svg>
-      <svg viewBox="0 -20 330 40" width="100%" aria-hidden="true">
-        <SectionDrawing section={piece.section} scale_px_mm={2.6} mostWidth={240} units={units} />
+      <svg viewBox="0 -24 330 48" width="100%">
+        <Tap x={0} y={-FINGER} width={330} height={2 * FINGER} label="Change its thickness" onTap={() => onTap("thickness")}>
+          <SectionDrawing section={piece.section} scale_px_mm={2.6} mostWidth={240} units={units} />
+        </Tap>
       </svg>
       <figcaption>
-        Drawn from your measures; the outline between them is the usual one of its kind. About{" "}
+        Drawn from your measures; the outline between them is the usual one of its kind. Tap a measure to change it. About{" "}
         {showMass(mass_kg(piece, formOf(piece)), units)}.
       </figcaption>
     </figure>
   );
 }
 
-export function PieceForm({ piece, onChange, onFault }: Props) {
-  const units = useUnits();
+function WhatItIs({ piece, onChange }: Pick<Props, "piece" | "onChange">) {
+  return (
+    <>
+      <h2>What is it?</h2>
+      <FormPicker piece={piece} onChange={onChange} />
+      <div className="two">
+        <TextField
+          label="Name"
+          value={piece.name}
+          error={piece.name.trim() === ""}
+          helperText={piece.name.trim() === "" ? "Give it a name." : " "}
+          onChange={(e) => onChange({ ...piece, name: e.target.value.slice(0, 60) })}
+        />
+        <TextField
+          label="Mark that survives the fire"
+          value={piece.mark}
+          error={piece.mark.trim() === ""}
+          helperText={
+            piece.mark.trim() === ""
+              ? "A scribed line is lost in scale: file notches."
+              : `File ${showNotches(piece.mark)} into the tang. Scribed lines vanish in scale.`
+          }
+          onChange={(e) => onChange({ ...piece, mark: e.target.value.slice(0, 12) })}
+        />
+      </div>
+    </>
+  );
+}
+
+function SteelAndUse({ piece, onChange, units }: Pick<Props, "piece" | "onChange"> & { units: Units }) {
   const steel = CATALOGUE.steel(piece.steel);
   const use = CATALOGUE.use(piece.use);
   return (
-    <div className="piece-form">
-      <Hatches />
-      <div className="piece-fields">
-        <h2>What is it?</h2>
-        <FormPicker piece={piece} onChange={onChange} />
-        <div className="two">
-          <TextField
-            label="Name"
-            value={piece.name}
-            error={piece.name.trim() === ""}
-            helperText={piece.name.trim() === "" ? "Give it a name." : " "}
-            onChange={(e) => onChange({ ...piece, name: e.target.value.slice(0, 60) })}
-          />
-          <TextField
-            label="Mark that survives the fire"
-            value={piece.mark}
-            error={piece.mark.trim() === ""}
-            helperText={
-              piece.mark.trim() === ""
-                ? "A scribed line is lost in scale: file notches."
-                : `File ${showNotches(piece.mark)} into the tang. Scribed lines vanish in scale.`
-            }
-            onChange={(e) => onChange({ ...piece, mark: e.target.value.slice(0, 12) })}
-          />
-        </div>
-        <h2>Of what steel, and how does it start?</h2>
-        <div className="two">
-          <TextField
-            select
-            label="Steel"
-            value={piece.steel}
-            helperText={steel ? `${steel.about} ${steelFacts(steel, units)}` : " "}
-            onChange={(e) => onChange({ ...piece, steel: e.target.value })}
-          >
-            {CATALOGUE.steels.map(({ id, name, composition_wtpct }) => (
-              <MenuItem key={id} value={id}>
-                {name}, {composition_wtpct.value.C.toFixed(2)} % carbon
-              </MenuItem>
-            ))}
-          </TextField>
-          <TextField
-            select
-            label="How it starts"
-            value={piece.start}
-            helperText={START_WORDS[piece.start][1]}
-            onChange={(e) => onChange({ ...piece, start: e.target.value as Piece["start"] })}
-          >
-            {(Object.keys(START_WORDS) as Piece["start"][]).map((start) => (
-              <MenuItem key={start} value={start}>
-                {START_WORDS[start][0]}
-              </MenuItem>
-            ))}
-          </TextField>
-        </div>
-        <h2>What is it for?</h2>
+    <>
+      <h2>Of what steel, and how does it start?</h2>
+      <div className="two">
         <TextField
           select
-          fullWidth
-          label="Use"
-          value={piece.use}
-          helperText={use ? `Wants ${use.target_HRC[0]} to ${use.target_HRC[1]} HRC. ${use.why}` : " "}
-          onChange={(e) => onChange({ ...piece, use: e.target.value })}
+          label="Steel"
+          value={piece.steel}
+          helperText={steel ? `${steel.about} ${steelFacts(steel, units)}` : " "}
+          onChange={(e) => onChange({ ...piece, steel: e.target.value })}
         >
-          {CATALOGUE.uses.map(({ id, name, target_HRC }) => (
+          {CATALOGUE.steels.map(({ id, name, composition_wtpct }) => (
             <MenuItem key={id} value={id}>
-              {name}, {target_HRC[0]} to {target_HRC[1]} HRC
+              {name}, {composition_wtpct.value.C.toFixed(2)} % carbon
             </MenuItem>
           ))}
         </TextField>
-        <h2>Measure it</h2>
-        <ToggleButtonGroup
-          exclusive
-          value={piece.section.shape}
-          aria-label="Shape of the section"
-          onChange={(_, shape: ShapeName | null) => shape && onChange({ ...piece, section: asShape(piece.section, shape) })}
-          sx={{ mb: 2, flexWrap: "wrap" }}
+        <TextField
+          select
+          label="How it starts"
+          value={piece.start}
+          helperText={START_WORDS[piece.start][1]}
+          onChange={(e) => onChange({ ...piece, start: e.target.value as Piece["start"] })}
         >
-          {(Object.keys(SHAPE_WORDS) as ShapeName[]).map((shape) => (
-            <ToggleButton key={shape} value={shape}>
-              {SHAPE_WORDS[shape]}
-            </ToggleButton>
+          {(Object.keys(START_WORDS) as Piece["start"][]).map((start) => (
+            <MenuItem key={start} value={start}>
+              {START_WORDS[start][0]}
+            </MenuItem>
           ))}
-        </ToggleButtonGroup>
-        <Measures key={`${piece.form}-${piece.section.shape}`} piece={piece} onChange={onChange} onFault={onFault} units={units} />
-        <MorePlaces piece={piece} units={units} onChange={onChange} onFault={onFault} />
-        {piece.section.shape === "wedge" ? <h2>What should each part be? (if it matters)</h2> : null}
-        <ZoneWishes piece={piece} onChange={onChange} />
-        <p className="hint">Write it as you measure it: 4.8, 4.8 mm, 3/16, 1 1/4&quot;.</p>
+        </TextField>
       </div>
-      <LivePiece piece={piece} units={units} />
+      <h2>What is it for?</h2>
+      <TextField
+        select
+        fullWidth
+        label="Use"
+        value={piece.use}
+        helperText={use ? `Wants ${use.target_HRC[0]} to ${use.target_HRC[1]} HRC. ${use.why}` : " "}
+        onChange={(e) => onChange({ ...piece, use: e.target.value })}
+      >
+        {CATALOGUE.uses.map(({ id, name, target_HRC }) => (
+          <MenuItem key={id} value={id}>
+            {name}, {target_HRC[0]} to {target_HRC[1]} HRC
+          </MenuItem>
+        ))}
+      </TextField>
+    </>
+  );
+}
+
+function MeasureIt({ piece, onChange, onFault, units }: Omit<Props, "open" | "onOpen"> & { units: Units }) {
+  return (
+    <>
+      <h2>Measure it</h2>
+      <ToggleButtonGroup
+        exclusive
+        value={piece.section.shape}
+        aria-label="Shape of the section"
+        onChange={(_, shape: ShapeName | null) => shape && onChange({ ...piece, section: asShape(piece.section, shape) })}
+        sx={{ mb: 2, flexWrap: "wrap" }}
+      >
+        {(Object.keys(SHAPE_WORDS) as ShapeName[]).map((shape) => (
+          <ToggleButton key={shape} value={shape}>
+            {SHAPE_WORDS[shape]}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      <Measures key={`${piece.form}-${piece.section.shape}`} piece={piece} onChange={onChange} onFault={onFault} units={units} />
+      <MorePlaces piece={piece} units={units} onChange={onChange} onFault={onFault} />
+      {piece.section.shape === "wedge" ? <h2>What should each part be? (if it matters)</h2> : null}
+      <ZoneWishes piece={piece} onChange={onChange} />
+      <p className="hint">Write it as you measure it: 4.8, 4.8 mm, 3/16, 1 1/4&quot;.</p>
+    </>
+  );
+}
+
+/** The groups of the form that fold on a phone; the last is the page's own. */
+export type Group = "what" | "steel" | "measures" | "how";
+
+/** The three groups that describe a piece. */
+export function PieceForm({ piece, onChange, onFault, open, onOpen }: Props) {
+  const units = useUnits();
+  const isWide = useWide();
+  const fields = useRef<HTMLDivElement>(null);
+  const fold = (group: Group) => ({ isOpen: open === group, onOpen: (isOpen: boolean) => onOpen(isOpen ? group : null) });
+  const live = (
+    <LivePiece
+      piece={piece}
+      units={units}
+      onTap={(of) => fields.current?.querySelector<HTMLInputElement>(`[data-dimension=${of}] input`)?.select()}
+    />
+  );
+  const start = START_WORDS[piece.start][0].toLowerCase();
+  const { name: use = "" } = CATALOGUE.use(piece.use) ?? {};
+  return (
+    <div className="piece-form">
+      <Hatches />
+      <div className="piece-fields" ref={fields}>
+        <Fold title="What is it?" says={`${piece.name}, ${piece.mark}`} {...fold("what")}>
+          <WhatItIs piece={piece} onChange={onChange} />
+        </Fold>
+        <Fold
+          title="Steel and use"
+          says={`${CATALOGUE.steel(piece.steel)?.name ?? piece.steel}, ${start}; ${use.toLowerCase()}`}
+          {...fold("steel")}
+        >
+          <SteelAndUse piece={piece} onChange={onChange} units={units} />
+        </Fold>
+        <Fold
+          title="Measures"
+          says={`${showLength(piece.length_mm, units)} long, ${showLength(thickness_mm(piece.section), units)} thick`}
+          {...fold("measures")}
+        >
+          {isWide ? null : live}
+          <MeasureIt piece={piece} onChange={onChange} onFault={onFault} units={units} />
+        </Fold>
+      </div>
+      {isWide ? live : null}
     </div>
   );
 }

@@ -1,14 +1,15 @@
 /** Acts that wait for a fact, not a clock: black, hand-warm, in the oven, tried with a file. Time since is shown large. */
 
-import { bathTimes, brittleSince, ovenFor, ovensOf } from "@tembrak/core";
+import { bathTimes, brittleSince, ovenFor, ovensOf, type Check } from "@tembrak/core";
 import { useStandingSoon } from "../../../compute/useAnswers.js";
 import { actWords } from "../../../words/actWords.js";
 import { showClock } from "../../../format/show.js";
 import { usePaint } from "../../../parts/usePaint.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useKit, useSettings } from "../../../store/useStore.js";
-import { waitWords, type Waiting } from "../../../words/benchWords.js";
+import { fallWords, waitWords, type Waiting } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
+import { MagnetKey } from "./MagnetKey.js";
 import { OvenRead } from "./OvenRead.js";
 
 /** What ends it: the fact itself, or the files. */
@@ -16,9 +17,20 @@ function Keys({ state, act, bench }: Omit<ActProps<Waiting["kind"]>, "now_ms">) 
   const settings = useSettings();
   const words = actWords(act, state, settings);
   const test = `/piece/${state.id}/test/${act.id}`;
+  const touched = (pull: "free" | "weak"): Check => ({ check: "magnet", state: pull });
   return (
     <div className="bench-keys">
-      {act.kind === "first-file" ? (
+      {act.kind === "fall" ? (
+        <>
+          <MagnetKey value="free" isOn={false} isDisabled={bench.isStoring} onPress={() => bench.check(touched("free"))} />
+          <ActKey
+            label={words.done}
+            note="as the magnet first pulls"
+            bench={bench}
+            onPress={() => bench.done([{ kind: "check", act: act.id, reading: touched("weak") }])}
+          />
+        </>
+      ) : act.kind === "first-file" ? (
         <>
           <button type="button" className="log-key wide-key" disabled={bench.isStoring} onClick={() => bench.done()}>
             {words.done}, untested
@@ -83,6 +95,9 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>
           <p className="to-go">
             {waitWords(act, { gone_s, steel: state.piece.steel, handWarm_s: prediction?.hardening.handWarm_s, oven }, settings)}
           </p>
+          {act.kind === "fall" && prediction !== undefined ? (
+            <p className="from2">{fallWords(prediction.hardening.chanceHard.working)}</p>
+          ) : null}
           {act.kind === "oven" ? <OvenRead state={state} act={act} bench={bench} /> : null}
         </div>
       </div>

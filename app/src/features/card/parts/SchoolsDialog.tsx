@@ -7,8 +7,8 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
-import { usePlanned } from "../../../compute/useAnswers.js";
-import { lackWords } from "../../../words/routeWords.js";
+import { isFair, usePlanned } from "../../../compute/useAnswers.js";
+import { lackWords, unfairWords } from "../../../words/routeWords.js";
 import { WayKeys } from "../../../parts/WayKeys.js";
 import { SCHOOL_WORDS } from "../../../words/schools.js";
 import { showChance, showHardness, showRange, showTemperature, type Units } from "../../../format/show.js";
@@ -52,8 +52,8 @@ function SchoolRow({
   onPick: () => void;
 }) {
   const route = planRoute(CATALOGUE, piece, school, { way, kit });
-  const missing = lackWords(school, kit);
   const prediction = usePlanned(piece, route, "quick");
+  const missing = lackWords(school, kit) ?? (isFair(school, prediction.data) ? null : unfairWords(prediction.data!));
   const heat = route.steps.find((step) => step.kind === "harden");
   const count = route.steps.filter(({ kind }) => kind === "normalise").length;
   const falls = heat?.kind === "harden" && heat.fallTo_C !== undefined ? `, falling to ${showTemperature(heat.fallTo_C, units)}` : "";
