@@ -15,7 +15,7 @@ import { Frame } from "./parts/Frame.js";
 import { Problem } from "./parts/Problem.js";
 import { boot } from "./store/boot.js";
 import { LogProvider } from "./store/LogProvider.js";
-import { ShopProvider } from "./store/ShopProvider.js";
+import { readBookEarly, ShopProvider } from "./store/ShopProvider.js";
 import { theme } from "./theme.js";
 import { VIEW_LIST, type ViewName } from "./views.js";
 
@@ -31,6 +31,9 @@ const PAGES = {
   book: async () => (await import("./features/book/index.js")).BookPage,
   record: async () => (await import("./features/book/index.js")).RecordPage,
 } as const satisfies Record<ViewName, () => Promise<ComponentType>>;
+
+/** The first screen is drawn by then, ms. */
+const RACK_FIRST_ms = 800;
 
 const router = createBrowserRouter([
   {
@@ -56,7 +59,10 @@ const router = createBrowserRouter([
   },
 ]);
 
-startWorkers();
+readBookEarly();
+// Where a verdict is wanted at once its workers load beside the page; a rack is drawn first.
+if (location.pathname.startsWith("/piece/")) startWorkers();
+else setTimeout(startWorkers, RACK_FIRST_ms);
 
 const queries = new QueryClient();
 

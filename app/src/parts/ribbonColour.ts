@@ -10,6 +10,28 @@ export interface ColourStop {
 }
 
 const STOPS = 220;
+/** Colours no eye tells apart are worked out once: films by the half nanometre, glows by two degrees. */
+const FILM_STEP_nm = 0.5;
+const GLOW_STEP_K = 2;
+
+const films = new Map<number, string>();
+const glows = new Map<string, string>();
+
+function from<K>(known: Map<K, string>, key: K, make: () => string): string {
+  const colour = known.get(key) ?? make();
+  known.set(key, colour);
+  return colour;
+}
+
+function filmColour(film_nm: number): string {
+  const step = Math.round(film_nm / FILM_STEP_nm);
+  return from(films, step, () => filmHex(step * FILM_STEP_nm));
+}
+
+function glowColour(temperature_C: number, lux: number): string {
+  const step = Math.round(temperature_C / GLOW_STEP_K);
+  return from(glows, `${lux} ${step}`, () => glowHex(step * GLOW_STEP_K, ambientFromLux(lux)));
+}
 
 /** Stops along the line. The film of a temper only grows: what was coloured stays coloured when it cools. */
 export function ribbonStops(ribbon: Ribbon, steelId: string, lux: number, holds_min: ReadonlyMap<number, number>): ColourStop[] {
@@ -23,9 +45,9 @@ export function ribbonStops(ribbon: Ribbon, steelId: string, lux: number, holds_
       const step = ribbon.spans.find((span) => x >= span.x0 && x <= span.x1);
       const hold_min = step ? (holds_min.get(step.step) ?? 60) : 60;
       film_nm = Math.max(film_nm, oxideFilm_nm({ temperature_C, hold_min, alloyShift_K: shift }));
-      return { at: x, colour: film_nm < 3 ? "var(--pale)" : filmHex(film_nm) };
+      return { at: x, colour: film_nm < 3 ? "var(--pale)" : filmColour(film_nm) };
     }
     if (surface === "hard") return { at: x, colour: "var(--pale)" };
-    return { at: x, colour: isGlowVisible(temperature_C, ambient) ? glowHex(temperature_C, ambient) : "var(--line2)" };
+    return { at: x, colour: isGlowVisible(temperature_C, ambient) ? glowColour(temperature_C, lux) : "var(--line2)" };
   });
 }

@@ -1,7 +1,8 @@
 /** What every screen reads of the shop, asked for once: settings, kit, and the book as it stands. */
 
 import { type Kit } from "@tembrak/core";
-import { useLiveQuery } from "dexie-react-hooks";
+import { liveQuery } from "dexie";
+import { useLiveQuery, useObservable } from "dexie-react-hooks";
 import { createContext, useMemo, type ReactNode } from "react";
 import { DEFAULT_SETTINGS, readKit, readSettings, type Settings } from "./db.js";
 import { readMirror, type Mirror } from "./mirror.js";
@@ -16,10 +17,49 @@ export interface ShopData {
 
 export const ShopData = createContext<ShopData>({ settings: DEFAULT_SETTINGS, kit: undefined, book: undefined });
 
+/** The book, read from the moment it is asked for: whoever listens later has what was read last at once. */
+function makeHot(): { readonly subscribe: (next: (book: Mirror) => void, failed?: (error: unknown) => void) => () => void } {
+  const listeners = new Set<(book: Mirror) => void>();
+  const failing = new Set<(error: unknown) => void>();
+  let last: Mirror | undefined;
+  liveQuery(readMirror).subscribe(
+    (book) => {
+      last = book;
+      for (const tell of listeners) tell(book);
+    },
+    (error: unknown) => {
+      for (const tell of failing) tell(error);
+    },
+  );
+  return {
+    subscribe: (next, failed) => {
+      listeners.add(next);
+      if (failed !== undefined) failing.add(failed);
+      if (last !== undefined) next(last);
+      return () => {
+        listeners.delete(next);
+        if (failed !== undefined) failing.delete(failed);
+      };
+    },
+  };
+}
+
+let hot: ReturnType<typeof makeHot> | null = null;
+
+/** Begins to read the book while the page is still being built. */
+export function readBookEarly(): void {
+  hot ??= makeHot();
+}
+
+function liveBook(): ReturnType<typeof makeHot> {
+  readBookEarly();
+  return hot!;
+}
+
 export function ShopProvider({ children }: { children: ReactNode }) {
   const settings = useLiveQuery(readSettings, []) ?? DEFAULT_SETTINGS;
   const kit = useLiveQuery(readKit, []);
-  const book = useLiveQuery(readMirror, []);
+  const book = useObservable(liveBook, []);
   const data = useMemo(() => ({ settings, kit, book }), [settings, kit, book]);
   return <ShopData value={data}>{children}</ShopData>;
 }

@@ -103,6 +103,9 @@ export function layOutRack(pieces: readonly PieceState[], now_ms: number, width:
   const longest = pieces.reduce((most, { piece }) => Math.max(most, drawPiece(piece, 1, "hang").height_px), 1);
   let scale = Math.min(1.1, freeHeight / longest);
   const floor = Math.max(0.12, 0.6 * scale);
+  // A long rack is scrolled, whatever the scale between: asked first, because each try lays out every piece.
+  const smallest = hangAt(Math.min(scale, floor), pieces, now_ms);
+  if (smallest.width > width) return spreadOver(smallest, width);
   let layout = hangAt(scale, pieces, now_ms);
   while (layout.width > width && scale > floor) {
     scale *= 0.96;
