@@ -1,6 +1,7 @@
 /** When things go wrong: storage refused, two tabs, an address that leads nowhere. Nothing is lost, everything is said. */
 
-import { DEMO } from "../ports.js";
+import { readFileSync, writeFileSync } from "node:fs";
+import { DEMO, EMPTY } from "../ports.js";
 import { expect, goToBook, test } from "./shop.js";
 
 test("a browser that refuses to store: the tap is told as not stored and not shown as done", async ({ page }) => {
@@ -125,4 +126,46 @@ test("emptied on purpose, the book stays empty after a reload", async ({ page })
   await expect(page.getByRole("heading", { name: "Nothing hangs here yet." })).toBeVisible();
   await page.reload();
   await expect(page.getByRole("heading", { name: "Nothing hangs here yet." })).toBeVisible();
+});
+
+test("books of another version: an older one opens as it was, a newer one is refused with why, and nothing here changes", async ({
+  page,
+}, info) => {
+  await page.goto(`${EMPTY}/book`);
+  await expect(page.getByRole("heading", { name: "The book", exact: true })).toBeVisible();
+  await page.getByLabel("Book file").setInputFiles("core/test/migrate/books/version-1.tembrak.json");
+  await expect(page.getByText(/\d+ pieces?/).first()).toBeVisible();
+  const rows = page.locator(".book-row");
+  await expect(rows.first()).toBeVisible();
+  const here = await rows.allInnerTexts();
+  const newer = info.outputPath("newer.tembrak.json");
+  const book = JSON.parse(readFileSync("core/test/migrate/books/version-5.tembrak.json", "utf8")) as { formatVersion: number };
+  writeFileSync(newer, JSON.stringify({ ...book, formatVersion: book.formatVersion + 1 }));
+  await page.getByLabel("Book file").setInputFiles(newer);
+  await expect(page.getByText(/from a newer Tembrak/)).toBeVisible();
+  await page.reload();
+  await expect(rows.first()).toBeVisible();
+  expect(await rows.allInnerTexts()).toEqual(here);
+});
+
+test("a private window that keeps nothing: it is said before anything is tapped", async ({ page }) => {
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException("not here", "SecurityError");
+    };
+  });
+  await page.goto(DEMO);
+  await expect(page.getByRole("alert").filter({ hasText: /refuses to store anything here/ })).toBeVisible();
+});
+
+test("a machine that slept through the end of a hold: it is told as over by as much, and the taps before it stand", async ({ page }) => {
+  await page.clock.install();
+  await page.goto(`${DEMO}/piece/demo-4/bench`);
+  await page.getByRole("button", { name: /start the hold/ }).click();
+  await expect(page.getByTestId("numeral")).toHaveText(/^[01]:\d\d$/);
+  await page.clock.fastForward("00:25:00");
+  await expect(page.getByText(/Go on now/)).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("button", { name: /start the hold/ })).toBeVisible();
+  await expect(page.getByRole("status")).toContainText("looks bright cherry");
 });
