@@ -10,8 +10,8 @@ const made = spawnSync(process.execPath, ["--import", "tsx", "tools/genValidator
 if (made.status !== 0) process.exit(made.status ?? 1);
 await vite({ configFile: join(root, "app/vite.config.ts"), logLevel: "warn" });
 await esbuild({
-  entryPoints: [join(root, "server/src/main.ts")],
-  outfile: join(root, "server/dist/main.js"),
+  entryPoints: [join(root, "server/src/main.ts"), join(root, "server/src/shopThread.ts")],
+  outdir: join(root, "server/dist"),
   bundle: true,
   platform: "node",
   format: "esm",

@@ -7,6 +7,7 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { CHROMIUM } from "../e2e/chromium.js";
 import { makeApp } from "../server/src/app.js";
+import { openHere } from "../server/src/runningShop.js";
 import { play, type Played, type Spec } from "./wholeruns/play.js";
 import { reportOf } from "./wholeruns/report.js";
 import { Witness } from "./wholeruns/truth.js";
@@ -50,8 +51,8 @@ const SPECS: readonly Spec[] = [
   { ...CAREFUL, name: "edge quench, thick", school: FORGE, steel: "5160", spine_mm: 6, hardens: /^Edge only/ },
 ];
 
-async function listen(onShop: (shop: Parameters<NonNullable<Parameters<typeof makeApp>[0]["onShop"]>>[0]) => void) {
-  const app = makeApp({ pages: join(root, "app/dist"), demo: false, onShop });
+async function listen(onShop: Parameters<typeof openHere>[0]) {
+  const app = makeApp({ pages: join(root, "app/dist"), demo: false, openShop: openHere(onShop) });
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, "127.0.0.1", () => resolve(listening));
   });

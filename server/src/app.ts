@@ -3,7 +3,7 @@
 import compression from "compression";
 import express, { type Express, type NextFunction, type Request, type Response } from "express";
 import helmet from "helmet";
-import type { PracticeShop } from "@tembrak/core";
+import type { OpenRunningShop } from "./runningShop.js";
 import { shopRoutes } from "./routes/shop.js";
 
 export interface AppDeps {
@@ -11,8 +11,8 @@ export interface AppDeps {
   readonly pages: string;
   /** Whether an empty book may be filled with the made-up shop. */
   readonly demo: boolean;
-  /** Told of every simulated shop that is opened: for those who measure what the screens say of it. */
-  readonly onShop?: (shop: PracticeShop) => void;
+  /** How a simulated shop is run: in this thread where nothing is said. */
+  readonly openShop?: OpenRunningShop;
 }
 
 /** SHA-256 of the empty string: emotion's tags are empty in production and filled through insertRule. */
@@ -33,7 +33,7 @@ function onlyOwn(request: Request, response: Response, next: NextFunction): void
   refuse(response, 403, "not-own", "This server answers its own machine alone.");
 }
 
-export function makeApp({ pages, demo, onShop }: AppDeps): Express {
+export function makeApp({ pages, demo, openShop }: AppDeps): Express {
   const app = express();
   app.disable("x-powered-by");
   // No stack in any answer, whatever the surroundings say.
@@ -75,7 +75,7 @@ export function makeApp({ pages, demo, onShop }: AppDeps): Express {
   app.get("/api/config", (_request, response) => {
     response.set("Cache-Control", "no-store").json({ demo });
   });
-  app.use("/api/shop", shopRoutes(onShop === undefined ? {} : { onShop }).router);
+  app.use("/api/shop", shopRoutes(openShop === undefined ? {} : { openShop }).router);
   app.use("/api", (_request, response) => {
     refuse(response, 404, "not-found", "There is nothing at this address.");
   });

@@ -3,6 +3,7 @@ import express from "express";
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { shopRoutes, type ShopRoutes } from "../src/routes/shop.js";
+import { openHere } from "../src/runningShop.js";
 
 const piece = {
   name: "Sickle",
@@ -30,9 +31,9 @@ const RESET = {
 let open: { server: Server; routes: ShopRoutes } | null = null;
 let real_ms = 0;
 
-async function serve(budget_ms = Infinity): Promise<string> {
+async function serve(budget_ms = Infinity, openShop = openHere()): Promise<string> {
   real_ms = 0;
-  const routes = shopRoutes({ now_ms: () => real_ms, budget_ms });
+  const routes = shopRoutes({ now_ms: () => real_ms, budget_ms, openShop });
   const app = express();
   app.use("/api/shop", routes.router);
   const server = createServer(app);
@@ -113,6 +114,27 @@ describe("the simulated shop over HTTP", () => {
     const { now_ms } = await (await fetch(at)).json();
     expect(now_ms).toBeGreaterThan(RESET.epoch_ms);
     expect(now_ms).toBeLessThan(RESET.epoch_ms + 200_000);
+  });
+  it("a shop whose thread does not answer holds up no other, and one whose thread has died is gone", async () => {
+    const here = openHere();
+    let die: (why: Error) => void = () => undefined;
+    const at = await serve(Infinity, async (reset) => {
+      const running = await here(reset);
+      if (reset.pieces[0]!.id !== "stuck") return running;
+      const never = new Promise<never>((_, reject) => (die = reject));
+      return { ...running, call: (call) => (call.do === "pass" ? never : running.call(call)) };
+    });
+    await post(`${at}/reset`, { ...RESET, pieces: [{ id: "stuck", piece }] });
+    await post(`${at}/reset`, RESET);
+    const held = fetch(`${at}?piece=stuck`);
+    real_ms += 500;
+    const { now_ms } = await (await fetch(`${at}?piece=p`)).json();
+    expect(now_ms - RESET.epoch_ms).toBeCloseTo(50_000, -2);
+    die(new Error("gone"));
+    expect((await held).status).toBe(500);
+    // With the next beat of the server's clock.
+    await new Promise((resolve) => setTimeout(resolve, 600));
+    expect(await (await fetch(`${at}?piece=stuck`)).json()).toBeNull();
   });
   it("asked for its head alone, the stream ends", async () => {
     const at = await serve();

@@ -1,7 +1,8 @@
 /** The simulated shops over HTTP: each read as a stream of server-sent events, moved and asked by small JSON calls, found by a piece in it. */
 
-import { checkAny, InputError, type PracticeShop } from "@tembrak/core";
+import { checkAny, InputError } from "@tembrak/core";
 import express, { Router, type Request, type Response } from "express";
+import { openHere, type OpenRunningShop, type ShopCall } from "../runningShop.js";
 import { Shops, type OpenShop } from "../shops.js";
 
 /** How often simulated time moves and is sent, real ms. */
@@ -18,9 +19,10 @@ function refuse(response: Response, status: number, code: string, message: strin
 }
 
 /** Runs a call; what core refuses comes back as an error object, never as a stack. */
-function answer(response: Response, call: () => unknown): void {
+async function answer(response: Response, call: () => Promise<unknown>): Promise<void> {
   try {
-    response.set("Cache-Control", "no-store").json(call());
+    const said = await call();
+    response.set("Cache-Control", "no-store").json(said);
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
     refuse(response, 400, error.code, error.message, error.path);
@@ -30,8 +32,8 @@ function answer(response: Response, call: () => unknown): void {
 export interface ShopDeps {
   /** A clock that cannot be set, real ms. */
   readonly now_ms?: () => number;
-  /** Told of every shop that is opened. */
-  readonly onShop?: (shop: PracticeShop) => void;
+  /** How a shop is run: in this thread where nothing is said. */
+  readonly openShop?: OpenRunningShop;
   /** How long a shop may compute at a time, real ms. */
   readonly budget_ms?: number;
 }
@@ -41,9 +43,9 @@ function pieceOf({ query }: Request): string | undefined {
   return typeof query["piece"] === "string" ? query["piece"] : undefined;
 }
 
-export function shopRoutes({ now_ms = () => performance.now(), onShop, budget_ms }: ShopDeps = {}): ShopRoutes {
+export function shopRoutes({ now_ms = () => performance.now(), openShop = openHere(), budget_ms }: ShopDeps = {}): ShopRoutes {
   const router = Router();
-  const shops = new Shops(now_ms, onShop, budget_ms);
+  const shops = new Shops(now_ms, openShop, budget_ms);
   const timer = setInterval(() => shops.tick(), TICK_ms);
   timer.unref();
 
@@ -57,9 +59,9 @@ export function shopRoutes({ now_ms = () => performance.now(), onShop, budget_ms
   const post = <N extends "ShopCommand" | "ShopQuestion">(
     path: string,
     schema: N,
-    call: (of: OpenShop, body: Body<N>) => unknown,
+    callOf: (body: Body<N>) => Extract<ShopCall, { readonly do: "command" | "ask" }>,
   ): void => {
-    router.post(path, (request, response) => {
+    router.post(path, async (request, response) => {
       const checked = checkAny(schema, request.body);
       if (!checked.ok)
         return refuse(response, 400, checked.problems[0]!.code, checked.problems[0]!.message ?? "", checked.problems[0]!.path);
@@ -67,32 +69,23 @@ export function shopRoutes({ now_ms = () => performance.now(), onShop, budget_ms
       const named = "piece" in body ? body.piece : undefined;
       const found = opened(request, response, pieceOf(request) ?? (shops.find(named) === null ? undefined : named));
       if (found === null) return;
-      answer(response, () => {
-        shops.pass(found);
-        return call(found, body);
-      });
+      await answer(response, () => shops.call(found, callOf(body)));
     });
   };
 
   router.use(express.json({ limit: "64kb" }));
-  router.get("/", (request, response) => {
+  router.get("/", async (request, response) => {
     const found = shops.find(pieceOf(request));
-    if (found !== null) {
-      shops.asked(found);
-      shops.pass(found);
-    }
-    response.set("Cache-Control", "no-store").json(found?.shop.read() ?? null);
+    if (found !== null) shops.asked(found);
+    await answer(response, async () => (found === null ? null : shops.read(found)));
   });
-  router.post("/reset", (request: Request, response) => {
+  router.post("/reset", async (request: Request, response) => {
     const checked = checkAny("ShopReset", request.body);
     if (!checked.ok) return refuse(response, 400, checked.problems[0]!.code, checked.problems[0]!.message ?? "", checked.problems[0]!.path);
-    answer(response, () => shops.start(checked.value).shop.read());
+    await answer(response, async () => (await shops.start(checked.value)).reading);
   });
-  post("/command", "ShopCommand", ({ shop }, command) => {
-    shop.command(command);
-    return shop.read();
-  });
-  post("/ask", "ShopQuestion", ({ shop }, question) => shop.ask(question));
+  post("/command", "ShopCommand", (command) => ({ do: "command", command }));
+  post("/ask", "ShopQuestion", (question) => ({ do: "ask", question }));
   // Asked for its head alone a stream would never end.
   router.head("/stream", (_request, response) => void response.set("Content-Type", "text/event-stream").end());
   router.get("/stream", (request, response) => {

@@ -1,6 +1,6 @@
 /** Acts that wait for a fact, not a clock: black, hand-warm, in the oven, tried with a file. Time since is shown large. */
 
-import { bathTimes, brittleSince, ovenFor, ovensOf, type Check } from "@tembrak/core";
+import { bathTimes, brittleSince, ovenFor, ovensOf, type Check, type Prediction } from "@tembrak/core";
 import { useStandingSoon } from "../../../compute/useAnswers.js";
 import { actWords } from "../../../words/actWords.js";
 import { showClock } from "../../../format/show.js";
@@ -68,6 +68,11 @@ function Since({ since_ms, brittle_ms, now_ms }: { since_ms: number | null; brit
   );
 }
 
+/** What the first pull is good for, once it is worked out. */
+function FallChance({ prediction }: { prediction: Prediction | undefined }) {
+  return prediction === undefined ? null : <p className="from2">{fallWords(prediction.hardening.chanceHard.working)}</p>;
+}
+
 export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>) {
   const settings = useSettings();
   const kit = useKit() ?? null;
@@ -95,9 +100,7 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>
           <p className="to-go">
             {waitWords(act, { gone_s, steel: state.piece.steel, handWarm_s: prediction?.hardening.handWarm_s, oven }, settings)}
           </p>
-          {act.kind === "fall" && prediction !== undefined ? (
-            <p className="from2">{fallWords(prediction.hardening.chanceHard.working)}</p>
-          ) : null}
+          {act.kind === "fall" ? <FallChance prediction={prediction} /> : null}
           {act.kind === "oven" ? <OvenRead state={state} act={act} bench={bench} /> : null}
         </div>
       </div>
