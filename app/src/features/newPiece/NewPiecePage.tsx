@@ -101,7 +101,7 @@ interface HowProps {
 function AsTheLast({ last, units, onTake }: { last: PieceState; units: Units; onTake: () => void }) {
   const { name, steel, length_mm } = last.piece;
   return (
-    <Button onClick={onTake}>
+    <Button className="as-last" onClick={onTake}>
       As the last one: {name.toLowerCase()}, {CATALOGUE.steel(steel)?.name ?? steel}, {showLength(length_mm, units)}
     </Button>
   );

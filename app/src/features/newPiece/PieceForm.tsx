@@ -72,7 +72,7 @@ function FormPicker({ piece, onChange }: Pick<Props, "piece" | "onChange">) {
         );
       })}
       {shown.length === ORDERED_FORMS.length ? null : (
-        <Button variant="text" onClick={() => setAll(true)}>
+        <Button variant="text" className="more-kinds" onClick={() => setAll(true)}>
           {ORDERED_FORMS.length - shown.length} more kinds
         </Button>
       )}
