@@ -15,7 +15,7 @@ const forbid = (files, folders) => ({
     ],
   },
 });
-const LATER = ["plan", "simulate", "job", "verbs", "book", "standing"];
+const LATER = ["plan", "simulate", "job", "verbs", "book", "standing", "diagnose"];
 
 export default tseslint.config(
   {
@@ -70,10 +70,11 @@ export default tseslint.config(
   forbid(["core/src/kinetics/**"], ["heat", "colour", "evidence", "shape", ...LATER]),
   forbid(["core/src/colour/**"], ["heat", "kinetics", "evidence", "shape", ...LATER]),
   forbid(["core/src/evidence/**"], ["heat", "colour", "shape", ...LATER]),
-  forbid(["core/src/plan/**"], ["simulate", "job", "verbs", "book", "standing"]),
-  forbid(["core/src/simulate/**"], ["job", "verbs", "book", "standing"]),
-  forbid(["core/src/heatNow/**"], ["job", "verbs", "standing"]),
-  forbid(["core/src/standing/**"], ["job", "verbs"]),
+  forbid(["core/src/plan/**"], ["simulate", "job", "verbs", "book", "standing", "diagnose"]),
+  forbid(["core/src/simulate/**"], ["job", "verbs", "book", "standing", "diagnose"]),
+  forbid(["core/src/heatNow/**"], ["job", "verbs", "standing", "diagnose"]),
+  forbid(["core/src/standing/**"], ["job", "verbs", "diagnose"]),
+  forbid(["core/src/diagnose/**"], ["job", "verbs"]),
   forbid(["core/src/migrate/**"], ["numerics", "heat", "kinetics", "colour", "evidence", "shape", ...LATER]),
   {
     files: ["app/src/**/*.tsx"],

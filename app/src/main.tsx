@@ -27,6 +27,7 @@ const PAGES = {
   measure: async () => (await import("./features/newPiece/index.js")).MeasurePage,
   bench: async () => (await import("./features/bench/index.js")).BenchPage,
   fileTest: async () => (await import("./features/fileTest/index.js")).FileTestPage,
+  why: async () => (await import("./features/why/index.js")).WhyPage,
   kit: async () => (await import("./features/kit/index.js")).KitPage,
   book: async () => (await import("./features/book/index.js")).BookPage,
   record: async () => (await import("./features/book/index.js")).RecordPage,

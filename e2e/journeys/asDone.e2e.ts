@@ -32,9 +32,19 @@ test("out of the bath too soon: told at once at the bench and on the card, the f
   await page.getByRole("button", { name: "It is hand-warm" }).click();
   await page.getByRole("link", { name: "Try the files" }).click();
   await page.getByRole("button", { name: "Add tester readings" }).click();
-  await page.getByLabel("Tester readings, HRC").fill("38 37 39");
-  await page.getByRole("button", { name: /[Hh]arden it again|[Nn]ormalise.*harden/ }).click();
-  await expect(page.getByRole("heading", { name: /^Normalise/ })).toBeVisible();
+  await page.getByLabel("Tester readings, HRC").fill("47 46 48");
+  await page.getByRole("button", { name: /Why, and harden it again/ }).click();
+  // The log itself holds why: it came out too soon, and the remedy is to leave it in.
+  await expect(page.getByRole("heading", { name: "Likeliest first" })).toBeVisible();
+  await expect(
+    page
+      .getByRole("listitem")
+      .filter({ has: page.locator(".why-bar") })
+      .first(),
+  ).toContainText("Out of the bath too soon");
+  await expect(page.getByRole("checkbox", { name: /in the bath until it may come out/ })).toBeChecked();
+  await page.getByRole("button", { name: /^Harden it again.*try 2 of 3/ }).click();
+  await expect(page.getByRole("heading", { name: /^Harden/ })).toBeVisible();
   // A hardening that is still to come is planned anew: what spoiled the last one does not follow it.
   await page.getByRole("link", { name: "Card" }).click();
   await expect(page.getByTestId("moved")).toBeHidden();

@@ -1,11 +1,15 @@
 /** Computed answers for React: cached by the question, never computed twice, the last answer shown until the next is there. */
 
 import {
+  kitOf,
   MEMBERS,
   plannedQuestion,
   risesOf,
   standingQuestion,
   stepTimes_s,
+  whyQuestion,
+  type Diagnosed,
+  type Diagnosis,
   type Effort,
   type Job,
   type Known,
@@ -33,7 +37,7 @@ import { knownFrom_ms, useFactorsFor } from "./LearnProvider.js";
 import { useHeatContext } from "./useHeatContext.js";
 
 /** Raised when the numbers change, so that no cache outlives its core. */
-const CORE_VERSION = "0.9.0";
+const CORE_VERSION = "0.10.0";
 
 function keyOf(job: Job | null): readonly unknown[] {
   return ["result", CORE_VERSION, job === null ? null : JSON.stringify(job)];
@@ -240,6 +244,46 @@ export function useStepTimes(piece: Piece, route: Route | null): readonly (numbe
 }
 
 export const SHOWN_MEDIA = ["fast-oil", "medium-oil", "vegetable-oil", "water"] as const;
+
+export interface Why {
+  readonly question: Diagnosed;
+  /** Undefined while it is worked out. */
+  readonly diagnosis: Diagnosis | undefined;
+}
+
+/** Why a tested piece came out as it did; null where nobody tested it. */
+export function useDiagnosis(state: PieceState): Why | null {
+  const context = useHeatContext();
+  const factors = useFactorsFor(state.piece, knownFrom_ms(state));
+  const question = useMemo(
+    () => (unknownOf(state).length > 0 ? null : whyQuestion(state, { ...context, factors })),
+    [state, context, factors],
+  );
+  const { kit } = context;
+  const job: Extract<Job, { kind: "diagnose" }> | null =
+    question === null
+      ? null
+      : {
+          kind: "diagnose",
+          ...question,
+          facts: [...question.facts],
+          findings: [...question.findings],
+          baths: kit === null ? null : kitOf(kit, "bath").map(({ medium }) => medium),
+          attempts: attemptsOf(state),
+        };
+  const { data } = useQuery({
+    queryKey: keyOf(job),
+    queryFn: ({ signal }) => ask<"diagnose">(job!, { signal, isFirst: true }),
+    enabled: job !== null,
+    ...ONCE,
+  });
+  return question === null ? null : { question, diagnosis: data };
+}
+
+/** How often a piece was hardened. */
+export function attemptsOf({ acts, doneAt_ms }: PieceState): number {
+  return Math.max(1, acts.filter(({ kind, id }) => kind === "quench" && doneAt_ms.has(id)).length);
+}
 
 /** How the answer moves along each slide and in each bath. */
 export function useWhatIf(question: Question | null, tracks: readonly Track[]): UseQueryResult<WhatIf> {

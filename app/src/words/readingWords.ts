@@ -1,5 +1,6 @@
 /** What was logged, in a few words. Pure. */
 
+import { ANSWER_WORDS, MISHAP_WORDS } from "./whyWords.js";
 import { FATE_WORDS } from "./fateWords.js";
 import type { BookEvent, Check, PieceState, Section } from "@tembrak/core";
 import { actWords } from "./actWords.js";
@@ -47,6 +48,10 @@ function checkWords(reading: Check, section: Section, units: Units): string {
       return `chamber reads ${showTemperature(reading.temperature_C, units)}`;
     case "too-hot":
       return "too hot, by eye";
+    case "finding":
+      return ANSWER_WORDS[reading.answer].toLowerCase();
+    case "mishap":
+      return MISHAP_WORDS[reading.what].toLowerCase();
     case "power-off":
       return "power off";
     case "sequence":
@@ -74,6 +79,8 @@ export function readingWords(event: BookEvent, state: PieceState, units: Units):
       return "finished";
     case "fate":
       return FATE_WORDS[event.fate].is.toLowerCase();
+    case "bath":
+      return "of a bath";
     case "withdrawn":
       return "taken back";
   }

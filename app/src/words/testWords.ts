@@ -77,8 +77,8 @@ export function followUps(
   const isSoft = isFirst && summary.mean_HRC < Math.max(target.low_HRC, (prior?.mean_HRC ?? 60) - 5);
   const again: FollowUp = {
     key: "again",
-    title: "Normalise and harden again",
-    note: "Grind past the skin and try once more first. Three hardenings are enough for any piece.",
+    title: "Why, and harden it again",
+    note: "What most likely went wrong, what tells it, and what to do otherwise.",
   };
   if (isFirst) {
     const on: FollowUp = {

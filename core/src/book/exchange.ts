@@ -71,7 +71,8 @@ export function parseJson(marked: string): unknown {
 function eventProblems(events: readonly BookEvent[]): FileProblem[] {
   const problems: FileProblem[] = [];
   const ids = new Set<string>();
-  const defined = new Set(events.flatMap((e) => (e.kind === "piece" ? [e.piece] : [])));
+  // What is told of a bath stands under its id in the kit, which may have been thrown out since.
+  const defined = new Set(events.flatMap((e) => (e.kind === "piece" || e.kind === "bath" ? [e.piece] : [])));
   events.forEach((event, i) => {
     const path = `/events/${i}`;
     if (ids.has(event.id)) problems.push({ path: `${path}/id`, message: `${path}/id: the event "${event.id}" stands twice in the file` });

@@ -96,6 +96,9 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
       case "fate":
         fate = event.fate === "sound" ? null : { is: event.fate, at_ms, event: event.id };
         break;
+      case "bath":
+        // Of a bath of the kit: no piece's.
+        break;
       case "withdrawn":
         // Already taken out by `standing`, with what it withdraws.
         break;

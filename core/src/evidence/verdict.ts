@@ -55,11 +55,11 @@ function isTooHot({ piece_C }: TestDone): boolean {
   return piece_C !== undefined && piece_C > HAND_WARM_C;
 }
 
-/** How well each hardness explains a test; null where it says nothing. */
-export function testSays(test: TestDone): Likelihood | null {
-  const { strokes, rockwell: tester, surface } = test;
+/** How well each hardness explains a test; null where it says nothing. @param skinChance that its skin is soft, where more is known of that */
+export function testSays(test: TestDone, skinChance = SKIN_CHANCE[test.surface]): Likelihood | null {
+  const { strokes, rockwell: tester } = test;
   const says: Likelihood[] = [];
-  if (strokes.length > 0 && !isTooHot(test)) says.push(filesSay(strokes, SKIN_CHANCE[surface]));
+  if (strokes.length > 0 && !isTooHot(test)) says.push(filesSay(strokes, skinChance));
   if (tester !== undefined && tester.readings_HRC.length > 0) {
     const { corrected_HRC, standardError_HRC } = rockwell(tester);
     says.push(measurementSays(corrected_HRC, standardError_HRC));

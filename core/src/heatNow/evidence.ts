@@ -42,6 +42,8 @@ export function evidenceOf(reading: Check, age_s: number, kit: Kit | null): Heat
     case "chamber":
     case "power-off":
     case "too-hot":
+    case "finding":
+    case "mishap":
     case "sequence":
       return null;
   }

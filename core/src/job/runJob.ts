@@ -16,6 +16,7 @@ import {
   type Response,
 } from "../simulate/predict.js";
 import { BARE_DESK, GivenUp, type Desk } from "../simulate/desk.js";
+import { diagnose, type Diagnosis } from "../diagnose/diagnose.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import type { Member } from "../simulate/hardenSpread.js";
 import { warmUp, type WarmUp } from "../simulate/warmUp.js";
@@ -34,6 +35,7 @@ export interface JobAnswers {
   readonly members: readonly Member[];
   readonly section: SectionPicture;
   readonly lesson: Lesson | null;
+  readonly diagnose: Diagnosis;
   readonly "warm-up": WarmUp;
   readonly "what-if": WhatIf;
 }
@@ -56,6 +58,8 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
       return warmUp(job.piece, formOf(job.piece), job.hardens, job.fire, job.target_C, job.start_C);
     case "lesson":
       return lessonOf(catalogue, job.piece, job.route, job.known, desk);
+    case "diagnose":
+      return diagnose(catalogue, job, desk);
     case "section":
       return pictureSection(catalogue, job, desk);
     case "what-if":

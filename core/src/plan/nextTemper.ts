@@ -76,13 +76,13 @@ export function nextTemper({
   return { outcome: "found", temperature_C: Math.min(...found), ifMaterial_C, ifOven_C, offset_HRC };
 }
 
-/** A route whose last hardening is done over: normalise, heat and quench again before the tempers still to come. */
-export function hardenAgain<S extends { readonly kind: string }>(steps: readonly S[], normalise: S): S[] {
+/** A route whose last hardening is done over: normalised first where that is wanted, heated and quenched before the tempers still to come. */
+export function hardenAgain<S extends { readonly kind: string }>(steps: readonly S[], normalise: S | null): S[] {
   const last = steps.map(({ kind }) => kind).lastIndexOf("quench");
   const heat = steps
     .slice(0, last + 1)
     .filter(({ kind }) => kind === "harden")
     .at(-1);
   if (last < 0 || heat === undefined) return [...steps];
-  return [...steps.slice(0, last + 1), normalise, heat, steps[last]!, ...steps.slice(last + 1)];
+  return [...steps.slice(0, last + 1), ...(normalise === null ? [] : [normalise]), heat, steps[last]!, ...steps.slice(last + 1)];
 }

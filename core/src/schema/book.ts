@@ -175,6 +175,44 @@ const hardness = between(...LIMITS.tester.reading_HRC, "HRC");
 
 export const FileStrokeSchema = strict({ file_HRC: hardness, result: choice(["skates", "drags", "bites"] as const) });
 
+/** A look that was taken to tell two causes of a miss apart, and what it found: each look has two answers (diagnose/check). */
+export const LOOK_ANSWERS = {
+  "grind-and-file": ["hard-below", "soft-below"],
+  "wait-and-file": ["hard-when-cold", "soft-when-cold"],
+  "oven-thermometer": ["oven-off", "oven-right"],
+  "thin-and-thick": ["thin-is-hard", "same-all-over"],
+  "bath-thermometer": ["bath-cold", "bath-warm"],
+  "coupon-in-water": ["coupon-soft", "coupon-hard"],
+  "broken-coupon": ["grain-coarse", "grain-fine"],
+  "with-a-clock": ["seconds-lost", "in-time"],
+} as const;
+export type CheckCode = keyof typeof LOOK_ANSWERS;
+export type Answer = (typeof LOOK_ANSWERS)[CheckCode][number];
+export const CHECKS = Object.keys(LOOK_ANSWERS) as CheckCode[];
+
+/** What happens to a bath beside what is quenched in it: read at the top, and at the bottom too; filled up; burnt; left to stand. */
+export const BathEntrySchema = tagged(
+  "entry",
+  strict({
+    entry: Type.Literal("read"),
+    top_C: between(...LIMITS.quench.bath_C, "At the top, C"),
+    bottom_C: Type.Optional(between(...LIMITS.quench.bath_C, "At the bottom, C")),
+    isStirred: Type.Boolean(),
+  }),
+  strict({ entry: Type.Literal("added"), added_L: between(...LIMITS.bath.added_L, "Filled up by, L") }),
+  /** A hot bar that warms it. */
+  strict({ entry: Type.Literal("bar"), mass_kg: between(0.05, 200, "Of the bar, kg"), bar_C: between(100, 1300, "How hot it was, C") }),
+  strict({ entry: Type.Literal("burnt") }),
+);
+export type BathEntry = Static<typeof BathEntrySchema>;
+
+/** What happened beside the plan while it was quenched. */
+export const MISHAPS = ["dropped", "double-dip", "flare", "wrong-way-up", "slow", "not-stirred", "touched-the-side"] as const;
+export type Mishap = (typeof MISHAPS)[number];
+
+/** The answer of another look is no answer of this one: checked where it is read. */
+export const FindingSchema = strict({ of: choice(CHECKS), answer: choice(Object.values(LOOK_ANSWERS).flat() as Answer[]) });
+
 export const CheckSchema = tagged(
   "check",
   strict({ check: Type.Literal("magnet"), state: choice(["sticks", "weak", "free"] as const) }),
@@ -198,6 +236,10 @@ export const CheckSchema = tagged(
   strict({ check: Type.Literal("safety") }),
   /** Seen to be too hot, by no number. */
   strict({ check: Type.Literal("too-hot") }),
+  /** What a look found that was taken to tell causes apart. */
+  strict({ check: Type.Literal("finding"), of: choice(CHECKS), answer: choice(Object.values(LOOK_ANSWERS).flat() as Answer[]) }),
+  /** What went otherwise in the quench. */
+  strict({ check: Type.Literal("mishap"), what: choice(MISHAPS) }),
   /** In the fire, or out of it. */
   strict({ check: Type.Literal("fire"), state: choice(["in", "out"] as const) }),
   /** Is it the same heat all over: every zone that is not even is named as behind or ahead. */
@@ -263,6 +305,8 @@ export const EventSchema = tagged(
   strict({ ...common, kind: Type.Literal("finished") }),
   /** sound: re-forged, looked at, and no crack to be seen. */
   strict({ ...common, kind: Type.Literal("fate"), fate: choice([...FATES, "sound"] as const) }),
+  /** Of a bath of the kit, by its id in the place of a piece's. */
+  strict({ ...common, kind: Type.Literal("bath"), log: BathEntrySchema }),
   strict({ ...common, kind: Type.Literal("withdrawn"), event: Type.String({ minLength: 1, maxLength: 64 }) }),
 );
 export type BookEvent = Static<typeof EventSchema>;

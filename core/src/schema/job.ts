@@ -1,7 +1,7 @@
 /** What the page says to a worker and what it hears back. Everything is plain data. */
 
 import { Type, type Static } from "@sinclair/typebox";
-import { HARDENS, PieceSchema, RouteSchema, TestSchema } from "./book.js";
+import { FindingSchema, HARDENS, PieceSchema, RouteSchema, TestSchema } from "./book.js";
 import { FUELS } from "./kit.js";
 import { between, choice, strict, tagged } from "./parts.js";
 
@@ -47,6 +47,33 @@ export const KnownSchema = strict({
 export type Known = Static<typeof KnownSchema>;
 const known = Type.Optional(KnownSchema);
 
+/** What a look found that was taken to tell causes apart. */
+export type Finding = Static<typeof FindingSchema>;
+
+/** What of a hardening was logged; cold: that it was so when it was tested. */
+export const FACTS = ["heat", "hold", "transfer", "bath", "bath-time", "oven", "cold"] as const;
+export type Fact = (typeof FACTS)[number];
+
+/** Why a piece came out otherwise than planned. */
+export const CAUSES = [
+  "heat-too-low",
+  "heat-too-high",
+  "soak-too-short",
+  "coarse-start",
+  "slow-bath",
+  "cold-bath",
+  "out-too-soon",
+  "slow-transfer",
+  "too-thick",
+  "soft-skin",
+  "tested-too-early",
+  "temper-too-hot",
+  "oven-wrong",
+  "other-steel",
+  "as-planned",
+] as const;
+export type Cause = (typeof CAUSES)[number];
+
 const hardnessAtPlace = Type.Union([Type.Number(), Type.Null()]);
 const MemberSchema = strict({
   hardness_HRC: strict({ surface: hardnessAtPlace, centre: hardnessAtPlace, edge: hardnessAtPlace, spine: hardnessAtPlace }),
@@ -90,6 +117,22 @@ export const JobSchema = tagged(
   }),
   /** What a tested piece teaches of its shop. */
   strict({ kind: Type.Literal("lesson"), piece: PieceSchema, route: RouteSchema, known: KnownSchema }),
+  /** Why a tested piece came out as it did, and what to do now. */
+  strict({
+    kind: Type.Literal("diagnose"),
+    piece: PieceSchema,
+    planned: RouteSchema,
+    /** As it was done. */
+    route: RouteSchema,
+    known: KnownSchema,
+    facts: Type.Array(choice(FACTS), { maxItems: FACTS.length }),
+    /** Baths there are, where somebody said. */
+    baths: Type.Union([Type.Array(Type.String({ maxLength: 64 }), { maxItems: 60 }), Type.Null()]),
+    /** Looks that were taken since it was tested. */
+    findings: Type.Array(FindingSchema, { maxItems: 40 }),
+    /** How often it was hardened. */
+    attempts: Type.Integer({ minimum: 1, maximum: 40 }),
+  }),
   strict({
     kind: Type.Literal("warm-up"),
     piece: PieceSchema,

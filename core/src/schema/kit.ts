@@ -69,6 +69,11 @@ export const KitItemSchema = tagged(
     width_mm: between(...LIMITS.bath.width_mm, "Across the inside, mm"),
     depth_mm: between(...LIMITS.bath.depth_mm, "From rim to floor, mm"),
     fill_mm: between(...LIMITS.bath.fill_mm, "How deep the liquid stands, mm"),
+    /** What it is made of, whether it can be knocked over, whether a lid is at hand: none of it said, none of it asked for. */
+    madeOf: Type.Optional(choice(["metal", "plastic"] as const)),
+    canTip: Type.Optional(Type.Boolean()),
+    hasLid: Type.Optional(Type.Boolean()),
+    heater_W: Type.Optional(between(...LIMITS.bath.heater_W, "Of a heater in it, W")),
   }),
   strict({ ...common, kind: Type.Literal("magnet") }),
   strict({

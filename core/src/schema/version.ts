@@ -1,5 +1,6 @@
 /**
  * Of a file and of the database. 1: the first. 2: the kit, in the database alone. 3: reasons as codes, no stored way. 4: what became of a
- * piece that did not get done, bath readings, and with a test what it found. 5: how wide a flat bar is, and a heat that was seen to be too hot.
+ * piece that did not get done, bath readings, and with a test what it found. 5: how wide a flat bar is, and a heat that was seen to be too hot. 6: looks that tell
+ * causes apart, what went otherwise in a quench, and what happens to a bath.
  */
-export const BOOK_VERSION = 5;
+export const BOOK_VERSION = 6;

@@ -10,7 +10,7 @@ import { bathVerb, simulateVerb } from "./history.js";
 import { convertVerb, hardenVerb, temperVerb, verdictVerb } from "./hardness.js";
 import { calibrateVerb, fitVerb, warmUpVerb } from "./kit.js";
 import { routeVerb } from "./route.js";
-import { learnVerb, standingVerb } from "./standing.js";
+import { diagnoseVerb, learnVerb, standingVerb } from "./standing.js";
 import { soakVerb, steelsVerb, transformationsVerb } from "./steel.js";
 
 interface Verb {
@@ -64,6 +64,12 @@ const VERBS: Readonly<Record<string, Verb>> = {
   },
   "heat-now": { run: heatNowVerb, schema: "VerbHeatNow", about: "What a piece in the fire is now, by its log", needsInput: true },
   standing: { run: standingVerb, schema: "VerbStanding", about: "A piece as it stands, by its log", needsInput: true },
+  diagnose: {
+    run: diagnoseVerb,
+    schema: "VerbStanding",
+    about: "Why a tested piece came out as it did, and what to do now",
+    needsInput: true,
+  },
   learn: { run: learnVerb, schema: "Book", about: "What the finished pieces of a book teach of its shop", needsInput: true },
   oxide: { run: oxideVerb, schema: "VerbOxide", about: "The temper colour of clean steel", needsInput: true },
   "check-file": { run: checkFileVerb, schema: "Book", about: "Whether a Tembrak export is sound", needsInput: true },

@@ -1,5 +1,6 @@
 /** Verbs about a piece as it stands and what a shop learns: standing, learn. */
 
+import type { Static } from "@sinclair/typebox";
 import { requireBook } from "../book/exchange.js";
 import { eyeErrors_K, learnEye } from "../book/eye.js";
 import { piecesOf, type PieceState } from "../book/state.js";
@@ -8,7 +9,10 @@ import { InputError } from "../errors.js";
 import { resolveSteel, unknownIn } from "../plan/catalogue.js";
 import { planRoute, structureBeforeHardening } from "../plan/route.js";
 import type { Piece, Route, Step } from "../schema/book.js";
+import { diagnose } from "../diagnose/diagnose.js";
+import { factsOf } from "../diagnose/facts.js";
 import { requireAny } from "../schema/checkAll.js";
+import type { VERB_SCHEMAS } from "../schema/verbs.js";
 import { predict, type Prediction } from "../simulate/predict.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import { simulate, type Reading } from "../simulate/simulate.js";
@@ -16,6 +20,7 @@ import { shopOf } from "../standing/known.js";
 import { habitsOf, learnedIn, mayTeach, type Taught } from "../standing/learn.js";
 import { historyOf, runOf } from "../standing/logged.js";
 import { standingQuestion, type Question } from "../standing/question.js";
+import { CAUSE_ENGLISH, CHECK_ENGLISH, REMEDY_ENGLISH } from "./diagnoseEnglish.js";
 import { saidNotices, type Said } from "./english.js";
 import { startNamed } from "./route.js";
 import { wayNamed } from "./wayNamed.js";
@@ -81,8 +86,9 @@ function becauseOf(done: Route, plan: Route, was: Prediction, is: Prediction, te
   return said;
 }
 
-export function standingVerb(input: unknown) {
-  const { steel, piece: shape, start, use, school, kit = null, route: given, log, now_s, ...said } = requireAny("VerbStanding", input);
+/** A piece, its plan and its log, as standing and diagnose both have them. */
+function askedOf(input: Static<(typeof VERB_SCHEMAS)["VerbStanding"]>) {
+  const { steel, piece: shape, start, use, school, kit = null, route: given, log, now_s, ...said } = input;
   const piece: Piece = { name: "Piece", mark: "1", steel: steel.toLowerCase(), start: startNamed(start), use, ...shape };
   log.forEach(({ at_s }, i) => {
     const before = log[i - 1]?.at_s ?? -Infinity;
@@ -96,6 +102,11 @@ export function standingVerb(input: unknown) {
   const run = runOf(planned, log, now_s);
   const shop = { ...plannedShop, ...run.known.shop };
   const known = { ...run.known, ...(Object.keys(shop).length === 0 ? {} : { shop }) };
+  return { piece, planned, plannedShop, run, known, kit, log, now_s };
+}
+
+export function standingVerb(input: unknown) {
+  const { piece, planned, plannedShop, run, known, now_s } = askedOf(requireAny("VerbStanding", input));
   const is = predict(CATALOGUE, piece, run.route, "full", undefined, undefined, known);
   const was = predict(CATALOGUE, piece, planned, "full", undefined, undefined, plannedShop === undefined ? {} : { shop: plannedShop });
   const { end } = simulate({
@@ -133,6 +144,28 @@ export function standingVerb(input: unknown) {
     },
     because: becauseOf(run.route, planned, was, is, known.tests?.length ?? 0),
     notices: saidNotices(is.notices),
+  };
+}
+
+/** Why a tested piece came out as it did, and what to do now. */
+export function diagnoseVerb(input: unknown) {
+  const { piece, planned, run, known, kit, log } = askedOf(requireAny("VerbStanding", input));
+  const bathRead = log.findLast((entry) => entry.act === "bath-in")?.bath_C !== undefined;
+  const firstTest_s = log.find(({ act, at_s }) => act === "test" && at_s >= (run.bathIn_s ?? 0))?.at_s ?? 0;
+  const { causes, next, remedy } = diagnose(CATALOGUE, {
+    piece,
+    planned,
+    route: run.route,
+    known,
+    findings: [],
+    facts: factsOf(run, bathRead, firstTest_s),
+    baths: kit === null ? null : kit.flatMap((item) => (item.kind === "bath" ? [item.medium] : [])),
+    attempts: run.route.steps.filter(({ kind }) => kind === "quench").length,
+  });
+  return {
+    causes: causes.map(({ cause, probability }) => ({ code: cause, probability, message: CAUSE_ENGLISH[cause] })),
+    next: { check: next.check, message: CHECK_ENGLISH[next.check], tells: next.tells },
+    remedy: { ...remedy, message: REMEDY_ENGLISH[remedy.code] },
   };
 }
 

@@ -3,7 +3,6 @@
 import {
   CATALOGUE,
   disagreementOf,
-  hardenAgain,
   nextTemper,
   resolveSteel,
   targetOf,
@@ -82,18 +81,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
       const temperature_C = Math.round(more.temperature_C / 5) * 5;
       const step = { kind: "temper", temperature_C, hold_min: HOLD_MIN, why: "came-out-hard" } as const;
       void store([test, { kind: "route", route: { ...route, steps: [...route.steps, step] } }], `/piece/${state.id}/bench`);
-    } else if (key === "again") {
-      const top = CATALOGUE.steel(piece.steel)?.normalise_C.value ?? 870;
-      const normalise = {
-        kind: "normalise",
-        temperature_C: top,
-        hold_min: 0,
-        coolTo: "hand-warm",
-        why: "soft-quench",
-      } as const;
-      const steps = hardenAgain<Route["steps"][number]>(route.steps, normalise);
-      void store([test, ...done, { kind: "route", route: { ...route, steps } }], `/piece/${state.id}/bench`);
-    }
+    } else if (key === "again") void store([test, ...done], `/piece/${state.id}/why`);
   };
   return (
     <main className="test-page">

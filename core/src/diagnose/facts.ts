@@ -1,0 +1,59 @@
+/** What of a hardening somebody saw, timed or read: what was logged is a fact, the rest may be otherwise than anybody thinks. */
+
+import { HAND_WARM_C } from "../constants.js";
+import type { PieceState } from "../book/state.js";
+import { ovenRead_C } from "../standing/asDone.js";
+import { standingQuestion, type Question, type StandingContext } from "../standing/question.js";
+import type { Run } from "../standing/logged.js";
+import type { Fact, Finding } from "../schema/job.js";
+
+export interface Diagnosed extends Question {
+  readonly planned: Question["route"];
+  readonly facts: readonly Fact[];
+  readonly findings: readonly Finding[];
+}
+
+function lastOf(state: PieceState, kind: string): number {
+  return state.route?.steps.findLastIndex((step) => step.kind === kind) ?? -1;
+}
+
+/** The question of why a piece came out as it did; null for one that nobody planned, or that was not tested. */
+export function whyQuestion(state: PieceState, context: StandingContext): Diagnosed | null {
+  const question = standingQuestion(state, context);
+  if (question?.known.tests === undefined || state.route === null) return null;
+  const [heat, quench, temper] = [lastOf(state, "harden"), lastOf(state, "quench"), lastOf(state, "temper")];
+  const done = question.route.steps[quench];
+  const own = new Set(state.acts.filter(({ step }) => step === heat || step === quench).map(({ id }) => id));
+  const holdAct = state.acts.find(({ step, kind }) => step === heat && kind === "hold");
+  const facts: Fact[] = [];
+  if (state.checks.some(({ act, reading }) => own.has(act) && ["glow", "magnet", "probe", "infrared", "stick"].includes(reading.check)))
+    facts.push("heat");
+  if (holdAct !== undefined && state.doneAt_ms.has(holdAct.id)) facts.push("hold");
+  if (done?.kind === "quench" && done.transfer_s !== undefined) facts.push("transfer");
+  if (state.checks.some(({ act, reading }) => own.has(act) && reading.check === "bath-heat")) facts.push("bath");
+  if (done?.kind === "quench" && done.bath_s !== undefined) facts.push("bath-time");
+  if (temper >= 0 && ovenRead_C(state, temper) !== undefined) facts.push("oven");
+  if (question.known.tests.every(({ test }) => test.piece_C !== undefined && test.piece_C <= HAND_WARM_C)) facts.push("cold");
+  const tested_ms = state.tests.at(-1)?.at_ms ?? 0;
+  // Of each look what it found last, since the piece was tested.
+  const findings = new Map<Finding["of"], Finding>();
+  for (const { reading, at_ms } of state.checks)
+    if (reading.check === "finding" && at_ms >= tested_ms) findings.set(reading.of, { of: reading.of, answer: reading.answer });
+  return { ...question, planned: state.route, facts, findings: [...findings.values()] };
+}
+
+/** After so long in bath and air anything a smith hardens is cold, s (common practice, no source). */
+const COLD_AFTER_s = 1200;
+
+/** The same of a log as the command line has it. */
+export function factsOf({ heat_s, fireOut_s, bathIn_s, bathOut_s, known }: Run, bathRead: boolean, firstTest_s: number): Fact[] {
+  const facts: Fact[] = [];
+  if (known.shop?.heat_K !== undefined) facts.push("heat");
+  if (heat_s !== undefined && fireOut_s !== undefined) facts.push("hold");
+  if (fireOut_s !== undefined && bathIn_s !== undefined) facts.push("transfer");
+  if (bathRead) facts.push("bath");
+  if (bathIn_s !== undefined && bathOut_s !== undefined) facts.push("bath-time");
+  if (known.shop?.oven_K !== undefined) facts.push("oven");
+  if (bathIn_s !== undefined && firstTest_s - bathIn_s > COLD_AFTER_s) facts.push("cold");
+  return facts;
+}
