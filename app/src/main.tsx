@@ -29,6 +29,7 @@ const PAGES = {
   fileTest: async () => (await import("./features/fileTest/index.js")).FileTestPage,
   why: async () => (await import("./features/why/index.js")).WhyPage,
   kit: async () => (await import("./features/kit/index.js")).KitPage,
+  bath: async () => (await import("./features/kit/index.js")).BathPage,
   book: async () => (await import("./features/book/index.js")).BookPage,
   record: async () => (await import("./features/book/index.js")).RecordPage,
 } as const satisfies Record<ViewName, () => Promise<ComponentType>>;

@@ -106,7 +106,7 @@ export function show(
   };
   const drawn = render(
     <QueryClientProvider client={new QueryClient()}>
-      <ShopData value={{ settings: { ...DEFAULT_SETTINGS, ...settings }, kit, book: { pieces, unreadable } }}>
+      <ShopData value={{ settings: { ...DEFAULT_SETTINGS, ...settings }, kit, book: { pieces, unreadable, baths: new Map() } }}>
         <LogContext value={{ write, refusal: null, dismiss: () => undefined }}>
           <MemoryRouter initialEntries={[at[1]]}>
             <Routes>

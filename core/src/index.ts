@@ -121,6 +121,21 @@ export { BACK_WITHIN_K, soakClock, type SoakClock } from "./book/soakClock.js";
 export { bathTimes } from "./standing/asDone.js";
 export type { Known, ShopKnown } from "./schema/job.js";
 export { plannedQuestion, standingQuestion, type Question, type StandingContext } from "./standing/question.js";
+export {
+  bathBars,
+  bathFor,
+  bathLog,
+  bathNow,
+  FRESH_s,
+  surface_mm2,
+  tankOf,
+  type Bath,
+  type BathBar,
+  type BathEntryAt,
+  type BathNow,
+} from "./standing/bathNow.js";
+export { bathAhead, bathState, levelRise_mm, SHOP_AIR_C, waitFor_s, warmingTo, type BathHappening } from "./heat/bathState.js";
+export type { BathEntry } from "./schema/book.js";
 export { whyQuestion, type Diagnosed } from "./diagnose/facts.js";
 export { diagnose, type Diagnosis, type Ranked } from "./diagnose/diagnose.js";
 export { afterFinding } from "./diagnose/check.js";

@@ -11,6 +11,8 @@ export interface Mirror {
   readonly pieces: readonly PieceState[];
   /** Rows as they are stored that are no events. */
   readonly unreadable: readonly unknown[];
+  /** What was logged of each bath of the kit, by its id; the same array while nothing more was. */
+  readonly baths: ReadonlyMap<string, readonly BookEvent[]>;
 }
 
 interface Held {
@@ -25,7 +27,7 @@ interface Held {
 }
 
 function empty(generation: unknown): Held {
-  const shown = { pieces: [], unreadable: [] };
+  const shown = { pieces: [], unreadable: [], baths: new Map<string, readonly BookEvent[]>() };
   return { generation, known: new Set(), events: new Map(), states: new Map(), unreadable: [], newest_ms: -Infinity, shown };
 }
 
@@ -54,7 +56,9 @@ function take(into: Held, rows: readonly { readonly id: string }[]): boolean {
   for (const id of touched) into.states.set(id, pieceState(id, into.events.get(id)!));
   if (touched.size === 0 && !isUnread) return false;
   const pieces = [...into.states.values()].flatMap((state) => state ?? []).sort((a, b) => a.madeAt_ms - b.madeAt_ms);
-  into.shown = { pieces, unreadable: [...into.unreadable] };
+  const baths = new Map(into.shown.baths);
+  for (const id of touched) if (into.events.get(id)!.some(({ kind }) => kind === "bath")) baths.set(id, [...into.events.get(id)!]);
+  into.shown = { pieces, unreadable: [...into.unreadable], baths };
   return true;
 }
 

@@ -1,6 +1,6 @@
 /** Live views of the store for React. */
 
-import type { Kit, PieceState } from "@tembrak/core";
+import type { BookEvent, Kit, PieceState } from "@tembrak/core";
 import { useLiveQuery } from "dexie-react-hooks";
 import { use, useEffect, useState } from "react";
 import type { Units } from "../format/show.js";
@@ -17,6 +17,13 @@ export function usePieces(): readonly PieceState[] | undefined {
 /** Stored rows that are no events of any version known here. */
 export function useUnreadable(): readonly unknown[] {
   return use(ShopData).book?.unreadable ?? [];
+}
+
+const NO_BATHS: ReadonlyMap<string, readonly BookEvent[]> = new Map();
+
+/** What was logged of each bath, by its id in the kit. */
+export function useBathEntries(): ReadonlyMap<string, readonly BookEvent[]> {
+  return use(ShopData).book?.baths ?? NO_BATHS;
 }
 
 /** Undefined while it is being read, null when there is no such piece. */

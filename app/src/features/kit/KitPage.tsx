@@ -3,6 +3,7 @@
 import { isInWork, eyeErrors_K, learnEye, LEAST_PAIRS, type KitItem, type KitKind, type NewKitItem } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
+import { Link } from "react-router";
 import { factorKey, useFactors } from "../../compute/LearnProvider.js";
 import { showDifference } from "../../format/show.js";
 import { hasOwnVoice, playCue, sayCue } from "../../calls/sound.js";
@@ -171,6 +172,11 @@ export function KitPage() {
                         onClick={() => setOpen({ what: "calibrate", item })}
                       >
                         Check it
+                      </Button>
+                    ) : null}
+                    {item.kind === "bath" ? (
+                      <Button component={Link} to={`/kit/${item.id}`} aria-label={`How ${item.name} stands`}>
+                        How it stands
                       </Button>
                     ) : null}
                     {item.kind === "forge" && item.ambient_lux !== units.ambient_lux ? (

@@ -1,1 +1,2 @@
 export { KitPage } from "./KitPage.js";
+export { BathPage } from "./BathPage.js";

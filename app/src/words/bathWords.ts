@@ -1,0 +1,146 @@
+/** A bath in words: how it stands, what to do about it, what happened to it. */
+
+import {
+  bathAhead,
+  CATALOGUE,
+  SHOP_AIR_C,
+  waitFor_s,
+  warmingTo,
+  type Bath,
+  type BathBar,
+  type BathEntryAt,
+  type BathNow,
+} from "@tembrak/core";
+import { showDegrees, showDifference, showDuration, showMass, showRange, showTemperature, type Units } from "../format/show.js";
+import { mediumName } from "./actWords.js";
+
+/** Of a range from the fifth to the ninety-fifth part of a hundred. */
+const NINETY_PERCENT = 1.645;
+
+export interface NextIn {
+  readonly name: string;
+  readonly mass_kg: number;
+  readonly piece_C: number;
+}
+
+/** Half of it is what a wide one is known by, K: then no number is an order. */
+const VAGUE_K = 8;
+
+export function bathRange(now: BathNow, units: Units): string {
+  const off = NINETY_PERCENT * now.sd_C;
+  const [low, high] = [now.mean_C - off, now.mean_C + off].map((C) => (units.temperature === "F" ? 1.8 * C + 32 : C));
+  return showRange(low!, high!);
+}
+
+/** More than so many after each other nobody counts. */
+const MANY = 12;
+
+/** How many of a piece go in one after the other before the bath is too warm. */
+function manyBefore({ tank, mean_C, band }: BathNow, piece: NextIn): number {
+  const warmed = bathAhead(tank, mean_C, Array<NextIn>(MANY).fill(piece));
+  const over = warmed.findIndex((after_C) => after_C > band.most_C);
+  return over < 0 ? MANY : over;
+}
+
+/** The one line on top: what to do about it now. */
+export function bathTitle(now: BathNow, next: NextIn | undefined, units: Units): string {
+  const { call, band, tank } = now;
+  const wait = (): string => {
+    const s =
+      next === undefined
+        ? now.tau_s * Math.log((now.mean_C - SHOP_AIR_C) / (band.high_C - SHOP_AIR_C))
+        : waitFor_s(tank, now, next, band.most_C);
+    return s === null ? "This tank is too small for the next piece" : `Too warm: wait ${showDuration(Math.max(60, s))}`;
+  };
+  switch (call) {
+    case "unread":
+      return "Nobody has read it: stir it, then read it";
+    case "too-warm":
+      return wait();
+    case "too-cold":
+      return `Too cold: warm it to ${showDegrees(tank.medium.usualBath_C, units)}`;
+    case "stale":
+      return now.sd_C > VAGUE_K ? "Stir it and read it: nobody knows it well any more" : "About right: stir it, read it, then quench";
+    case "warm":
+    case "right": {
+      if (next === undefined) return call === "right" ? "Right as it stands" : "Warm, and it still quenches";
+      const many = manyBefore(now, next);
+      if (many === 0) return wait();
+      return many >= MANY ? "Right, and it stays so" : `${many === 1 ? "One more piece" : `${many} more pieces`} like the next, then wait`;
+    }
+  }
+}
+
+/** What it is, how fast it falls, and what the next piece makes of it. */
+export function bathLine(bath: Bath, now: BathNow, next: (NextIn & { readonly after_C: number }) | undefined, units: Units): string {
+  const perMinute = ((units.temperature === "F" ? 1.8 : 1) * 60 * Math.max(0, now.mean_C - SHOP_AIR_C)) / now.tau_s;
+  const falls = perMinute < 0.05 ? "standing still" : `falling ${perMinute.toFixed(1)}° a minute`;
+  const by = now.tauFrom === 0 ? ", by its size" : `, by ${now.tauFrom} pairs of readings`;
+  const then =
+    next === undefined
+      ? ""
+      : ` The ${next.name.toLowerCase()} takes it from ${showDegrees(now.mean_C, units)} to ${showDegrees(next.after_C, units)}.`;
+  return `${mediumName(bath.medium)}, ${now.tank.volume_L.toFixed(0)} litres, ${falls}${by}.${then}`;
+}
+
+/** The bar a shop warms oil with, kg, and how hot (common practice, no source). */
+const BAR_kg = 1;
+const BAR_C = 800;
+
+/** How to warm it; null where it is warm enough. */
+export function warmWords(bath: Bath, now: BathNow, units: Units): string | null {
+  const to_C = now.tank.medium.usualBath_C;
+  if (now.mean_C >= now.band.low_C || bath.medium === "water") return null;
+  const { dips, heater_s } = warmingTo(now.tank, now, to_C, BAR_C, BAR_kg, bath.heater_W ?? null);
+  const heater = heater_s === null ? "" : ` Its heater takes ${showDuration(heater_s)}.`;
+  const times = dips === 1 ? "once" : dips === 2 ? "twice" : `${dips} times`;
+  return `To ${showDegrees(to_C, units)}: a dry bar of ${showMass(BAR_kg, units)} at ${showDegrees(BAR_C, units)}, ${times}; a red bar burns the oil a little each time.${heater} Never over a flame.`;
+}
+
+/** How far it is from catching fire. */
+export function flashWords(now: BathNow, units: Units): string | null {
+  const { flash_C } = now.tank.liquid as { flash_C?: number };
+  if (now.tank.medium.kind !== "oil") return null;
+  if (flash_C === undefined) return "No flash point is known: the maker's sheet goes first.";
+  return `Flash near ${showDegrees(flash_C, units)}, ${showDifference(flash_C - now.mean_C, units)} away; the maker's sheet goes first.`;
+}
+
+export const BAR_WORDS: Readonly<Record<BathBar, string>> = {
+  plastic: "The tank is plastic: hot steel goes through it. A metal one, before anything is quenched.",
+  "can-tip": "The tank can be knocked over: wedge it or bolt it down, before anything is quenched.",
+  "no-lid": "No lid: nothing to put a fire out with. A metal lid at hand, before anything is quenched.",
+};
+
+/** A green band that is only green when it was read a moment ago, stirred. */
+export const CALL_WORDS: Readonly<Record<BathNow["call"], string>> = {
+  unread: "not read",
+  stale: "not read for a while",
+  "too-cold": "too cold, thick",
+  right: "right",
+  warm: "warm",
+  "too-warm": "too warm",
+};
+
+export function entryWords({ what }: BathEntryAt, units: Units): string {
+  switch (what.entry) {
+    case "read": {
+      const bottom = what.bottom_C === undefined ? "" : `, ${showTemperature(what.bottom_C, units)} at the bottom`;
+      return `read ${showTemperature(what.top_C, units)}${bottom}${what.isStirred ? ", stirred" : ""}`;
+    }
+    case "added":
+      return `filled up by ${what.added_L.toFixed(1)} L`;
+    case "bar":
+      return `warmed with ${showMass(what.mass_kg, units)} at ${showTemperature(what.bar_C, units)}`;
+    case "quench":
+      return `${showMass(what.mass_kg, units)} at ${showTemperature(what.piece_C, units)} went in`;
+    case "burnt":
+      return "it burnt";
+  }
+}
+
+/** What many quenches do to what is in it (common practice, no source). */
+export function ageWords({ quenches, burns }: BathNow, bath: Bath): string {
+  const many = `${quenches} ${quenches === 1 ? "quench" : "quenches"}${burns === 0 ? "" : `, burnt ${burns === 1 ? "once" : `${burns} times`}`}`;
+  if (CATALOGUE.medium(bath.medium)?.kind !== "oil") return `${many} so far.`;
+  return `${many} so far. Oil that has burnt or stood for years grows thick and slow: a coupon that stays soft tells it.`;
+}

@@ -1,0 +1,144 @@
+/** A bath of the kit as it stands: what was read of it and what went into it, from its own entries and from the logs of the pieces. */
+
+import { standing, type PieceState } from "../book/state.js";
+import { formOf } from "../catalogue.js";
+import { isLiquid, type Liquid } from "../heat/bathKind.js";
+import { bathState, type BathHappening, type BathState, type BathTank } from "../heat/bathState.js";
+import { mass_kg } from "../plan/fit.js";
+import { kitOf } from "../plan/kit.js";
+import type { Catalogue } from "../plan/catalogue.js";
+import type { BookEvent } from "../schema/book.js";
+import type { Kit, KitItem } from "../schema/kit.js";
+import { bathTimes } from "./asDone.js";
+
+export type Bath = Extract<KitItem, { kind: "bath" }>;
+
+/** A bath is as it was read for so long, s, and only if it was stirred: then it may be called right (common practice, no source). */
+export const FRESH_s = 600;
+/** About its usual heat an oil is neither thick nor slow, K (judgement); water is right from cold to hand-warm, C. */
+const GREEN_K = 10;
+const WATER_C = [10, 30] as const;
+/** So far under its flash point nobody warms an oil, K (common practice, no source): the maker's sheet goes first. */
+const BELOW_FLASH_K = 50;
+/** What lies further back does not warm it any more, s. */
+const COUNTS_s = 12 * 3600;
+
+/** The tank a plan's quench is done in: the first of the kit with that in it. */
+export function bathFor(kit: Kit, medium: string): Bath | undefined {
+  return kitOf(kit, "bath").find((bath) => bath.medium === medium);
+}
+
+/** Surface of the liquid, mm2. */
+export function surface_mm2({ tank, width_mm }: Pick<Bath, "tank" | "width_mm">): number {
+  return tank === "round" ? (Math.PI / 4) * width_mm ** 2 : width_mm ** 2;
+}
+
+/** Null for what is no liquid. */
+export function tankOf(catalogue: Catalogue, bath: Bath): (BathTank & { readonly medium: Liquid }) | null {
+  const medium = catalogue.medium(bath.medium);
+  if (!isLiquid(medium)) return null;
+  const floor = surface_mm2(bath);
+  const around = (bath.tank === "round" ? Math.PI : 4) * bath.width_mm * bath.fill_mm;
+  return { medium, liquid: medium.liquid, volume_L: (floor * bath.fill_mm) / 1e6, area_m2: (2 * floor + around) / 1e6 };
+}
+
+/** From where to where it quenches as it should, and how warm it may be at all, C. */
+export function bathBand({ kind, usualBath_C, liquid }: Liquid): {
+  readonly low_C: number;
+  readonly high_C: number;
+  readonly most_C: number;
+} {
+  const most_C = Math.min(liquid.limit_C, (liquid.flash_C ?? Infinity) - BELOW_FLASH_K);
+  if (kind !== "oil") return { low_C: WATER_C[0], high_C: WATER_C[1], most_C };
+  return { low_C: usualBath_C - GREEN_K, high_C: Math.min(most_C, usualBath_C + GREEN_K), most_C };
+}
+
+export interface BathEntryAt {
+  readonly id: string;
+  readonly at_ms: number;
+  readonly what: BathHappening;
+  /** The piece that went in. */
+  readonly piece?: string;
+}
+
+/** What a piece did to a bath: a thermometer that was read for it, and the steel itself. */
+function ofPiece(state: PieceState, bath: Bath): BathEntryAt[] {
+  const { route, piece, id } = state;
+  if (route === null || piece.isPractice === true) return [];
+  return route.steps.flatMap((step, i): BathEntryAt[] => {
+    if (step.kind !== "quench" || step.medium !== bath.medium) return [];
+    const quench = state.acts.find((act) => act.step === i && act.kind === "quench");
+    const done_ms = quench === undefined ? undefined : state.doneAt_ms.get(quench.id);
+    const at_ms = bathTimes(state, i).in_ms ?? done_ms;
+    const heat = route.steps.slice(0, i).findLast((before) => before.kind === "harden");
+    const own = new Set(state.acts.filter(({ step: of }) => of <= i).map((act) => act.id));
+    const reads = state.checks.flatMap((check): BathEntryAt[] =>
+      check.reading.check === "bath-heat" && own.has(check.act)
+        ? [{ id: check.id, at_ms: check.at_ms, what: { entry: "read", top_C: check.reading.temperature_C, isStirred: false } }]
+        : [],
+    );
+    if (at_ms === undefined || heat?.kind !== "harden") return reads;
+    return [
+      ...reads,
+      {
+        id: `${id} ${i}`,
+        at_ms,
+        piece: id,
+        what: { entry: "quench", mass_kg: mass_kg(piece, formOf(piece)), piece_C: heat.temperature_C },
+      },
+    ];
+  });
+}
+
+/** Everything that happened to a bath, in order. @param entries its own, as they are in the book */
+export function bathLog(bath: Bath, kit: Kit, pieces: readonly PieceState[], entries: readonly BookEvent[]): BathEntryAt[] {
+  const own = standing(entries).flatMap((event): BathEntryAt[] =>
+    event.kind === "bath" ? [{ id: event.id, at_ms: event.at_ms, what: event.log }] : [],
+  );
+  const isIts = bathFor(kit, bath.medium)?.id === bath.id;
+  return [...own, ...(isIts ? pieces.flatMap((state) => ofPiece(state, bath)) : [])].sort((a, b) => a.at_ms - b.at_ms);
+}
+
+export interface BathNow extends BathState {
+  readonly tank: BathTank & { readonly medium: Liquid };
+  readonly band: ReturnType<typeof bathBand>;
+  /** thick, right, warm, or too near its end by its number; right only while it was read and stirred a moment ago. */
+  readonly call: "unread" | "stale" | "too-cold" | "right" | "warm" | "too-warm";
+}
+
+function callOf({ mean_C, read }: BathState, { low_C, high_C, most_C }: ReturnType<typeof bathBand>): BathNow["call"] {
+  if (read === null) return "unread";
+  if (mean_C > most_C) return "too-warm";
+  if (mean_C < low_C) return "too-cold";
+  if (mean_C > high_C) return "warm";
+  return read.age_s <= FRESH_s && read.isStirred ? "right" : "stale";
+}
+
+/** Null for what is no liquid. @param log as `bathLog` has it */
+export function bathNow(catalogue: Catalogue, bath: Bath, log: readonly BathEntryAt[], now_ms: number): BathNow | null {
+  const tank = tankOf(catalogue, bath);
+  if (tank === null) return null;
+  const recent = log.filter(({ at_ms }) => now_ms - at_ms < COUNTS_s * 1000);
+  const [state, all] = [recent, log].map((of) =>
+    bathState(
+      tank,
+      of.map(({ at_ms, what }) => ({ ...what, at_s: at_ms / 1000 })),
+      now_ms / 1000,
+    ),
+  );
+  const band = bathBand(tank.medium);
+  // What counts for its age counts from the day it was filled.
+  const now: BathState = { ...state!, quenches: all!.quenches, burns: all!.burns, read: all!.read };
+  return { ...now, tank, band, call: callOf(now, band) };
+}
+
+/** Why nothing may be quenched in a tank, whatever is in it (common practice, no source). */
+export type BathBar = "plastic" | "can-tip" | "no-lid";
+
+export function bathBars(catalogue: Catalogue, bath: Bath): BathBar[] {
+  const bars: BathBar[] = [];
+  if (bath.madeOf === "plastic") bars.push("plastic");
+  if (bath.canTip === true) bars.push("can-tip");
+  if (bath.hasLid === false && catalogue.medium(bath.medium)?.kind === "oil") bars.push("no-lid");
+  return bars;
+}
