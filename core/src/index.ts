@@ -118,7 +118,7 @@ export { nextTemper, type NextTemper } from "./plan/nextTemper.js";
 export { actsOfRoute, stageOf, type Act, type Stage } from "./plan/acts.js";
 export { brittleSince, heatsDone, isInWork, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";
 export { BACK_WITHIN_K, soakClock, type SoakClock } from "./book/soakClock.js";
-export { bathTimes } from "./standing/asDone.js";
+export { bathTimes, mishapsOf } from "./standing/asDone.js";
 export type { Known, ShopKnown } from "./schema/job.js";
 export { plannedQuestion, standingQuestion, type Question, type StandingContext } from "./standing/question.js";
 export {

@@ -5,6 +5,7 @@ import {
   planRoute,
   actsOfRoute,
   requireValid,
+  type BathEntry,
   PRESETS,
   type Act,
   type BookEvent,
@@ -241,8 +242,27 @@ function backFrom(acts: readonly Act[], index: number, last: number): number {
   return acts.slice(index + 1, last + 1).reduce((sum, act) => sum + takes_min(act), 0);
 }
 
+/** What was read of the fast oil of the demo, and a bar that warmed it: how long ago, min. */
+const BATH_LOG: readonly (readonly [ago_min: number, log: BathEntry])[] = [
+  [58, { entry: "read", top_C: 31, bottom_C: 24, isStirred: false }],
+  [52, { entry: "bar", mass_kg: 1.6, bar_C: 820 }],
+  [50, { entry: "read", top_C: 56, isStirred: true }],
+  [24, { entry: "read", top_C: 50.5, isStirred: true }],
+  [4, { entry: "read", top_C: 47.5, isStirred: true }],
+];
+/** As `demoKit` numbers its items. */
+const DEMO_OIL = "demo-kit-3";
+
 /** The demo's events as if it were `now_ms`. Every one is checked like any other. */
 export function demoEvents(now_ms: number): BookEvent[] {
+  const bath = BATH_LOG.map(([ago_min, log]) => {
+    const at_ms = Math.round(now_ms - ago_min * 60000);
+    return requireValid("Event", { id: newId(at_ms), piece: DEMO_OIL, at_ms, kind: "bath", log });
+  });
+  return [...pieceEvents(now_ms), ...bath];
+}
+
+function pieceEvents(now_ms: number): BookEvent[] {
   return SHOP.flatMap(({ piece, school, done, ago_min, extra }, n) => {
     const id = `demo-${n + 1}`;
     const route = planRoute(CATALOGUE, piece, school);

@@ -11,7 +11,7 @@ import {
   type BathEntryAt,
   type BathNow,
 } from "@tembrak/core";
-import { showDegrees, showDifference, showDuration, showMass, showRange, showTemperature, type Units } from "../format/show.js";
+import { showDegrees, showDifference, showDuration, showMass, showTemperature, temperatureNumber, type Units } from "../format/show.js";
 import { mediumName } from "./actWords.js";
 
 /** Of a range from the fifth to the ninety-fifth part of a hundred. */
@@ -26,11 +26,25 @@ export interface NextIn {
 /** Half of it is what a wide one is known by, K: then no number is an order. */
 const VAGUE_K = 8;
 
-export function bathRange(now: BathNow, units: Units): string {
-  const off = NINETY_PERCENT * now.sd_C;
-  const [low, high] = [now.mean_C - off, now.mean_C + off].map((C) => (units.temperature === "F" ? 1.8 * C + 32 : C));
-  return showRange(low!, high!);
+export function bathRange({ mean_C, sd_C }: BathNow, units: Units): string {
+  const off = NINETY_PERCENT * sd_C;
+  return `${temperatureNumber(mean_C - off, units).toFixed(0)} to ${temperatureNumber(mean_C + off, units).toFixed(0)}`;
 }
+
+/** Before a piece goes in, in one line: how warm it is taken to be, and whether anybody looked. */
+export function bathBefore(now: BathNow, units: Units): string {
+  const { read, call } = now;
+  if (read === null) return "Nobody has read the bath";
+  const age = `read ${read.age_s < 90 ? "just now" : `${showDuration(read.age_s)} ago`}${read.isStirred ? ", stirred" : ""}`;
+  return `Bath about ${showDegrees(now.mean_C, units)}, ${bathRange(now, units)}, ${age}: ${CALL_WORDS[call]}`;
+}
+
+/** Why it cannot be quenched in, short enough for a key. */
+export const BAR_NOTES: Readonly<Record<BathBar, string>> = {
+  plastic: "Not into a plastic tank",
+  "can-tip": "Not before the tank stands fast",
+  "no-lid": "Not before a lid is at hand",
+};
 
 /** More than so many after each other nobody counts. */
 const MANY = 12;
@@ -40,6 +54,15 @@ function manyBefore({ tank, mean_C, band }: BathNow, piece: NextIn): number {
   const warmed = bathAhead(tank, mean_C, Array<NextIn>(MANY).fill(piece));
   const over = warmed.findIndex((after_C) => after_C > band.most_C);
   return over < 0 ? MANY : over;
+}
+
+/** Within this it falls out of its band, s. */
+const SOON_s = 3600;
+
+/** Right, and for how long if nothing goes in. */
+function rightFor({ mean_C, tau_s, band: { low_C } }: BathNow): string {
+  const left_s = tau_s * Math.log((mean_C - SHOP_AIR_C) / Math.max(0.1, low_C - SHOP_AIR_C));
+  return left_s > SOON_s ? "Right, and it stays so" : `Right for ${showDuration(Math.max(60, left_s))} more, then it is too cold`;
 }
 
 /** The one line on top: what to do about it now. */
@@ -66,7 +89,7 @@ export function bathTitle(now: BathNow, next: NextIn | undefined, units: Units):
       if (next === undefined) return call === "right" ? "Right as it stands" : "Warm, and it still quenches";
       const many = manyBefore(now, next);
       if (many === 0) return wait();
-      return many >= MANY ? "Right, and it stays so" : `${many === 1 ? "One more piece" : `${many} more pieces`} like the next, then wait`;
+      return many >= MANY ? rightFor(now) : `${many === 1 ? "One more piece" : `${many} more pieces`} like the next, then wait`;
     }
   }
 }
@@ -75,7 +98,7 @@ export function bathTitle(now: BathNow, next: NextIn | undefined, units: Units):
 export function bathLine(bath: Bath, now: BathNow, next: (NextIn & { readonly after_C: number }) | undefined, units: Units): string {
   const perMinute = ((units.temperature === "F" ? 1.8 : 1) * 60 * Math.max(0, now.mean_C - SHOP_AIR_C)) / now.tau_s;
   const falls = perMinute < 0.05 ? "standing still" : `falling ${perMinute.toFixed(1)}° a minute`;
-  const by = now.tauFrom === 0 ? ", by its size" : `, by ${now.tauFrom} pairs of readings`;
+  const by = now.tauFrom === 0 ? ", by its size" : `, by its own readings`;
   const then =
     next === undefined
       ? ""
@@ -121,7 +144,8 @@ export const CALL_WORDS: Readonly<Record<BathNow["call"], string>> = {
   "too-warm": "too warm",
 };
 
-export function entryWords({ what }: BathEntryAt, units: Units): string {
+/** @param name of the piece that went in, where it was one */
+export function entryWords({ what }: BathEntryAt, name: string | undefined, units: Units): string {
   switch (what.entry) {
     case "read": {
       const bottom = what.bottom_C === undefined ? "" : `, ${showTemperature(what.bottom_C, units)} at the bottom`;
@@ -132,7 +156,7 @@ export function entryWords({ what }: BathEntryAt, units: Units): string {
     case "bar":
       return `warmed with ${showMass(what.mass_kg, units)} at ${showTemperature(what.bar_C, units)}`;
     case "quench":
-      return `${showMass(what.mass_kg, units)} at ${showTemperature(what.piece_C, units)} went in`;
+      return `${name ?? "a piece"}, ${showMass(what.mass_kg, units)} at ${showTemperature(what.piece_C, units)}, went in`;
     case "burnt":
       return "it burnt";
   }

@@ -4,7 +4,8 @@ import { CATALOGUE, isLiquid, LIMITS, PRESETS, type Kit, type KitItem, type KitK
 import { mediumName } from "./actWords.js";
 import { showDifference, showLength, showTemperature, type Units } from "../format/show.js";
 
-export type FieldKind = "length" | "temperature" | "difference" | "minutes" | "HRC" | "lux" | "number" | "choice" | "flag" | "files";
+export type FieldKind =
+  "length" | "temperature" | "difference" | "minutes" | "HRC" | "lux" | "number" | "choice" | "flag" | "said" | "files";
 
 export interface Field {
   readonly key: string;
@@ -80,6 +81,19 @@ export const FIELDS: Readonly<Record<KitKind, readonly Field[]>> = {
     { key: "width_mm", label: "Across inside", kind: "length", ...within(LIMITS.bath.width_mm) },
     { key: "depth_mm", label: "Rim to floor", kind: "length", ...within(LIMITS.bath.depth_mm) },
     { key: "fill_mm", label: "Liquid stands", kind: "length", ...within(LIMITS.bath.fill_mm) },
+    {
+      key: "madeOf",
+      label: "Made of",
+      kind: "choice",
+      options: [
+        ["", "not said"],
+        ["metal", "metal"],
+        ["plastic", "plastic"],
+      ],
+    },
+    { key: "canTip", label: "Can be knocked over", kind: "said" },
+    { key: "hasLid", label: "A metal lid at hand", kind: "said" },
+    { key: "heater_W", label: "Heater in it, W (0: none)", kind: "number", least: 0, most: LIMITS.bath.heater_W[1] },
   ],
   magnet: [],
   probe: [
@@ -136,8 +150,9 @@ export function blank(kind: KitKind): NewKitItem {
   }
 }
 
-function signed(difference_K: number, units: Units): string {
-  if (Math.abs(difference_K) < 0.5) return "shows what is true, or was never checked";
+/** What was checked and found right shows what is true; what nobody checked is told as that elsewhere. */
+function signed(difference_K: number, isChecked: boolean, units: Units): string {
+  if (Math.abs(difference_K) < 0.5) return isChecked ? "shows what is true" : "taken at its word";
   return `runs ${showDifference(Math.abs(difference_K), units)} ${difference_K > 0 ? "hot" : "cold"}`;
 }
 
@@ -151,13 +166,13 @@ export function factsOf(item: KitItem, units: Units): string {
       return `heats ${showLength(item.heats_mm, units)} at once`;
     case "kiln":
     case "oven":
-      return `${size(item.length_mm, item.width_mm, item.height_mm)}, to ${showTemperature(item.limit_C, units)}, ${signed(item.offset_C, units)}, swings ${showDifference(item.swing_C, units)}, steady after ${item.settle_min.toFixed(0)} min${item.kind === "kiln" ? `, back ${item.recovery_min} min after the door` : ""}${item.calibration?.length ? `, ${item.calibration.length} readings` : ", not checked"}`;
+      return `${size(item.length_mm, item.width_mm, item.height_mm)}, to ${showTemperature(item.limit_C, units)}, ${signed(item.offset_C, (item.calibration?.length ?? 0) > 0, units)}, swings ${showDifference(item.swing_C, units)}, steady after ${item.settle_min.toFixed(0)} min${item.kind === "kiln" ? `, back ${item.recovery_min} min after the door` : ""}${item.calibration?.length ? `, ${item.calibration.length} readings` : ", not checked"}`;
     case "bath":
       return `${mediumName(item.medium).toLowerCase()}, ${item.tank}, ${showLength(item.width_mm, units)} across, ${showLength(item.fill_mm, units)} of ${showLength(item.depth_mm, units)} full`;
     case "magnet":
       return "";
     case "probe":
-      return `${signed(item.offset_C, units).replace("runs", "reads")}, one reading good to ${showDifference(item.sd_C, units)}, to ${showTemperature(item.limit_C, units)}`;
+      return `${signed(item.offset_C, false, units).replace("runs", "reads")}, one reading good to ${showDifference(item.sd_C, units)}, to ${showTemperature(item.limit_C, units)}`;
     case "infrared":
       return `set to ${item.emissivity}; lifted scale and bright steel read far too cold`;
     case "stick":

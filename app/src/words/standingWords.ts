@@ -31,6 +31,7 @@ function heatFacts(done: Of<"harden">, plan: Of<"harden">, units: Units): string
 function quenchFacts(done: Of<"quench">, plan: Of<"quench">, units: Units): string[] {
   return [
     Math.abs(done.bath_C - plan.bath_C) > NEAR_K ? `bath at ${showTemperature(done.bath_C, units)}` : "",
+    done.agitation === "none" && plan.agitation !== "none" ? "bath not stirred" : "",
     done.transfer_s === undefined ? "" : `${tapped(done.transfer_s)} from fire to bath`,
     done.bath_s === undefined ? "" : `out of it after ${tapped(done.bath_s)}`,
   ];

@@ -2,7 +2,7 @@
 
 import type { LoggedCheck, PieceState } from "../book/state.js";
 import type { HeatContext } from "../heatNow/heatNow.js";
-import type { Route, Step } from "../schema/book.js";
+import type { Mishap, Route, Step } from "../schema/book.js";
 import { LIMITS } from "../schema/limits.js";
 import { heatHad, type HeatHad } from "./heatHad.js";
 import { heatDoubt_K } from "./known.js";
@@ -49,6 +49,15 @@ function bathRead_C({ checks, acts }: PieceState, step: number, in_ms: number | 
   return last?.reading.check === "bath-heat" ? within(last.reading.temperature_C, LIMITS.quench.bath_C) : undefined;
 }
 
+/** Slow on the way, by nobody's clock, s (judgement). */
+const SLOW_s = 4;
+
+/** What went otherwise in a quench, as it was tapped. */
+export function mishapsOf({ checks, acts }: Pick<PieceState, "checks" | "acts">, step: number): ReadonlySet<Mishap> {
+  const own = new Set(acts.filter((act) => act.step === step).map(({ id }) => id));
+  return new Set(checks.flatMap(({ act, reading }) => (reading.check === "mishap" && own.has(act) ? [reading.what] : [])));
+}
+
 function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
   const { in_ms, out_ms } = bathTimes(state, step);
   const at = state.acts.findIndex((act) => act.step === step && act.kind === "quench");
@@ -56,12 +65,14 @@ function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
   // A fall is part of the heat: the way to the bath begins beside it.
   const left_ms = before?.kind === "heat" || before?.kind === "hold" ? state.doneAt_ms.get(before.id) : undefined;
   const transfer_s = seconds(left_ms, in_ms, LIMITS.quench.transfer_s);
+  const went = mishapsOf(state, step);
   // What was taken out for the heat left in its body to draw it has that drawing planned as a step of its own.
   const bath_s = quench.leavesHeat === true ? undefined : seconds(in_ms, out_ms, LIMITS.quench.bath_s);
   return {
     ...quench,
     bath_C: bathRead_C(state, step, in_ms) ?? quench.bath_C,
-    ...(transfer_s === undefined ? {} : { transfer_s }),
+    ...(transfer_s === undefined ? (went.has("slow") ? { transfer_s: SLOW_s } : {}) : { transfer_s }),
+    ...(went.has("not-stirred") ? { agitation: "none" } : {}),
     ...(bath_s === undefined ? {} : { bath_s }),
   };
 }

@@ -95,6 +95,8 @@ describe("a piece as it stands, as one question", () => {
         ],
       },
     ],
+    ["slow on the way, by no clock", { done: QUENCH, checks: [[QUENCH, 1, { check: "mishap", what: "slow" }]] }],
+    ["a bath nobody stirred", { done: QUENCH, checks: [[QUENCH, 1, { check: "mishap", what: "not-stirred" }]] }],
     ["tempered too short", { done: TEMPER + 1, took_s: { [TEMPER]: 1800 } }],
     ["an oven that reads hotter", { done: TEMPER + 1, checks: [[TEMPER, 900, { check: "chamber", temperature_C: 262 }]] }],
     ["a file that bites", { done: FILE, tests: [[FILE, SOFT]] }],
@@ -108,6 +110,8 @@ describe("a piece as it stands, as one question", () => {
       { check: "rehearsal", took_s: 2 },
       { check: "power-off" },
       { check: "straight", state: "straight" },
+      { check: "mishap", what: "flare" },
+      { check: "finding", of: "grind-and-file", answer: "soft-below" },
     ];
     expect(JSON.stringify(question(told({ done: HEAT, checks: log.map((reading) => [HEAT, 5, reading]) })))).toBe(planned);
   });

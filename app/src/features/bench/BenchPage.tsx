@@ -180,7 +180,7 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
         </p>
         <LogLine state={state} bench={bench}>
           {isGated ? null : <MoveKeys state={state} act={act} bench={bench} move={move} now_ms={now_ms} />}
-          {isLeading ? <FateKey id={state.id} now={now} /> : null}
+          {isLeading ? <FateKey state={state} act={act} bench={bench} now={now} /> : null}
         </LogLine>
         <Caution why={words.why} caution={words.caution} awake={awake} />
       </main>

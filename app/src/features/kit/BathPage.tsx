@@ -1,26 +1,14 @@
 /** A bath as it stands: how warm it is by what was read and what went in, what the next pieces make of it, and what is logged of it. */
 
-import {
-  bathAhead,
-  bathBars,
-  bathLog,
-  bathNow,
-  CATALOGUE,
-  formOf,
-  isInWork,
-  mass_kg,
-  type Bath,
-  type BathEntry,
-  type Kit,
-  type PieceState,
-} from "@tembrak/core";
+import { bathAhead, bathBars, CATALOGUE, formOf, isInWork, mass_kg, type Bath, type BathEntry, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { showDegrees, showTimeOfDay, type Units } from "../../format/show.js";
+import { useBathNow } from "../../compute/useBathNow.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { appendBath, withdrawBath } from "../../store/bathEntries.js";
-import { useBathEntries, useKit, useNow, usePieces, useSettings } from "../../store/useStore.js";
+import { useKit, useNow, usePieces, useSettings } from "../../store/useStore.js";
 import { ageWords, BAR_WORDS, bathLine, bathTitle, entryWords, flashWords, warmWords, type NextIn } from "../../words/bathWords.js";
 import { BathChart } from "./parts/BathChart.js";
 import { BathDialog } from "./parts/BathDialog.js";
@@ -68,16 +56,15 @@ function NextPieces({ next, after, units }: { next: ReturnType<typeof nextIn>; a
 
 type Asked = BathEntry["entry"];
 
-function Standing({ bath, kit, pieces }: { bath: Bath; kit: Kit; pieces: readonly PieceState[] }) {
+function Standing({ bath, pieces }: { bath: Bath; pieces: readonly PieceState[] }) {
   const units = useSettings();
   const now_ms = useNow(TICK_ms);
-  const entries = useBathEntries().get(bath.id);
   const [asked, setAsked] = useState<Asked | null>(null);
   const [trouble, setTrouble] = useState(false);
-  const log = useMemo(() => bathLog(bath, kit, pieces, entries ?? []), [bath, kit, pieces, entries]);
-  const now = bathNow(CATALOGUE, bath, log, now_ms);
+  const { log, now } = useBathNow(bath, now_ms) ?? { log: [], now: null };
   if (now === null) return <main className="kit">Nothing cools in it: plates and air have no state to keep.</main>;
   const next = nextIn(pieces, bath);
+  const names = new Map(pieces.map(({ id, piece }) => [id, piece.name.toLowerCase()]));
   const after = bathAhead(now.tank, now.mean_C, next);
   const first = next[0];
   const keep = (event: BathEntry): void => {
@@ -140,7 +127,7 @@ function Standing({ bath, kit, pieces }: { bath: Bath; kit: Kit; pieces: readonl
                 .reverse()
                 .map((entry) => (
                   <li key={entry.id}>
-                    <span>{showTimeOfDay(entry.at_ms)}</span> {entryWords(entry, units)}
+                    <span>{showTimeOfDay(entry.at_ms)}</span> {entryWords(entry, names.get(entry.piece ?? ""), units)}
                   </li>
                 ))}
             </ul>
@@ -167,5 +154,5 @@ export function BathPage() {
         </Button>
       </main>
     );
-  return <Standing key={bath.id} bath={bath} kit={kit} pieces={pieces} />;
+  return <Standing key={bath.id} bath={bath} pieces={pieces} />;
 }

@@ -1,11 +1,13 @@
 /** What to do when it is not to be done: cracked, broken, given up, lost; and the way back from there. */
 
-import { FATES, type Fate, type PieceState } from "@tembrak/core";
+import { FATES, MISHAPS, mishapsOf, type Act, type Fate, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useLog } from "../../../store/useStore.js";
 import { FATE_WORDS } from "../../../words/fateWords.js";
+import { MISHAP_WORDS } from "../../../words/whyWords.js";
+import type { ActProps } from "./ActKey.js";
 import { Sheet } from "./Sheet.js";
 
 const KEYS: Readonly<Record<Fate, { readonly label: string; readonly note: string }>> = {
@@ -15,7 +17,38 @@ const KEYS: Readonly<Record<Fate, { readonly label: string; readonly note: strin
   lost: { label: "It is lost", note: "It leaves the rack; its record stays." },
 };
 
-export function FateKey({ id, now }: { id: string; now: () => number }) {
+/** In the bath and just after it: what went otherwise is one tap, and stands in the record with its time. */
+const QUENCHING: ReadonlySet<Act["kind"]> = new Set(["quench", "straighten", "cool-down", "first-file"]);
+
+function Mishaps({ state, act, bench, onDone }: Pick<ActProps, "state" | "act" | "bench"> & { onDone: () => void }) {
+  if (!QUENCHING.has(act.kind)) return null;
+  const had = mishapsOf(state, act.step);
+  return (
+    <>
+      <h3>In the quench it went otherwise</h3>
+      <div className="fate-keys">
+        {MISHAPS.map((what) => (
+          <button
+            key={what}
+            type="button"
+            className="log-key"
+            aria-pressed={had.has(what)}
+            disabled={bench.isStoring}
+            onClick={() => {
+              bench.check({ check: "mishap", what });
+              onDone();
+            }}
+          >
+            <b>{MISHAP_WORDS[what]}</b>
+          </button>
+        ))}
+      </div>
+    </>
+  );
+}
+
+export function FateKey({ state, act, bench, now }: Pick<ActProps, "state" | "act" | "bench"> & { now: () => number }) {
+  const { id } = state;
   const [isOpen, setOpen] = useState(false);
   const { write } = useLog();
   const say = (fate: Fate): void => {
@@ -36,6 +69,7 @@ export function FateKey({ id, now }: { id: string; now: () => number }) {
             </button>
           ))}
         </div>
+        <Mishaps state={state} act={act} bench={bench} onDone={() => setOpen(false)} />
       </Sheet>
     </>
   );

@@ -1,12 +1,24 @@
 /** One tap a check at the fire, by key or by letter, and the key that ends the heat. */
 
-import { ambientFromLux, glowHex, type Act, type HeatNow, type MagnetState, type PieceState } from "@tembrak/core";
+import {
+  bathBars,
+  bathFor,
+  CATALOGUE,
+  type BathBar,
+  ambientFromLux,
+  glowHex,
+  type Act,
+  type HeatNow,
+  type MagnetState,
+  type PieceState,
+} from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState, type ReactNode } from "react";
 import { showDegrees } from "../../../format/show.js";
 import { useLatest_C } from "../../../instruments/registry.js";
 import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
 import { useKit, useLog, usePieces, useSettings } from "../../../store/useStore.js";
+import { BAR_NOTES } from "../../../words/bathWords.js";
 import { actWords } from "../../../words/actWords.js";
 import type { Bench } from "../useBench.js";
 import { useKeys } from "../useKeys.js";
@@ -32,13 +44,24 @@ interface Props {
 }
 
 /** The key that ends a heat; an uneven one first has to even out. */
+/** What keeps a tank from being quenched in: said before the steel is hot enough to need it. Null where nothing does. */
+function useBathBar({ route }: PieceState, { step, purpose }: Props["act"]): BathBar | null {
+  const kit = useKit() ?? null;
+  const quench = route?.steps.slice(step).find((later) => later.kind === "quench");
+  if (purpose !== "harden" || kit === null || quench?.kind !== "quench") return null;
+  const bath = bathFor(kit, quench.medium);
+  return bath === undefined ? null : (bathBars(CATALOGUE, bath)[0] ?? null);
+}
+
 export function HeatEnd({ state, act, bench, now }: Pick<Props, "state" | "act" | "bench" | "now">) {
   const isUneven = now.evenness === "uneven";
+  const bar = useBathBar(state, act);
+  const why = bar !== null ? BAR_NOTES[bar] : isUneven ? "Uneven: let it even out, then look again" : null;
   return (
     <ActKey
       label={actWords(act, state, useSettings()).done}
-      {...(isUneven ? { note: "Uneven: let it even out, then look again" } : {})}
-      isLocked={isUneven}
+      {...(why === null ? {} : { note: why })}
+      isLocked={why !== null}
       bench={bench}
       onPress={() => bench.done()}
     />

@@ -8,6 +8,8 @@ import { showSpan, showTemperature, type Units } from "../../../format/show.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings } from "../../../store/useStore.js";
 import { BATH_LEAST_s } from "../../../calls/cues.js";
+import { useBathNow } from "../../../compute/useBathNow.js";
+import { bathBefore } from "../../../words/bathWords.js";
 import { bathWords } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 import { ReadKey } from "./ReadKey.js";
@@ -149,18 +151,22 @@ function Window({ gone_s, from_s, to_s }: { gone_s: number; from_s: number; to_s
   );
 }
 
-/** What a thermometer in it says, before the piece goes in. */
-function BathRead({ bench, bath_C }: Pick<Props, "bench"> & { bath_C: number }) {
+/** How it stands, and what a thermometer in it says, before the piece goes in. */
+function BathRead({ bench, quench: { medium, bath_C }, now_ms }: Pick<Props, "bench" | "now_ms"> & { quench: Quench }) {
   const units = useSettings();
+  const here = useBathNow({ medium }, now_ms);
   return (
-    <ReadKey
-      what="Bath"
-      start_C={bath_C}
-      limits_C={LIMITS.quench.bath_C}
-      units={units}
-      isStoring={bench.isStoring}
-      onRead={(temperature_C) => bench.check({ check: "bath-heat", temperature_C })}
-    />
+    <>
+      {here?.now ? <p className="from2">{bathBefore(here.now, units)}</p> : null}
+      <ReadKey
+        what="Bath"
+        start_C={bath_C}
+        limits_C={LIMITS.quench.bath_C}
+        units={units}
+        isStoring={bench.isStoring}
+        onRead={(temperature_C) => bench.check({ check: "bath-heat", temperature_C })}
+      />
+    </>
   );
 }
 
@@ -278,7 +284,7 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
       <div className="bench-main quench">
         <Tank state={state} where={whereOf(act, in_ms)} {...bathSaid(quench, useSettings())} under={underOfQuench(quench)} />
         <Seconds act={act} gone_s={gone_s} window={window} quench={quench}>
-          {isBefore(act, in_ms) && quench !== null ? <BathRead bench={bench} bath_C={quench.bath_C} /> : null}
+          {isBefore(act, in_ms) && quench !== null ? <BathRead bench={bench} quench={quench} now_ms={now_ms} /> : null}
         </Seconds>
       </div>
       {window !== null && isWorthShowing(act, window) ? <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} /> : null}

@@ -23,7 +23,7 @@ interface Props {
 }
 
 /** Further off what is expected than this it is asked about, K. */
-const ODD_K = 40;
+const ODD_K = 30;
 
 const TITLES = { read: "Read the bath", added: "Filled up", bar: "A hot bar went in", burnt: "It burnt" } as const;
 

@@ -75,7 +75,7 @@ function FilesField({
 function Input({ field, draft, units, onChange, onFault }: InputProps) {
   const { key, label, kind, least = 0, most = 0 } = field;
   const value = draft[key];
-  const number = Number(value);
+  const number = Number(value ?? 0);
   switch (kind) {
     case "length":
       return (
@@ -126,12 +126,26 @@ function Input({ field, draft, units, onChange, onFault }: InputProps) {
       return <NumberField label={label} value={number} unit="" least={least} most={most} onFault={onFault} onChange={onChange} />;
     case "choice":
       return (
-        <TextField select fullWidth label={label} value={String(value)} onChange={(event) => onChange(event.target.value)}>
+        <TextField select fullWidth label={label} value={textOf(value)} onChange={(event) => onChange(event.target.value)}>
           {(field.options ?? []).map(([word, text]) => (
             <MenuItem key={word} value={word}>
               {text}
             </MenuItem>
           ))}
+        </TextField>
+      );
+    case "said":
+      return (
+        <TextField
+          select
+          fullWidth
+          label={label}
+          value={value === true ? "yes" : value === false ? "no" : ""}
+          onChange={(event) => onChange(event.target.value === "" ? "" : event.target.value === "yes")}
+        >
+          <MenuItem value="">not said</MenuItem>
+          <MenuItem value="yes">yes</MenuItem>
+          <MenuItem value="no">no</MenuItem>
         </TextField>
       );
     case "flag":
@@ -162,7 +176,10 @@ export function ItemDialog({ item, isNew, units, onKeep, onRemove, onClose }: Pr
   const name = textOf(draft["name"]);
   const notes = textOf(draft["notes"]);
   const keep = (): void => {
-    const rest = Object.fromEntries(Object.entries(draft).filter(([key]) => key !== "notes"));
+    // What nobody said is not stored.
+    const rest = Object.fromEntries(
+      Object.entries(draft).filter(([key, value]) => key !== "notes" && value !== "" && !(key === "heater_W" && value === 0)),
+    );
     onKeep(notes.trim() === "" ? rest : { ...rest, notes: notes.trim() });
   };
   return (

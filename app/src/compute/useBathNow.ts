@@ -1,0 +1,32 @@
+/** A bath of this shop as it stands now. */
+
+import { bathFor, bathLog, bathNow, CATALOGUE, type Bath, type BathEntryAt, type BathNow } from "@tembrak/core";
+import { useMemo } from "react";
+import { useBathEntries, useKit, usePieces } from "../store/useStore.js";
+
+export interface BathHere {
+  readonly bath: Bath;
+  readonly log: readonly BathEntryAt[];
+  /** Null for what is no liquid. */
+  readonly now: BathNow | null;
+}
+
+/** Null where the kit has no such bath. @param of its id, or what is in it */
+export function useBathNow(of: { readonly id: string } | { readonly medium: string }, now_ms: number): BathHere | null {
+  const kit = useKit();
+  const pieces = usePieces();
+  const entries = useBathEntries();
+  const byId = "id" in of ? of.id : null;
+  const byMedium = "medium" in of ? of.medium : null;
+  const bath = useMemo(
+    () =>
+      (kit ?? []).find((item): item is Bath => item.kind === "bath" && item.id === byId) ??
+      (kit && byMedium !== null ? bathFor(kit, byMedium) : undefined),
+    [kit, byId, byMedium],
+  );
+  const log = useMemo(
+    () => (bath === undefined || !kit ? [] : bathLog(bath, kit, pieces ?? [], entries.get(bath.id) ?? [])),
+    [bath, kit, pieces, entries],
+  );
+  return bath === undefined ? null : { bath, log, now: bathNow(CATALOGUE, bath, log, now_ms) };
+}
