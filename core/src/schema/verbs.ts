@@ -55,6 +55,26 @@ const planned = {
   kit: Type.Optional(KitSchema),
 };
 
+const BathHappeningSchema = tagged(
+  "entry",
+  strict({
+    at_s: between(0, 1e9, "On the clock of the log, s"),
+    entry: Type.Literal("read"),
+    top_C: between(-20, 250, "C"),
+    bottom_C: Type.Optional(between(-20, 250, "C")),
+    isStirred: Type.Boolean(),
+  }),
+  strict({ at_s: between(0, 1e9, "s"), entry: Type.Literal("added"), added_L: between(0.01, 5000, "L") }),
+  strict({ at_s: between(0, 1e9, "s"), entry: Type.Literal("bar"), mass_kg: between(0.01, 200, "kg"), bar_C: between(20, 1300, "C") }),
+  strict({
+    at_s: between(0, 1e9, "s"),
+    entry: Type.Literal("quench"),
+    mass_kg: between(0.001, 200, "kg"),
+    piece_C: between(20, 1300, "C"),
+  }),
+  strict({ at_s: between(0, 1e9, "s"), entry: Type.Literal("burnt") }),
+);
+
 const lux = between(0, 120000, "Light in the shop, lux");
 const hrc = between(-20, 80, "HRC");
 
@@ -100,6 +120,20 @@ export const LogEntrySchema = tagged(
 );
 export type LogEntry = Static<typeof LogEntrySchema>;
 
+/** A hardening, but for how it goes into its bath. */
+const hardened = {
+  steel: SteelInput,
+  priorStructure: PriorStructureSchema,
+  section: BodySectionSchema,
+  austenitise: strict({ temperature_C: between(20, 1300, "Heat, C"), hold_min: between(0, 1440, "Time at heat, min") }),
+  transfer_s: Type.Optional(between(0, 600, "From fire to bath, s")),
+};
+const quenched = {
+  medium: MediumInput,
+  bath_C: between(-100, 1300, "Bath temperature, C"),
+  agitation: Type.Optional(AgitationSchema),
+};
+
 export const VERB_SCHEMAS = {
   VerbSteels: strict({}),
   VerbTransformations: strict({
@@ -108,20 +142,30 @@ export const VERB_SCHEMAS = {
     priorStructure: Type.Optional(PriorStructureSchema),
   }),
   VerbHarden: strict({
-    steel: SteelInput,
-    priorStructure: PriorStructureSchema,
-    section: BodySectionSchema,
-    austenitise: strict({ temperature_C: between(20, 1300, "Heat, C"), hold_min: between(0, 1440, "Time at heat, min") }),
-    transfer_s: Type.Optional(between(0, 600, "From fire to bath, s")),
+    ...hardened,
     quench: strict({
-      medium: MediumInput,
-      bath_C: between(-100, 1300, "Bath temperature, C"),
-      agitation: Type.Optional(AgitationSchema),
+      ...quenched,
       time_s: Type.Optional(between(0, 86400, "Time in the bath, s")),
       immersion: Type.Optional(ImmersionSchema),
     }),
     coat: Type.Optional(CoatSchema),
     cladding: Type.Optional(CladdingSchema),
+  }),
+  VerbLine: strict({
+    ...hardened,
+    quench: strict(quenched),
+    wanted: strict({ height_mm: between(0.5, 400, "Height of the quench line above the edge, mm") }),
+  }),
+  VerbChooseBath: strict({
+    ...hardened,
+    baths: Type.Array(
+      strict({
+        medium: Type.String({ maxLength: 30 }),
+        bath_C: Type.Optional(between(-100, 1300, "C")),
+        agitation: Type.Optional(AgitationSchema),
+      }),
+      { minItems: 1, maxItems: 6 },
+    ),
   }),
   VerbTemper: strict({
     steel: SteelInput,
@@ -224,6 +268,11 @@ export const VERB_SCHEMAS = {
       { minItems: 1, maxItems: 60 },
     ),
     limit_C: Type.Optional(between(0, 250, "Warmest the bath may become, C")),
+    /** What happened to it before: then `bath_C` is what it was when the log began. */
+    log: Type.Optional(Type.Array(BathHappeningSchema, { maxItems: 2000 })),
+    now_s: Type.Optional(between(0, 1e9, "On the clock of the log, s")),
+    air_C: Type.Optional(between(-40, 60, "Of the shop, C")),
+    heater_W: Type.Optional(between(1, 20000, "Of a heater in it, W")),
   }),
   VerbHeatEstimate: strict({
     steel: SteelInput,

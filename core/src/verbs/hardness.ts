@@ -12,7 +12,10 @@ import { requireAny } from "../schema/checkAll.js";
 import { saidNotices, saidOfCracks, saidOfTest, type Said } from "./english.js";
 import { resolveMedium } from "./medium.js";
 import type { CrackRisk } from "../simulate/crackRisk.js";
+import { MEMBERS } from "../schema/job.js";
+import { bestBath, compareBaths } from "../simulate/chooseBath.js";
 import { harden, type HardnessValue, type ProfilePoint } from "../simulate/harden.js";
+import { depthForLine } from "../simulate/lineFor.js";
 
 function hrcOf({ mean_HRC, sd_HRC, p05_HRC, p50_HRC, p95_HRC, model_HRC, input_HRC }: HardnessValue) {
   return {
@@ -80,6 +83,81 @@ export function hardenVerb(input: unknown) {
     ...(result.quenchLine === null ? {} : { quenchLine_mm: result.quenchLine.height_mm, quenchLineWidth_mm: result.quenchLine.width_mm }),
     profile: profileAnswer(result.profile),
     notices: saidNotices(result.notices),
+  };
+}
+
+/** How deep and how long for a line at a wanted height. */
+export function lineVerb(input: unknown) {
+  const { steel, priorStructure, section, austenitise, transfer_s, quench, wanted } = requireAny("VerbLine", input);
+  const found = depthForLine(
+    {
+      steel: resolveSteel(CATALOGUE, steel),
+      prior: priorStructure,
+      section,
+      heat_C: austenitise.temperature_C,
+      hold_s: austenitise.hold_min * 60,
+      transfer_s: transfer_s ?? 1.5,
+      medium: resolveMedium(quench.medium, "/quench/medium"),
+      bath_C: quench.bath_C,
+      agitation: quench.agitation ?? "mild",
+      bath_s: null,
+      immersion: { kind: "full" },
+    },
+    wanted.height_mm,
+  );
+  const { isReachable, ...line } = found;
+  const notices: Said[] = isReachable
+    ? []
+    : [
+        {
+          code: "line-not-reachable",
+          message:
+            line.line_mm === null
+              ? "No line at any depth: with this steel, thickness and bath it hardens all over, or nowhere."
+              : `The nearest is ${line.line_mm.toFixed(1)} mm: this steel hardens no further up, or no less.`,
+        },
+      ];
+  return { ...line, reachable: isReachable, notices };
+}
+
+/** Baths side by side. */
+export function chooseBathVerb(input: unknown) {
+  const { steel, priorStructure, section, austenitise, transfer_s, baths } = requireAny("VerbChooseBath", input);
+  const tried = baths.map(({ medium: name, bath_C, agitation = "mild" }, i) => {
+    const medium = resolveMedium(name, `/baths/${i}/medium`);
+    if (medium.kind === "textbook")
+      throw new InputError({ code: "unknown-medium", path: `/baths/${i}/medium`, got: name, allowed: "a medium of the catalogue" });
+    return { medium, bath_C: bath_C ?? medium.usualBath_C, agitation };
+  });
+  const compared = compareBaths(
+    {
+      steel: resolveSteel(CATALOGUE, steel),
+      prior: priorStructure,
+      section,
+      heat_C: austenitise.temperature_C,
+      hold_s: austenitise.hold_min * 60,
+      transfer_s: transfer_s ?? 1.5,
+      ...tried[0]!,
+      bath_s: null,
+      immersion: { kind: "full" },
+    },
+    tried,
+    MEMBERS,
+  );
+  const best = bestBath(compared);
+  return {
+    baths: compared.map(({ medium, bath_C, agitation, result, worth }) => ({
+      medium: medium.id,
+      bath_C,
+      agitation,
+      working: hrcOf(result.edge ?? result.surface),
+      thickest: hrcOf(result.spine ?? result.centre),
+      chanceHard: { working: result.chanceHard.working, thickest: result.chanceHard.thickest },
+      noseMargin_s: Number.isFinite(result.noseMargin_s) ? result.noseMargin_s : null,
+      crackRisk: crackAnswer(result.crackRisk),
+      worth,
+    })),
+    best: compared[best]!.medium.id,
   };
 }
 

@@ -3,6 +3,7 @@
 import { CATALOGUE } from "../catalogue.js";
 import { InputError } from "../errors.js";
 import type { Liquid } from "../heat/bathKind.js";
+import { bathState, usualTau_s, warmingTo, type BathLog, type BathState, type BathTank } from "../heat/bathState.js";
 import { bathAfter_C, steelVolume_L, warmingBar_kg, type BathLiquid } from "../heat/bathHeat.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { requireAny } from "../schema/checkAll.js";
@@ -118,11 +119,42 @@ function piecesBefore(liquid: BathLiquid, volume_L: number, bath_C: number, mass
   return count;
 }
 
+/** Walls, floor and surface, m2: of the tank, or of a can as high as it is wide that holds so much. */
+function areaOf(tank: Tank | undefined, volume_L: number): number {
+  if (tank !== undefined) {
+    const around = (tank.kind === "round" ? Math.PI : 4) * tank.width_mm * tank.fill_mm;
+    return (2 * tankArea_mm2(tank) + around) / 1e6;
+  }
+  const width_m = Math.cbrt((4 * volume_L) / 1000 / Math.PI);
+  return 1.5 * Math.PI * width_m ** 2;
+}
+
+/** @throws InputError for a log that runs backwards, or goes on after now */
+function stateOf(tank: BathTank, log: BathLog, began_C: number, now_s = log.at(-1)?.at_s ?? 0, air_C?: number): BathState {
+  log.forEach(({ at_s }, i) => {
+    const before = log[i - 1]?.at_s ?? 0;
+    if (at_s >= before && at_s <= now_s) return;
+    const message = `/log/${i}/at_s: ${at_s} s stands between ${before} s and now, ${now_s} s, in no order`;
+    throw new InputError({ code: "inconsistent", path: `/log/${i}/at_s`, got: at_s, allowed: `${before} … ${now_s}`, message });
+  });
+  const began = { at_s: log[0]?.at_s ?? now_s, entry: "read", top_C: began_C, isStirred: true } as const;
+  return bathState(tank, [began, ...log], now_s, air_C);
+}
+
+/** With a heater of so many watts, s; null where it never gets there. */
+function heaterOf(bath: BathTank, state: BathState | null, bath_C: number, to_C: number, heater_W: number, air_C?: number): number | null {
+  const now = { mean_C: bath_C, tau_s: state?.tau_s ?? usualTau_s(bath) };
+  return warmingTo(bath, now, to_C, BAR_C, BAR_kg, heater_W, air_C).heater_s;
+}
+
 export function bathVerb(input: unknown) {
-  const { medium: name, volume_L, bath_C, tank, pieces, limit_C } = requireAny("VerbBath", input);
+  const { medium: name, volume_L, bath_C: said_C, tank, pieces, limit_C, log, now_s, air_C, heater_W } = requireAny("VerbBath", input);
   const medium = liquidMedium(name);
   const { liquid } = medium;
   const notices: Said[] = [];
+  const bath = { liquid, volume_L, area_m2: areaOf(tank, volume_L) };
+  const state = log === undefined ? null : stateOf(bath, log, said_C, now_s, air_C);
+  const bath_C = state?.mean_C ?? said_C;
   const limit = limit_C ?? liquid.limit_C;
   const flash_C = liquid.flash_C;
   if (tank !== undefined) {
@@ -179,7 +211,26 @@ export function bathVerb(input: unknown) {
     piecesBeforeLimit: piecesBefore(liquid, volume_L, bath_C, last.mass_kg, last.temperature_C, limit),
     limit_C: limit,
     flashMargin_C: flash_C === undefined ? null : flash_C - now_C,
-    warmUp: { to_C, barMass_kg, bar_C: BAR_C, dips: Math.ceil(barMass_kg / BAR_kg) },
+    warmUp: {
+      to_C,
+      barMass_kg,
+      bar_C: BAR_C,
+      dips: Math.ceil(barMass_kg / BAR_kg),
+      ...(heater_W === undefined ? {} : { heater_s: heaterOf(bath, state, bath_C, to_C, heater_W, air_C) }),
+    },
+    ...(state === null
+      ? {}
+      : {
+          state: {
+            bath_C: state.mean_C,
+            sd_C: state.sd_C,
+            tau_s: state.tau_s,
+            pairs: state.tauFrom,
+            readAgo_s: state.read?.age_s ?? null,
+            quenches: state.quenches,
+            burns: state.burns,
+          },
+        }),
     notices,
   };
 }

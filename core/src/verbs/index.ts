@@ -7,7 +7,7 @@ import { SCHEMAS, type SchemaName } from "../schema/index.js";
 import { glowReadVerb, glowVerb, heatEstimateVerb, oxideVerb } from "./colour.js";
 import { coolVerb, jominyVerb, thermocoupleVerb, tttVerb } from "./curves.js";
 import { bathVerb, simulateVerb } from "./history.js";
-import { convertVerb, hardenVerb, temperVerb, verdictVerb } from "./hardness.js";
+import { chooseBathVerb, convertVerb, hardenVerb, lineVerb, temperVerb, verdictVerb } from "./hardness.js";
 import { calibrateVerb, fitVerb, warmUpVerb } from "./kit.js";
 import { routeVerb } from "./route.js";
 import { diagnoseVerb, learnVerb, standingVerb } from "./standing.js";
@@ -45,8 +45,10 @@ const VERBS: Readonly<Record<string, Verb>> = {
     about: "A dial against a second thermometer: offset and lag",
     needsInput: true,
   },
+  line: { run: lineVerb, schema: "VerbLine", about: "How deep and how long for a quench line at a wanted height", needsInput: true },
+  "choose-bath": { run: chooseBathVerb, schema: "VerbChooseBath", about: "Baths side by side for one piece", needsInput: true },
   soak: { run: soakVerb, schema: "VerbSoak", about: "How long, or how hot, until enough carbon is in solution", needsInput: true },
-  bath: { run: bathVerb, schema: "VerbBath", about: "What hot pieces do to a bath", needsInput: true },
+  bath: { run: bathVerb, schema: "VerbBath", about: "A bath: how it stands by its log, and what hot pieces do to it", needsInput: true },
   ttt: { run: tttVerb, schema: "VerbTtt", about: "Start and end of each change at constant heat", needsInput: true },
   cool: { run: coolVerb, schema: "VerbCool", about: "Cooling of a section or a probe that does not change", needsInput: true },
   jominy: { run: jominyVerb, schema: "VerbJominy", about: "Hardness along an end-quenched bar", needsInput: true },
