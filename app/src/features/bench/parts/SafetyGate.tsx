@@ -6,12 +6,10 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import { useState } from "react";
 
 const ITEMS: readonly string[] = [
-  "Lid and extinguisher for oil fires within reach, the way to them clear",
-  "Bath in a metal tank that cannot tip; no plastic, nothing that burns near it",
+  "Bath in a metal tank that cannot tip, lid and extinguisher within reach, nothing that burns near it",
   "Eyes, ears, gloves; cotton, wool or leather on; long tongs that fit this piece, tried cold",
-  "Air moves in and out; carbon monoxide alarm on",
-  "No coating, no zinc, no crack on the piece",
-  "From fire to bath the path is free, and everybody knows it",
+  "Air moves in and out, carbon monoxide alarm on; no coating and no zinc on the piece",
+  "No crack in the piece; from fire to bath the path is free, and everybody knows it",
 ];
 
 export function SafetyGate({ onPass, isStoring }: { readonly onPass: () => void; readonly isStoring: boolean }) {
