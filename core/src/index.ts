@@ -134,7 +134,7 @@ export {
   type BathEntryAt,
   type BathNow,
 } from "./standing/bathNow.js";
-export { bathAhead, bathState, levelRise_mm, SHOP_AIR_C, waitFor_s, warmingTo, type BathHappening } from "./heat/bathState.js";
+export { bathAhead, bathState, fallsTo_s, levelRise_mm, SHOP_AIR_C, waitFor_s, warmingTo, type BathHappening } from "./heat/bathState.js";
 export type { BathEntry } from "./schema/book.js";
 export { whyQuestion, type Diagnosed } from "./diagnose/facts.js";
 export { diagnose, type Diagnosis, type Ranked } from "./diagnose/diagnose.js";

@@ -34,7 +34,6 @@ const PICTURES: readonly Picture[] = [
     press: ["heat"],
     wait_ms: 2500,
   },
-  { file: "card-cooling", of: "heat card", path: "/piece/demo-3", size: WIDE, sign: /no two bars temper alike/, press: ["cooling"] },
   { file: "card-phone", of: "heat card", size: PHONE, sign: /no two bars temper alike/ },
   { file: "bench-heat", of: "bench, heating", size: WIDE },
   { file: "bench-heat-phone", of: "bench, heating", size: PHONE },
@@ -62,6 +61,15 @@ const PICTURES: readonly Picture[] = [
     size: WIDE,
     press: ["File 55 skates", "File 50 skates", "File 60 bites", "ground bright"],
   },
+  {
+    file: "why",
+    of: "file test",
+    path: "/piece/demo-8/test/9-first-file",
+    size: WIDE,
+    press: ["File 55 bites", "File 50 bites", "ground bright", "Why, and harden it again"],
+    wait_ms: 4000,
+  },
+  { file: "bath", of: "bath", size: WIDE },
   { file: "book", of: "book", size: WIDE },
   { file: "record", of: "record", size: WIDE },
 ];

@@ -3,6 +3,7 @@
 import {
   bathAhead,
   CATALOGUE,
+  fallsTo_s,
   SHOP_AIR_C,
   waitFor_s,
   warmingTo,
@@ -60,8 +61,8 @@ function manyBefore({ tank, mean_C, band }: BathNow, piece: NextIn): number {
 const SOON_s = 3600;
 
 /** Right, and for how long if nothing goes in. */
-function rightFor({ mean_C, tau_s, band: { low_C } }: BathNow): string {
-  const left_s = tau_s * Math.log((mean_C - SHOP_AIR_C) / Math.max(0.1, low_C - SHOP_AIR_C));
+function rightFor(now: BathNow): string {
+  const left_s = fallsTo_s(now, now.band.low_C);
   return left_s > SOON_s ? "Right, and it stays so" : `Right for ${showDuration(Math.max(60, left_s))} more, then it is too cold`;
 }
 
@@ -69,10 +70,7 @@ function rightFor({ mean_C, tau_s, band: { low_C } }: BathNow): string {
 export function bathTitle(now: BathNow, next: NextIn | undefined, units: Units): string {
   const { call, band, tank } = now;
   const wait = (): string => {
-    const s =
-      next === undefined
-        ? now.tau_s * Math.log((now.mean_C - SHOP_AIR_C) / (band.high_C - SHOP_AIR_C))
-        : waitFor_s(tank, now, next, band.most_C);
+    const s = next === undefined ? fallsTo_s(now, band.high_C) : waitFor_s(tank, now, next, band.most_C);
     return s === null ? "This tank is too small for the next piece" : `Too warm: wait ${showDuration(Math.max(60, s))}`;
   };
   switch (call) {

@@ -164,6 +164,11 @@ export function bathAhead(
   return pieces.map(({ mass_kg, piece_C }) => (now = bathAfter_C(tank.liquid, tank.volume_L, now, mass_kg, piece_C)));
 }
 
+/** How long until it has fallen to a temperature by itself, s; below 0 where it is colder. Newton's law in closed form. */
+export function fallsTo_s({ mean_C, tau_s }: Pick<BathState, "mean_C" | "tau_s">, to_C: number, air_C = SHOP_AIR_C): number {
+  return tau_s * Math.log(Math.max(1e-6, mean_C - air_C) / Math.max(0.1, to_C - air_C));
+}
+
 /** How long until it has fallen so far that a piece brings it no further than a limit, s; 0 where that is so, null where it never is. */
 export function waitFor_s(
   tank: BathTank,
@@ -181,7 +186,7 @@ export function waitFor_s(
     if (ends(middle) > limit_C) high = middle;
     else low = middle;
   }
-  return tau_s * Math.log((mean_C - air_C) / (low - air_C));
+  return fallsTo_s({ mean_C, tau_s }, low, air_C);
 }
 
 export interface Warming {

@@ -189,6 +189,7 @@ export const LOOK_ANSWERS = {
 export type CheckCode = keyof typeof LOOK_ANSWERS;
 export type Answer = (typeof LOOK_ANSWERS)[CheckCode][number];
 export const CHECKS = Object.keys(LOOK_ANSWERS) as CheckCode[];
+const ANSWERS: readonly Answer[] = CHECKS.flatMap((look): readonly Answer[] => LOOK_ANSWERS[look]);
 
 /** What happens to a bath beside what is quenched in it: read at the top, and at the bottom too; filled up; burnt; left to stand. */
 export const BathEntrySchema = tagged(
@@ -211,7 +212,7 @@ export const MISHAPS = ["dropped", "double-dip", "flare", "wrong-way-up", "slow"
 export type Mishap = (typeof MISHAPS)[number];
 
 /** The answer of another look is no answer of this one: checked where it is read. */
-export const FindingSchema = strict({ of: choice(CHECKS), answer: choice(Object.values(LOOK_ANSWERS).flat() as Answer[]) });
+export const FindingSchema = strict({ of: choice(CHECKS), answer: choice(ANSWERS) });
 
 export const CheckSchema = tagged(
   "check",
@@ -237,7 +238,7 @@ export const CheckSchema = tagged(
   /** Seen to be too hot, by no number. */
   strict({ check: Type.Literal("too-hot") }),
   /** What a look found that was taken to tell causes apart. */
-  strict({ check: Type.Literal("finding"), of: choice(CHECKS), answer: choice(Object.values(LOOK_ANSWERS).flat() as Answer[]) }),
+  strict({ check: Type.Literal("finding"), of: choice(CHECKS), answer: choice(ANSWERS) }),
   /** What went otherwise in the quench. */
   strict({ check: Type.Literal("mishap"), what: choice(MISHAPS) }),
   /** In the fire, or out of it. */

@@ -2,6 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { bathAfter_C, heatGivenUp_J_kg } from "../../src/heat/bathHeat.js";
 import {
   bathAhead,
+  fallsTo_s,
   bathState,
   learnedTau_s,
   levelRise_mm,
@@ -104,4 +105,9 @@ describe("warming it", () => {
 
 it("a kilogram lifts a tank of 200 by 200 mm by what its volume is over the surface", () => {
   expect(levelRise_mm(7.85, 40_000)).toBeCloseTo(25, 0);
+});
+
+it("falls to a temperature when the closed form says so, and is there already where it is colder", () => {
+  expect(fallsTo_s({ mean_C: AIR + 40, tau_s: 6000 }, AIR + 20)).toBeCloseTo(6000 * Math.LN2, 6);
+  expect(fallsTo_s({ mean_C: AIR + 10, tau_s: 6000 }, AIR + 20)).toBeLessThan(0);
 });
