@@ -159,6 +159,7 @@ export { temperatureForHardness, temperedHardness } from "./kinetics/temper.js";
 export { makeDesk, type Desk } from "./simulate/desk.js";
 export { rehearse, REHEARSALS } from "./job/rehearse.js";
 export { runJob, type JobAnswers, type JobOutcome, type WhatIf } from "./job/runJob.js";
+export type { LineFor } from "./simulate/lineFor.js";
 export type { SectionPicture } from "./simulate/sectionPicture.js";
 export type { Member } from "./simulate/hardenSpread.js";
 export { MEMBERS, type Effort, type FireInput, type Job, type JobFailure } from "./schema/job.js";

@@ -144,6 +144,13 @@ test("an edge quench is planned in the steps, and the verdict says where the lin
   await fill(page, /^Depth, mm/, "18");
   await page.getByRole("button", { name: "Keep these steps" }).click();
   await expect(page.getByText(/^Edge in medium oil at 55 °C: hard up to \d+(\.\d)? mm above it, going soft over/)).toBeVisible();
+  // The other way round: where it is to go soft is said, and the depth and the hold are found; what the card then says is that line.
+  await page.getByRole("button", { name: "Steps" }).click();
+  await fill(page, /^Line wanted/, "14");
+  await page.getByRole("button", { name: "Find its depth" }).click();
+  await expect(page.getByText(/mm deep, about .* until the back is dark/)).toBeVisible();
+  await page.getByRole("button", { name: "Keep these steps" }).click();
+  await expect(page.getByText(/hard up to 1[34](\.\d)? mm above it/)).toBeVisible();
 });
 
 /** Lifts what has the focus, moves it by one, and puts it down: each key once the one before has been seen. */

@@ -7,6 +7,7 @@ import { requireJob } from "../schema/checkJob.js";
 import type { Job, JobFailure } from "../schema/job.js";
 import {
   bathResponses,
+  hardenPlanOf,
   predict,
   predictMembers,
   predictNominal,
@@ -15,6 +16,7 @@ import {
   type Prediction,
   type Response,
 } from "../simulate/predict.js";
+import { depthForLine, type LineFor } from "../simulate/lineFor.js";
 import { BARE_DESK, GivenUp, type Desk } from "../simulate/desk.js";
 import { diagnose, type Diagnosis } from "../diagnose/diagnose.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
@@ -36,6 +38,7 @@ export interface JobAnswers {
   readonly section: SectionPicture;
   readonly lesson: Lesson | null;
   readonly diagnose: Diagnosis;
+  readonly line: LineFor;
   readonly "warm-up": WarmUp;
   readonly "what-if": WhatIf;
 }
@@ -58,6 +61,8 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
       return warmUp(job.piece, formOf(job.piece), job.hardens, job.fire, job.target_C, job.start_C);
     case "lesson":
       return lessonOf(catalogue, job.piece, job.route, job.known, desk);
+    case "line":
+      return depthForLine(hardenPlanOf(catalogue, job.piece, job.route, job.known), job.wanted_mm, desk);
     case "diagnose":
       return diagnose(catalogue, job, desk);
     case "section":

@@ -117,6 +117,14 @@ export const JobSchema = tagged(
   }),
   /** What a tested piece teaches of its shop. */
   strict({ kind: Type.Literal("lesson"), piece: PieceSchema, route: RouteSchema, known: KnownSchema }),
+  /** How deep and how long for a quench line at a wanted height. */
+  strict({
+    kind: Type.Literal("line"),
+    piece: PieceSchema,
+    route: RouteSchema,
+    wanted_mm: between(0.5, 400, "Height of the line above the edge, mm"),
+    known,
+  }),
   /** Why a tested piece came out as it did, and what to do now. */
   strict({
     kind: Type.Literal("diagnose"),

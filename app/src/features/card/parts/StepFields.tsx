@@ -1,6 +1,6 @@
 /** The numbers of one step: its bath and how much goes under, or its heat, its time and how slowly it falls. */
 
-import { LIMITS, questionHeat, usualEdgeDepth_mm, type Piece, type Step } from "@tembrak/core";
+import { LIMITS, questionHeat, usualEdgeDepth_mm, type Piece, type Route, type Step } from "@tembrak/core";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
@@ -12,11 +12,14 @@ export function immersed(step: Extract<Step, { kind: "quench" }>, what: "whole" 
   const { edgeDepth_mm: before, ...whole } = step;
   return what === "whole" ? whole : { ...whole, edgeDepth_mm: before ?? usualEdgeDepth_mm(height_mm) };
 }
+import { LineFinder } from "./LineFinder.js";
 import { isUnderTheChange } from "../../../words/actWords.js";
 
 interface FieldProps<K extends Step["kind"]> {
   readonly step: Step & { readonly kind: K };
-  readonly section: Piece["section"];
+  readonly piece: Piece;
+  /** All the steps as they stand in the dialog. */
+  readonly route: Route;
   readonly units: Units;
   readonly isLocked: boolean;
   readonly onChange: (to: Step) => void;
@@ -25,7 +28,8 @@ interface FieldProps<K extends Step["kind"]> {
 }
 
 /** How warm the bath is, and how much of the piece goes under. */
-function QuenchFields({ step, section, units, isLocked, onChange, onFault }: FieldProps<"quench">) {
+function QuenchFields({ step, piece, route, units, isLocked, onChange, onFault }: FieldProps<"quench">) {
+  const { section } = piece;
   return (
     <>
       <TemperatureField
@@ -64,6 +68,16 @@ function QuenchFields({ step, section, units, isLocked, onChange, onFault }: Fie
           most_mm={section.height_mm}
           onFault={(bad) => onFault("depth", bad)}
           onChange={(edgeDepth_mm) => onChange({ ...step, edgeDepth_mm })}
+        />
+      ) : null}
+      {section.shape === "wedge" && step.edgeDepth_mm !== undefined ? (
+        <LineFinder
+          piece={piece}
+          route={route}
+          height_mm={section.height_mm}
+          units={units}
+          isLocked={isLocked}
+          onFound={(edgeDepth_mm) => onChange({ ...step, edgeDepth_mm })}
         />
       ) : null}
     </>

@@ -218,7 +218,6 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const rows = draft ?? rowsOf(route);
-  const { section } = state.piece;
   // What is done stays where it is: everything after it may move.
   const lockedCount = rows.findLastIndex((_, i) => isDone(state, i)) + 1;
   const problem = orderProblem(rows.map(({ step }) => step));
@@ -296,7 +295,8 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                     </StepName>
                     <StepFields
                       step={step}
-                      section={section}
+                      piece={state.piece}
+                      route={{ ...(taken ?? route), steps: rows.map((row) => row.step) }}
                       units={units}
                       isLocked={locked}
                       onChange={(to) => change(key, to)}
