@@ -12,6 +12,7 @@ import {
   type Diagnosis,
   type Effort,
   type Job,
+  type Kit,
   type Known,
   type Member,
   type Piece,
@@ -28,7 +29,7 @@ import {
 } from "@tembrak/core";
 import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
 import { useMemo } from "react";
-import { useSettings } from "../store/useStore.js";
+import { useKit, useSettings } from "../store/useStore.js";
 import { unknownOf } from "../words/unknownWords.js";
 import { movedWords } from "../words/standingWords.js";
 import { ask, isKnown, poolSize } from "./client.js";
@@ -243,12 +244,27 @@ export function useStepTimes(piece: Piece, route: Route | null): readonly (numbe
       );
 }
 
-export const SHOWN_MEDIA = ["fast-oil", "medium-oil", "vegetable-oil", "water"] as const;
+/** Where nobody said what the shop has. */
+const SHOWN_MEDIA: readonly string[] = ["fast-oil", "medium-oil", "vegetable-oil", "water"];
+/** More baths than these are not compared at a glance. */
+const MOST_BATHS = 4;
+
+/** The liquids of the kit, that of the plan first among them; those that a shop may have, where nobody said. */
+function bathsOf(kit: Kit | null, route: Route): readonly string[] {
+  const planned = route.steps.findLast((step) => step.kind === "quench");
+  const own = kit === null ? [] : kitOf(kit, "bath").map(({ medium }) => medium);
+  if (own.length === 0) return SHOWN_MEDIA;
+  return [...new Set([...(planned?.kind === "quench" && own.includes(planned.medium) ? [planned.medium] : []), ...own])].slice(
+    0,
+    MOST_BATHS,
+  );
+}
 
 export interface Why {
   readonly question: Diagnosed;
   /** Undefined while it is worked out. */
   readonly diagnosis: Diagnosis | undefined;
+  readonly hasFailed: boolean;
 }
 
 /** Why a tested piece came out as it did; null where nobody tested it. */
@@ -271,13 +287,13 @@ export function useDiagnosis(state: PieceState): Why | null {
           baths: kit === null ? null : kitOf(kit, "bath").map(({ medium }) => medium),
           attempts: attemptsOf(state),
         };
-  const { data } = useQuery({
+  const { data, isError } = useQuery({
     queryKey: keyOf(job),
     queryFn: ({ signal }) => ask<"diagnose">(job!, { signal, isFirst: true }),
     enabled: job !== null,
     ...ONCE,
   });
-  return question === null ? null : { question, diagnosis: data };
+  return question === null ? null : { question, diagnosis: data, hasFailed: isError };
 }
 
 /** How often a piece was hardened. */
@@ -287,8 +303,9 @@ export function attemptsOf({ acts, doneAt_ms }: PieceState): number {
 
 /** How the answer moves along each slide and in each bath. */
 export function useWhatIf(question: Question | null, tracks: readonly Track[]): UseQueryResult<WhatIf> {
+  const kit = useKit() ?? null;
   const job: Extract<Job, { kind: "what-if" }> | null =
-    question === null ? null : { kind: "what-if", ...question, tracks: [...tracks], media: [...SHOWN_MEDIA] };
+    question === null ? null : { kind: "what-if", ...question, tracks: [...tracks], media: [...bathsOf(kit, question.route)] };
   return useQuery({
     queryKey: keyOf(job),
     queryFn: ({ signal }) => ask<"what-if">(job!, { signal, about: `what if ${hardeningOf(job!)}` }),

@@ -126,11 +126,13 @@ function Why({ state }: { state: PieceState }) {
           <p>
             {why === null
               ? "Nothing was tested of it yet: a file says more than any guess."
-              : top === undefined
-                ? "Being worked out…"
-                : top.cause === "as-planned"
-                  ? "No fault stands out, by everything logged and tested of it."
-                  : `${showChance(top.probability)}: ${CAUSE_WORDS[top.cause].name.toLowerCase()}. By everything logged and tested of it.`}
+              : why.hasFailed
+                ? "It could not be worked out from what was logged."
+                : top === undefined
+                  ? "Being worked out…"
+                  : top.cause === "as-planned"
+                    ? "No fault stands out, by everything logged and tested of it."
+                    : `${showChance(top.probability)}: ${CAUSE_WORDS[top.cause].name.toLowerCase()}. By everything logged and tested of it.`}
           </p>
         </div>
         <div className="card-keys">
