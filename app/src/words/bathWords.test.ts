@@ -1,0 +1,50 @@
+import { describe, expect, it } from "@jest/globals";
+import { bathNow, CATALOGUE, type Bath, type BathEntryAt } from "@tembrak/core";
+import { ageWords, bathBefore, bathLine, bathTitle, entryWords, flashWords, warmWords } from "./bathWords.js";
+
+const C = { temperature: "C", length: "mm" } as const;
+const F = { temperature: "F", length: "in" } as const;
+const NOW_ms = Date.UTC(2026, 10, 28, 12);
+const OIL: Bath = {
+  id: "oil",
+  name: "Fast oil",
+  kind: "bath",
+  medium: "fast-oil",
+  tank: "round",
+  width_mm: 200,
+  depth_mm: 600,
+  fill_mm: 500,
+};
+const read = (back_min: number, top_C: number): BathEntryAt => ({
+  id: `${back_min}`,
+  at_ms: NOW_ms - back_min * 60_000,
+  what: { entry: "read", top_C, isStirred: true },
+});
+const at = (...log: BathEntryAt[]) => bathNow(CATALOGUE, OIL, log, NOW_ms)!;
+const HEAVY = { name: "Froe", mass_kg: 1.4, piece_C: 820 };
+
+describe("a bath in words", () => {
+  it("the one line on top says what to do", () => {
+    expect(bathTitle(at(), undefined, C)).toMatch(/Nobody has read it/);
+    expect(bathTitle(at(read(1, 22)), undefined, C)).toBe("Too cold: warm it to 55°");
+    expect(bathTitle(at(read(1, 22)), undefined, F)).toBe("Too cold: warm it to 131°");
+    expect(bathTitle(at(read(1, 55)), HEAVY, C)).toMatch(/^(One more piece|\d more pieces) like the next, then wait$/);
+    expect(bathTitle(at(read(1, 79)), HEAVY, C)).toMatch(/^Too warm: wait/);
+    expect(bathTitle(at(read(40, 58)), HEAVY, C)).toMatch(/stir it, read it/);
+  });
+  it("what the next piece makes of it, how to warm it, and how far it is from its flash", () => {
+    expect(bathLine(OIL, at(read(1, 53)), { ...HEAVY, after_C: 81 }, C)).toMatch(
+      /^Fast oil, 16 litres, falling \d\.\d° a minute.*The froe takes it from 5[23]° to 81°\.$/,
+    );
+    expect(warmWords(OIL, at(read(1, 53)), C)).toBeNull();
+    expect(warmWords({ ...OIL, heater_W: 900 }, at(read(1, 20)), C)).toMatch(/a dry bar of .* (once|twice|\d+ times).*Its heater takes/);
+    expect(flashWords(at(read(1, 55)), C)).toBe("Flash near 170°, 115° away; the maker's sheet goes first.");
+    expect(bathBefore(at(read(1, 55)), C)).toMatch(/^Bath about 5[45]°, \d+ to \d+, read just now, stirred: right$/);
+  });
+  it("what happened to it, and its age", () => {
+    expect(entryWords({ id: "q", at_ms: 0, what: { entry: "quench", mass_kg: 0.4, piece_C: 800 } }, "froe", C)).toMatch(
+      /^froe, 400 g at 800 °C, went in$/,
+    );
+    expect(ageWords({ ...at(read(1, 55)), quenches: 1, burns: 1 }, OIL)).toMatch(/^1 quench, burnt once so far\./);
+  });
+});

@@ -1,0 +1,96 @@
+import { describe, expect, it } from "@jest/globals";
+import { CATALOGUE } from "../../src/catalogue.js";
+import { piecesOf } from "../../src/book/state.js";
+import { actsOfRoute } from "../../src/plan/acts.js";
+import { planRoute } from "../../src/plan/route.js";
+import type { BookEvent, Piece } from "../../src/schema/book.js";
+import type { Kit } from "../../src/schema/kit.js";
+import { bathBand, bathBars, bathFor, bathLog, bathNow, tankOf, type Bath } from "../../src/standing/bathNow.js";
+
+const OIL: Bath = {
+  id: "oil",
+  name: "Fast oil",
+  kind: "bath",
+  medium: "fast-oil",
+  tank: "round",
+  width_mm: 200,
+  depth_mm: 600,
+  fill_mm: 500,
+};
+const KIT: Kit = [OIL, { ...OIL, id: "second", name: "Second oil" }, { ...OIL, id: "tub", name: "Slack tub", medium: "water" }];
+const NOW_ms = Date.UTC(2026, 10, 28, 12);
+const PIECE: Piece = {
+  name: "Knife",
+  mark: "1",
+  kind: "knife",
+  form: "knife",
+  steel: "1084",
+  start: "as-forged",
+  use: "knife",
+  length_mm: 240,
+  section: { shape: "wedge", spine_mm: 4, edge_mm: 0.8, height_mm: 30 },
+};
+const ROUTE = planRoute(CATALOGUE, PIECE, "forge", { kit: KIT });
+
+function knife(isPractice = false): BookEvent[] {
+  const acts = actsOfRoute(ROUTE);
+  const quench = acts.findIndex(({ kind }) => kind === "quench");
+  const at = (back_min: number) => NOW_ms - back_min * 60_000;
+  return [
+    { kind: "piece", definition: { ...PIECE, ...(isPractice ? { isPractice } : {}) }, at_ms: at(120) },
+    { kind: "route", route: ROUTE, at_ms: at(119) },
+    ...acts.slice(0, quench + 1).map(({ id }, i) => ({ kind: "act-done", act: id, at_ms: at(40 - i / 100) }) as const),
+  ].map((event, i) => ({ ...event, id: `e${i}`, piece: "k" }) as BookEvent);
+}
+const entry = (id: string, back_min: number, log: Extract<BookEvent, { kind: "bath" }>["log"]): BookEvent => ({
+  id,
+  piece: "oil",
+  at_ms: NOW_ms - back_min * 60_000,
+  kind: "bath",
+  log,
+});
+const read = (id: string, back_min: number, top_C: number) => entry(id, back_min, { entry: "read", top_C, isStirred: true });
+
+describe("a bath of the kit", () => {
+  it("has what the pieces did to it among its own entries, in order; practice warms none, and the second tank of an oil is another", () => {
+    const log = bathLog(OIL, KIT, piecesOf(knife()), [read("r1", 60, 50), read("r2", 5, 55)]);
+    expect(log.map(({ what }) => what.entry)).toEqual(["read", "quench", "read"]);
+    expect(bathLog(OIL, KIT, piecesOf(knife(true)), [])).toEqual([]);
+    expect(bathLog(KIT[1] as Bath, KIT, piecesOf(knife()), [])).toEqual([]);
+    expect(bathFor(KIT, "fast-oil")?.id).toBe("oil");
+  });
+  it("an entry taken back counts no more", () => {
+    const back: BookEvent = { id: "w", piece: "oil", at_ms: NOW_ms, kind: "withdrawn", event: "r1" };
+    expect(bathLog(OIL, KIT, [], [read("r1", 60, 50), back])).toEqual([]);
+  });
+  const call = (entries: readonly BookEvent[], bath = OIL) => bathNow(CATALOGUE, bath, bathLog(bath, KIT, [], entries), NOW_ms)!.call;
+  it("is right only while it was read a moment ago, stirred", () => {
+    expect(call([])).toBe("unread");
+    expect(call([read("r", 3, 55)])).toBe("right");
+    expect(call([read("r", 25, 56)])).toBe("stale");
+    expect(call([entry("r", 3, { entry: "read", top_C: 57, isStirred: false })])).toBe("stale");
+    expect(call([read("r", 3, 24)])).toBe("too-cold");
+    expect(call([read("r", 1, 74)])).toBe("warm");
+    expect(call([read("r", 1, 95)])).toBe("too-warm");
+  });
+  // Common practice, no source: oil about 50 to 60 C, never near its flash point; water cool.
+  it("its band is about its usual heat, and ends well under its flash point", () => {
+    for (const medium of CATALOGUE.media) {
+      if (medium.kind !== "oil" && medium.kind !== "water") continue;
+      const { low_C, high_C, most_C } = bathBand(medium as Parameters<typeof bathBand>[0]);
+      expect(low_C).toBeLessThan(high_C);
+      if (medium.liquid.flash_C !== undefined) expect(most_C).toBeLessThanOrEqual(medium.liquid.flash_C - 50);
+    }
+  });
+  it("what holds no liquid has no state", () => {
+    expect(tankOf(CATALOGUE, { ...OIL, medium: "metal-plates" })).toBeNull();
+  });
+  it("by hand: a round tank of 200 by 500 mm holds pi / 4 x 4 x 5 = 15.7 litres", () => {
+    expect(tankOf(CATALOGUE, OIL)!.volume_L).toBeCloseTo(15.708, 3);
+  });
+  it("plastic, one that can tip, and oil without a lid bar it; what nobody said does not", () => {
+    expect(bathBars(CATALOGUE, OIL)).toEqual([]);
+    expect(bathBars(CATALOGUE, { ...OIL, madeOf: "plastic", canTip: true, hasLid: false })).toEqual(["plastic", "can-tip", "no-lid"]);
+    expect(bathBars(CATALOGUE, { ...OIL, medium: "water", hasLid: false })).toEqual([]);
+  });
+});
