@@ -38,7 +38,7 @@ describe("a bath in words", () => {
     );
     expect(warmWords(OIL, at(read(1, 53)), C)).toBeNull();
     expect(warmWords({ ...OIL, heater_W: 900 }, at(read(1, 20)), C)).toMatch(/a dry bar of .* (once|twice|\d+ times).*Its heater takes/);
-    expect(flashWords(at(read(1, 55)), C)).toBe("Flash near 170°, 115° away; the maker's sheet goes first.");
+    expect(flashWords(at(read(1, 55)), C)).toMatch(/^Flash near 170°, 11[56]° away; the maker's sheet goes first\.$/);
     expect(bathBefore(at(read(1, 55)), C)).toMatch(/^Bath about 5[45]°, \d+ to \d+, read just now, stirred: right$/);
   });
   it("what happened to it, and its age", () => {

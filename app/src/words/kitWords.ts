@@ -14,6 +14,14 @@ export interface Field {
   readonly least?: number;
   readonly most?: number;
   readonly options?: readonly (readonly [string, string])[];
+  /** Need not be said: nothing, or a nought where that means none, is not stored. */
+  readonly isOptional?: boolean;
+}
+
+/** What of a draft is stored: what nobody said is left out. */
+export function said(kind: KitKind, draft: Readonly<Record<string, unknown>>): Record<string, unknown> {
+  const open = new Set(FIELDS[kind].flatMap(({ key, isOptional = false }) => (isOptional ? [key] : [])));
+  return Object.fromEntries(Object.entries(draft).filter(([key, value]) => !open.has(key) || (value !== "" && value !== 0)));
 }
 
 const within = ([least, most]: readonly [number, number]) => ({ least, most });
@@ -85,15 +93,16 @@ export const FIELDS: Readonly<Record<KitKind, readonly Field[]>> = {
       key: "madeOf",
       label: "Made of",
       kind: "choice",
+      isOptional: true,
       options: [
         ["", "not said"],
         ["metal", "metal"],
         ["plastic", "plastic"],
       ],
     },
-    { key: "canTip", label: "Can be knocked over", kind: "said" },
-    { key: "hasLid", label: "A metal lid at hand", kind: "said" },
-    { key: "heater_W", label: "Heater in it, W (0: none)", kind: "number", least: 0, most: LIMITS.bath.heater_W[1] },
+    { key: "canTip", label: "Can be knocked over", kind: "said", isOptional: true },
+    { key: "hasLid", label: "A metal lid at hand", kind: "said", isOptional: true },
+    { key: "heater_W", label: "Heater in it, W (0: none)", kind: "number", isOptional: true, least: 0, most: LIMITS.bath.heater_W[1] },
   ],
   magnet: [],
   probe: [

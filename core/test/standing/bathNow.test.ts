@@ -77,7 +77,7 @@ describe("a bath of the kit", () => {
   it("its band is about its usual heat, and ends well under its flash point", () => {
     for (const medium of CATALOGUE.media) {
       if (medium.kind !== "oil" && medium.kind !== "water") continue;
-      const { low_C, high_C, most_C } = bathBand(medium as Parameters<typeof bathBand>[0]);
+      const { low_C, high_C, most_C } = bathBand(medium);
       expect(low_C).toBeLessThan(high_C);
       if (medium.liquid.flash_C !== undefined) expect(most_C).toBeLessThanOrEqual(medium.liquid.flash_C - 50);
     }

@@ -14,7 +14,7 @@ import { useState } from "react";
 import type { Units } from "../../../format/show.js";
 import { DifferenceField, DurationField, LengthField, NumberField, TemperatureField } from "../../../parts/QuantityField.js";
 import { useFaults } from "../../../parts/useFaults.js";
-import { FIELDS, KIND_WORDS, type Field } from "../../../words/kitWords.js";
+import { FIELDS, KIND_WORDS, type Field, said } from "../../../words/kitWords.js";
 
 type Draft = Readonly<Record<string, unknown>>;
 
@@ -176,10 +176,7 @@ export function ItemDialog({ item, isNew, units, onKeep, onRemove, onClose }: Pr
   const name = textOf(draft["name"]);
   const notes = textOf(draft["notes"]);
   const keep = (): void => {
-    // What nobody said is not stored.
-    const rest = Object.fromEntries(
-      Object.entries(draft).filter(([key, value]) => key !== "notes" && value !== "" && !(key === "heater_W" && value === 0)),
-    );
+    const rest = Object.fromEntries(Object.entries(said(kind, draft)).filter(([key]) => key !== "notes"));
     onKeep(notes.trim() === "" ? rest : { ...rest, notes: notes.trim() });
   };
   return (
