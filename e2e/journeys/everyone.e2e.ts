@@ -2,7 +2,7 @@
 
 import { VIEW_LIST } from "../../app/src/views.js";
 import { DEMO } from "../ports.js";
-import { expect, expectAccessible, expectNoSideways, test } from "./shop.js";
+import { expect, expectAccessible, expectNoSideways, outNow, test } from "./shop.js";
 
 for (const { as: name, at: path, sign } of VIEW_LIST.flatMap(({ shown }) => shown)) {
   test(`${name}: axe finds nothing serious, wide and narrow, forge and yard`, async ({ page }) => {
@@ -23,9 +23,15 @@ test("at the bench on a phone nothing to press is under 56 px, magnet keys are 1
   await page.goto(DEMO);
   await expect(page.getByText(/sickle/).first()).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const path of ["/piece/demo-4/bench", "/piece/demo-5/bench", "/piece/demo-6/bench"]) {
-    await page.goto(`${DEMO}${path}`);
+  for (const piece of ["demo-3", "demo-4", "demo-5", "demo-6", "demo-8"]) {
+    await page.goto(`${DEMO}/piece/${piece}/bench`);
     await expect(page.getByTestId("numeral")).toBeVisible();
+    // Nothing is cut off at the side, and the way back from a wrong tap is in sight.
+    const numeral = (await page.getByTestId("numeral").boundingBox())!;
+    expect(numeral.x + numeral.width).toBeLessThanOrEqual(390);
+    await expectNoSideways(page);
+    const back = (await page.getByRole("button", { name: "Undo" }).boundingBox())!;
+    expect(back.y + back.height, piece).toBeLessThanOrEqual(844);
     for (const key of await page.getByRole("main").locator("button:visible, a:visible").all()) {
       const box = (await key.boundingBox())!;
       expect(box.height, await key.innerText()).toBeGreaterThanOrEqual(56);
@@ -39,9 +45,24 @@ test("at the bench on a phone nothing to press is under 56 px, magnet keys are 1
   }
   const act = (await page.getByRole("button", { name: /start the hold/ }).boundingBox())!;
   expect(act.height).toBeGreaterThanOrEqual(84);
-  // And the way back from a wrong tap is in sight.
-  const undo = (await page.getByRole("button", { name: "Undo" }).boundingBox())!;
-  expect(undo.y + undo.height).toBeLessThanOrEqual(844);
+});
+
+test("on its side a phone has every key of the bench in sight", async ({ page }) => {
+  await page.setViewportSize({ width: 844, height: 390 });
+  await page.goto(`${DEMO}/piece/demo-4/bench`);
+  const inSight = async (...names: RegExp[]): Promise<void> => {
+    for (const name of names) {
+      const box = (await page.getByRole("button", { name }).first().boundingBox())!;
+      expect(box.y + box.height, String(name)).toBeLessThanOrEqual(390);
+    }
+  };
+  await expect(page.getByTestId("numeral")).toBeVisible();
+  await inSight(/start the hold/, /lets go/, /Undo/);
+  await page.getByRole("button", { name: /start the hold/ }).click();
+  await inSight(/Out of the fire/, /Undo/);
+  await outNow(page, /Out of the fire/);
+  await expect(page.getByText("Press as it goes under")).toBeVisible();
+  await inSight(/It is in the bath/, /It went wrong/, /Undo/);
 });
 
 test("by keyboard alone: from the rack to a piece to the bench", async ({ page }) => {

@@ -16,7 +16,7 @@ interface Props {
 }
 
 export function Fold({ title, says, isOpen, onOpen, children }: Props) {
-  if (useWide()) return <section aria-label={title}>{children}</section>;
+  if (useWide()) return <>{children}</>;
   return (
     <Accordion
       disableGutters

@@ -138,9 +138,9 @@ function JawGauge({ gone_s, from_s, to_s }: { gone_s: number; from_s: number; to
 }
 
 /** The window to straighten, as far as it has closed. */
-function Window({ gone_s, from_s, to_s }: { gone_s: number; from_s: number; to_s: number }) {
+function Window({ gone_s, from_s, to_s, isBefore }: { gone_s: number; from_s: number; to_s: number; isBefore: boolean }) {
   return (
-    <div>
+    <div className={isBefore ? "is-before" : undefined}>
       <JawGauge gone_s={gone_s} from_s={from_s} to_s={to_s} />
       <div className="jaw-words drawn">
         <span>in the bath</span>
@@ -157,7 +157,7 @@ function BathRead({ bench, quench: { medium, bath_C }, now_ms }: Pick<Props, "be
   const here = useBathNow({ medium }, now_ms);
   return (
     <>
-      {here?.now ? <p className="from2">{bathBefore(here.now, units)}</p> : null}
+      {here?.now ? <p className="drawn from bath-before">{bathBefore(here.now, units)}</p> : null}
       <ReadKey
         what="Bath"
         start_C={bath_C}
@@ -287,7 +287,9 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
           {isBefore(act, in_ms) && quench !== null ? <BathRead bench={bench} quench={quench} now_ms={now_ms} /> : null}
         </Seconds>
       </div>
-      {window !== null && isWorthShowing(act, window) ? <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} /> : null}
+      {window !== null && isWorthShowing(act, window) ? (
+        <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} isBefore={gone_s === null} />
+      ) : null}
       <Keys state={state} act={act} bench={bench} isUnder={in_ms !== null} />
     </>
   );
