@@ -26,7 +26,7 @@ import "./why.css";
 
 /** Less likely than this it is not worth a line. */
 const LEAST_SHOWN = 0.02;
-const MOST_SHOWN = 6;
+const MOST_SHOWN = 5;
 /** A sure cause takes so much of the line, percent: the rest is for its number. */
 const BAR_SHARE = 62;
 

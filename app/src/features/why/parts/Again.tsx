@@ -17,7 +17,7 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { attemptsOf, usePlanned } from "../../../compute/useAnswers.js";
-import { showChance, showLength } from "../../../format/show.js";
+import { showChance, showLength, showThin } from "../../../format/show.js";
 import { useKit, useLog, useSettings } from "../../../store/useStore.js";
 import { changeWords } from "../../../words/whyWords.js";
 
@@ -100,7 +100,7 @@ export function Again({ state, changes, isOther = false }: Props) {
       {expected === undefined || left_mm === null ? null : (
         <p>
           {showChance(expected.hardening.chanceHard.working)} that it hardens as planned so. After all its heats{" "}
-          {showLength(expected.grindOff_mm, units)} of soft skin a side: {showLength(left_mm, units)} of{" "}
+          {showThin(expected.grindOff_mm, units)} of soft skin a side: {showLength(left_mm, units)} of{" "}
           {showLength(thickness_mm(piece.section), units)} is left when that is ground off.
         </p>
       )}
