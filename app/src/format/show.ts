@@ -104,7 +104,7 @@ export function showLength(length_mm: number, units: Units): string {
 
 /** Less than a millimetre, to be ground off: `0.2 mm` or `0.008 in`. */
 export function showThin(length_mm: number, { length }: Units): string {
-  return length === "mm" ? `${length_mm.toFixed(1)} mm` : `${inchesFromMillimetres(length_mm).toFixed(3)} in`;
+  return length === "mm" ? `${length_mm.toFixed(length_mm < 0.1 ? 2 : 1)} mm` : `${inchesFromMillimetres(length_mm).toFixed(3)} in`;
 }
 
 /** The text a field starts with: exact, so that switching units and back changes nothing. */
