@@ -14,7 +14,7 @@ import { resolveMedium } from "./medium.js";
 import type { CrackRisk } from "../simulate/crackRisk.js";
 import { MEMBERS } from "../schema/job.js";
 import { bestBath, compareBaths } from "../simulate/chooseBath.js";
-import { harden, type HardnessValue, type ProfilePoint } from "../simulate/harden.js";
+import { harden, type HardenPlan, type HardnessValue, type ProfilePoint } from "../simulate/harden.js";
 import { depthForLine } from "../simulate/lineFor.js";
 
 function hrcOf({ mean_HRC, sd_HRC, p05_HRC, p50_HRC, p95_HRC, model_HRC, input_HRC }: HardnessValue) {
@@ -40,18 +40,42 @@ export function profileAnswer(profile: readonly ProfilePoint[]) {
   }));
 }
 
-export function hardenVerb(input: unknown) {
-  const { steel, priorStructure, section, austenitise, transfer_s, quench, coat, cladding } = requireAny("VerbHarden", input);
-  const result = harden({
+type Hardened = Pick<ReturnType<typeof requireAny<"VerbHarden">>, "steel" | "priorStructure" | "section" | "austenitise" | "transfer_s">;
+
+/** A hardening as the command line has it, all of it under and left in. */
+function planFrom(
+  { steel, priorStructure, section, austenitise, transfer_s }: Hardened,
+  bath: Pick<HardenPlan, "medium" | "bath_C" | "agitation">,
+): HardenPlan {
+  return {
     steel: resolveSteel(CATALOGUE, steel),
     prior: priorStructure,
     section,
     heat_C: austenitise.temperature_C,
     hold_s: austenitise.hold_min * 60,
     transfer_s: transfer_s ?? 1.5,
-    medium: resolveMedium(quench.medium, "/quench/medium"),
-    bath_C: quench.bath_C,
-    agitation: quench.agitation ?? "mild",
+    ...bath,
+    bath_s: null,
+    immersion: { kind: "full" },
+  };
+}
+
+function bathFrom({
+  medium,
+  bath_C,
+  agitation = "mild",
+}: {
+  medium: Parameters<typeof resolveMedium>[0];
+  bath_C: number;
+  agitation?: HardenPlan["agitation"] | undefined;
+}) {
+  return { medium: resolveMedium(medium, "/quench/medium"), bath_C, agitation };
+}
+
+export function hardenVerb(input: unknown) {
+  const { quench, coat, cladding, ...said } = requireAny("VerbHarden", input);
+  const result = harden({
+    ...planFrom(said, bathFrom(quench)),
     bath_s: quench.time_s ?? null,
     immersion: quench.immersion ?? { kind: "full" },
     coat: coat ?? null,
@@ -88,23 +112,8 @@ export function hardenVerb(input: unknown) {
 
 /** How deep and how long for a line at a wanted height. */
 export function lineVerb(input: unknown) {
-  const { steel, priorStructure, section, austenitise, transfer_s, quench, wanted } = requireAny("VerbLine", input);
-  const found = depthForLine(
-    {
-      steel: resolveSteel(CATALOGUE, steel),
-      prior: priorStructure,
-      section,
-      heat_C: austenitise.temperature_C,
-      hold_s: austenitise.hold_min * 60,
-      transfer_s: transfer_s ?? 1.5,
-      medium: resolveMedium(quench.medium, "/quench/medium"),
-      bath_C: quench.bath_C,
-      agitation: quench.agitation ?? "mild",
-      bath_s: null,
-      immersion: { kind: "full" },
-    },
-    wanted.height_mm,
-  );
+  const { quench, wanted, ...said } = requireAny("VerbLine", input);
+  const found = depthForLine(planFrom(said, bathFrom(quench)), wanted.height_mm);
   const { isReachable, ...line } = found;
   const notices: Said[] = isReachable
     ? []
@@ -122,28 +131,14 @@ export function lineVerb(input: unknown) {
 
 /** Baths side by side. */
 export function chooseBathVerb(input: unknown) {
-  const { steel, priorStructure, section, austenitise, transfer_s, baths } = requireAny("VerbChooseBath", input);
+  const { baths, ...said } = requireAny("VerbChooseBath", input);
   const tried = baths.map(({ medium: name, bath_C, agitation = "mild" }, i) => {
     const medium = resolveMedium(name, `/baths/${i}/medium`);
     if (medium.kind === "textbook")
       throw new InputError({ code: "unknown-medium", path: `/baths/${i}/medium`, got: name, allowed: "a medium of the catalogue" });
     return { medium, bath_C: bath_C ?? medium.usualBath_C, agitation };
   });
-  const compared = compareBaths(
-    {
-      steel: resolveSteel(CATALOGUE, steel),
-      prior: priorStructure,
-      section,
-      heat_C: austenitise.temperature_C,
-      hold_s: austenitise.hold_min * 60,
-      transfer_s: transfer_s ?? 1.5,
-      ...tried[0]!,
-      bath_s: null,
-      immersion: { kind: "full" },
-    },
-    tried,
-    MEMBERS,
-  );
+  const compared = compareBaths(planFrom(said, tried[0]!), tried, MEMBERS);
   const best = bestBath(compared);
   return {
     baths: compared.map(({ medium, bath_C, agitation, result, worth }) => ({
