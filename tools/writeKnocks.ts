@@ -21,7 +21,11 @@ import { risesOf } from "../core/src/heatNow/stepTimes.js";
 import { uniforms } from "../core/src/numerics/sampling.js";
 import { fitProblems } from "../core/src/plan/fit.js";
 import type { Book } from "../core/src/schema/book.js";
+import { whyQuestion } from "../core/src/diagnose/facts.js";
+import { bathBars, bathLog, bathNow } from "../core/src/standing/bathNow.js";
 import { standingQuestion } from "../core/src/standing/question.js";
+import { bathLine, bathTitle, entryWords, flashWords, warmWords } from "../app/src/words/bathWords.js";
+import { doneLines } from "../app/src/words/whyWords.js";
 import { makeApp } from "../server/src/app.js";
 import { listen } from "../server/src/listen.js";
 
@@ -34,7 +38,7 @@ const METRIC = { temperature: "C", length: "mm" } as const;
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 type Holder = { [key: string]: Json };
 
-const whole = JSON.parse(readFileSync(join(root, "core/test/migrate/books/version-5.tembrak.json"), "utf8")) as unknown as {
+const whole = JSON.parse(readFileSync(join(root, "core/test/migrate/books/version-6.tembrak.json"), "utf8")) as unknown as {
   events: { piece: string }[];
   exportedAt_ms: number;
 };
@@ -147,10 +151,30 @@ function consume(state: PieceState, book: Book): void {
     fitProblems(CATALOGUE, state.piece, formOf(state.piece), state.route, kit);
     risesOf(state.piece, state.route, kit);
   }
-  standingQuestion(state, { catalogue: CATALOGUE, kit, eye: { bias_C: 0, sd_C: 30 }, factors: [] });
+  const context = { catalogue: CATALOGUE, kit, eye: { bias_C: 0, sd_C: 30 }, factors: [] };
+  standingQuestion(state, context);
+  const why = whyQuestion(state, context);
+  if (why !== null) doneLines(why, METRIC);
   const heat = heatBehind(state, state.next);
   if (heat !== undefined) heatNow(state, heat, now_ms, { catalogue: CATALOGUE, kit });
   if (state.next?.kind === "hold") soakClock(state, state.next, now_ms);
+}
+
+/** All that reads the baths of a book. */
+function consumeBaths({ kit = [], events }: Book, pieces: readonly PieceState[]): void {
+  for (const item of kit) {
+    if (item.kind !== "bath") continue;
+    bathBars(CATALOGUE, item);
+    const own = events.filter(({ piece }) => piece === item.id);
+    const log = bathLog(item, kit, pieces, own);
+    const now = bathNow(CATALOGUE, item, log, Math.max(0, ...events.map(({ at_ms }) => at_ms)) + 60_000);
+    for (const entry of log) entryWords(entry, undefined, METRIC);
+    if (now === null) continue;
+    bathTitle(now, undefined, METRIC);
+    bathLine(item, now, undefined, METRIC);
+    warmWords(item, now, METRIC);
+    flashWords(now, METRIC);
+  }
 }
 
 const tally = { refused: 0, accepted: 0, readerThrew: 0, consumerThrew: 0, notTheSame: 0 };
@@ -177,7 +201,9 @@ for (let i = 0; i < BOOKS; i++) {
   tally.accepted++;
   if (taken.length < 5 * IN_BROWSER && !done.every((what) => what === "nothing")) taken.push(text);
   try {
-    for (const state of piecesOf(read.events)) consume(state, read);
+    const pieces = piecesOf(read.events);
+    for (const state of pieces) consume(state, read);
+    consumeBaths(read, pieces);
     const again = writeBook(read.events, read.exportedAt_ms, read.kit ?? null);
     if (writeBook(readBook(again).events, read.exportedAt_ms, read.kit ?? null) !== again) tally.notTheSame++;
   } catch (error) {
@@ -212,7 +238,17 @@ for (let i = 0; i < IN_BROWSER; i++) {
     .catch(() => undefined);
   // What was spoiled may lie in either of the two: by turns.
   const id = [...new Set(readBook(text).events.map(({ piece }) => piece))][i % 2] ?? "none";
-  const paths = ["", "book", "kit", `book/${id}`, `piece/${id}`, `piece/${id}/bench`, `piece/${id}/test/prove`];
+  const paths = [
+    "",
+    "book",
+    "kit",
+    `book/${id}`,
+    `piece/${id}`,
+    `piece/${id}/bench`,
+    `piece/${id}/test/prove`,
+    `piece/${id}/why`,
+    "kit/demo-kit-3",
+  ];
   for (const to of paths) {
     await page.goto(`${address}${to.split("/").map(encodeURIComponent).join("/")}`);
     await page
