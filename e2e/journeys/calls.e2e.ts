@@ -38,7 +38,7 @@ test("a temper that ends is called from the book, in the name of the tab, and fr
   await expect(
     later
       .getByRole("alert")
-      .getByText(/While this was closed/)
+      .getByText(/While nobody could hear it/)
       .first(),
   ).toBeVisible();
   await expect(

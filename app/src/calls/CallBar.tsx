@@ -86,7 +86,7 @@ function CallLine({
       )}
       {missed.map(({ id, name, cue }) => (
         <span key={id}>
-          While this was closed, {showAgo(cue.at_ms, now_ms)}: <Link to={`/piece/${id}/bench`}>{name}</Link>. {cue.words}{" "}
+          While nobody could hear it, {showAgo(cue.at_ms, now_ms)}: <Link to={`/piece/${id}/bench`}>{name}</Link>. {cue.words}{" "}
           {showDuration((now_ms - cue.at_ms) / 1000)} late.
         </span>
       ))}

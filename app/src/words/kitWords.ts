@@ -35,7 +35,7 @@ const CONTROLLED: readonly Field[] = [
   { key: "limit_C", label: "Hottest it goes", kind: "temperature", ...within(LIMITS.controlled.limit_C) },
   { key: "offset_C", label: "Truly hotter than it says by", kind: "difference", ...within(LIMITS.controlled.offset_C) },
   { key: "swing_C", label: "Swings up and down by", kind: "difference", ...within(LIMITS.controlled.swing_C) },
-  { key: "settle_min", label: "Comes to rest after", kind: "minutes", ...within(LIMITS.controlled.settle_min) },
+  { key: "settle_min", label: "Steady after", kind: "minutes", ...within(LIMITS.controlled.settle_min) },
 ];
 
 export const LIQUIDS = CATALOGUE.media.filter(isLiquid);
