@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { piecesOf } from "@tembrak/core";
 import { allEvents, append, mergeBook, replaceBook, store } from "./db.js";
+import { appendBath, withdrawBath } from "./bathEntries.js";
 import { demoEvents } from "./demoBook.js";
 import { forgetMirror, readMirror } from "./mirror.js";
 
@@ -59,5 +60,20 @@ describe("the book in memory", () => {
     await store.events.put(spoiled as never);
     await readMirror();
     expect((await readMirror()).unreadable).toEqual([spoiled]);
+  });
+  it("has what was logged of each bath; what is taken back is there with what takes it back, and no piece is made anew for it", async () => {
+    await mergeBook(demoEvents(NOW_ms));
+    const before = await readMirror();
+    const had = before.baths.get("demo-kit-3")!.length;
+    expect(had).toBeGreaterThan(0);
+    await appendBath("demo-kit-3", { entry: "read", top_C: 52, isStirred: true }, NOW_ms + 5);
+    const after = await readMirror();
+    expect(after.baths.get("demo-kit-3")).toHaveLength(had + 1);
+    const last = after.baths.get("demo-kit-3")!.at(-1)!;
+    await withdrawBath("demo-kit-3", last.id, NOW_ms + 9);
+    const back = await readMirror();
+    expect(back.baths.get("demo-kit-3")!.at(-1)).toMatchObject({ kind: "withdrawn", event: last.id });
+    expect(back.pieces.every((piece) => before.pieces.includes(piece))).toBe(true);
+    await expect(appendBath("demo-kit-3", { entry: "read", top_C: 5000, isStirred: true })).rejects.toThrow();
   });
 });
