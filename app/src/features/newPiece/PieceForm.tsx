@@ -392,7 +392,11 @@ export function PieceForm({ piece, onChange, onFault, open, onOpen }: Props) {
     <LivePiece
       piece={piece}
       units={units}
-      onTap={(of) => fields.current?.querySelector<HTMLInputElement>(`[data-dimension=${of}] input`)?.select()}
+      onTap={(of) => {
+        const field = fields.current?.querySelector<HTMLInputElement>(`[data-dimension=${of}] input`);
+        field?.focus();
+        field?.select();
+      }}
     />
   );
   const start = START_WORDS[piece.start][0].toLowerCase();
