@@ -34,7 +34,7 @@ interface LookWords {
 
 export const LOOK_WORDS: Readonly<Record<CheckCode, LookWords>> = {
   "grind-and-file": { title: "Grind a spot, and file it there", how: "Two tenths of a millimetre deep, wet so that it stays cold." },
-  "wait-and-file": { title: "Let it get cold, and file it again", how: "Cold to the hand all through, tang too." },
+  "wait-and-file": { title: "Let it get cold, and file it again", how: "Cold to the hand all through." },
   "oven-thermometer": {
     title: "A second thermometer in the oven",
     how: "At the same setting, where the piece lay, until it stands still.",

@@ -153,7 +153,7 @@ function Why({ state }: { state: PieceState }) {
           </section>
           <div>
             <Look next={diagnosis.next} onAnswer={(reading) => void write(state.id, [{ kind: "check", act, reading }])} />
-            <RemedyKey key={diagnosis.remedy.code} state={state} remedy={diagnosis.remedy} test={act} />
+            <RemedyKey key={JSON.stringify(diagnosis.remedy)} state={state} remedy={diagnosis.remedy} test={act} />
             {diagnosis.remedy.code === "harden-again" ? null : <Again state={state} changes={[]} isOther />}
             <p className="why-tries">
               Hardened {attemptsOf(state) === 1 ? "once" : `${attemptsOf(state)} times`} so far; {MOST_ATTEMPTS} are enough for any piece.

@@ -45,10 +45,11 @@ interface Props {
 
 /** The key that ends a heat; an uneven one first has to even out. */
 /** What keeps a tank from being quenched in: said before the steel is hot enough to need it. Null where nothing does. */
-function useBathBar({ route }: PieceState, { step, purpose }: Props["act"]): BathBar | null {
+function useBathBar({ route, piece }: PieceState, { step, purpose }: Props["act"]): BathBar | null {
   const kit = useKit() ?? null;
   const quench = route?.steps.slice(step).find((later) => later.kind === "quench");
-  if (purpose !== "harden" || kit === null || quench?.kind !== "quench") return null;
+  // The simulated shop has a tank of its own.
+  if (purpose !== "harden" || kit === null || piece.isPractice === true || quench?.kind !== "quench") return null;
   const bath = bathFor(kit, quench.medium);
   return bath === undefined ? null : (bathBars(CATALOGUE, bath)[0] ?? null);
 }

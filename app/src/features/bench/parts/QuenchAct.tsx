@@ -152,12 +152,12 @@ function Window({ gone_s, from_s, to_s, isBefore }: { gone_s: number; from_s: nu
 }
 
 /** How it stands, and what a thermometer in it says, before the piece goes in. */
-function BathRead({ bench, quench: { medium, bath_C }, now_ms }: Pick<Props, "bench" | "now_ms"> & { quench: Quench }) {
+function BathRead({ state, bench, quench: { medium, bath_C }, now_ms }: Pick<Props, "state" | "bench" | "now_ms"> & { quench: Quench }) {
   const units = useSettings();
   const here = useBathNow({ medium }, now_ms);
   return (
     <>
-      {here?.now ? <p className="drawn from bath-before">{bathBefore(here.now, units)}</p> : null}
+      {here?.now && state.piece.isPractice !== true ? <p className="drawn from bath-before">{bathBefore(here.now, units)}</p> : null}
       <ReadKey
         what="Bath"
         start_C={bath_C}
@@ -284,7 +284,7 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
       <div className="bench-main quench">
         <Tank state={state} where={whereOf(act, in_ms)} {...bathSaid(quench, useSettings())} under={underOfQuench(quench)} />
         <Seconds act={act} gone_s={gone_s} window={window} quench={quench}>
-          {isBefore(act, in_ms) && quench !== null ? <BathRead bench={bench} quench={quench} now_ms={now_ms} /> : null}
+          {isBefore(act, in_ms) && quench !== null ? <BathRead state={state} bench={bench} quench={quench} now_ms={now_ms} /> : null}
         </Seconds>
       </div>
       {window !== null && isWorthShowing(act, window) ? (

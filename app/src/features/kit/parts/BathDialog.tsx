@@ -24,6 +24,7 @@ interface Props {
 
 /** Further off what is expected than this it is asked about, K. */
 const ODD_K = 30;
+const KG_PER_LB = 0.45359237;
 
 const TITLES = { read: "Read the bath", added: "Filled up", bar: "A hot bar went in", burnt: "It burnt" } as const;
 
@@ -39,7 +40,9 @@ export function BathDialog({ asked, near_C, onKeep, onClose }: Props) {
   const [amount, setAmount] = useState("");
   const [bar, setBar] = useState<number | null>(800);
   const { faults, onFault } = useFaults();
-  const number = numberOf(amount);
+  // Pounds where the shop is in inches: what is stored is in kg.
+  const isPounds = asked === "bar" && units.length === "in";
+  const number = numberOf(amount) * (isPounds ? KG_PER_LB : 1);
   const isAmount = Number.isFinite(number) && number > 0 && number <= (asked === "bar" ? 200 : LIMITS.bath.added_L[1]);
   const isReady = faults === 0 && (asked === "read" ? top !== null : isAmount && (asked === "added" || bar !== null));
   const keep = (): void => {
@@ -83,7 +86,7 @@ export function BathDialog({ asked, near_C, onKeep, onClose }: Props) {
           <>
             <TextField
               fullWidth
-              label={asked === "bar" ? "How heavy, kg" : "How much, litres"}
+              label={asked === "bar" ? `How heavy, ${isPounds ? "lb" : "kg"}` : "How much, litres"}
               value={amount}
               error={amount !== "" && !isAmount}
               helperText={amount !== "" && !isAmount ? "A number, please." : " "}

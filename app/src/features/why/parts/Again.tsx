@@ -48,11 +48,13 @@ interface Props {
   readonly state: PieceState;
   /** What the evidence asks for. */
   readonly changes: readonly Change[];
+  /** Chance that it hardens with just these, with what stays wrong of the shop; null where nobody worked it out. */
+  readonly chance?: number | null;
   /** Not what is advised: told as another way. */
   readonly isOther?: boolean;
 }
 
-export function Again({ state, changes, isOther = false }: Props) {
+export function Again({ state, changes, chance = null, isOther = false }: Props) {
   const units = useSettings();
   const navigate = useNavigate();
   const { write } = useLog();
@@ -83,6 +85,8 @@ export function Again({ state, changes, isOther = false }: Props) {
   const go = async (): Promise<void> => {
     if (await write(state.id, [{ kind: "route", route: again }])) await navigate(`/piece/${state.id}/bench`);
   };
+  const isAdvised = ticked.size === changes.length && changes.every(({ change }) => ticked.has(change));
+  const hardens = isAdvised && chance !== null ? chance : expected?.hardening.chanceHard.working;
   const left_mm = expected === undefined ? null : Math.max(0, thickness_mm(piece.section) - 2 * expected.grindOff_mm);
   return (
     <div className="why-again">
@@ -97,11 +101,10 @@ export function Again({ state, changes, isOther = false }: Props) {
         ))}
       </fieldset>
       {ticked.size === 0 ? <p>The same once more gives the same once more: tick what will be otherwise.</p> : null}
-      {expected === undefined || left_mm === null ? null : (
+      {expected === undefined || left_mm === null || hardens === undefined ? null : (
         <p>
-          {showChance(expected.hardening.chanceHard.working)} that it hardens as planned so. After all its heats{" "}
-          {showThin(expected.grindOff_mm, units)} of soft skin a side: {showLength(left_mm, units)} of{" "}
-          {showLength(thickness_mm(piece.section), units)} is left when that is ground off.
+          {showChance(hardens)} that it hardens as planned so. After all its heats {showThin(expected.grindOff_mm, units)} of soft skin a
+          side: {showLength(left_mm, units)} of {showLength(thickness_mm(piece.section), units)} is left when that is ground off.
         </p>
       )}
       <Button variant={isOther ? "outlined" : "contained"} className="why-act" disabled={ticked.size === 0} onClick={() => void go()}>

@@ -1,0 +1,98 @@
+/** The piece drawn to scale while it is typed; a measure tapped in it leads to its field. */
+
+import { formOf, mass_kg, type Piece } from "@tembrak/core";
+import type { ReactNode } from "react";
+import { showLength, showMass, type Units } from "../../format/show.js";
+import { DimH, DimV } from "../../parts/Drawing.js";
+import { SectionDrawing } from "../../parts/SectionDrawing.js";
+import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
+
+/** The measures one can tap in the drawing. */
+export type Dimension = "length" | "height" | "thickness";
+
+export const SCALE_PAINT = {
+  stops: [
+    { at: 0, colour: "var(--scale)" },
+    { at: 1, colour: "var(--scale)" },
+  ],
+  words: "forge scale",
+  now_C: null,
+  isGlowing: false,
+};
+
+/** A dimension of the drawing, large enough for a finger: it leads to its field. */
+function Tap({ x, y, width, height, label, onTap, children }: TapProps) {
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={label}
+      className="tap-dimension"
+      onClick={onTap}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") onTap();
+      }}
+    >
+      <rect x={x} y={y} width={width} height={height} fill="transparent" />
+      {children}
+    </g>
+  );
+}
+
+interface TapProps {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly label: string;
+  readonly onTap: () => void;
+  readonly children: ReactNode;
+}
+
+/** Half of what a finger needs beside a dimension, in the drawing. */
+const FINGER = 24;
+
+export function LivePiece({ piece, units, onTap }: { piece: Piece; units: Units; onTap: (of: Dimension) => void }) {
+  const [W, H] = [330, 420];
+  const box = drawPiece(piece, 1, "hang");
+  const k = Math.min((W - 90) / box.width_px, (H - 56) / box.height_px);
+  const drawn = drawPiece(piece, k, "hang");
+  const [x, y] = [(W - drawn.width_px) / 2 + 14, 14];
+  const isBar = piece.section.shape === "round" || piece.section.shape === "square";
+  return (
+    <figure className="live-piece">
+      <svg
+        viewBox={`0 0 ${W} ${H}`}
+        width="100%"
+        role="group"
+        aria-label={`${piece.name}, ${showLength(piece.length_mm, units)} long, drawn to scale`}
+      >
+        <g transform={`translate(${x} ${y})`}>
+          <Silhouette drawn={drawn} lie="hang" paint={SCALE_PAINT} />
+        </g>
+        <Tap x={x - 22 - FINGER} y={y} width={2 * FINGER} height={drawn.height_px} label="Change its length" onTap={() => onTap("length")}>
+          <DimV x={x - 22} y1={y} y2={y + drawn.height_px} text={showLength(drawn.outline.box.height_mm, units)} />
+        </Tap>
+        <Tap
+          x={x - FINGER}
+          y={y + drawn.height_px + 2}
+          width={drawn.width_px + 2 * FINGER}
+          height={2 * FINGER}
+          label={isBar ? "Change its thickness" : "Change its width"}
+          onTap={() => onTap(isBar ? "thickness" : "height")}
+        >
+          <DimH x1={x} x2={x + drawn.width_px} y={y + drawn.height_px + 20} text={showLength(drawn.outline.box.width_mm, units)} />
+        </Tap>
+      </svg>
+      <svg viewBox="0 -24 330 48" width="100%">
+        <Tap x={0} y={-FINGER} width={330} height={2 * FINGER} label="Change its thickness" onTap={() => onTap("thickness")}>
+          <SectionDrawing section={piece.section} scale_px_mm={2.6} mostWidth={240} units={units} />
+        </Tap>
+      </svg>
+      <figcaption>
+        Drawn from your measures; the outline between them is the usual one of its kind. Tap a measure to change it. About{" "}
+        {showMass(mass_kg(piece, formOf(piece)), units)}.
+      </figcaption>
+    </figure>
+  );
+}
