@@ -62,10 +62,21 @@ export {
   type Way,
   type Wish,
   type Zone,
+  CLAMPS,
+  COLOUR_NAMES,
   DRAWS,
   HARDENS,
+  PROOF_OUTCOMES,
+  PROOFS,
+  STRAIGHTENERS,
+  type Clamp,
+  type ColourName,
   type Draws,
   type Hardens,
+  type Proof,
+  type ProofOutcome,
+  type RunSource,
+  type Straightener,
   WISHES,
   ZONES,
 } from "./schema/book.js";
@@ -94,8 +105,8 @@ export {
   planRoute,
   usualEdgeDepth_mm,
   preheatStep,
-  RUN_HOLD_MIN,
   BELOW_RANGE_K,
+  COLOUR_MIN,
   FALLING_OVER_K,
   SHADE_K,
   TOUCH_K,
@@ -118,7 +129,10 @@ export { nextTemper, type NextTemper } from "./plan/nextTemper.js";
 export { actsOfRoute, stageOf, type Act, type Stage } from "./plan/acts.js";
 export { brittleSince, heatsDone, isInWork, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";
 export { BACK_WITHIN_K, soakClock, type SoakClock } from "./book/soakClock.js";
-export { bathTimes, mishapsOf } from "./standing/asDone.js";
+export { mishapsOf } from "./standing/asDone.js";
+export { bathTimes } from "./standing/bathTimes.js";
+export { runLogOf, type RunLog } from "./standing/runLog.js";
+export { AHEAD_s, bandOf, colourAtHeat, COMING_s, runNow, type ColourRun, type RunNow } from "./simulate/colourRun.js";
 export type { Known, ShopKnown } from "./schema/job.js";
 export { plannedQuestion, standingQuestion, type Question, type StandingContext } from "./standing/question.js";
 export {

@@ -8,6 +8,7 @@ import {
   standingQuestion,
   stepTimes_s,
   whyQuestion,
+  type ColourRun,
   type Diagnosed,
   type Diagnosis,
   type Effort,
@@ -20,6 +21,7 @@ import {
   type Prediction,
   type Question,
   type Route,
+  type RunLog,
   type School,
   type SectionPicture,
   type Track,
@@ -106,18 +108,20 @@ export function useStandingSoon(state: PieceState): Prediction | undefined {
   return isOld && soon.data !== undefined && !soon.isPlaceholderData ? soon.data : full.data;
 }
 
-/** The same before any of its tests: what the model expected of what was done. */
+/** The same before any of its tests: what the model expected of what was done. Asked once it is known how the piece stands. */
 export function useExpected(state: PieceState): UseQueryResult<Prediction> {
   const question = useQuestion(state);
-  return usePrediction(useMemo(() => untested(question), [question]));
+  const isThere = usePrediction(question).data !== undefined;
+  return usePrediction(useMemo(() => (isThere ? untested(question) : null), [isThere, question]));
 }
 
 /** In one sentence what moved a piece from its plan; null where nothing did, or it is not worked out yet. */
 export function useMoved(state: PieceState): string | null {
   const units = useSettings();
   const question = useQuestion(state);
-  const planned = usePlanned(state.piece, state.route, "full", knownFrom_ms(state)).data;
   const done = useExpected(state);
+  // The plan's own outcome is only compared with: it comes last.
+  const planned = usePlanned(done.data === undefined ? undefined : state.piece, state.route, "full", knownFrom_ms(state)).data;
   // The last answer is still shown while the new one is worked out: of another route it is.
   if (question === null || state.route === null || planned === undefined || done.data === undefined || done.isPlaceholderData) return null;
   return movedWords({ planned, done: done.data, plan: state.route, route: question.route }, units);
@@ -153,10 +157,9 @@ function ensembleOf({ piece, route, known }: Asked, about: string, signal: Abort
   return ensembles.ask(about, run, signal);
 }
 
-/** Into the page's own timeline, for whoever measures it: the last of each name only. */
+/** Into the page's own timeline, for whoever measures it: the first of each name only. */
 function mark(name: string): void {
-  performance.clearMarks(name);
-  performance.mark(name);
+  if (performance.getEntriesByName(name).length === 0) performance.mark(name);
 }
 
 /** The case as planned and its ensemble side by side, then the rest with both in hand: in the worker that ran the case. */
@@ -213,14 +216,38 @@ export function useStations(
   });
 }
 
+/** When each colour comes to the edge of a run; nothing is asked of a route without one. */
+export function useColourRun({ piece, route }: PieceState, { dip_s, began_ms, off_ms }: RunLog): UseQueryResult<ColourRun> {
+  const tenths = (s: number): number => Math.max(0.2, Math.round(10 * s) / 10);
+  const job =
+    route === null
+      ? null
+      : ({
+          kind: "colour-run",
+          piece,
+          route,
+          ...(dip_s === null ? {} : { dip_s: tenths(dip_s) }),
+          ...(began_ms === null || off_ms === null ? {} : { heats_s: tenths((off_ms - began_ms) / 1000) }),
+        } as const);
+  return useQuery({
+    queryKey: keyOf(job),
+    queryFn: ({ signal }) => ask<"colour-run">(job!, { signal, isFirst: true }),
+    enabled: job !== null,
+    ...ONCE,
+  });
+}
+
 /** The piece in a fire, zone by zone. Nothing is asked while nobody knows how it went in. */
 export function useWarmUp(question: WarmUpQuestion | null): UseQueryResult<WarmUp> {
   const job = question === null ? null : ({ kind: "warm-up", ...question } as const);
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"warm-up">(job!, { signal }), enabled: job !== null, ...ONCE });
 }
 
-/** How long each step of a plan takes in this shop, s; null where its fire does not bring it there, or while it is worked out. */
-export function useStepTimes(piece: Piece, route: Route | null): readonly (number | null)[] {
+/**
+ * How long each step of a plan takes in this shop, s; null where its fire does not bring it there, or while it is worked out.
+ * @param isWanted false while something else is wanted first.
+ */
+export function useStepTimes(piece: Piece, route: Route | null, isWanted = true): readonly (number | null)[] {
   const { kit } = useHeatContext();
   const questions = useMemo(() => (route === null ? [] : risesOf(piece, route, kit)), [piece, route, kit]);
   const rises = useQueries({
@@ -229,7 +256,7 @@ export function useStepTimes(piece: Piece, route: Route | null): readonly (numbe
       return {
         queryKey: keyOf(job),
         queryFn: ({ signal }: { signal: AbortSignal }) => ask<"warm-up">(job!, { signal }),
-        enabled: job !== null,
+        enabled: isWanted && job !== null,
         staleTime: Infinity,
         retry: false,
       };

@@ -2,7 +2,7 @@
 
 import { alloyShiftOf_K } from "../format/alloyShift.js";
 import { FATE_WORDS } from "../words/fateWords.js";
-import { ambientFromLux, filmHex, glowHex, growFilm_nm, isGlowVisible, oxideName, RUN_HOLD_MIN, type PieceState } from "@tembrak/core";
+import { ambientFromLux, filmHex, glowHex, growFilm_nm, isGlowVisible, oxideName, COLOUR_MIN, type PieceState } from "@tembrak/core";
 
 export interface Paint {
   /** From the tang or top (0) to the working end (1). CSS colours. */
@@ -50,7 +50,7 @@ function film(state: PieceState): { nm: number; name: string; hex: string } {
   const shift = alloyShiftOf_K(state.piece.steel);
   const nm = state.acts.reduce((d, act) => {
     if ((act.kind !== "temper" && act.kind !== "run") || !state.doneAt_ms.has(act.id)) return d;
-    const hold_min = act.kind === "run" ? RUN_HOLD_MIN : act.hold_s / 60;
+    const hold_min = act.kind === "run" ? COLOUR_MIN : act.hold_s / 60;
     return growFilm_nm(d, { temperature_C: act.target_C, hold_min, alloyShift_K: shift });
   }, 0);
   return { nm, name: oxideName(nm), hex: filmHex(nm) };

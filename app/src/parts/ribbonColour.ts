@@ -23,7 +23,8 @@ function from<K>(known: Map<K, string>, key: K, make: () => string): string {
   return colour;
 }
 
-function filmColour(film_nm: number): string {
+/** The colour of a film, by the half nanometre. */
+export function filmColour(film_nm: number): string {
   const step = Math.round(film_nm / FILM_STEP_nm);
   return from(films, step, () => filmHex(step * FILM_STEP_nm));
 }

@@ -7,7 +7,7 @@ import {
   isWater,
   growFilm_nm,
   oxideName,
-  RUN_HOLD_MIN,
+  COLOUR_MIN,
   underOf,
   type Act,
   type PieceState,
@@ -80,11 +80,11 @@ const ANNEAL_WORDS = {
   "dead-fire": "in the dying fire, mouth closed",
   "sub-critical": "in air",
 } as const;
-const RUN_WORDS = { torch: "with a torch", "hot-bar": "on a hot bar", residual: "by the heat left in it" } as const;
+const RUN_WORDS = { torch: "with a torch", "hot-bar": "on a hot bar", residual: "by its own heat" } as const;
 
 /** The colour clean steel shows where it is tempered for a moment at a heat. */
 export function runColour(steel: string, temperature_C: number): string {
-  return oxideName(growFilm_nm(0, { temperature_C, hold_min: RUN_HOLD_MIN, alloyShift_K: alloyShiftOf_K(steel) }));
+  return oxideName(growFilm_nm(0, { temperature_C, hold_min: COLOUR_MIN, alloyShift_K: alloyShiftOf_K(steel) }));
 }
 
 /** A hold that never reaches the change: spheroidising and stress relief. It may cool as it likes. */
@@ -190,7 +190,7 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
       const own = route?.steps[act.step];
       const how = own?.kind === "run" ? RUN_WORDS[own.source] : "slowly";
       return {
-        title: `Run the colours ${how}: ${runColour(steel, act.target_C)} at the edge`,
+        title: `Run it to ${runColour(steel, act.target_C)}, ${how}`,
         done: "The colour is there: dunked",
         why: `${reason} That is about ${showTemperature(act.target_C, units)}.`,
         caution: "Thin edges run ahead: purple there is too far, and is ground back. Steam from the dunk.",

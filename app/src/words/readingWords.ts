@@ -2,10 +2,11 @@
 
 import { ANSWER_WORDS, MISHAP_WORDS } from "./whyWords.js";
 import { FATE_WORDS } from "./fateWords.js";
+import { CLAMP_WORDS, OUTCOME_WORDS, PROOF_WORDS, STRAIGHTENER_WORDS } from "./workWords.js";
 import type { BookEvent, Check, PieceState, Section } from "@tembrak/core";
 import { actWords } from "./actWords.js";
 import { zoneName } from "./zoneNames.js";
-import { showTemperature, type Units } from "../format/show.js";
+import { showLength, showTemperature, showThin, type Units } from "../format/show.js";
 
 const MAGNET = { sticks: "magnet sticks", weak: "magnet weak", free: "magnet lets go" } as const;
 
@@ -52,6 +53,18 @@ function checkWords(reading: Check, section: Section, units: Units): string {
       return ANSWER_WORDS[reading.answer].toLowerCase();
     case "mishap":
       return MISHAP_WORDS[reading.what].toLowerCase();
+    case "temper-colour":
+      return `the edge is ${reading.name}`;
+    case "dunked":
+      return "dunked";
+    case "straightened":
+      return `straightened: ${STRAIGHTENER_WORDS[reading.how].name.toLowerCase()}`;
+    case "warp":
+      return `${showThin(reading.bow_mm, units)} off the line over ${showLength(reading.over_mm, units)}`;
+    case "clamped":
+      return `${CLAMP_WORDS[reading.how].toLowerCase()}, ${showThin(reading.past_mm, units)} past the line`;
+    case "proof":
+      return `${PROOF_WORDS[reading.of].name.toLowerCase()}: ${OUTCOME_WORDS[reading.outcome].toLowerCase()}`;
     case "power-off":
       return "power off";
     case "sequence":

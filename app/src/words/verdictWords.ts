@@ -175,6 +175,7 @@ const CAUSES: Readonly<Record<SpreadCause, string>> = {
   "hardening-model": "how well this can be worked out at all",
   "heat-and-steel": "heat, bath, thickness, this bar",
   oven: "oven",
+  colour: "what the colour stands for",
   "temper-model": "no two bars temper alike",
 };
 const CHECKS = {

@@ -3,6 +3,7 @@
 import { linear, clamp } from "../numerics/interpolate.js";
 import { kelvin, celsiusFromKelvin } from "../units.js";
 import { fitToScreen, hexFromLinear, linearFromXyz, oklabFromLinear } from "./display.js";
+import type { ColourName } from "../schema/book.js";
 import { D65, tristimulus, type Triple } from "./observer.js";
 
 // Growth: rate falls exponentially with thickness, so thickness is linear in T (C + log10 t). Judgement: colour-note 2.1.
@@ -115,7 +116,7 @@ export function filmHex(film_nm: number): string {
 }
 
 /** Names of temper colours by effective film. Common practice, no source; films calibrated to a 3 minute chart. */
-export const OXIDE_NAMES: readonly { readonly name: string; readonly from_nm: number }[] = [
+export const OXIDE_NAMES: readonly { readonly name: ColourName; readonly from_nm: number }[] = [
   { name: "bare", from_nm: 0 },
   { name: "faint straw", from_nm: 10.4 },
   { name: "light straw", from_nm: 14.5 },
@@ -130,6 +131,6 @@ export const OXIDE_NAMES: readonly { readonly name: string; readonly from_nm: nu
 ];
 
 /** The name of a film's colour. */
-export function oxideName(film_nm: number): string {
-  return OXIDE_NAMES.reduce((name, band) => (film_nm >= band.from_nm ? band.name : name), "bare");
+export function oxideName(film_nm: number): ColourName {
+  return OXIDE_NAMES.reduce<ColourName>((name, band) => (film_nm >= band.from_nm ? band.name : name), "bare");
 }

@@ -45,6 +45,12 @@ export function evidenceOf(reading: Check, age_s: number, kit: Kit | null): Heat
     case "finding":
     case "mishap":
     case "sequence":
+    case "temper-colour":
+    case "dunked":
+    case "straightened":
+    case "warp":
+    case "clamped":
+    case "proof":
       return null;
   }
 }

@@ -19,6 +19,7 @@ import {
 import { depthForLine, type LineFor } from "../simulate/lineFor.js";
 import { BARE_DESK, GivenUp, type Desk } from "../simulate/desk.js";
 import { diagnose, type Diagnosis } from "../diagnose/diagnose.js";
+import { colourRun, runPlanOf, type ColourRun } from "../simulate/colourRun.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import type { Member } from "../simulate/hardenSpread.js";
 import { warmUp, type WarmUp } from "../simulate/warmUp.js";
@@ -38,6 +39,7 @@ export interface JobAnswers {
   readonly section: SectionPicture;
   readonly lesson: Lesson | null;
   readonly diagnose: Diagnosis;
+  readonly "colour-run": ColourRun;
   readonly line: LineFor;
   readonly "warm-up": WarmUp;
   readonly "what-if": WhatIf;
@@ -61,6 +63,8 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
       return warmUp(job.piece, formOf(job.piece), job.hardens, job.fire, job.target_C, job.start_C);
     case "lesson":
       return lessonOf(catalogue, job.piece, job.route, job.known, desk);
+    case "colour-run":
+      return colourRun(job.piece, runPlanOf(catalogue, job.piece, job.route, job));
     case "line":
       return depthForLine(hardenPlanOf(catalogue, job.piece, job.route, job.known), job.wanted_mm, desk);
     case "diagnose":

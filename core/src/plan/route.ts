@@ -32,10 +32,18 @@ export const HARD_USE_HRC = 57;
 const TEMPER_HOLD_MIN = 120;
 /** Plain steel keeps its stresses below this temper (temper-note section 6, common practice). */
 export const LOWEST_TEMPER_C = 150;
-/** A colour that runs is held no longer than this before it is dunked, min (judgement). */
-export const RUN_HOLD_MIN = 0.5;
-/** First of the colours anybody can stop at, C (temper-note, half a minute on clean steel). */
-const FIRST_COLOUR_C = 215;
+/** The heat of a temper colour is that of a chart held so long, min (colour-note 2.2: films are calibrated to it). */
+export const COLOUR_MIN = 3;
+/**
+ * What a colour that was run to has done, as a temper of an hour: so much over the heat of its colour, K, and how far that may be off
+ * (temper-note 7.4, from memory: it runs on after it was seen, and in passes). A chisel of 54 to 58 HRC is run to brown and purple
+ * (common practice, no source); by half a minute at that heat alone it would be six points harder.
+ */
+export const RUN_OVER_K = 20;
+export const RUN_EQUAL_MIN = 60;
+export const RUN_DOUBT_K = 25;
+/** First of the colours anybody can stop at, C: light straw. */
+const FIRST_COLOUR_C = 210;
 /** From here a piece is warmed through before it goes into the full heat, mm (judgement); how hot, how long in a kiln (common practice, no source). */
 const LONG_mm = 600;
 const THICK_mm = 25;
@@ -276,10 +284,10 @@ function runStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, sourc
   const answer = temperatureForHardness({
     steel: steel.temper,
     target_HRC: mid_HRC,
-    holds_min: [RUN_HOLD_MIN],
+    holds_min: [RUN_EQUAL_MIN],
     asQuenched_HRC,
   });
-  const wanted_C = answer.outcome === "found" ? answer.temperature_C : FIRST_COLOUR_C;
+  const wanted_C = answer.outcome === "found" ? answer.temperature_C - RUN_OVER_K : FIRST_COLOUR_C;
   const why = source === "residual" ? "runs-from-heat" : "runs-from-body";
   return { kind: "run", source, temperature_C: Math.max(FIRST_COLOUR_C, roundTo(wanted_C, 5)), why };
 }

@@ -211,6 +211,34 @@ export type BathEntry = Static<typeof BathEntrySchema>;
 export const MISHAPS = ["dropped", "double-dip", "flare", "wrong-way-up", "slow", "not-stirred", "touched-the-side"] as const;
 export type Mishap = (typeof MISHAPS)[number];
 
+/** Temper colours as they are named (colour/oxide has their films). */
+export const COLOUR_NAMES = [
+  "bare",
+  "faint straw",
+  "light straw",
+  "straw",
+  "dark straw",
+  "bronze",
+  "purple",
+  "dark blue",
+  "blue",
+  "light blue",
+  "grey",
+] as const;
+export type ColourName = (typeof COLOUR_NAMES)[number];
+
+/** Ways to straighten a piece in its window, and to hold it in a temper. */
+export const STRAIGHTENERS = ["hands", "vise", "boards", "plates", "forks", "jig", "hang"] as const;
+export type Straightener = (typeof STRAIGHTENERS)[number];
+export const CLAMPS = ["jig", "clamp", "three-points"] as const;
+export type Clamp = (typeof CLAMPS)[number];
+
+/** Proofs of a finished piece, and how they end. */
+export const PROOFS = ["edge-flex", "bend", "chop", "cut", "drop", "spark", "coupon"] as const;
+export type Proof = (typeof PROOFS)[number];
+export const PROOF_OUTCOMES = ["held", "chipped", "rolled", "stayed-bent", "broke", "failed"] as const;
+export type ProofOutcome = (typeof PROOF_OUTCOMES)[number];
+
 /** The answer of another look is no answer of this one: checked where it is read. */
 export const FindingSchema = strict({ of: choice(CHECKS), answer: choice(ANSWERS) });
 
@@ -260,6 +288,21 @@ export const CheckSchema = tagged(
   /** The quench sequence that needs no hand was started. */
   strict({ check: Type.Literal("sequence"), state: choice(["started", "stopped"] as const) }),
   strict({ check: Type.Literal("straight"), state: choice(["straight", "bent"] as const) }),
+  /** The colour of the edge in a run; and that it was dunked. */
+  strict({ check: Type.Literal("temper-colour"), name: choice(COLOUR_NAMES) }),
+  strict({ check: Type.Literal("dunked") }),
+  /** How it was straightened before it was hard. */
+  strict({ check: Type.Literal("straightened"), how: choice(STRAIGHTENERS) }),
+  /** How far it is off the line, over how much of its length. */
+  strict({
+    check: Type.Literal("warp"),
+    bow_mm: between(...LIMITS.warp.bow_mm, "Off the line, mm"),
+    over_mm: between(...LIMITS.warp.over_mm, "Over this length, mm"),
+  }),
+  /** Held against its warp while it is tempered: so far past the line. */
+  strict({ check: Type.Literal("clamped"), how: choice(CLAMPS), past_mm: between(...LIMITS.warp.bow_mm, "Past the line, mm") }),
+  /** A proof of the finished piece. */
+  strict({ check: Type.Literal("proof"), of: choice(PROOFS), outcome: choice(PROOF_OUTCOMES) }),
 );
 export type Check = Static<typeof CheckSchema>;
 

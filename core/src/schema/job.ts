@@ -117,6 +117,14 @@ export const JobSchema = tagged(
   }),
   /** What a tested piece teaches of its shop. */
   strict({ kind: Type.Literal("lesson"), piece: PieceSchema, route: RouteSchema, known: KnownSchema }),
+  /** When each colour comes to the edge, as it was dipped and as long as it is heated. */
+  strict({
+    kind: Type.Literal("colour-run"),
+    piece: PieceSchema,
+    route: RouteSchema,
+    dip_s: Type.Optional(between(0.2, 3600, "In the bath, s")),
+    heats_s: Type.Optional(between(0, 3600, "Heated for, s")),
+  }),
   /** How deep and how long for a quench line at a wanted height. */
   strict({
     kind: Type.Literal("line"),

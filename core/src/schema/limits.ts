@@ -35,6 +35,7 @@ export const LIMITS = {
   torch: { heats_mm: [5, 500] },
   kiln: { recovery_min: [0, 60] },
   bath: { width_mm: TANK_mm, depth_mm: TANK_mm, fill_mm: [10, 3000], heater_W: [10, 20000], added_L: [0.1, 2000] },
+  warp: { bow_mm: [0, 200], over_mm: [10, 5000] },
   probe: { offset_C: OFFSET_K, sd_C: [0.5, 60], limit_C: [50, 1400] },
   files: { rated_HRC: [20, 72] },
   tester: { bias_HRC: [-10, 10], reading_HRC: [0, 75] },

@@ -14,7 +14,7 @@ import { decarbAdded_m2, decarbDepth_mm, grindOff_mm } from "../kinetics/decarb.
 import { temperedHardness, type TemperCycle } from "../kinetics/temper.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
 import { sectionArea_mm2 } from "../plan/fit.js";
-import { RUN_HOLD_MIN, structureBeforeHardening, targetOf, thickness_mm } from "../plan/route.js";
+import { RUN_DOUBT_K, RUN_EQUAL_MIN, RUN_OVER_K, structureBeforeHardening, targetOf, thickness_mm } from "../plan/route.js";
 import { breadth_mm } from "../shape/outline.js";
 import type { Piece, Route, Step } from "../schema/book.js";
 import type { BodySection, Section } from "../schema/parts.js";
@@ -115,20 +115,26 @@ function edgeDepth_mm(section: Section, wanted_mm: number): number {
 
 export function temperCyclesOf(route: Route): TemperCycle[] {
   const last = route.steps.findLastIndex(({ kind }) => kind === "quench");
-  return route.steps
-    .slice(last + 1)
-    .flatMap((s) =>
-      s.kind === "temper" || s.kind === "run"
-        ? [{ temperature_C: s.temperature_C, hold_min: s.kind === "run" ? RUN_HOLD_MIN : s.hold_min }]
-        : [],
-    );
+  return route.steps.slice(last + 1).flatMap((s) => {
+    if (s.kind === "run") return [{ temperature_C: s.temperature_C + RUN_OVER_K, hold_min: RUN_EQUAL_MIN }];
+    return s.kind === "temper" ? [{ temperature_C: s.temperature_C, hold_min: s.hold_min }] : [];
+  });
 }
 
-/** The tempers of a route by the oven they are done in. */
+/** Whether what draws the temper is a colour that was run to: no oven has a part in it. */
+function isDrawnByColour({ steps }: Route): boolean {
+  const draws = steps
+    .slice(steps.findLastIndex(({ kind }) => kind === "quench") + 1)
+    .filter(({ kind }) => kind === "temper" || kind === "run");
+  return draws.length > 0 && draws.every(({ kind }) => kind === "run");
+}
+
+/** The tempers of a route by the oven they are done in, or by the colour. */
 export function tempersOf(plan: HardenPlan, route: Route): Tempers {
-  const { mean, sd } = plan.shop?.oven_K ?? { mean: 0, sd: OVEN_K };
+  const by = isDrawnByColour(route) ? "colour" : "oven";
+  const { mean, sd } = by === "colour" ? { mean: 0, sd: RUN_DOUBT_K } : (plan.shop?.oven_K ?? { mean: 0, sd: OVEN_K });
   const cycles = temperCyclesOf(route).map((cycle) => ({ ...cycle, temperature_C: cycle.temperature_C + mean }));
-  return { steel: plan.steel.temper, cycles, oven_K: sd, heat_K: plan.shop?.heat_K?.sd ?? HEAT_K, off: plan.shop?.steel_HRC };
+  return { steel: plan.steel.temper, cycles, by, oven_K: sd, heat_K: plan.shop?.heat_K?.sd ?? HEAT_K, off: plan.shop?.steel_HRC };
 }
 
 /** What the tests of a piece say, each after so many of its tempers. */

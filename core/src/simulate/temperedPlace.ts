@@ -29,8 +29,8 @@ function estimate(members: readonly Bell[], against: readonly Bell[]): Estimate 
   return { mean_HRC: mean, sd_HRC: sd, p05_HRC: p05, p50_HRC: p50, p95_HRC: p95, members, against };
 }
 
-/** hardening-model: rates, bath, dissolution. heat-and-steel: what the smith does not know. */
-export type SpreadCause = "hardening-model" | "heat-and-steel" | "oven" | "temper-model";
+/** hardening-model: rates, bath, dissolution. heat-and-steel: what the smith does not know. colour: in the place of the oven, of a run. */
+export type SpreadCause = "hardening-model" | "heat-and-steel" | "oven" | "colour" | "temper-model";
 
 /** What would narrow it: a second thermometer in the oven, a probe in the fire, a tester on the piece when it is done. */
 export type Narrowing = "oven-thermometer" | "probe" | "tester";
@@ -49,7 +49,9 @@ const PLACE_K = 4;
 export interface Tempers {
   readonly steel: TemperSteel;
   readonly cycles: readonly TemperCycle[];
-  /** How far the oven may be off what the cycles say, K, one deviation. */
+  /** What says how hot it got. */
+  readonly by: "oven" | "colour";
+  /** How far that may be off what the cycles say, K, one deviation. */
   readonly oven_K: number;
   /** How far this steel is known to be off its curves, HRC; as far as the law may be, where nobody knows. */
   readonly off?: { readonly mean: number; readonly sd: number } | undefined;
@@ -141,7 +143,9 @@ function spreadOf({ simulated: { model_HRC, input_HRC, heat_HRC }, law, tempers,
   const shares: Share[] = [
     { cause: "hardening-model", sd_HRC: left * hardening_HRC * model_HRC, narrowing: tester },
     { cause: "heat-and-steel", sd_HRC: left * hardening_HRC * input_HRC, narrowing: probe },
-    { cause: "oven", sd_HRC: left * oven_HRC, narrowing: oven },
+    tempers.by === "oven"
+      ? { cause: "oven", sd_HRC: left * oven_HRC, narrowing: oven }
+      : { cause: "colour", sd_HRC: left * oven_HRC, narrowing: tester },
     { cause: "temper-model", sd_HRC: left * law_HRC, narrowing: tester },
   ];
   return shares.filter(({ sd_HRC }) => sd_HRC > 0).sort((a, b) => b.sd_HRC - a.sd_HRC);

@@ -1,28 +1,20 @@
 /** The route as it was done so far: what the log says of it in the place of what was planned. What is to come stays as planned. */
 
-import type { LoggedCheck, PieceState } from "../book/state.js";
+import type { PieceState } from "../book/state.js";
 import type { HeatContext } from "../heatNow/heatNow.js";
 import type { Mishap, Route, Step } from "../schema/book.js";
+import { resolveSteel } from "../plan/catalogue.js";
 import { LIMITS } from "../schema/limits.js";
+import { colourAtHeat, heatOfColour_C, surfaceShift_K } from "../simulate/colourRun.js";
+import { bathTimes } from "./bathTimes.js";
 import { heatHad, type HeatHad } from "./heatHad.js";
 import { heatDoubt_K } from "./known.js";
+import { runLogOf } from "./runLog.js";
 
 type Quench = Extract<Step, { kind: "quench" }>;
 type Harden = Extract<Step, { kind: "harden" }>;
+type Run = Extract<Step, { kind: "run" }>;
 type Temper = Extract<Step, { kind: "temper" }>;
-
-/** When a step's piece went under last, and when it came out again, ms; null where the log does not say. */
-export function bathTimes({ checks, acts, doneAt_ms }: Pick<PieceState, "checks" | "acts" | "doneAt_ms">, step: number) {
-  const own = acts.filter((act) => act.step === step);
-  const isOwn = ({ act }: LoggedCheck): boolean => own.some(({ id }) => id === act);
-  const tap = (state: "in" | "out", from_ms: number): number | null =>
-    checks.findLast((c) => isOwn(c) && c.at_ms >= from_ms && c.reading.check === "bath" && c.reading.state === state)?.at_ms ?? null;
-  const in_ms = tap("in", -Infinity);
-  if (in_ms === null) return { in_ms, out_ms: null };
-  const quench = own.find(({ kind }) => kind === "quench");
-  const done_ms = quench === undefined ? undefined : doneAt_ms.get(quench.id);
-  return { in_ms, out_ms: tap("out", in_ms) ?? (done_ms !== undefined && done_ms >= in_ms ? done_ms : null) };
-}
 
 type Limits = readonly [least: number, most: number];
 
@@ -127,6 +119,15 @@ function temperAsDone(state: PieceState, temper: Temper, step: number): Temper {
   };
 }
 
+/** A colour run by the colour that was found when it was cold; as planned where nobody looked, or where it is the one planned. */
+function runAsDone(state: PieceState, run: Run, step: number, { catalogue }: HeatContext): Run {
+  const { cold } = runLogOf(state, step);
+  if (cold === null) return run;
+  const surface_K = surfaceShift_K(resolveSteel(catalogue, state.piece.steel).composition_wtpct);
+  if (colourAtHeat(run.temperature_C, surface_K) === cold) return run;
+  return { ...run, temperature_C: within(Math.round(heatOfColour_C(cold, surface_K)), LIMITS.run.temperature_C) };
+}
+
 export interface AsDone {
   readonly route: Route;
   /** Of the last hardening: what its heat was, where somebody looked. */
@@ -148,10 +149,11 @@ export function asDone(state: PieceState, context: HeatContext): AsDone | null {
         return quenchAsDone(state, step, i);
       case "temper":
         return temperAsDone(state, step, i);
+      case "run":
+        return runAsDone(state, step, i, context);
       case "preheat":
       case "anneal":
       case "normalise":
-      case "run":
         return step;
     }
   });

@@ -9,7 +9,7 @@ import { kitOf } from "../plan/kit.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import type { BookEvent } from "../schema/book.js";
 import type { Kit, KitItem } from "../schema/kit.js";
-import { bathTimes } from "./asDone.js";
+import { bathTimes } from "./bathTimes.js";
 
 export type Bath = Extract<KitItem, { kind: "bath" }>;
 

@@ -7,7 +7,8 @@ import { planRoute } from "../../src/plan/route.js";
 import type { BookEvent, Check, Piece, Route, Step } from "../../src/schema/book.js";
 import { harden } from "../../src/simulate/harden.js";
 import { hardenPlanOf, predict } from "../../src/simulate/predict.js";
-import { asDone as doneSoFar, bathTimes } from "../../src/standing/asDone.js";
+import { asDone as doneSoFar } from "../../src/standing/asDone.js";
+import { bathTimes } from "../../src/standing/bathTimes.js";
 import { BILLHOOK } from "../pieces.js";
 
 const routeAsDone = (state: PieceState): Route | null => doneSoFar(state, { catalogue: CATALOGUE })?.route ?? null;

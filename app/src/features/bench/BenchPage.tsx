@@ -23,6 +23,7 @@ import { HandsFree, useSequence } from "./parts/HandsFree.js";
 import { HeatAct } from "./parts/HeatAct.js";
 import { QuenchAct } from "./parts/QuenchAct.js";
 import { Rehearsal } from "./parts/Rehearsal.js";
+import { RunAct } from "./parts/RunAct.js";
 import { SafetyGate } from "./parts/SafetyGate.js";
 import { ShopPanel } from "./parts/ShopPanel.js";
 import { TimerAct } from "./parts/TimerAct.js";
@@ -34,6 +35,7 @@ import { useCues, useWakeLock } from "../../calls/useCues.js";
 import "./css/frame.css";
 import "./css/heat.css";
 import "./css/quench.css";
+import "./css/run.css";
 import "./css/timer.css";
 import "./css/gate.css";
 import "./css/shop.css";
@@ -50,7 +52,7 @@ const SCREENS = {
   "slow-cool": CoolAct,
   fall: CoolAct,
   brighten: CoolAct,
-  run: CoolAct,
+  run: RunAct,
   "cool-down": CoolAct,
   "first-file": CoolAct,
   oven: CoolAct,
@@ -140,7 +142,7 @@ function Caution({ why, caution, awake }: { why: string; caution: string; awake:
 
 /** Whose clock counts, and how often to look at it: the clock that ticks only asks. */
 function useActTime(act: Act, shop: ReturnType<typeof useSimulatedShop>): () => number {
-  useNow(act.kind === "quench" || act.kind === "straighten" || shop !== null ? 100 : 500);
+  useNow(act.kind === "quench" || act.kind === "straighten" || act.kind === "run" || shop !== null ? 100 : 500);
   return shop === null ? shopNow : shop.now;
 }
 

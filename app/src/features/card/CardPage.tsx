@@ -108,8 +108,9 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const prediction = usePrediction(view.question, view.effort);
   const planned = usePrediction(question);
   const expected = useExpected(state);
-  const whatIf = useWhatIf(question, TRACKS);
-  const times_s = useStepTimes(piece, route);
+  // The verdict first: slides and times wait until it is there.
+  const whatIf = useWhatIf(planned.isPending ? null : question, TRACKS);
+  const times_s = useStepTimes(piece, route, !planned.isPending);
   const words = prediction.data && cardWords(prediction.data, view, view.isTrying ? null : state, settings);
   const { write } = useLog();
   const way = wayOf(route);

@@ -1,0 +1,251 @@
+/** A temper drawn by colour: which colour is where, when to stop, what was seen, and what it was when it was cold. */
+
+import {
+  colourAtHeat,
+  COMING_s,
+  runLogOf,
+  runNow,
+  type Check,
+  type ColourName,
+  type ColourRun,
+  type RunLog,
+  type RunNow,
+  type RunSource,
+} from "@tembrak/core";
+import { useMemo } from "react";
+import { useColourRun } from "../../../compute/useAnswers.js";
+import type { Cue } from "../../../calls/cues.js";
+import { useCues } from "../../../calls/useCues.js";
+import { alloyShiftOf_K } from "../../../format/alloyShift.js";
+import { filmColour } from "../../../parts/ribbonColour.js";
+import { useSettings } from "../../../store/useStore.js";
+import { actWords } from "../../../words/actWords.js";
+import { colourKeys, foundWords, HEAT_WORDS, runWords } from "../../../words/runWords.js";
+import { ActKey, type ActProps } from "./ActKey.js";
+import { RunDrawing } from "./RunDrawing.js";
+
+type Props = ActProps<"run">;
+
+/** A hand that hears it takes about so long, s (judgement): the call is ahead of the colour by that. */
+const HAND_s = 0.6;
+/** Films that stand for a name on a key, nm; bare steel has none. */
+const KEY_FILM: Readonly<Partial<Record<ColourName, number>>> = {
+  "light straw": 16.5,
+  straw: 20.8,
+  "dark straw": 25.3,
+  bronze: 30.5,
+  purple: 37,
+  "dark blue": 44,
+  blue: 51,
+  "light blue": 59,
+  grey: 66,
+};
+
+function ColourKeys({
+  wanted,
+  seen,
+  bench,
+  legend,
+}: Pick<Props, "bench"> & { wanted: ColourName; seen: ColourName | undefined; legend: string }) {
+  return (
+    <div className="colour-keys" role="group" aria-label={legend}>
+      {colourKeys(wanted).map((name) => {
+        const film_nm = KEY_FILM[name];
+        const reading: Check = { check: "temper-colour", name };
+        return (
+          <button
+            key={name}
+            type="button"
+            className={name === wanted ? "colour-key wanted" : "colour-key"}
+            aria-pressed={seen === name}
+            disabled={bench.isStoring}
+            onClick={() => bench.check(reading)}
+          >
+            <i style={{ background: film_nm === undefined ? "var(--steel)" : filmColour(film_nm) }} />
+            {name}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+/** What the edge will be over the next minute: now at the left, the jaws where it is right. */
+function EdgeStrip({ now, wanted }: { now: RunNow; wanted: ColourName }) {
+  const W = 1000;
+  const cell = W / now.coming_nm.length;
+  const xOf = (s: number): number => Math.min(W + 40, Math.max(-40, (s / COMING_s) * W));
+  const [a, b] = now.window_s.map(xOf) as [number, number];
+  return (
+    <figure className="edge-strip">
+      <svg
+        viewBox={`0 0 ${W} 70`}
+        preserveAspectRatio="none"
+        role="img"
+        aria-label={`The edge over the next minute; right for ${wanted} between the jaws`}
+      >
+        {now.coming_nm.map((film, i) => (
+          <rect key={i} x={i * cell} y={14} width={cell + 1} height={42} fill={film < 3 ? "var(--line2)" : filmColour(film)} />
+        ))}
+        {b < W ? <rect x={b} y={14} width={W - b} height={42} fill="url(#hatch-cut)" /> : null}
+        <path
+          d={`M${a + 12} 4H${a}V66H${a + 12}M${b - 12} 4H${b}V66H${b - 12}`}
+          fill="none"
+          stroke="var(--pale)"
+          strokeWidth={5}
+          vectorEffect="non-scaling-stroke"
+        />
+        <path d="M2 4V66" stroke="var(--ink)" strokeWidth={4} vectorEffect="non-scaling-stroke" />
+      </svg>
+      <figcaption>
+        <b>now</b>
+        <span>{wanted} between the jaws</span>
+        <span>in a minute</span>
+      </figcaption>
+    </figure>
+  );
+}
+
+/** Told once, as the colour comes. */
+function useStopCall(now: RunNow | null, wanted: ColourName, now_ms: number): void {
+  const { cues: wish } = useSettings();
+  const isNear = now !== null && now.isBorneOut && Number.isFinite(now.left_s);
+  const at_ms = isNear ? Math.round(now_ms + 1000 * (now.left_s - HAND_s)) : null;
+  const cues = useMemo(
+    (): Cue[] => (at_ms === null ? [] : [{ at_ms, kind: "ready", words: `Stop: it is ${wanted}. Dunk it.` }]),
+    [at_ms, wanted],
+  );
+  useCues(cues, now_ms, wish);
+}
+
+interface RunningProps extends Props {
+  readonly log: RunLog;
+  readonly run: ColourRun | undefined;
+  readonly wanted: ColourName;
+  readonly source: RunSource;
+}
+
+function Running({ state, bench, now_ms, log, run, wanted, source }: RunningProps) {
+  const after_s = (now_ms - log.began_ms!) / 1000;
+  const now = run === undefined ? null : runNow(run, log.seen, after_s);
+  useStopCall(now, wanted, now_ms);
+  const words = now === null ? { big: "…", what: "Working it out", range: "watch the edge meanwhile" } : runWords(now, wanted);
+  const hasHeat = source !== "residual" && log.off_ms === null;
+  return (
+    <>
+      {now === null || run === undefined ? null : (
+        <RunDrawing state={state} now={now} reach_mm={run.places_mm[run.places_mm.length - 1]!} />
+      )}
+      <div className="bench-main run">
+        <div className="bench-left run-left">
+          <div className="bench-now">
+            <span className="numeral" data-testid="numeral">
+              {words.big}
+            </span>
+          </div>
+          <div>
+            <p className="to-go" role="status">
+              {words.what}
+            </p>
+            <p className="from2">{words.range}</p>
+          </div>
+        </div>
+        <div>
+          {now === null ? null : <EdgeStrip now={now} wanted={wanted} />}
+          <p className="run-note">At the edge you see:</p>
+          <ColourKeys wanted={wanted} seen={log.seen.at(-1)?.name} bench={bench} legend="The colour at the edge" />
+        </div>
+      </div>
+      <div className="bench-keys">
+        {hasHeat ? (
+          <button
+            type="button"
+            className="log-key wide-key"
+            disabled={bench.isStoring}
+            onClick={() => bench.check({ check: "fire", state: "out" })}
+          >
+            {HEAT_WORDS[source].away}
+            <small>the colour runs on for a while</small>
+          </button>
+        ) : (
+          <button
+            type="button"
+            className="log-key wide-key"
+            disabled={bench.isStoring}
+            onClick={() => bench.check({ check: "fire", state: "in" })}
+          >
+            Heat on again
+            <small>where it stands still short of {wanted}</small>
+          </button>
+        )}
+        <ActKey label="Stop: dunk it" note="all of it, and keep it under" bench={bench} onPress={() => bench.check({ check: "dunked" })} />
+      </div>
+    </>
+  );
+}
+
+/** Not begun: what is brought to it, and where. */
+function ToBegin({ bench, source, wanted }: Pick<Props, "bench"> & { source: RunSource; wanted: ColourName }) {
+  const { bring, where } = HEAT_WORDS[source];
+  return (
+    <>
+      <div className="bench-main run">
+        <div className="bench-left">
+          <p className="to-go">{where}</p>
+          <p className="from2">Slowly: it is to creep to the edge, and stop there at {wanted}. Water or oil within reach for the dunk.</p>
+        </div>
+      </div>
+      <div className="bench-keys">
+        <ActKey label={bring} note="the time starts" bench={bench} onPress={() => bench.check({ check: "fire", state: "in" })} />
+      </div>
+    </>
+  );
+}
+
+/** Dunked: looked at cold, in one's own light, with time. */
+function Dunked({ state, act, bench, log, wanted }: Props & { log: RunLog; wanted: ColourName }) {
+  const words = actWords(act, state, useSettings());
+  const found = log.cold === null ? null : foundWords(log.cold, wanted);
+  return (
+    <>
+      <div className="bench-main run">
+        <div className="bench-left">
+          <p className="to-go">Wipe it. What colour is the edge now?</p>
+          <p className="from2" role="status">
+            {found?.words ?? "Cold, in your own light: nothing runs any more. Where there are several, the edge counts."}
+          </p>
+        </div>
+        <ColourKeys wanted={wanted} seen={log.cold ?? undefined} bench={bench} legend="The colour at the edge, cold" />
+      </div>
+      <div className="bench-keys">
+        <button
+          type="button"
+          className="log-key wide-key"
+          disabled={bench.isStoring}
+          onClick={() => bench.check({ check: "fire", state: "in" })}
+        >
+          Run it again
+          <small>{found?.isPast === true ? "only further: it gets no harder" : "heat on, the time starts"}</small>
+        </button>
+        <ActKey
+          label={log.cold === null ? words.done : `Keep it at ${log.cold}`}
+          {...(log.cold === null ? { note: "nobody looked: as planned" } : {})}
+          bench={bench}
+          onPress={() => bench.done()}
+        />
+      </div>
+    </>
+  );
+}
+
+export function RunAct(props: Props) {
+  const { state, act, bench } = props;
+  const step = state.route?.steps[act.step];
+  const source: RunSource = step?.kind === "run" ? step.source : "torch";
+  const log = runLogOf(state, act.step);
+  const run = useColourRun(state, log).data;
+  const wanted = colourAtHeat(act.target_C, alloyShiftOf_K(state.piece.steel));
+  if (log.began_ms === null) return <ToBegin bench={bench} source={source} wanted={wanted} />;
+  if (log.dunked_ms !== null) return <Dunked {...props} log={log} wanted={wanted} />;
+  return <Running {...props} log={log} run={run} wanted={wanted} source={source} />;
+}

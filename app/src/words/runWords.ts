@@ -1,0 +1,63 @@
+/** Words for a temper that is drawn by colour: what to do now, how long, and what the colour that was found means. Pure. */
+
+import { COLOUR_NAMES, type ColourName, type RunNow, type RunSource } from "@tembrak/core";
+import { showDuration } from "../format/show.js";
+
+/** Keys at the bench: what anybody can tell apart; two beyond the one wanted, so that too far can be said. */
+export function colourKeys(wanted: ColourName): readonly ColourName[] {
+  const told = COLOUR_NAMES.filter((name) => name === wanted || (name !== "faint straw" && name !== "light blue"));
+  return told.slice(0, Math.max(6, told.indexOf(wanted) + 3));
+}
+
+/** What is brought to it, and where it is held. */
+export const HEAT_WORDS: Readonly<Record<RunSource, { readonly bring: string; readonly where: string; readonly away: string }>> = {
+  torch: { bring: "The torch is on it", where: "Along the back or the body, never on the edge; keep it moving", away: "Torch away" },
+  "hot-bar": { bring: "It lies on the hot bar", where: "The back or the body on it, the edge off it", away: "Off the bar" },
+  residual: { bring: "It is out of the bath", where: "Its own heat runs to the edge", away: "" },
+};
+
+export interface RunWords {
+  /** The number, or what stands in its place. */
+  readonly big: string;
+  readonly what: string;
+  readonly range: string;
+}
+
+/** More than this never come: it is said, %. */
+const MAY_NEVER = 0.15;
+
+function seconds(s: number): string {
+  return s === Infinity ? "never" : s < 100 ? String(Math.max(0, Math.round(s))) : showDuration(s);
+}
+
+export function runWords(now: RunNow, wanted: ColourName): RunWords {
+  if (now.call === "stop") return { big: "0", what: `Stop: it is ${wanted}`, range: "dunk it whole, at once" };
+  if (now.call === "look") return { big: "?", what: `Look: is it ${wanted}?`, range: "by the model it should be; tap what you see" };
+  if (now.left_s === Infinity)
+    return { big: "–", what: `It may not come to ${wanted} by this heat`, range: "tap what you see; more heat, or a torch" };
+  const range = `between ${seconds(now.from_s)} and ${now.to_s === Infinity ? "never" : seconds(now.to_s)}`;
+  const never = now.never > MAY_NEVER ? `; ${Math.round(10 * now.never)} in 10 that this heat does not bring it there` : "";
+  return now.left_s < 100
+    ? { big: seconds(now.left_s), what: "seconds until stop", range: `${range}${never}` }
+    : { big: String(Math.round(now.left_s / 60)), what: "minutes until stop, about", range: `${range}${never}` };
+}
+
+/** What the colour that was found after the dunk means beside the one wanted. */
+export function foundWords(
+  found: ColourName,
+  wanted: ColourName,
+): { readonly words: string; readonly isShort: boolean; readonly isPast: boolean } {
+  const by = COLOUR_NAMES.indexOf(found) - COLOUR_NAMES.indexOf(wanted);
+  if (by === 0) return { words: `${capital(found)}, as wanted.`, isShort: false, isPast: false };
+  if (by < 0)
+    return { words: `${capital(found)}, short of ${wanted}: harder and more brittle. It can be run again.`, isShort: true, isPast: false };
+  return {
+    words: `${capital(found)}, past ${wanted}: softer. Grind back to where it is ${wanted}, keep it as it is, or harden again.`,
+    isShort: false,
+    isPast: true,
+  };
+}
+
+function capital(word: string): string {
+  return `${word[0]!.toUpperCase()}${word.slice(1)}`;
+}

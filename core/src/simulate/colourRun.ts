@@ -1,0 +1,440 @@
+/** A temper drawn by heat that runs through a piece: when each colour comes to the edge, by a set of runs that differ in what nobody measures. */
+
+import { alloyShift_K, growFilm_nm, OXIDE_NAMES, oxideFilm_nm, oxideName, temperatureForFilm_C } from "../colour/oxide.js";
+import { ROOM_C, STEFAN_BOLTZMANN_W_m2K4 } from "../constants.js";
+import { InputError } from "../errors.js";
+import { finScratch, makeFin, stepFin, type CellOutside, type Fin } from "../heat/fin.js";
+import { mediumBoundary, type Boundary } from "../heat/media.js";
+import { normalCdf } from "../numerics/normal.js";
+import { normalDraws } from "../numerics/sampling.js";
+import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
+import { COLOUR_MIN } from "../plan/route.js";
+import { underOf } from "../plan/way.js";
+import type { ColourName, Piece, Route, RunSource, Step } from "../schema/book.js";
+import type { Medium } from "../schema/medium.js";
+import { breadth_mm } from "../shape/outline.js";
+import { sectionArea_mm2 } from "../plan/fit.js";
+import { kelvin } from "../units.js";
+
+export const RUNS = 96;
+const CELLS = 40;
+/** A row each second while it may go fast, each three later; two steps of the equation a row; nobody waits longer for a colour, s. */
+const TIMES_s: readonly number[] = (() => {
+  const times = Array.from({ length: 121 }, (_, i) => i);
+  while (times[times.length - 1]! < 900) times.push(times[times.length - 1]! + 3);
+  return times;
+})();
+const STEPS_A_ROW = 2;
+/** Colder than this steel takes no colour in so short a time, C. */
+const NO_COLOUR_C = 150;
+/** An edge that has fallen so far from its hottest colours no more, K. */
+const FALLEN_K = 30;
+/** Past this nobody looks for a colour any more, nm: grey. */
+const GREY_nm = 68;
+
+/** What nobody measures, one deviation (judgement, all of it): loss to the air, the source, what it reaches, the surface, the start. */
+const LOSS_LN = 0.25;
+const FLUX_LN = 0.4;
+const CONTACT_LN = 0.4;
+const REACH_LN = 0.3;
+const SURFACE_K = 12;
+const START_LN = 0.25;
+/** A torch on both faces, W/m2 taken up; a block it lies on: how hot, how well it touches, by what time it cools, s (temper-note 7.4, from memory). */
+const TORCH_W_m2 = 90e3;
+const BLOCK_C = 600;
+const BLOCK_SD_K = 60;
+const CONTACT_W_m2K = 600;
+const BLOCK_COOLS_s = 1200;
+/** Of a blade the back is warmed over so much of its height, mm at most; of a bar this much, behind what was hardened (judgement). */
+const BACK_mm = 10;
+const BODY_mm = 40;
+const BEHIND_mm = 25;
+/** Beyond this from the working end a bar is not followed, mm: heat from there comes too late. */
+const FOLLOWED_mm = 160;
+/** What comes out of a fire to be drawn by its own heat is hot for so much of its length, mm at most beyond what is dipped (judgement). */
+const HOT_BEYOND_mm = 90;
+const STILL_AIR_W_m2K = 8;
+const SCALE = 0.8;
+/** How well an eye names a temper colour, nm of film: some 8 C (judgement); how often it names another altogether. */
+const NAMING_nm = 2.7;
+const SLIP = 0.03;
+/** So far to either side of the colour wanted still does, K. */
+const NEAR_K = 10;
+
+export interface RunPlan {
+  readonly source: RunSource;
+  readonly target_C: number;
+  /** The heat it was hardened at, the bath it was drawn out of, how deep and how long it was in: of what is drawn by its own heat. */
+  readonly from: {
+    readonly heat_C: number;
+    readonly medium: Medium;
+    readonly bath_C: number;
+    readonly depth_mm: number;
+    readonly bath_s: number;
+  } | null;
+  /** How far behind the edge it was hardened, mm. */
+  readonly hard_mm: number;
+  /** The torch, or the block, is taken away after so long, s; null while it is not. */
+  readonly heats_s: number | null;
+  readonly surface_K: number;
+}
+
+/** The edge of one run over time. */
+export interface OneRun {
+  /** Film at the edge at each of the run's times, nm. */
+  readonly edge_nm: Float32Array;
+  /** By row of time, `places` to a row: film from the edge back, nm. */
+  readonly along_nm: Float32Array;
+}
+
+export interface ColourRun {
+  /** Of the rows, since heat began to run, s; a run that ended earlier has fewer. */
+  readonly times_s: readonly number[];
+  /** Distances of the places that are drawn, from the edge back, mm. */
+  readonly places_mm: readonly number[];
+  readonly target_nm: number;
+  /** Films between which it is right, nm. */
+  readonly near_nm: readonly [number, number];
+  readonly runs: readonly OneRun[];
+}
+
+type Quench = Extract<Step, { kind: "quench" }>;
+
+/** How a blade was dipped where nobody says: the least that leaves heat in the body, s (judgement). */
+const USUAL_DIP_s = 6;
+
+/** What the log says of a run: how long it was dipped, and when its heat was taken away, s. */
+export interface RunLogged {
+  readonly dip_s?: number | undefined;
+  readonly heats_s?: number | undefined;
+}
+
+/** The plan of a run as a route has it. @throws InputError inconsistent for a route without one, unknown-steel, unknown-medium. */
+export function runPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { dip_s, heats_s }: RunLogged = {}): RunPlan {
+  const at = route.steps.findLastIndex(({ kind }) => kind === "run");
+  const run = route.steps[at];
+  if (run?.kind !== "run") throw new InputError({ code: "inconsistent", path: "/route", message: "This route runs no colours." });
+  const steel = resolveSteel(catalogue, piece.steel);
+  const quench = route.steps.slice(0, at).findLast((step): step is Quench => step.kind === "quench");
+  const heat = route.steps.slice(0, at).findLast((step) => step.kind === "harden");
+  const under = quench === undefined ? ({ what: "whole" } as const) : underOf(quench);
+  const deep_mm = under.what === "whole" ? runLength_mm(piece) : under.depth_mm;
+  const plan = {
+    source: run.source,
+    target_C: run.temperature_C,
+    hard_mm: deep_mm,
+    heats_s: heats_s ?? null,
+    surface_K: surfaceShift_K(steel.composition_wtpct),
+  };
+  if (run.source !== "residual" || quench === undefined) return { ...plan, from: null };
+  const medium = catalogue.medium(quench.medium);
+  if (medium === undefined) throw new InputError({ code: "unknown-medium", path: "/route", got: quench.medium });
+  const heat_C = heat?.kind === "harden" ? heat.temperature_C : 800;
+  return { ...plan, from: { heat_C, medium, bath_C: quench.bath_C, depth_mm: deep_mm, bath_s: dip_s ?? quench.bath_s ?? USUAL_DIP_s } };
+}
+
+/** The way heat runs, mm: up the height of a blade, along a bar. */
+function runLength_mm({ section, length_mm }: Piece): number {
+  return section.shape === "wedge" ? section.height_mm : Math.min(length_mm, FOLLOWED_mm);
+}
+
+function finOf(piece: Piece): Fin {
+  const { section } = piece;
+  const length_mm = runLength_mm(piece);
+  if (section.shape === "wedge") {
+    const { spine_mm, edge_mm, height_mm } = section;
+    return makeFin(CELLS, length_mm, (mm) => ({ area_m2: 0.001 * (edge_mm + ((spine_mm - edge_mm) * mm) / height_mm), outline_m: 2 }));
+  }
+  const breadth = breadth_mm(piece) / 1000;
+  const area_m2 = sectionArea_mm2(section, breadth_mm(piece)) / 1e6;
+  const outline_m =
+    section.shape === "round" ? Math.PI * breadth : section.shape === "square" ? 4 * breadth : 2 * (breadth + section.thickness_mm / 1000);
+  return makeFin(CELLS, length_mm, () => ({ area_m2, outline_m }));
+}
+
+/** What differs from one run to the next, as multiples or degrees. */
+interface Draw {
+  readonly loss: number;
+  readonly flux: number;
+  readonly contact: number;
+  readonly reach: number;
+  readonly surface_K: number;
+  readonly start: number;
+  readonly block_K: number;
+}
+
+function drawsOf(seed: number, count: number): Draw[] {
+  return normalDraws(count, 7, seed).map(([a, b, c, d, e, f, g]) => ({
+    loss: Math.exp(LOSS_LN * a!),
+    flux: Math.exp(FLUX_LN * b!),
+    contact: Math.exp(CONTACT_LN * c!),
+    reach: Math.exp(REACH_LN * d!),
+    surface_K: SURFACE_K * e!,
+    start: Math.exp(START_LN * f!),
+    block_K: BLOCK_SD_K * g!,
+  }));
+}
+
+function airLoss_W_m2K(T: number, loss: number): number {
+  const [a, b] = [kelvin(Math.max(T, ROOM_C)), kelvin(ROOM_C)];
+  return loss * (STILL_AIR_W_m2K + SCALE * STEFAN_BOLTZMANN_W_m2K4 * (a * a + b * b) * (a + b));
+}
+
+interface Running {
+  readonly fin: Fin;
+  readonly T: Float64Array;
+  /** What each cell meets at a time since heat began to run, s. */
+  readonly outside: (t_s: number) => (cell: number, T_C: number) => CellOutside;
+}
+
+/** Taken from the fire, dipped, and out again: where the heat stands when the colours begin to run. */
+function afterDip(fin: Fin, draw: Draw, from: NonNullable<RunPlan["from"]>, bath: Boundary): Float64Array {
+  const middle_mm = (i: number): number => 1000 * fin.cell_m * (i + 0.5);
+  const hot_mm = from.depth_mm + HOT_BEYOND_mm * draw.reach;
+  const T = Float64Array.from({ length: fin.cells }, (_, i) =>
+    middle_mm(i) <= hot_mm ? from.heat_C : Math.max(ROOM_C, from.heat_C - 8 * (middle_mm(i) - hot_mm)),
+  );
+  const scratch = finScratch(fin.cells);
+  const wet = (i: number, at_C: number): CellOutside =>
+    middle_mm(i) <= from.depth_mm
+      ? { heatTransfer_W_m2K: bath.heatTransfer_W_m2K(at_C), surroundings_C: bath.surroundings_C }
+      : { heatTransfer_W_m2K: airLoss_W_m2K(at_C, draw.loss), surroundings_C: ROOM_C };
+  const seconds = from.bath_s * draw.start;
+  const steps = Math.max(1, Math.ceil(seconds / 0.1));
+  for (let k = 0; k < steps; k++) stepFin(fin, T, seconds / steps, wet, scratch);
+  return T;
+}
+
+function begin(piece: Piece, plan: RunPlan, draw: Draw, bath: Boundary | null): Running {
+  const fin = finOf(piece);
+  const middle_mm = (i: number): number => 1000 * fin.cell_m * (i + 0.5);
+  const air = (T: number): CellOutside => ({ heatTransfer_W_m2K: airLoss_W_m2K(T, draw.loss), surroundings_C: ROOM_C });
+  if (plan.from !== null && bath !== null) return { fin, T: afterDip(fin, draw, plan.from, bath), outside: () => (_, T) => air(T) };
+  const T = new Float64Array(fin.cells).fill(ROOM_C);
+  const length_mm = runLength_mm(piece);
+  const isBlade = piece.section.shape === "wedge";
+  const wide_mm = (isBlade ? Math.min(BACK_mm, length_mm / 3) : BODY_mm) * draw.reach;
+  const to_mm = isBlade ? length_mm : Math.min(length_mm, Math.min(plan.hard_mm, length_mm / 2) + BEHIND_mm + wide_mm);
+  const isWarmed = (i: number): boolean => middle_mm(i) <= to_mm && middle_mm(i) > to_mm - wide_mm;
+  const isOff = (t_s: number): boolean => plan.heats_s !== null && t_s >= plan.heats_s;
+  if (plan.source === "torch") {
+    const put = (i: number): number => TORCH_W_m2 * draw.flux * fin.outline_m[i]!;
+    return { fin, T, outside: (t_s) => (i, at_C) => (isWarmed(i) && !isOff(t_s) ? { ...air(at_C), source_W_m: put(i) } : air(at_C)) };
+  }
+  const through_W_m2K = CONTACT_W_m2K * draw.contact;
+  return {
+    fin,
+    T,
+    outside: (t_s) => {
+      const block_C = ROOM_C + (BLOCK_C + draw.block_K - ROOM_C) * Math.exp(-t_s / BLOCK_COOLS_s);
+      return (i, at_C) => {
+        if (!isWarmed(i) || isOff(t_s)) return air(at_C);
+        // Half of its outline lies on the block; the other half is taken to lose nothing to speak of beside it.
+        return { heatTransfer_W_m2K: 0.5 * through_W_m2K, surroundings_C: block_C };
+      };
+    },
+  };
+}
+
+/** Followed until the edge is grey, or cools. */
+function follow({ fin, T, outside }: Running, surface_K: number): OneRun {
+  const film = new Float64Array(fin.cells);
+  const scratch = finScratch(fin.cells);
+  const [edge, along]: [number[], number[]] = [[0], Array.from(film)];
+  let hottest_C = T[0]!;
+  for (let row = 1; row < TIMES_s.length; row++) {
+    const from_s = TIMES_s[row - 1]!;
+    const row_s = TIMES_s[row]! - from_s;
+    for (let k = 0; k < STEPS_A_ROW; k++) stepFin(fin, T, row_s / STEPS_A_ROW, outside(from_s + (k * row_s) / STEPS_A_ROW), scratch);
+    for (let i = 0; i < fin.cells; i++) {
+      if (T[i]! > NO_COLOUR_C) film[i] = growFilm_nm(film[i]!, { temperature_C: T[i]!, hold_min: row_s / 60, alloyShift_K: surface_K });
+    }
+    hottest_C = Math.max(hottest_C, T[0]!);
+    edge.push(film[0]!);
+    along.push(...film);
+    if (film[0]! > GREY_nm || T[0]! < hottest_C - FALLEN_K) break;
+  }
+  return { edge_nm: Float32Array.from(edge), along_nm: Float32Array.from(along) };
+}
+
+/**
+ * When each colour comes to the edge.
+ *
+ * @param seed another gives another set of runs, of the same kind.
+ * @source temper-note 7 (fin, colours in seconds), judgements beside the rest
+ * @error docs/colour-run.md: 500 simulated runs stopped by it
+ */
+export function colourRun(piece: Piece, plan: RunPlan, { seed = 1, count = RUNS }: { seed?: number; count?: number } = {}): ColourRun {
+  const film = (T: number): number => oxideFilm_nm({ temperature_C: T, hold_min: COLOUR_MIN, alloyShift_K: plan.surface_K });
+  const fin = finOf(piece);
+  const bath = plan.from === null ? null : mediumBoundary(plan.from.medium, plan.from.bath_C, "mild");
+  return {
+    times_s: TIMES_s,
+    places_mm: Array.from({ length: fin.cells }, (_, i) => 1000 * fin.cell_m * (i + 0.5)),
+    target_nm: film(plan.target_C),
+    near_nm: [film(plan.target_C - NEAR_K), film(plan.target_C + NEAR_K)],
+    runs: drawsOf(seed, count).map((draw) => follow(begin(piece, plan, draw, bath), plan.surface_K + draw.surface_K)),
+  };
+}
+
+/** A colour that was seen at the edge, so long after heat began to run. */
+export interface ColourSeen {
+  readonly name: ColourName;
+  readonly after_s: number;
+}
+
+/** Films that have a name, nm. */
+export function bandOf(name: ColourName): readonly [number, number] {
+  const at = OXIDE_NAMES.findIndex((band) => band.name === name);
+  return [OXIDE_NAMES[at]!.from_nm, OXIDE_NAMES[at + 1]?.from_nm ?? Infinity];
+}
+
+/** How likely an eye is to give a film a name. */
+export function namesIt(name: ColourName, film_nm: number): number {
+  const [low, high] = bandOf(name);
+  const over = (edge: number): number => (edge === 0 ? 1 : edge === Infinity ? 0 : normalCdf((film_nm - edge) / NAMING_nm));
+  return SLIP / OXIDE_NAMES.length + (1 - SLIP) * (over(low) - over(high));
+}
+
+/** What each run is worth by the colours that were seen, together 1. */
+export function weighRuns({ runs, times_s }: ColourRun, seen: readonly ColourSeen[]): number[] {
+  const weights = runs.map(({ edge_nm }) =>
+    seen.reduce((worth, { name, after_s }) => worth * namesIt(name, filmAt(edge_nm, rowAt(times_s, after_s))), 1),
+  );
+  const sum = weights.reduce((a, b) => a + b, 0);
+  return weights.map((w) => w / sum);
+}
+
+/** Between which rows a moment lies: 1.5 is half way from the second to the third. */
+function rowAt(times_s: readonly number[], after_s: number): number {
+  const next = times_s.findIndex((t) => t > after_s);
+  if (next <= 0) return next === 0 ? 0 : times_s.length - 1;
+  const before_s = times_s[next - 1]!;
+  return next - 1 + (after_s - before_s) / (times_s[next]! - before_s);
+}
+
+function filmAt(film_nm: Float32Array, at: number): number {
+  const last = film_nm.length - 1;
+  const i = Math.min(last, Math.max(0, Math.floor(at)));
+  const share = Math.min(1, Math.max(0, at - i));
+  return film_nm[i]! + share * (film_nm[Math.min(last, i + 1)]! - film_nm[i]!);
+}
+
+/** When a run reaches a film, s; Infinity where it never does. */
+function reaches_s({ edge_nm }: OneRun, times_s: readonly number[], film_nm: number): number {
+  const i = edge_nm.findIndex((film) => film >= film_nm);
+  if (i <= 0) return i === 0 ? 0 : Infinity;
+  const [a, b] = [edge_nm[i - 1]!, edge_nm[i]!];
+  return times_s[i - 1]! + ((times_s[i]! - times_s[i - 1]!) * (film_nm - a)) / Math.max(1e-9, b - a);
+}
+
+function weighedQuantile(values: readonly number[], weights: readonly number[], p: number): number {
+  const order = values.map((value, i) => ({ value, weight: weights[i]! })).sort((a, b) => a.value - b.value);
+  let below = 0;
+  for (const { value, weight } of order) {
+    below += weight;
+    if (below >= p) return value;
+  }
+  return order[order.length - 1]!.value;
+}
+
+export interface RunNow {
+  /** look: by the model it should be there, and nobody has seen that it is. */
+  readonly call: "wait" | "look" | "stop";
+  /** The last look bears out that it is near. */
+  readonly isBorneOut: boolean;
+  /** Until the edge has the colour wanted, s: the middle, and from when to when in nine of ten; Infinity where it may never come. */
+  readonly left_s: number;
+  readonly from_s: number;
+  readonly to_s: number;
+  /** Chance that it never comes by this heat. */
+  readonly never: number;
+  /** Between these it is near enough, s from now, of the likeliest run. */
+  readonly window_s: readonly [number, number];
+  /** Colour of the edge now, and films along the piece now and in `ahead_s`, of the likeliest run. */
+  readonly edge: ColourName;
+  readonly edge_nm: number;
+  readonly along_nm: readonly number[];
+  readonly ahead_nm: readonly number[];
+  /** The edge of the likeliest run over the `COMING_s` from now, evenly, nm. */
+  readonly coming_nm: readonly number[];
+}
+
+/** How far the edge is looked ahead on the strip, s, and in how many places. */
+export const COMING_s = 60;
+const COMING = 41;
+/** How far ahead the dashed colours stand, s. */
+export const AHEAD_s = 10;
+/** Less than this a run that explains nothing seen is not looked at. */
+const NO_WORTH = 1e-3;
+
+/** A look older than this says nothing of the moment, s (judgement). */
+const FRESH_s = 12;
+
+/** Whether the last look bears out that the colour wanted is near: it was that, or the one before it, and not long ago. */
+function bearsOut({ target_nm }: ColourRun, seen: readonly ColourSeen[], after_s: number): boolean {
+  const last = seen[seen.length - 1];
+  if (last === undefined || after_s - last.after_s > FRESH_s) return false;
+  const at = (name: ColourName): number => OXIDE_NAMES.findIndex((band) => band.name === name);
+  return at(last.name) >= at(oxideName(target_nm)) - 1;
+}
+
+/** A run as it stands so long after heat began to run, by what was seen of it; `weights` where they are known already. */
+export function runNow(
+  run: ColourRun,
+  seen: readonly ColourSeen[],
+  after_s: number,
+  weights: readonly number[] = weighRuns(run, seen),
+): RunNow {
+  const { runs, times_s, target_nm, near_nm, places_mm } = run;
+  const reached = runs.map((one) => reaches_s(one, times_s, target_nm));
+  const at = (p: number): number => weighedQuantile(reached, weights, p) - after_s;
+  // The one nearest the middle of those that explain what was seen.
+  const middle_s = weighedQuantile(reached, weights, 0.5);
+  const far = (i: number): number => (Number.isFinite(middle_s) ? Math.abs(reached[i]! - middle_s) : -weights[i]!);
+  const likeliest = runs.reduce(
+    (best, _, i) => (weights[i]! >= NO_WORTH && far(i) < far(best) ? i : best),
+    weights.indexOf(Math.max(...weights)),
+  );
+  const one = runs[likeliest]!;
+  const count = places_mm.length;
+  const along = (t_s: number): readonly number[] => {
+    const row = Math.min(one.edge_nm.length - 1, Math.round(rowAt(times_s, t_s)));
+    return Array.from(one.along_nm.subarray(row * count, (row + 1) * count));
+  };
+  const edgeAt = (t_s: number): number => filmAt(one.edge_nm, rowAt(times_s, t_s));
+  const edge_nm = edgeAt(after_s);
+  const left_s = at(0.5);
+  const isBorneOut = bearsOut(run, seen, after_s);
+  return {
+    call: left_s > 0 ? "wait" : isBorneOut ? "stop" : "look",
+    isBorneOut,
+    left_s,
+    from_s: at(0.05),
+    to_s: at(0.95),
+    never: reached.reduce((sum, t, i) => sum + (t === Infinity ? weights[i]! : 0), 0),
+    window_s: [reaches_s(one, times_s, near_nm[0]) - after_s, reaches_s(one, times_s, near_nm[1]) - after_s],
+    edge: oxideName(edge_nm),
+    edge_nm,
+    along_nm: along(after_s),
+    ahead_nm: along(after_s + AHEAD_s),
+    coming_nm: Array.from({ length: COMING }, (_, k) => edgeAt(after_s + (k * COMING_s) / (COMING - 1))),
+  };
+}
+
+/** How much hotter this steel has to be for the same colour, K. */
+export function surfaceShift_K({ Cr = 0, Si = 0 }: { readonly Cr?: number; readonly Si?: number }): number {
+  return alloyShift_K({ Cr, Si });
+}
+
+/** The colour a heat is named by. */
+export function colourAtHeat(temperature_C: number, surface_K: number): ColourName {
+  return oxideName(oxideFilm_nm({ temperature_C, hold_min: COLOUR_MIN, alloyShift_K: surface_K }));
+}
+
+/** The heat a colour stands for where it comes in a moment, C: the middle of its band; of bare steel and of grey their near ends. */
+export function heatOfColour_C(name: ColourName, surface_K: number): number {
+  const [low, high] = bandOf(name);
+  const film_nm = low === 0 ? 0.8 * high : high === Infinity ? low : 0.5 * (low + high);
+  return temperatureForFilm_C(film_nm, COLOUR_MIN, surface_K);
+}

@@ -1,0 +1,93 @@
+import { describe, expect, it } from "@jest/globals";
+import { CATALOGUE } from "../../src/catalogue.js";
+import { COLOUR_MIN, planRoute } from "../../src/plan/route.js";
+import { COLOUR_NAMES } from "../../src/schema/book.js";
+import { bandOf, colourAtHeat, colourRun, heatOfColour_C, namesIt, runNow, runPlanOf, weighRuns } from "../../src/simulate/colourRun.js";
+import { oxideFilm_nm, OXIDE_NAMES } from "../../src/colour/oxide.js";
+import { predict } from "../../src/simulate/predict.js";
+import { RUN_CASES, runsOf } from "./madeUpRuns.js";
+
+const [ownHeat, torch] = [RUN_CASES[0]!, RUN_CASES[3]!];
+const planOf = ({ piece, hardens, source }: typeof ownHeat) =>
+  runPlanOf(CATALOGUE, piece, planRoute(CATALOGUE, piece, "forge", { way: { hardens, draws: source } }));
+const chisel = colourRun(ownHeat.piece, planOf(ownHeat));
+const blade = colourRun(torch.piece, planOf(torch));
+
+describe("colours that run", () => {
+  it("come in their order: the body before the edge, and no film gets thinner", () => {
+    for (const { places_mm, runs } of [chisel, blade]) {
+      for (const { edge_nm, along_nm } of runs) {
+        const last = along_nm.subarray(along_nm.length - places_mm.length);
+        expect(last[0]).toBeLessThanOrEqual(last[Math.floor(places_mm.length / 2)]! + 0.01);
+        for (let i = 1; i < edge_nm.length; i++) expect(edge_nm[i]).toBeGreaterThanOrEqual(edge_nm[i - 1]!);
+      }
+    }
+  });
+  it("reach a chisel's edge from its own heat in the time of a walk to the slack tub, not at once and not in ten minutes", () => {
+    // Temper-note 7.3, case B2 (from memory): purple at the tip of 16 mm round 94 s after 25 mm were quenched.
+    const { left_s, from_s } = runNow(chisel, [], 0);
+    expect(left_s).toBeGreaterThan(40);
+    expect(left_s).toBeLessThan(200);
+    expect(from_s).toBeGreaterThan(20);
+  });
+  it("a colour that is seen early brings the stop nearer, one that is late puts it off", () => {
+    const at_s = 60;
+    const left = (name: (typeof COLOUR_NAMES)[number]): number => runNow(chisel, [{ name, after_s: at_s }], at_s).left_s;
+    expect(left("bronze")).toBeLessThan(left("straw"));
+    expect(left("straw")).toBeLessThan(left("bare"));
+  });
+  it("says stop only when somebody saw that it is near", () => {
+    const late_s = 800;
+    expect(runNow(blade, [], late_s).call).toBe("look");
+    expect(runNow(blade, [{ name: "dark straw", after_s: late_s - 2 }], late_s).call).toBe("stop");
+    expect(runNow(blade, [{ name: "dark straw", after_s: late_s - 60 }], late_s).call).toBe("look");
+    expect(runNow(blade, [], 1).call).toBe("wait");
+  });
+  it("what nobody saw weighs all runs the same; what was seen sums to one", () => {
+    expect(new Set(weighRuns(blade, [])).size).toBe(1);
+    expect(weighRuns(blade, [{ name: "straw", after_s: 90 }]).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12);
+  });
+  it("a torch that is taken away early leaves some runs short of their colour", () => {
+    const short = colourRun(torch.piece, { ...planOf(torch), heats_s: 40 });
+    expect(runNow(short, [], 0).never).toBeGreaterThan(runNow(blade, [], 0).never);
+  });
+});
+
+describe("names of colours", () => {
+  it("are those of the films, in the same order", () => {
+    expect(OXIDE_NAMES.map(({ name }) => name)).toEqual(COLOUR_NAMES);
+  });
+  it("every name is named: together the chances are one", () => {
+    for (const film of [0, 12, 30, 64]) expect(COLOUR_NAMES.reduce((sum, name) => sum + namesIt(name, film), 0)).toBeCloseTo(1, 6);
+  });
+  it("the heat of a colour is in its band", () => {
+    for (const name of COLOUR_NAMES.filter((n) => n !== "bare")) {
+      const T = heatOfColour_C(name, 0);
+      expect(oxideFilm_nm({ temperature_C: T, hold_min: COLOUR_MIN })).toBeGreaterThanOrEqual(bandOf(name)[0] - 1e-6);
+      expect(colourAtHeat(T + 0.01, 0)).toBe(name);
+    }
+  });
+});
+
+// Common practice, no source: a cold chisel is run to brown or purple and has 54 to 58 HRC; a torch to brown or purple leaves 50 to 56 in 1075 (temper-note 1.6).
+describe("what a run colour leaves", () => {
+  it("a chisel is planned to the colours that smiths run one to", () => {
+    const plan = planOf(ownHeat);
+    expect(["bronze", "purple"]).toContain(colourAtHeat(plan.target_C, plan.surface_K));
+  });
+  it("purple leaves 1075 in its fifties, and says that this is known to a few points", () => {
+    const route = planRoute(CATALOGUE, torch.piece, "forge", { way: { hardens: "whole", draws: "torch" } });
+    const steps = route.steps.map((step) => (step.kind === "run" ? { ...step, temperature_C: 275 } : step));
+    const { working, spread } = predict(CATALOGUE, torch.piece, { ...route, steps }, "quick");
+    expect(working.tempered.mean_HRC).toBeGreaterThan(49);
+    expect(working.tempered.mean_HRC).toBeLessThan(57);
+    expect(spread.find(({ cause }) => cause === "colour")!.sd_HRC).toBeGreaterThan(1);
+    expect(spread.some(({ cause }) => cause === "oven")).toBe(false);
+  });
+});
+
+it("a few made-up smiths dunk near the colour (docs/colour-run.md has five hundred)", () => {
+  const off = runsOf(ownHeat, 4).flatMap(({ off_K }) => (off_K === null ? [] : [Math.abs(off_K)]));
+  expect(off.length).toBeGreaterThan(1);
+  expect(off.filter((o) => o <= 10).length / off.length).toBeGreaterThan(0.6);
+}, 60_000);

@@ -1,0 +1,114 @@
+/** Made-up smiths at made-up colour runs: what the bench says when, and what colour they dunk. */
+
+import { OXIDE_NAMES, temperatureForFilm_C } from "../../src/colour/oxide.js";
+import { CATALOGUE } from "../../src/catalogue.js";
+import { uniforms } from "../../src/numerics/sampling.js";
+import { COLOUR_MIN, planRoute } from "../../src/plan/route.js";
+import type { ColourName, Hardens, Piece, RunSource } from "../../src/schema/book.js";
+import {
+  colourRun,
+  namesIt,
+  runNow,
+  runPlanOf,
+  weighRuns,
+  type ColourRun,
+  type ColourSeen,
+  type OneRun,
+} from "../../src/simulate/colourRun.js";
+
+const COMMON = { mark: 1, start: "normalised", why: "" } as const;
+const CHISEL = {
+  ...COMMON,
+  name: "Stake chisel",
+  kind: "chisel",
+  steel: "w1",
+  use: "chisel",
+  length_mm: 200,
+  section: { shape: "round", diameter_mm: 16 },
+};
+const BLADE = {
+  ...COMMON,
+  name: "Reed knife",
+  kind: "hook",
+  steel: "1075",
+  use: "chopper",
+  length_mm: 260,
+  section: { shape: "wedge", spine_mm: 6, edge_mm: 1, height_mm: 40 },
+};
+
+export interface RunCase {
+  readonly name: string;
+  readonly piece: Piece;
+  readonly hardens: Hardens;
+  readonly source: RunSource;
+}
+
+const pieceOf = ({ why: _, ...piece }: typeof CHISEL | typeof BLADE): Piece => piece as unknown as Piece;
+export const RUN_CASES: readonly RunCase[] = [
+  { name: "chisel, its own heat", piece: pieceOf(CHISEL), hardens: "face", source: "residual" },
+  { name: "chisel, torch", piece: pieceOf(CHISEL), hardens: "face", source: "torch" },
+  { name: "chisel, hot bar", piece: pieceOf(CHISEL), hardens: "face", source: "hot-bar" },
+  { name: "blade, torch on its back", piece: pieceOf(BLADE), hardens: "whole", source: "torch" },
+  { name: "blade, back on a hot bar", piece: pieceOf(BLADE), hardens: "whole", source: "hot-bar" },
+];
+
+export interface Stopped {
+  /** Off the heat of the colour wanted, K; null for a run that never got there, nor was said to. */
+  readonly off_K: number | null;
+  readonly looks: number;
+}
+
+/** When one looks first, s. */
+const FIRST_LOOK_s = 2;
+
+/** A run that is not one of those the bench knows, looked at every few seconds and dunked when the bench says so. */
+export function stopped(run: ColourRun, truth: OneRun, surface_K: number, target_C: number, seed: number): Stopped {
+  const even = uniforms(seed);
+  const filmAt = (t_s: number): number => {
+    const next = run.times_s.findIndex((t) => t > t_s);
+    const i = Math.min(truth.edge_nm.length - 1, next < 0 ? truth.edge_nm.length - 1 : next - 1);
+    const j = Math.min(truth.edge_nm.length - 1, i + 1);
+    const share = j === i ? 0 : (t_s - run.times_s[i]!) / (run.times_s[j]! - run.times_s[i]!);
+    return truth.edge_nm[i]! + Math.min(1, share) * (truth.edge_nm[j]! - truth.edge_nm[i]!);
+  };
+  const nameOf = (film_nm: number): ColourName => {
+    let left = even();
+    for (const { name } of OXIDE_NAMES) {
+      left -= namesIt(name, film_nm);
+      if (left <= 0) return name;
+    }
+    return "grey";
+  };
+  const reaction_s = 0.3 + 0.7 * even();
+  const seen: ColourSeen[] = [];
+  let look_s = FIRST_LOOK_s;
+  let weights = weighRuns(run, seen);
+  const log = (t: number): void => {
+    seen.push({ name: nameOf(filmAt(t)), after_s: t });
+    weights = weighRuns(run, seen);
+  };
+  for (let t = 0; t < 900; t += t < 60 ? 0.25 : 0.5) {
+    if (t >= look_s) {
+      // Bare steel is not said; a colour whenever it is another than the last.
+      if (nameOf(filmAt(t)) !== (seen.at(-1)?.name ?? "bare")) log(t);
+      // Once colours show one does not look away.
+      look_s = t + (seen.length === 0 ? 2 + 3 * even() : 0.8 + 0.7 * even());
+    }
+    const { call } = runNow(run, seen, t, weights);
+    // Asked to look, one looks and says what it is.
+    if (call === "look" && t - (seen.at(-1)?.after_s ?? -9) > 2) log(t);
+    if (call === "stop") {
+      return { off_K: temperatureForFilm_C(filmAt(t + reaction_s), COLOUR_MIN, surface_K) - target_C, looks: seen.length };
+    }
+  }
+  return { off_K: null, looks: seen.length };
+}
+
+/** `count` runs of a case. */
+export function runsOf({ piece, hardens, source }: RunCase, count: number, seed = 77): Stopped[] {
+  const route = planRoute(CATALOGUE, piece, "forge", { way: { hardens, draws: source } });
+  const plan = runPlanOf(CATALOGUE, piece, route);
+  const run = colourRun(piece, plan);
+  const truths = colourRun(piece, plan, { seed: seed + 1000, count }).runs;
+  return truths.map((truth, i) => stopped(run, truth, plan.surface_K, plan.target_C, seed + i));
+}
