@@ -124,7 +124,7 @@ export function useMoved(state: PieceState): string | null {
   const planned = usePlanned(done.data === undefined ? undefined : state.piece, state.route, "full", knownFrom_ms(state)).data;
   // The last answer is still shown while the new one is worked out: of another route it is.
   if (question === null || state.route === null || planned === undefined || done.data === undefined || done.isPlaceholderData) return null;
-  return movedWords({ planned, done: done.data, plan: state.route, route: question.route }, units);
+  return movedWords({ planned, done: done.data, plan: state.route, route: question.route, steel: state.piece.steel }, units);
 }
 
 /** Ensembles of the hardenings asked about last: a slide that only tempers, and the picture, find them here. */

@@ -32,6 +32,12 @@ function seconds(s: number): string {
 
 export function runWords(now: RunNow, wanted: ColourName): RunWords {
   if (now.call === "stop") return { big: "0", what: `Stop: it is ${wanted}`, range: "dunk it whole, at once" };
+  if (now.isSeen)
+    return {
+      big: "?",
+      what: `You see ${wanted} or past it`,
+      range: `stop, if you are sure; by the model ${seconds(Math.max(0, now.left_s))} s more`,
+    };
   if (now.call === "look") return { big: "?", what: `Look: is it ${wanted}?`, range: "by the model it should be; tap what you see" };
   if (now.left_s === Infinity)
     return { big: "–", what: `It may not come to ${wanted} by this heat`, range: "tap what you see; more heat, or a torch" };

@@ -1,6 +1,7 @@
 /** What really happened to a piece, where it moved what was planned: the facts of the log, and what became of them. */
 
 import type { Prediction, Route, Step } from "@tembrak/core";
+import { runColour } from "./actWords.js";
 import { showDuration, showHardness, showTemperature, type Units } from "../format/show.js";
 
 /** A smaller change of a hardness nobody can tell, HRC. */
@@ -44,8 +45,13 @@ function temperFacts(done: Of<"temper">, plan: Of<"temper">, units: Units): stri
   ];
 }
 
+/** A run by the colour that was found. */
+function runFacts(done: Of<"run">, plan: Of<"run">, steel: string): string[] {
+  return Math.abs(done.temperature_C - plan.temperature_C) > NEAR_K ? [`run to ${runColour(steel, done.temperature_C)}`] : [];
+}
+
 /** What the log says of the last hardening and its tempers where it is not the plan, in words; "" where it says nothing. */
-function factsOf(done: Route, plan: Route, units: Units): string {
+function factsOf(done: Route, plan: Route, steel: string, units: Units): string {
   const last = done.steps.findLastIndex(({ kind }) => kind === "harden");
   return done.steps
     .flatMap((step, i) => {
@@ -53,6 +59,7 @@ function factsOf(done: Route, plan: Route, units: Units): string {
       if (i < last || was === undefined) return [];
       if (step.kind === "harden" && was.kind === "harden") return heatFacts(step, was, units);
       if (step.kind === "quench" && was.kind === "quench") return quenchFacts(step, was, units);
+      if (step.kind === "run" && was.kind === "run") return runFacts(step, was, steel);
       return step.kind === "temper" && was.kind === "temper" ? temperFacts(step, was, units) : [];
     })
     .filter((part) => part !== "")
@@ -64,11 +71,12 @@ export interface Moved {
   readonly done: Prediction;
   readonly plan: Route;
   readonly route: Route;
+  readonly steel: string;
 }
 
 /** One sentence; null where what was done makes of the piece what was planned. */
-export function movedWords({ planned, done, plan, route }: Moved, units: Units): string | null {
-  const facts = factsOf(route, plan, units);
+export function movedWords({ planned, done, plan, route, steel }: Moved, units: Units): string | null {
+  const facts = factsOf(route, plan, steel, units);
   if (facts === "") return null;
   const places = ([done.working, done.thickest] as const).map((now, i) => {
     const then = [planned.working, planned.thickest][i]!;

@@ -343,6 +343,8 @@ export interface RunNow {
   readonly call: "wait" | "look" | "stop";
   /** The last look bears out that it is near. */
   readonly isBorneOut: boolean;
+  /** It names the colour wanted, or one past it. One glance is too early as often as not: that alone is no call to stop. */
+  readonly isSeen: boolean;
   /** Until the edge has the colour wanted, s: the middle, and from when to when in nine of ten; Infinity where it may never come. */
   readonly left_s: number;
   readonly from_s: number;
@@ -371,12 +373,12 @@ const NO_WORTH = 1e-3;
 /** A look older than this says nothing of the moment, s (judgement). */
 const FRESH_s = 12;
 
-/** Whether the last look bears out that the colour wanted is near: it was that, or the one before it, and not long ago. */
-function bearsOut({ target_nm }: ColourRun, seen: readonly ColourSeen[], after_s: number): boolean {
+/** How many names the last look is past the one wanted; null where nobody looked, or long ago. */
+function namesPast({ target_nm }: ColourRun, seen: readonly ColourSeen[], after_s: number): number | null {
   const last = seen[seen.length - 1];
-  if (last === undefined || after_s - last.after_s > FRESH_s) return false;
+  if (last === undefined || after_s - last.after_s > FRESH_s) return null;
   const at = (name: ColourName): number => OXIDE_NAMES.findIndex((band) => band.name === name);
-  return at(last.name) >= at(oxideName(target_nm)) - 1;
+  return at(last.name) - at(oxideName(target_nm));
 }
 
 /** A run as it stands so long after heat began to run, by what was seen of it; `weights` where they are known already. */
@@ -405,10 +407,12 @@ export function runNow(
   const edgeAt = (t_s: number): number => filmAt(one.edge_nm, rowAt(times_s, t_s));
   const edge_nm = edgeAt(after_s);
   const left_s = at(0.5);
-  const isBorneOut = bearsOut(run, seen, after_s);
+  const past = namesPast(run, seen, after_s);
+  const isBorneOut = past !== null && past >= -1;
   return {
     call: left_s > 0 ? "wait" : isBorneOut ? "stop" : "look",
     isBorneOut,
+    isSeen: past !== null && past >= 0,
     left_s,
     from_s: at(0.05),
     to_s: at(0.95),

@@ -1,0 +1,88 @@
+import { afterEach, describe, expect, it } from "@jest/globals";
+import { cleanup, render, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { CATALOGUE, pieceState, piecesOf, planRoute, type BookEvent, type Check, type PieceState, actsOfRoute } from "@tembrak/core";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { MemoryRouter } from "react-router";
+import { demoEvents } from "../../../store/demoBook.js";
+import { RunAct } from "./RunAct.js";
+
+const NOW_ms = Date.UTC(2026, 10, 25, 12);
+const { piece } = piecesOf(demoEvents(NOW_ms)).find((state) => state.piece.name === "Drawknife")!;
+const route = planRoute(CATALOGUE, piece, "forge", { way: { hardens: "whole", draws: "torch" } });
+const acts = actsOfRoute(route);
+const at = acts.findIndex(({ kind }) => kind === "run");
+
+function atRun(looks: readonly Check[]): PieceState {
+  return pieceState("p", [
+    { id: "a", piece: "p", at_ms: 1, kind: "piece", definition: piece },
+    { id: "b", piece: "p", at_ms: 2, kind: "route", route },
+    ...acts.slice(0, at).map(({ id }, i): BookEvent => ({ id: `d${i}`, piece: "p", at_ms: 10 + i, kind: "act-done", act: id })),
+    ...looks.map((reading, i): BookEvent => ({
+      id: `c${i}`,
+      piece: "p",
+      at_ms: NOW_ms - 90_000 + i,
+      kind: "check",
+      act: acts[at]!.id,
+      reading,
+    })),
+  ])!;
+}
+
+afterEach(cleanup);
+
+function show(looks: readonly Check[]) {
+  const [checks, done]: [Check[], number[]] = [[], []];
+  const state = atRun(looks);
+  const bench = {
+    trouble: null,
+    isStoring: false,
+    unstored: 0,
+    done: () => void done.push(1),
+    check: (c: Check) => void checks.push(c),
+    replan: () => undefined,
+    undo: () => undefined,
+    at: () => undefined,
+    retry: () => undefined,
+    rescue: () => undefined,
+  };
+  const act = state.next!;
+  if (act.kind !== "run") throw new Error(`at ${act.kind}`);
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <MemoryRouter>
+        <RunAct state={state} act={act} bench={bench} now_ms={NOW_ms} />
+      </MemoryRouter>
+    </QueryClientProvider>,
+  );
+  return { checks, done };
+}
+const press = (name: RegExp) => userEvent.click(screen.getByRole("button", { name }));
+
+describe("a colour run at the bench", () => {
+  it("waits for the torch, and starts the time with it", async () => {
+    const { checks } = show([]);
+    expect(screen.getByText(/never on the edge/)).toBeTruthy();
+    await press(/^The torch is on it/);
+    expect(checks).toEqual([{ check: "fire", state: "in" }]);
+  });
+  it("takes what is seen, the torch going away and the stop, each in one tap, before anything is worked out", async () => {
+    const { checks } = show([{ check: "fire", state: "in" }]);
+    expect(screen.getByText("Working it out")).toBeTruthy();
+    await press(/^straw$/);
+    await press(/^Torch away/);
+    await press(/^Stop: dunk it/);
+    expect(checks).toEqual([{ check: "temper-colour", name: "straw" }, { check: "fire", state: "out" }, { check: "dunked" }]);
+  });
+  it("dunked, it asks for the colour that is there, and is done with it", async () => {
+    const dunked = show([{ check: "fire", state: "in" }, { check: "dunked" }]);
+    expect(screen.getByText(/nobody looked: as planned/)).toBeTruthy();
+    await press(/^light straw$/);
+    expect(dunked.checks).toEqual([{ check: "temper-colour", name: "light straw" }]);
+    cleanup();
+    const found = show([{ check: "fire", state: "in" }, { check: "dunked" }, { check: "temper-colour", name: "grey" }]);
+    expect(screen.getByText(/softer\. Grind back/)).toBeTruthy();
+    await press(/^Keep it at grey/);
+    expect(found.done).toHaveLength(1);
+  });
+});

@@ -1,0 +1,51 @@
+import { describe, expect, it } from "@jest/globals";
+import type { RunNow } from "@tembrak/core";
+import { colourKeys, foundWords, runWords } from "./runWords.js";
+
+const NOW: RunNow = {
+  call: "wait",
+  isBorneOut: true,
+  isSeen: false,
+  left_s: 26,
+  from_s: 21,
+  to_s: 33,
+  never: 0,
+  window_s: [21, 33],
+  edge: "straw",
+  edge_nm: 20,
+  along_nm: [20, 60],
+  ahead_nm: [24, 62],
+  coming_nm: [20, 30],
+};
+
+describe("words at a run", () => {
+  it("seconds, and between which", () => {
+    expect(runWords(NOW, "purple")).toEqual({ big: "26", what: "seconds until stop", range: "between 21 and 33" });
+    expect(runWords({ ...NOW, left_s: 180, to_s: Infinity, never: 0.3 }, "purple")).toMatchObject({
+      big: "3",
+      range: "between 21 and never; 3 in 10 that this heat does not bring it there",
+    });
+  });
+  it("asks to look where nobody saw it, and says where it may never come", () => {
+    expect(runWords({ ...NOW, call: "look", left_s: -2 }, "bronze").what).toBe("Look: is it bronze?");
+    expect(runWords({ ...NOW, call: "stop", left_s: 0 }, "bronze").what).toBe("Stop: it is bronze");
+    expect(runWords({ ...NOW, left_s: Infinity }, "bronze").what).toMatch(/may not come/);
+  });
+  it("leaves it to the eye where it sees the colour before the clock does", () => {
+    expect(runWords({ ...NOW, isSeen: true }, "bronze")).toEqual({
+      big: "?",
+      what: "You see bronze or past it",
+      range: "stop, if you are sure; by the model 26 s more",
+    });
+  });
+  it("has a key for the colour wanted and for two beyond it", () => {
+    expect(colourKeys("bronze")).toEqual(["bare", "light straw", "straw", "dark straw", "bronze", "purple", "dark blue"]);
+    expect(colourKeys("faint straw")).toContain("faint straw");
+    expect(colourKeys("grey").at(-1)).toBe("grey");
+  });
+  it("what was found cold: as wanted, to be run again, or too far", () => {
+    expect(foundWords("bronze", "bronze").words).toBe("Bronze, as wanted.");
+    expect(foundWords("straw", "bronze")).toMatchObject({ isShort: true, isPast: false });
+    expect(foundWords("blue", "bronze").words).toMatch(/past bronze: softer\. Grind back/);
+  });
+});
