@@ -84,6 +84,7 @@ export type { CalibrationReading, Kit, KitItem, KitKind } from "./schema/kit.js"
 export {
   canDraw,
   hottest_C,
+  hottestTemper_C,
   ovenFor,
   ovensOf,
   bathFromKit,
@@ -94,6 +95,7 @@ export {
   type NewKitItem,
   type Preset,
 } from "./plan/kit.js";
+export { dipOfRoute, temperedAround, type Dip } from "./plan/dip.js";
 export { dialFor_C, fitProblems, groundOff_kg, mass_kg, type FitProblem, type FitWay } from "./plan/fit.js";
 export { calibrate, LEAST_READINGS, type Calibration, type DialReading } from "./evidence/calibration.js";
 export type { Section } from "./schema/parts.js";

@@ -8,7 +8,10 @@ const route = planRoute(CATALOGUE, BILLHOOK, "forge");
 const planned = predict(CATALOGUE, BILLHOOK, route, "quick");
 const said = (facts: { readonly transfer_s?: number; readonly bath_s?: number }): string | null => {
   const done: Route = { ...route, steps: route.steps.map((step) => (step.kind === "quench" ? { ...step, ...facts } : step)) };
-  return movedWords({ planned, done: predict(CATALOGUE, BILLHOOK, done, "quick"), plan: route, route: done, steel: BILLHOOK.steel }, DEFAULT_SETTINGS);
+  return movedWords(
+    { planned, done: predict(CATALOGUE, BILLHOOK, done, "quick"), plan: route, route: done, steel: BILLHOOK.steel },
+    DEFAULT_SETTINGS,
+  );
 };
 
 describe("what moved a piece from its plan", () => {

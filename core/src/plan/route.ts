@@ -13,6 +13,7 @@ import type { Section } from "../schema/parts.js";
 import type { Reason } from "../schema/reasons.js";
 import { resolveSteel, type Catalogue, type ResolvedSteel } from "./catalogue.js";
 import { heatFor_C, wantedCarbon_wtpct } from "../kinetics/soak.js";
+import { dipOf } from "./dip.js";
 import { bathFromKit, canDraw, hottestTemper_C } from "./kit.js";
 import { drawsFor, hardensFor, USUAL_WAY } from "./way.js";
 
@@ -236,18 +237,22 @@ function hardAfter_HRC({ composition_wtpct: steel, temper }: ResolvedSteel, prio
 
 /** @param hottest_C what the shop's oven comes to; null where nobody has said */
 function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, asQuenched_HRC: number, hottest_C: number | null): Step[] {
-  const { mid_HRC } = targetOf(catalogue, piece.use);
-  const answer = temperatureForHardness({
-    steel: steel.temper,
-    target_HRC: mid_HRC,
-    holds_min: [TEMPER_HOLD_MIN, TEMPER_HOLD_MIN],
-    asQuenched_HRC,
-  });
+  const use = targetOf(catalogue, piece.use);
+  const holds_min = [TEMPER_HOLD_MIN, TEMPER_HOLD_MIN];
+  const answer = temperatureForHardness({ steel: steel.temper, target_HRC: use.mid_HRC, holds_min, asQuenched_HRC });
   const wanted_C = answer.outcome === "found" ? answer.temperature_C : LOWEST_TEMPER_C;
   const best_C = Math.max(LOWEST_TEMPER_C, roundTo(wanted_C, 5));
   const ends_C = hottest_C === null ? Infinity : 5 * Math.floor(hottest_C / 5);
+  const set_C = Math.min(best_C, ends_C);
+  const dip = dipOf(set_C, { steel, holds_min, asQuenched_HRC, use, hottest_C });
+  // Round the dip of toughness where the use is content with it: cooler first, for one can always go again.
+  const round = [dip?.cooler, dip?.hotter].find((way) => way?.isInUse === true);
+  if (round) {
+    const whys = ["clear-of-dip", "second-temper"] as const;
+    return whys.map((why) => ({ kind: "temper", temperature_C: round.temperature_C, hold_min: TEMPER_HOLD_MIN, why }));
+  }
   const whys = best_C > ends_C ? (["oven-ends", "oven-ends"] as const) : (["first-temper", "second-temper"] as const);
-  return whys.map((why) => ({ kind: "temper", temperature_C: Math.min(best_C, ends_C), hold_min: TEMPER_HOLD_MIN, why }));
+  return whys.map((why) => ({ kind: "temper", temperature_C: set_C, hold_min: TEMPER_HOLD_MIN, why }));
 }
 
 type Quench = Extract<Step, { kind: "quench" }>;

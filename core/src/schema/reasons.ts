@@ -28,6 +28,7 @@ export const REASONS = [
   "one-more-temper",
   "came-out-hard",
   "oven-ends",
+  "clear-of-dip",
   /** A sentence somebody wrote; it stands in `said`. */
   "said",
 ] as const;

@@ -75,7 +75,7 @@ describe("what the kit cannot do is not planned", () => {
   it("an oven that runs hot goes that much further; a kiln switched low is an oven too", () => {
     const hot = kitNamed("beginner").map((item) => (item.kind === "oven" ? { ...item, offset_C: 12 } : item));
     expect(drawn(spring, hot)[0]).toMatchObject({ temperature_C: 270, why: "oven-ends" });
-    expect(drawn(spring, kitNamed("kiln"))[0]).toMatchObject({ why: "first-temper" });
+    expect(drawn(spring, kitNamed("kiln"))[0]).toMatchObject({ why: "clear-of-dip" });
     const [cool, far] = kitNamed("kiln")
       .filter((item) => item.kind === "oven" || item.kind === "kiln")
       .sort((a, b) => a.limit_C - b.limit_C);
