@@ -175,6 +175,7 @@ export { temperatureForHardness, temperedHardness } from "./kinetics/temper.js";
 export { makeDesk, type Desk } from "./simulate/desk.js";
 export { rehearse, REHEARSALS } from "./job/rehearse.js";
 export { runJob, type JobAnswers, type JobOutcome, type WhatIf } from "./job/runJob.js";
+export type { BathChance, BetterBath } from "./simulate/chooseBath.js";
 export type { LineFor } from "./simulate/lineFor.js";
 export type { SectionPicture } from "./simulate/sectionPicture.js";
 export type { Member } from "./simulate/hardenSpread.js";

@@ -2,6 +2,7 @@
 
 import {
   kitOf,
+  type BetterBath,
   MEMBERS,
   plannedQuestion,
   risesOf,
@@ -70,6 +71,8 @@ export function usePlanned(
   return usePrediction(question, effort);
 }
 
+/** A bath that hardens a piece as surely as this is not looked past. */
+const SURE_CHANCE = 0.9;
 /** With a chance below this a way of heating that has no margin is not offered (judgement). */
 const FAIR_CHANCE = 0.5;
 
@@ -285,6 +288,21 @@ function bathsOf(kit: Kit | null, route: Route): readonly string[] {
     0,
     MOST_BATHS,
   );
+}
+
+/** Other baths of the kit beside the planned one, where that is in doubt; nothing is asked where it is not, or where there is one bath only. */
+export function useBetterBath(question: Question | null, prediction: Prediction | undefined): BetterBath | undefined {
+  const kit = useKit() ?? null;
+  const media = kit === null ? [] : [...new Set(kitOf(kit, "bath").map(({ medium }) => medium))];
+  const isInDoubt = prediction !== undefined && prediction.hardening.chanceHard.working < SURE_CHANCE;
+  const job = question === null || !isInDoubt || media.length < 2 ? null : ({ kind: "better-bath", ...question, media } as const);
+  const { data, isPlaceholderData } = useQuery({
+    queryKey: keyOf(job),
+    queryFn: ({ signal }) => ask<"better-bath">(job!, { signal }),
+    enabled: job !== null,
+    ...ONCE,
+  });
+  return job === null || isPlaceholderData ? undefined : data;
 }
 
 export interface Why {

@@ -9,10 +9,20 @@ import {
   warmingTo,
   type Bath,
   type BathBar,
+  type BathChance,
   type BathEntryAt,
   type BathNow,
 } from "@tembrak/core";
-import { showDegrees, showDifference, showDuration, showMass, showTemperature, temperatureNumber, type Units } from "../format/show.js";
+import {
+  showChance,
+  showDegrees,
+  showDifference,
+  showDuration,
+  showMass,
+  showTemperature,
+  temperatureNumber,
+  type Units,
+} from "../format/show.js";
 import { mediumName } from "./actWords.js";
 
 /** Of a range from the fifth to the ninety-fifth part of a hundred. */
@@ -165,4 +175,16 @@ export function ageWords({ quenches, burns }: BathNow, bath: Bath): string {
   const many = `${quenches} ${quenches === 1 ? "quench" : "quenches"}${burns === 0 ? "" : `, burnt ${burns === 1 ? "once" : `${burns} times`}`}`;
   if (CATALOGUE.medium(bath.medium)?.kind !== "oil") return `${many} so far.`;
   return `${many} so far. Oil that has burnt or stood for years grows thick and slow: a coupon that stays soft tells it.`;
+}
+
+const CRACKS = {
+  low: "",
+  some: ", and it may crack",
+  high: ", and it cracks easily there: warm water, no longer under than it needs",
+} as const;
+
+/** A better bath of the same kit. */
+export function betterBathWords(planned: BathChance, better: BathChance): string {
+  const name = (id: string): string => mediumName(id).toLowerCase();
+  return `Your ${name(better.medium)} hardens it better: ${showChance(better.chanceHard)}${CRACKS[better.crack]}, against ${showChance(planned.chanceHard)} in ${name(planned.medium)}.`;
 }

@@ -16,6 +16,7 @@ import {
   type Prediction,
   type Response,
 } from "../simulate/predict.js";
+import { betterBath, type BetterBath } from "../simulate/chooseBath.js";
 import { depthForLine, type LineFor } from "../simulate/lineFor.js";
 import { BARE_DESK, GivenUp, type Desk } from "../simulate/desk.js";
 import { diagnose, type Diagnosis } from "../diagnose/diagnose.js";
@@ -40,6 +41,7 @@ export interface JobAnswers {
   readonly lesson: Lesson | null;
   readonly diagnose: Diagnosis;
   readonly "colour-run": ColourRun;
+  readonly "better-bath": BetterBath;
   readonly line: LineFor;
   readonly "warm-up": WarmUp;
   readonly "what-if": WhatIf;
@@ -65,6 +67,8 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
       return lessonOf(catalogue, job.piece, job.route, job.known, desk);
     case "colour-run":
       return colourRun(job.piece, runPlanOf(catalogue, job.piece, job.route, job));
+    case "better-bath":
+      return betterBath(catalogue, hardenPlanOf(catalogue, job.piece, job.route, job.known), job.media, desk);
     case "line":
       return depthForLine(hardenPlanOf(catalogue, job.piece, job.route, job.known), job.wanted_mm, desk);
     case "diagnose":

@@ -125,6 +125,14 @@ export const JobSchema = tagged(
     dip_s: Type.Optional(between(0.2, 3600, "In the bath, s")),
     heats_s: Type.Optional(between(0, 3600, "Heated for, s")),
   }),
+  /** The planned bath beside others of the shop. */
+  strict({
+    kind: Type.Literal("better-bath"),
+    piece: PieceSchema,
+    route: RouteSchema,
+    known,
+    media: Type.Array(Type.String({ maxLength: 30 }), { maxItems: 20 }),
+  }),
   /** How deep and how long for a quench line at a wanted height. */
   strict({
     kind: Type.Literal("line"),

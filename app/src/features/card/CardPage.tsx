@@ -32,6 +32,7 @@ import { HeatLine } from "../../parts/HeatLine.js";
 import { progressOf } from "../../parts/progress.js";
 import { useLog, useKit, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { CoolingDrawing } from "./parts/CoolingDrawing.js";
+import { BathNotice } from "./parts/BathNotice.js";
 import { DipNotice } from "./parts/DipNotice.js";
 import { SchoolsDialog } from "./parts/SchoolsDialog.js";
 import { StepsDialog } from "./parts/StepsDialog.js";
@@ -132,6 +133,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
       {kit ? (
         <FitNotice piece={piece} route={route} kit={kit} units={settings} onReplan={state.doneAt_ms.size === 0 ? pickSchool : undefined} />
       ) : null}
+      {view.isTrying ? null : <BathNotice state={state} route={route} question={question} prediction={prediction.data} />}
       {view.isTrying ? null : <DipNotice state={state} route={route} prediction={prediction.data} />}
       <HeatLine
         route={route}

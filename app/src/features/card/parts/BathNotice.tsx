@@ -1,0 +1,43 @@
+/** A planned bath that may not harden the piece, beside a better one of the same kit. */
+
+import { CATALOGUE, type PieceState, type Prediction, type Question, type Route } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import { useBetterBath } from "../../../compute/useAnswers.js";
+import { useLog } from "../../../store/useStore.js";
+import { betterBathWords } from "../../../words/bathWords.js";
+
+interface Props {
+  readonly state: PieceState;
+  readonly route: Route;
+  readonly question: Question;
+  readonly prediction: Prediction | undefined;
+}
+
+/** The same route with another bath, at its usual heat. */
+function quenchedIn(route: Route, medium: string): Route {
+  const bath_C = CATALOGUE.medium(medium)!.usualBath_C;
+  const why = CATALOGUE.medium(medium)!.kind === "oil" ? "warm-oil" : "needs-water";
+  return { ...route, steps: route.steps.map((step) => (step.kind === "quench" ? { ...step, medium, bath_C, why } : step)) };
+}
+
+export function BathNotice({ state, route, question, prediction }: Props) {
+  const { write } = useLog();
+  const isQuenched = state.acts.some(({ kind, id }) => kind === "quench" && state.doneAt_ms.has(id));
+  const found = useBetterBath(isQuenched ? null : question, prediction);
+  if (found?.better === undefined || found.better === null) return null;
+  const better = found.baths[found.better]!;
+  return (
+    <div className="fit-notice">
+      <p>
+        <b>{betterBathWords(found.planned, better)}</b>{" "}
+        <Button
+          variant="text"
+          size="small"
+          onClick={() => void write(state.id, [{ kind: "route", route: quenchedIn(route, better.medium) }])}
+        >
+          Plan it so
+        </Button>
+      </p>
+    </div>
+  );
+}
