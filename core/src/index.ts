@@ -133,6 +133,9 @@ export { brittleSince, heatsDone, isInWork, piecesOf, pieceState, standing, type
 export { BACK_WITHIN_K, soakClock, type SoakClock } from "./book/soakClock.js";
 export { mishapsOf } from "./standing/asDone.js";
 export { bathTimes } from "./standing/bathTimes.js";
+export { gradeOf, type Grade } from "./standing/grade.js";
+export { tolerance_mm, warpNow, type WarpNow } from "./standing/warp.js";
+export { settling, type Settling } from "./evidence/settling.js";
 export { runLogOf, type RunLog } from "./standing/runLog.js";
 export { AHEAD_s, bandOf, colourAtHeat, COMING_s, runNow, type ColourRun, type RunNow } from "./simulate/colourRun.js";
 export type { Known, ShopKnown } from "./schema/job.js";

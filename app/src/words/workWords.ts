@@ -1,6 +1,7 @@
 /** Words for what is done by hand to a bent piece, and for the proofs of a finished one. */
 
-import type { Clamp, Proof, ProofOutcome, Straightener } from "@tembrak/core";
+import type { Clamp, Grade, Piece, Proof, ProofOutcome, Settling, Straightener, WarpNow } from "@tembrak/core";
+import { showDegrees, showDifference, showDuration, showLength, showThin, type Units } from "../format/show.js";
 
 export const STRAIGHTENER_WORDS: Readonly<Record<Straightener, { readonly name: string; readonly how: string }>> = {
   hands: {
@@ -47,3 +48,79 @@ export const OUTCOME_WORDS: Readonly<Record<ProofOutcome, string>> = {
   broke: "Broke",
   failed: "Did not do it",
 };
+
+/** Which proofs a use asks for, the first first. */
+export function proofsFor({ use, section }: Pick<Piece, "use" | "section">): readonly Proof[] {
+  switch (use) {
+    case "striker":
+      return ["spark", "coupon"];
+    case "spring":
+      return ["bend", "coupon"];
+    case "sword":
+      return ["bend", "edge-flex", "chop", "cut", "drop"];
+    case "hammer-face":
+    case "punch":
+      return ["drop", "coupon"];
+    case "slicer":
+    case "knife":
+    case "hoof-knife":
+    case "sickle":
+      return ["edge-flex", "cut", "chop", "drop"];
+    default:
+      return section.shape === "wedge" ? ["edge-flex", "chop", "bend", "drop"] : ["drop", "bend", "coupon"];
+  }
+}
+
+/** How each may end; held first. */
+export const OUTCOMES_OF: Readonly<Record<Proof, readonly ProofOutcome[]>> = {
+  "edge-flex": ["held", "chipped", "stayed-bent"],
+  bend: ["held", "stayed-bent", "broke"],
+  chop: ["held", "chipped", "rolled"],
+  cut: ["held", "rolled", "failed"],
+  drop: ["held", "chipped", "broke"],
+  spark: ["held", "failed"],
+  coupon: ["held", "failed"],
+};
+
+/** What an outcome says of the temper. */
+export const OUTCOME_MEANS: Readonly<Record<ProofOutcome, string>> = {
+  held: "As it should be.",
+  chipped: "Too hard for this: one more temper, 10 to 15 degrees hotter.",
+  rolled: "Too soft, or too thin behind the edge: thicken it, or harden again.",
+  "stayed-bent": "Too soft there: it did not harden through, or was drawn too far.",
+  broke: "Too hard, or coarse in the grain: look at the break.",
+  failed: "Too soft for this, or the face is not clean steel.",
+};
+
+/** By what a hardness is known. */
+export const GRADE_WORDS: Readonly<Record<Grade, string>> = {
+  tester: "known by a hardness tester",
+  files: "known by hardness files, to a few points",
+  "one-file": "known by one file: harder or softer than it, no more",
+  proof: "known by a proof in use: no number",
+  colour: "known by its colour alone, to some five points",
+  model: "worked out, not tested",
+};
+
+/** A warp and what to do about it. */
+export function warpWords(now: WarpNow, units: Units): string {
+  const is = `${showThin(now.bow_mm, units)} off the line over ${showLength(now.over_mm, units)}`;
+  if (now.isWithin) return `${is}: within ${showThin(now.tolerance_mm, units)}, straight enough.`;
+  const learned = now.passes.length === 0 ? "" : ` So far ${Math.round(100 * now.stays)} % of what it was pushed stayed.`;
+  const held =
+    now.held === null
+      ? `Hold it ${showThin(now.past_mm, units)} past the line in the temper.`
+      : `Held ${showThin(now.held.past_mm, units)} past the line.`;
+  return `${is}. ${held}${learned}${now.isRisky ? " That is far for hard steel: warm it first, and take it in two passes." : ""}`;
+}
+
+/** Where an oven comes to rest, and when. */
+export function settlingWords({ atRest_C, sd_C, wait_min, isMoving }: Settling, target_C: number, units: Units): string {
+  const off_K = atRest_C - target_C;
+  const give_K = Math.max(3, 1.6 * sd_C);
+  const rest = `${showDegrees(atRest_C, units)} give or take ${showDifference(give_K, units)}`;
+  const where = isMoving ? `By these readings it comes to rest at ${rest}` : `It stands at ${rest}`;
+  const when = wait_min < 1 ? "" : `, in about ${showDuration(60 * wait_min)}`;
+  if (Math.abs(off_K) <= Math.max(8, give_K)) return `${where}${when}: ${wait_min < 1 ? "it can go in" : "then it can go in"}.`;
+  return `${where}${when}: set its dial ${showDifference(Math.abs(off_K), units)} ${off_K > 0 ? "lower" : "higher"}, and read it again.`;
+}

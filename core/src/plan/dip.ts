@@ -87,8 +87,8 @@ export function temperedAround(route: Route, temperature_C: number): Route {
     ...route,
     steps: route.steps.map((step, i) => {
       if (step.kind !== "temper" || (i !== first && !rest.includes(i))) return step;
-      const { said: _, ...plain } = step;
-      return { ...plain, temperature_C, why: i === first ? "clear-of-dip" : "second-temper" };
+      const { kind, hold_min } = step;
+      return { kind, hold_min, temperature_C, why: i === first ? "clear-of-dip" : "second-temper" };
     }),
   };
 }

@@ -1,7 +1,8 @@
 /** The record of one piece: what it is, what was found, and everything that was done, in order. */
 
 import { endWords, FATE_WORDS } from "../../words/fateWords.js";
-import { testFound, brittleSince, CATALOGUE, isInWork, type PieceState } from "@tembrak/core";
+import { GRADE_WORDS } from "../../words/workWords.js";
+import { gradeOf, testFound, brittleSince, CATALOGUE, isInWork, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -274,7 +275,9 @@ function Record({ state }: { state: PieceState }) {
       <div className="record-top">
         <Drawn state={state} now_ms={now_ms} />
         <div>
-          <p className="verdict-line">{found ? `Measured ${found}.` : "Not measured."}</p>
+          <p className="verdict-line">
+            {found ? `Measured ${found}: ${GRADE_WORDS[gradeOf(state)]}.` : `Not measured: ${GRADE_WORDS[gradeOf(state)]}.`}
+          </p>
           <p>
             {tempered
               ? `The model expected ${showHardness(tempered.mean_HRC, 1)} HRC, ${showRange(tempered.p05_HRC, tempered.p95_HRC)}.`

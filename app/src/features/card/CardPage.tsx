@@ -3,6 +3,7 @@
 import {
   CATALOGUE,
   disagreementOf,
+  gradeOf,
   planRoute,
   testsOf,
   wayOf,
@@ -21,19 +22,18 @@ import { nextActWords } from "../../words/actWords.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { SCHOOL_WORDS, wayWords } from "../../words/schools.js";
 import { showNotches, type Units } from "../../format/show.js";
+import { GRADE_WORDS } from "../../words/workWords.js";
 import { disagreeWords } from "../../words/testWords.js";
 import { measured, measuredSummary } from "../../words/measuredWords.js";
 import { headline, verdictWords } from "../../words/verdictWords.js";
 import { Hatches } from "../../parts/Drawing.js";
-import { FitNotice } from "../../parts/FitNotice.js";
 import { UnknownPiece } from "../../parts/UnknownPiece.js";
 import { unknownOf } from "../../words/unknownWords.js";
 import { HeatLine } from "../../parts/HeatLine.js";
 import { progressOf } from "../../parts/progress.js";
 import { useLog, useKit, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { CoolingDrawing } from "./parts/CoolingDrawing.js";
-import { BathNotice } from "./parts/BathNotice.js";
-import { DipNotice } from "./parts/DipNotice.js";
+import { PlanNotices } from "./parts/PlanNotices.js";
 import { SchoolsDialog } from "./parts/SchoolsDialog.js";
 import { StepsDialog } from "./parts/StepsDialog.js";
 import { VerdictPanel } from "./parts/VerdictPanel.js";
@@ -89,10 +89,27 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
   );
 }
 
+function gradeWords(state: PieceState): string {
+  const words = GRADE_WORDS[gradeOf(state)];
+  return `${words[0]!.toUpperCase()}${words.slice(1)}.`;
+}
+
 /** The verdict of what is shown; of a piece that was measured, against what was found. */
 function cardWords(prediction: Prediction, { question: { route, piece } }: TrialView, measuredAs: PieceState | null, units: Units) {
   const found_HRC = measuredAs === null ? null : (measuredSummary(measuredAs)?.mean_HRC ?? null);
   return verdictWords(prediction, route, piece.section, units, zoneReports(piece, prediction, wayOf(route).hardens), found_HRC);
+}
+
+/** What the verdict says beside its words: what was found, what was expected, what moved it, and by what it is known. */
+function besides(state: PieceState, isTrying: boolean, moved: string | null, expected: Prediction | undefined) {
+  if (isTrying) return { found: null, expected: null, moved: null, grade: null, odd: null };
+  return {
+    found: measured(state),
+    expected: expected === undefined ? null : headline(expected),
+    moved,
+    grade: gradeWords(state),
+    odd: disagreeWords(disagreementOf(testsOf(state), state.piece.section)),
+  };
 }
 
 function Card({ state, route }: { state: PieceState; route: Route }) {
@@ -103,14 +120,14 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const [schoolsOpen, setSchoolsOpen] = useState(false);
   const [drawing, setDrawing] = useState<(typeof VIEWS)[number]>("hardness");
   const { piece } = state;
-  // Everything on the card is of the piece as it stands: what was done to it, and what is planned after that.
+  // Everything on the card is of the piece as it stands: what was done to it, then what is planned.
   const question = useQuestion(state)!;
   const moved = useMoved(state);
   const view = useTrial(question);
   const prediction = usePrediction(view.question, view.effort);
   const planned = usePrediction(question);
   const expected = useExpected(state);
-  // The verdict first: slides and times wait until it is there.
+  // The verdict first.
   const whatIf = useWhatIf(planned.isPending ? null : question, TRACKS);
   const times_s = useStepTimes(piece, route, !planned.isPending);
   const words = prediction.data && cardWords(prediction.data, view, view.isTrying ? null : state, settings);
@@ -130,11 +147,13 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
         onSchools={() => setSchoolsOpen(true)}
         onSteps={() => setStepsOpen(true)}
       />
-      {kit ? (
-        <FitNotice piece={piece} route={route} kit={kit} units={settings} onReplan={state.doneAt_ms.size === 0 ? pickSchool : undefined} />
-      ) : null}
-      {view.isTrying ? null : <BathNotice state={state} route={route} question={question} prediction={prediction.data} />}
-      {view.isTrying ? null : <DipNotice state={state} route={route} prediction={prediction.data} />}
+      <PlanNotices
+        state={state}
+        route={route}
+        question={question}
+        prediction={view.isTrying ? undefined : prediction.data}
+        onReplan={pickSchool}
+      />
       <HeatLine
         route={route}
         times_s={times_s}
@@ -153,10 +172,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           <h2 id="verdict-h">{view.isTrying ? "Verdict, if you did this" : "Verdict"}</h2>
           <VerdictPanel
             words={words}
-            found={view.isTrying ? null : measured(state)}
-            expected={view.isTrying || expected.data === undefined ? null : headline(expected.data)}
-            moved={view.isTrying ? null : moved}
-            odd={view.isTrying ? null : disagreeWords(disagreementOf(testsOf(state), piece.section))}
+            {...besides(state, view.isTrying, moved, expected.data)}
             failure={prediction.error}
             isStale={view.isTrying && prediction.isPlaceholderData}
           />

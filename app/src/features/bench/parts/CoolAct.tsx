@@ -10,6 +10,8 @@ import { useKit, useSettings } from "../../../store/useStore.js";
 import { fallWords, waitWords, type Waiting } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 import { MagnetKey } from "./MagnetKey.js";
+import { ProofSheet } from "./ProofSheet.js";
+import { WarpPanel } from "./WarpPanel.js";
 import { OvenRead } from "./OvenRead.js";
 
 /** What ends it: the fact itself, or the files. */
@@ -52,6 +54,9 @@ function Keys({ state, act, bench }: Omit<ActProps<Waiting["kind"]>, "now_ms">) 
   );
 }
 
+/** From here minutes no longer say it, s. */
+const LONG_s = 3600;
+
 /** Since the last step, or the minutes it has been brittle. */
 function Since({ since_ms, brittle_ms, now_ms }: { since_ms: number | null; brittle_ms: number | null; now_ms: number }) {
   const gone_s = since_ms === null ? 0 : (now_ms - since_ms) / 1000;
@@ -59,7 +64,7 @@ function Since({ since_ms, brittle_ms, now_ms }: { since_ms: number | null; brit
   return (
     <>
       <div className="bench-now">
-        <span className="numeral" data-testid="numeral">
+        <span className={brittle_ms === null && gone_s >= LONG_s ? "numeral long" : "numeral"} data-testid="numeral">
           {number}
         </span>
       </div>
@@ -71,6 +76,22 @@ function Since({ since_ms, brittle_ms, now_ms }: { since_ms: number | null; brit
 /** What the first pull is good for, once it is worked out. */
 function FallChance({ prediction }: { prediction: Prediction | undefined }) {
   return prediction === undefined ? null : <p className="from2">{fallWords(prediction.hardening.chanceHard.working)}</p>;
+}
+
+/** What goes with the act: what the first pull is good for, the oven's thermometer. */
+function Beside({ state, act, bench, prediction }: Omit<ActProps<Waiting["kind"]>, "now_ms"> & { prediction: Prediction | undefined }) {
+  if (act.kind === "fall") return <FallChance prediction={prediction} />;
+  return act.kind === "oven" ? <OvenRead state={state} act={{ ...act, kind: "oven" }} bench={bench} /> : null;
+}
+
+/** Work by hand beside the act: a warp before the oven and after it, the proofs at the end. */
+function ByHand({ state, act, bench }: Omit<ActProps<Waiting["kind"]>, "now_ms">) {
+  if (act.kind !== "oven" && act.kind !== "prove") return null;
+  return (
+    <WarpPanel state={state} bench={bench}>
+      {act.kind === "prove" ? <ProofSheet state={state} bench={bench} /> : null}
+    </WarpPanel>
+  );
 }
 
 export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>) {
@@ -89,7 +110,7 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>
   const oven = kit === null || act.kind !== "oven" ? undefined : ovenFor(ovensOf(kit), act.target_C);
   return (
     <>
-      <div className="bench-main quench">
+      <div className={`bench-main quench ${act.kind}`}>
         <svg viewBox="0 0 520 300" className="tank" role="img" aria-label={`${state.piece.name}: ${paint.words}`}>
           <g transform={`translate(${260 - drawn.width_px / 2} ${150 - drawn.height_px / 2})`}>
             <Silhouette drawn={drawn} lie="lay" paint={paint} isBrittle={brittle_ms !== null} />
@@ -100,10 +121,10 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>
           <p className="to-go">
             {waitWords(act, { gone_s, steel: state.piece.steel, handWarm_s: prediction?.hardening.handWarm_s, oven }, settings)}
           </p>
-          {act.kind === "fall" ? <FallChance prediction={prediction} /> : null}
-          {act.kind === "oven" ? <OvenRead state={state} act={act} bench={bench} /> : null}
+          <Beside state={state} act={act} bench={bench} prediction={prediction} />
         </div>
       </div>
+      <ByHand state={state} act={act} bench={bench} />
       <Keys state={state} act={act} bench={bench} />
     </>
   );

@@ -12,6 +12,7 @@ import { useBathNow } from "../../../compute/useBathNow.js";
 import { bathBefore } from "../../../words/bathWords.js";
 import { bathWords } from "../../../words/benchWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
+import { StraightenKeys } from "./StraightenKeys.js";
 import { ReadKey } from "./ReadKey.js";
 
 type Props = ActProps<"quench" | "straighten">;
@@ -273,6 +274,14 @@ function isWorthShowing(act: Props["act"], window: StraightenWindow): boolean {
   return act.kind === "straighten" || window.to_s >= BATH_LEAST_s;
 }
 
+function isShut(window: StraightenWindow | null, gone_s: number | null): boolean {
+  return window !== null && (gone_s ?? 0) > window.to_s;
+}
+
+function Straighten({ state, act, bench, now_ms, isShut }: Props & { isShut: boolean }) {
+  return act.kind === "straighten" ? <StraightenKeys state={state} actId={act.id} bench={bench} now_ms={now_ms} isShut={isShut} /> : null;
+}
+
 export function QuenchAct({ state, act, bench, now_ms }: Props) {
   const prediction = useStandingSoon(state);
   const in_ms = bathTimes(state, act.step).in_ms;
@@ -281,7 +290,7 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
   const window = prediction?.hardening.straighten ?? null;
   return (
     <>
-      <div className="bench-main quench">
+      <div className={`bench-main quench ${act.kind}`}>
         <Tank state={state} where={whereOf(act, in_ms)} {...bathSaid(quench, useSettings())} under={underOfQuench(quench)} />
         <Seconds act={act} gone_s={gone_s} window={window} quench={quench}>
           {isBefore(act, in_ms) && quench !== null ? <BathRead state={state} bench={bench} quench={quench} now_ms={now_ms} /> : null}
@@ -290,6 +299,7 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
       {window !== null && isWorthShowing(act, window) ? (
         <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} isBefore={gone_s === null} />
       ) : null}
+      <Straighten state={state} act={act} bench={bench} now_ms={now_ms} isShut={isShut(window, gone_s)} />
       <Keys state={state} act={act} bench={bench} isUnder={in_ms !== null} />
     </>
   );

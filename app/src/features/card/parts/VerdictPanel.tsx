@@ -11,13 +11,15 @@ interface Props {
   readonly expected: string | null;
   /** What moved it from its plan. */
   readonly moved: string | null;
+  /** By what its hardness is known; null while something is tried. */
+  readonly grade: string | null;
   /** Of tests that cannot all be right. */
   readonly odd: string | null;
   readonly failure: Error | null;
   readonly isStale: boolean;
 }
 
-export function VerdictPanel({ words, found, expected, moved, odd, failure, isStale }: Props) {
+export function VerdictPanel({ words, found, expected, moved, grade, odd, failure, isStale }: Props) {
   if (failure !== null) return <p className="waiting">{failureWords(failure)}</p>;
   if (words === undefined) {
     return (
@@ -32,6 +34,7 @@ export function VerdictPanel({ words, found, expected, moved, odd, failure, isSt
       <p className="verdict-line" data-testid="verdict">
         {found === null ? words.headline : `Measured ${found}.`}
       </p>
+      {grade === null ? null : <p className="verdict-grade drawn">{grade}</p>}
       <ul className="verdict-reasons">
         {found === null || expected === null ? null : <li data-testid="expected">The model said: {expected}</li>}
         {odd === null ? null : <li data-testid="disagree">{odd}</li>}

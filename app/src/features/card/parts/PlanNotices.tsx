@@ -1,0 +1,26 @@
+/** What the kit cannot do, and what could be planned better: another bath of it, a way round the dip of toughness. */
+
+import type { ComponentProps } from "react";
+import { FitNotice } from "../../../parts/FitNotice.js";
+import { useKit, useSettings } from "../../../store/useStore.js";
+import { BathNotice } from "./BathNotice.js";
+import { DipNotice } from "./DipNotice.js";
+
+interface Props extends ComponentProps<typeof BathNotice> {
+  readonly onReplan: NonNullable<ComponentProps<typeof FitNotice>["onReplan"]>;
+}
+
+export function PlanNotices({ onReplan, ...props }: Props) {
+  const kit = useKit();
+  const units = useSettings();
+  const { state, route } = props;
+  return (
+    <>
+      {kit ? (
+        <FitNotice piece={state.piece} route={route} kit={kit} units={units} onReplan={state.doneAt_ms.size === 0 ? onReplan : undefined} />
+      ) : null}
+      <BathNotice {...props} />
+      <DipNotice {...props} />
+    </>
+  );
+}

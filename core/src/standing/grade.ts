@@ -1,0 +1,24 @@
+/** By what the hardness of a piece is known: the best of what was done to find it. */
+
+import type { PieceState } from "../book/state.js";
+import { testsOf } from "./known.js";
+
+export const GRADES = ["tester", "files", "one-file", "proof", "colour", "model"] as const;
+export type Grade = (typeof GRADES)[number];
+
+/** A mill file is rated so, HRC (common practice, no source): alone it says little. */
+const LEAST_FILES = 2;
+
+export function gradeOf(state: PieceState): Grade {
+  const tests = testsOf(state).map(({ test }) => test);
+  if (tests.some(({ readings_HRC }) => readings_HRC.length > 0)) return "tester";
+  const files = new Set(tests.flatMap(({ strokes }) => strokes.map(({ file_HRC }) => file_HRC)));
+  if (files.size >= LEAST_FILES) return "files";
+  if (files.size > 0) return "one-file";
+  const quench = state.acts.findLast(({ kind, id }) => kind === "quench" && state.doneAt_ms.has(id));
+  const from_ms = quench === undefined ? Infinity : state.doneAt_ms.get(quench.id)!;
+  const since = state.checks.filter(({ at_ms }) => at_ms >= from_ms);
+  if (since.some(({ reading }) => reading.check === "proof")) return "proof";
+  if (since.some(({ reading }) => reading.check === "temper-colour")) return "colour";
+  return "model";
+}
