@@ -1,8 +1,19 @@
 /** Where a practice piece has to be for the step its smith is at: the simulated hands follow the bench. Pure. */
 
-import { underOf, type PieceState, type ShopCommand, type ShopPlace } from "@tembrak/core";
+import { runLogOf, underOf, type PieceState, type ShopCommand, type ShopPlace } from "@tembrak/core";
 
-export function placeOf({ next, acts, checks, route }: PieceState): ShopPlace {
+/** Under the torch until it is taken away, in the slack tub once it was dunked. */
+function runPlace(state: PieceState): ShopPlace {
+  const { began_ms, off_ms, dunked_ms } = runLogOf(state, state.next!.step);
+  if (dunked_ms !== null) return "bath";
+  const isLit = state.checks.some(
+    ({ act, reading, at_ms }) => act === state.next!.id && reading.check === "fire" && reading.state === "in" && at_ms === began_ms,
+  );
+  return isLit && off_ms === null ? "torch" : "air";
+}
+
+export function placeOf(state: PieceState): ShopPlace {
+  const { next, acts, checks, route } = state;
   if (next === undefined) return "rack";
   const fire: ShopPlace = route?.school === "kiln" ? "kiln" : "forge";
   const moved = checks.findLast(({ act, reading }) => act === next.id && reading.check === "fire");
@@ -20,8 +31,9 @@ export function placeOf({ next, acts, checks, route }: PieceState): ShopPlace {
       return bath?.reading.check === "bath" && bath.reading.state === "in" ? "bath" : "air";
     }
     case "temper":
-    case "run":
       return "oven";
+    case "run":
+      return runPlace(state);
     case "slow-cool":
     case "air-cool":
     case "fall":
@@ -47,5 +59,5 @@ export function moveOf(state: PieceState): Extract<ShopCommand, { do: "move" }> 
 /** What the kiln and the oven have to be set to for the step, C; nothing where it does not matter. */
 export function settingOf({ next, route }: PieceState): { readonly kiln_C?: number; readonly oven_C?: number } {
   if ((next?.kind === "heat" || next?.kind === "hold") && route?.school === "kiln") return { kiln_C: next.target_C };
-  return next?.kind === "oven" || next?.kind === "temper" || next?.kind === "run" ? { oven_C: next.target_C } : {};
+  return next?.kind === "oven" || next?.kind === "temper" ? { oven_C: next.target_C } : {};
 }

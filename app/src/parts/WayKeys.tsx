@@ -57,6 +57,8 @@ interface Props {
   readonly onPick: (way: Way) => void;
 }
 
+/** What the simulated shop can play: it has no block to lay a piece on, and follows a blade's section, not a bar's length. */
+const PRACTICE_DRAWS: readonly Way["draws"][] = ["oven", "torch", "residual"];
 const PRACTICE_HARDENS: readonly Way["hardens"][] = ["whole", "edge"];
 const HARDENS = Object.keys(HARDENS_WORDS) as Way["hardens"][];
 const DRAWS = Object.keys(DRAWS_WORDS) as Way["draws"][];
@@ -69,8 +71,14 @@ export function wayWithin(section: Section, { hardens, draws }: Way): Way {
 
 /** The nearest to a way that the simulated shop can play. */
 export function practiceWay(section: Section, way: Way): Way {
-  const { hardens } = wayWithin(section, way);
-  return { hardens: PRACTICE_HARDENS.includes(hardens) ? hardens : "whole", draws: "oven" };
+  const within = wayWithin(section, way);
+  const hardens = PRACTICE_HARDENS.includes(within.hardens) ? within.hardens : "whole";
+  const draws = practiceDraws(section).includes(within.draws) && drawsFor(hardens).includes(within.draws) ? within.draws : "oven";
+  return { hardens, draws };
+}
+
+function practiceDraws({ shape }: Section): readonly Way["draws"][] {
+  return shape === "wedge" ? PRACTICE_DRAWS : ["oven"];
 }
 
 export function WayKeys({ section, way, note, className, isPractice = false, kit = null, onPick }: Props) {
@@ -95,7 +103,7 @@ export function WayKeys({ section, way, note, className, isPractice = false, kit
         words={DRAWS_WORDS}
         note={note}
         className={className}
-        only={isPractice ? ["oven"] : DRAWS}
+        only={isPractice ? practiceDraws(section) : DRAWS}
         lacks={(draws) => (canDraw(draws, kit) ? null : DRAW_LACKS[draws])}
         onPick={(draws) => onPick({ ...way, draws })}
       />

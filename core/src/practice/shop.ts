@@ -1,10 +1,12 @@
 /** A simulated shop: forge, kiln with its controller, oven, bath, tester, and pieces that become what the core says they become. */
 
+import { filmHex, growFilm_nm, oxideName } from "../colour/oxide.js";
 import { glowHex, isGlowVisible, ambientFromLux } from "../colour/glow.js";
 import { InputError } from "../errors.js";
 import { isLiquid } from "../heat/bathKind.js";
+import type { Surroundings } from "../heat/conduction.js";
 import { bathAfter_C } from "../heat/bathHeat.js";
-import { airBoundary } from "../heat/media.js";
+import { airBoundary, constantBoundary } from "../heat/media.js";
 import { CURIE_C } from "../kinetics/austenite.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { austeniteLeft, makeStructure, nodeHardness_HV, type Structure } from "../kinetics/structure.js";
@@ -15,11 +17,12 @@ import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
 import { mass_kg } from "../plan/fit.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import type { Medium } from "../schema/medium.js";
-import type { Piece } from "../schema/book.js";
+import type { ColourName, Piece } from "../schema/book.js";
 import type { Immersion } from "../schema/parts.js";
 import type { ShopAnswer, ShopCommand, ShopPlace, ShopQuestion, ShopReading, ShopReset } from "../schema/practice.js";
+import { surfaceShift_K } from "../simulate/colourRun.js";
 import { runCourse } from "../simulate/course.js";
-import { allAround, bodyOf, gridOf, inAir, inBath, STEP_K, type Places } from "../simulate/section.js";
+import { allAround, bodyOf, gridOf, AIR, inAir, inBath, STEP_K, type Places } from "../simulate/section.js";
 
 /** How the simulated instruments err, and how its fires behave. All made up, of the size a shop has. */
 const PROBE_SD_C = 4;
@@ -51,9 +54,18 @@ const GAS_W_m2K = 45;
 const STILL_W_m2K = 10;
 const BATH_MIXES_s = 12;
 const ROOM_C = 22;
+/** A torch on the back of a blade: gas that hot, taken up so well, over so much of its height at most, mm. */
+const TORCH_C = 1150;
+const TORCH_W_m2K = 95;
+const TORCH_mm = 10;
+/** Hotter than this it scales, and nobody reads a colour from it, C. */
+const SCALES_C = 450;
+/** Bright steel before any colour. */
+const BRIGHT_nm = 3;
+const BRIGHT_HEX = "#8f9a9c";
 /** Fires are followed in steps of a second; a piece too while it changes fast, in longer ones where it does not, s. */
 const STEP_s = 1;
-const CALM_STEP_s: Readonly<Record<ShopPlace, number>> = { rack: 30, air: 2, forge: 2, kiln: 4, bath: 1, oven: 15 };
+const CALM_STEP_s: Readonly<Record<ShopPlace, number>> = { rack: 30, air: 2, forge: 2, kiln: 4, bath: 1, oven: 15, torch: 1 };
 /** Colder than this in air nothing goes fast any more, C. */
 const COLD_C = 90;
 
@@ -67,6 +79,9 @@ interface ShopPiece {
   place: ShopPlace;
   immersion: Immersion;
   probe_C: number;
+  /** On its bright edge, nm; how much hotter this steel has to be for the same colour, K. */
+  film_nm: number;
+  readonly shift_K: number;
   /** Time that has passed but was not followed yet, s. */
   owed_s: number;
 }
@@ -82,6 +97,22 @@ export interface ShopTruth {
   readonly martensite: number;
   readonly bodyMartensite: number;
   readonly oven_C: number;
+  /** The colour of its bright edge. */
+  readonly edgeColour: ColourName;
+}
+
+/** Its back in the flame of a torch, the rest in air. */
+function underTorch(section: Piece["section"], grid: Places["grid"]): Surroundings {
+  const flame = constantBoundary(TORCH_W_m2K, TORCH_C);
+  const air = inAir(section, grid, null);
+  const last = grid.columns - 1;
+  const top_m = grid.columnMiddle_m[last]! + 0.5 * grid.columnHeight_m[last]!;
+  const from_m = top_m - Math.min(TORCH_mm / 1000, top_m / 3);
+  return {
+    ...air,
+    faces: Array.from(grid.columnMiddle_m, (y_m) => (y_m > from_m ? flame : AIR)),
+    top: air.top === null ? null : flame,
+  };
 }
 
 /** One shop with its own time. Advance it, command it, ask it: the same seed and the same calls give the same answers. */
@@ -137,6 +168,8 @@ export class PracticeShop {
         place: "rack",
         immersion: { kind: "full" },
         probe_C: ROOM_C,
+        film_nm: 0,
+        shift_K: surfaceShift_K(steel.composition_wtpct),
         owed_s: 0,
       };
     });
@@ -194,6 +227,8 @@ export class PracticeShop {
           return allAround(section, grid, airBoundary(0.8, STILL_W_m2K, this.kilnTrue_C()));
         case "oven":
           return allAround(section, grid, airBoundary(0.8, STILL_W_m2K, this.ovenTrue_C()));
+        case "torch":
+          return underTorch(section, grid);
         case "bath":
           return inBath(section, grid, { medium: this.medium, bath_C: this.bath_C, agitation: "mild", immersion: p.immersion }, null);
         case "air":
@@ -210,6 +245,11 @@ export class PracticeShop {
       stepAim_K: STEP_K.coarse,
     });
     p.T = temperature_C;
+    const edge_C = p.T[p.places.edge ?? p.places.surface]!;
+    // What scaled is rubbed bright before its colours are run; under a bath there is no air to colour it.
+    if (edge_C > SCALES_C) p.film_nm = 0;
+    else if (p.place !== "bath")
+      p.film_nm = growFilm_nm(p.film_nm, { temperature_C: edge_C, hold_min: step_s / 60, alloyShift_K: p.shift_K });
     const seen_C = p.T[p.places.surface]!;
     p.probe_C = seen_C + PROBE_OFFSET_C + (p.probe_C - seen_C - PROBE_OFFSET_C) * Math.exp(-step_s / PROBE_LAG_s);
   }
@@ -305,6 +345,7 @@ export class PracticeShop {
           probe_C: limited(p.probe_C + this.noise(PROBE_SD_C)),
           hex: glowHex(Math.max(20, seen_C), ambient),
           glows,
+          edgeHex: p.film_nm < BRIGHT_nm ? BRIGHT_HEX : filmHex(p.film_nm),
         };
       }),
     };
@@ -324,6 +365,7 @@ export class PracticeShop {
       martensite: p.structure.martensite[edge]!,
       bodyMartensite: p.structure.martensite[surface]!,
       oven_C: this.ovenTrue_C(),
+      edgeColour: oxideName(p.film_nm),
     };
   }
 }

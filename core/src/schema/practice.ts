@@ -7,7 +7,8 @@ import { between, choice, ImmersionSchema, strict, tagged } from "./parts.js";
 
 const pieceId = Type.String({ minLength: 1, maxLength: 64 });
 
-export const PLACES = ["rack", "forge", "kiln", "air", "bath", "oven"] as const;
+/** torch: in air, its back under a torch. */
+export const PLACES = ["rack", "forge", "kiln", "air", "bath", "oven", "torch"] as const;
 export type ShopPlace = (typeof PLACES)[number];
 
 export const ShopResetSchema = strict({
@@ -82,6 +83,8 @@ export const ShopReadingSchema = strict({
       /** How it looks in the light of the shop. */
       hex: Type.String({ pattern: "^#[0-9a-f]{6}$" }),
       glows: Type.Boolean(),
+      /** How its edge looks where it was rubbed bright: bare steel, or the colour of its film. */
+      edgeHex: Type.String({ pattern: "^#[0-9a-f]{6}$" }),
     }),
     { maxItems: 8 },
   ),

@@ -46,11 +46,14 @@ interface Tally {
 /** From here on a smith looks, C. */
 const FROM_C = 560;
 const OUT_OVER_K = 40;
+/** Touched elsewhere, or named another: so often it says nothing. */
+const SLIP = 0.02;
 
 /** One heat: a piece rises towards its fire, is touched and looked at every ten to thirty seconds, and comes out somewhere over its heat. */
 function oneHeat(seed: number, tally: Tally): void {
   const even = uniforms(seed);
   const between = (low: number, high: number): number => low + (high - low) * even();
+  const anyOf = <T>(choices: readonly T[]): T => choices[Math.min(choices.length - 1, Math.floor(even() * choices.length))]!;
   const normal = (sd: number): number => sd * normalQuantile(Math.min(0.9999, Math.max(0.0001, even())));
   const [fire_C, tau_s] = [between(900, 1010), between(60, 200)];
   const start_C = even() < 0.5 ? 25 : 450;
@@ -80,12 +83,14 @@ function oneHeat(seed: number, tally: Tally): void {
     const which = even();
     if (which < 0.5) {
       const there = T + normal(6);
-      log(t, { check: "magnet", state: there > lets_C ? "free" : there > lets_C - 12 ? "weak" : "sticks" });
+      const felt = there > lets_C ? "free" : there > lets_C - 12 ? "weak" : "sticks";
+      log(t, { check: "magnet", state: even() < SLIP ? anyOf(["free", "weak", "sticks"] as const) : felt });
     } else if (which < 0.85 || !hasProbe) {
       const seen = apparentTemperature_C(T + bias_K + normal(18), ambient, exponent);
       const band = GLOW_NAMES.find((b) => seen >= b.low_C && seen < b.high_C);
       if (band === undefined || !isGlowVisible(T, ambient) || readGlow(band, ambient) === null) continue;
-      log(t, { check: "glow", name: band.name, ambient_lux: 20 });
+      const slipped = anyOf(GLOW_NAMES.filter((b) => readGlow(b, ambient) !== null));
+      log(t, { check: "glow", name: (even() < SLIP ? slipped : band).name, ambient_lux: 20 });
     } else {
       const behind_K = lag_s * ((fire_C - T) / tau_s);
       log(t, { check: "probe", temperature_C: T - behind_K + offset_K + (isPlanted ? 180 : 0) + normal(6) });

@@ -16,6 +16,7 @@ import { useMemo } from "react";
 import { useColourRun } from "../../../compute/useAnswers.js";
 import type { Cue } from "../../../calls/cues.js";
 import { useCues } from "../../../calls/useCues.js";
+import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
 import { alloyShiftOf_K } from "../../../format/alloyShift.js";
 import { filmColour } from "../../../parts/ribbonColour.js";
 import { useSettings } from "../../../store/useStore.js";
@@ -118,6 +119,19 @@ function useStopCall(now: RunNow | null, wanted: ColourName, now_ms: number): vo
   useCues(cues, now_ms, wish);
 }
 
+/** In the simulated shop its edge can be seen: as it is, without a name. */
+function Seen({ state }: Pick<Props, "state">) {
+  const shop = useShopBeside();
+  const seen = state.piece.isPractice === true ? shop?.reading?.pieces.find(({ id }) => id === state.id) : undefined;
+  if (seen === undefined) return null;
+  return (
+    <figure className="seen-edge">
+      <i style={{ background: seen.edgeHex }} />
+      <figcaption>the edge of the simulated piece, in daylight</figcaption>
+    </figure>
+  );
+}
+
 interface RunningProps extends Props {
   readonly log: RunLog;
   readonly run: ColourRun | undefined;
@@ -152,6 +166,7 @@ function Running({ state, bench, now_ms, log, run, wanted, source }: RunningProp
         </div>
         <div>
           {now === null ? null : <EdgeStrip now={now} wanted={wanted} />}
+          <Seen state={state} />
           <p className="run-note">At the edge you see:</p>
           <ColourKeys wanted={wanted} seen={log.seen.at(-1)?.name} bench={bench} legend="The colour at the edge" />
         </div>
@@ -215,7 +230,10 @@ function Dunked({ state, act, bench, log, wanted }: Props & { log: RunLog; wante
             {found?.words ?? "Cold, in your own light: nothing runs any more. Where there are several, the edge counts."}
           </p>
         </div>
-        <ColourKeys wanted={wanted} seen={log.cold ?? undefined} bench={bench} legend="The colour at the edge, cold" />
+        <div>
+          <Seen state={state} />
+          <ColourKeys wanted={wanted} seen={log.cold ?? undefined} bench={bench} legend="The colour at the edge, cold" />
+        </div>
       </div>
       <div className="bench-keys">
         <button

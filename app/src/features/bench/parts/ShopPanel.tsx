@@ -24,6 +24,7 @@ const PLACE_WORDS = {
   air: "in the tongs, in air",
   bath: "in the bath",
   oven: "in the oven",
+  torch: "its back under the torch",
 } as const;
 
 type ShopBeside = NonNullable<ReturnType<typeof useShopBeside>>;

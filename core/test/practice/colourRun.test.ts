@@ -1,0 +1,76 @@
+/** A colour run in the simulated shop, beside what the bench says of it: two computations, a section in two dimensions and a fin. */
+
+import { describe, expect, it } from "@jest/globals";
+import { OXIDE_NAMES } from "../../src/colour/oxide.js";
+import { CATALOGUE } from "../../src/catalogue.js";
+import { planRoute } from "../../src/plan/route.js";
+import { PracticeShop } from "../../src/practice/shop.js";
+import type { Draws, Hardens } from "../../src/schema/book.js";
+import { colourRun, runNow, runPlanOf } from "../../src/simulate/colourRun.js";
+import { RUN_CASES } from "../simulate/madeUpRuns.js";
+
+const { piece } = RUN_CASES[3]!;
+
+function shopWith(): PracticeShop {
+  return new PracticeShop(CATALOGUE, {
+    seed: 5,
+    speed: 1,
+    epoch_ms: 1e9,
+    ambient_lux: 20,
+    pieces: [{ id: "p", piece }],
+    medium: "fast-oil",
+    bath_C: 55,
+    volume_L: 15,
+    forge_C: 900,
+    kiln_C: 800,
+    oven_C: 200,
+  });
+}
+const at = (name: string): number => OXIDE_NAMES.findIndex((band) => band.name === name);
+const planOf = (hardens: Hardens, draws: Draws) =>
+  runPlanOf(CATALOGUE, piece, planRoute(CATALOGUE, piece, "forge", { way: { hardens, draws } }));
+
+/** Seconds until the edge has a colour, or Infinity. */
+function until_s(shop: PracticeShop, name: string, most_s: number): number {
+  for (let s = 0; s < most_s; s++) {
+    if (at(shop.truth("p").edgeColour) >= at(name)) return s;
+    shop.advance(1);
+  }
+  return Infinity;
+}
+
+describe("a colour run in the simulated shop", () => {
+  it("under a torch the colours come in their order, about when the bench says they may, and a dunk keeps them", () => {
+    const shop = shopWith();
+    shop.command({ do: "move", piece: "p", to: "torch" });
+    const straw_s = until_s(shop, "straw", 600);
+    const more_s = until_s(shop, "bronze", 600);
+    expect(straw_s).toBeLessThan(600);
+    expect(more_s).toBeGreaterThan(0);
+    const plan = { ...planOf("whole", "torch"), target_C: 226 };
+    const said = runNow(colourRun(piece, plan), [], 0);
+    expect(straw_s).toBeGreaterThan(0.6 * said.from_s);
+    expect(straw_s).toBeLessThan(1.6 * said.to_s);
+    shop.command({ do: "move", piece: "p", to: "bath" });
+    shop.advance(30);
+    const kept = shop.truth("p").edgeColour;
+    expect(at(kept)).toBeLessThanOrEqual(at("bronze") + 1);
+    expect(shop.read().pieces[0]!.edgeHex).toMatch(/^#[0-9a-f]{6}$/);
+    shop.advance(300);
+    expect(shop.truth("p").edgeColour).toBe(kept);
+  });
+  it("by its own heat the back colours the edge soon after it comes out of the bath; in the fire there is none", () => {
+    const shop = shopWith();
+    shop.command({ do: "move", piece: "p", to: "forge" });
+    shop.advance(150);
+    expect(shop.truth("p").edgeColour).toBe("bare");
+    shop.command({ do: "move", piece: "p", to: "bath", immersion: { kind: "edge", depth_mm: 13 } });
+    shop.advance(6);
+    shop.command({ do: "move", piece: "p", to: "air" });
+    expect(at(shop.truth("p").edgeColour)).toBeLessThan(at("bronze"));
+    const came_s = until_s(shop, "bronze", 120);
+    const said = runNow(colourRun(piece, { ...planOf("edge", "residual"), target_C: 250 }), [], 0);
+    expect(came_s).toBeLessThan(120);
+    expect(came_s).toBeLessThan(3 * said.to_s + 5);
+  });
+});
