@@ -95,6 +95,7 @@ export {
   type NewKitItem,
   type Preset,
 } from "./plan/kit.js";
+export { edgeFor, lookOver, THIN_EDGE, type LookOver } from "./plan/lookOver.js";
 export { dipOfRoute, temperedAround, type Dip } from "./plan/dip.js";
 export { dialFor_C, fitProblems, groundOff_kg, mass_kg, type FitProblem, type FitWay } from "./plan/fit.js";
 export { calibrate, LEAST_READINGS, type Calibration, type DialReading } from "./evidence/calibration.js";

@@ -82,7 +82,7 @@ function density(x: number, sd: number): number {
 }
 
 /** A piece does not keep to any curve better than this, as a share of how far it moved. */
-const OFF_CURVE = 0.07;
+const OFF_CURVE = 0.055;
 /** Longer ago than so many of its times a curve says nothing. */
 const MOST_TAUS = 4;
 

@@ -144,7 +144,7 @@ function mixed(ways: readonly Likelihoods[], prior: Float64Array): { belief: Flo
 }
 
 /** No fire is the same all over to better than this many steps of the grid: ways of moving that end at one heat leave no edge there. */
-const SMOOTHINGS = 2;
+const SMOOTHINGS = 1;
 
 /** A belief with its edges taken off, by quarter, half and quarter. */
 function smoothed(belief: Float64Array): Float64Array {

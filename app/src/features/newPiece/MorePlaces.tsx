@@ -1,7 +1,7 @@
 /** A blade at more places than one, and what each part of it is wanted to be. */
 
 import { zoneName, zonesFor } from "../../words/zoneNames.js";
-import { LIMITS, thinnestEdge_mm, hardensForZones, WISHES, type Piece, type Wish, type Zone } from "@tembrak/core";
+import { LIMITS, THIN_EDGE, thinnestEdge_mm, hardensForZones, WISHES, type Piece, type Wish, type Zone } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
@@ -16,8 +16,6 @@ interface Props {
 }
 
 const MOST_PLACES = 6;
-/** Thinner than this an edge is the first to be too hot, to lose its skin and to bend (common practice, no source). */
-const THIN_mm = 0.7;
 
 type Station = NonNullable<Piece["stations"]>[number];
 
@@ -96,10 +94,10 @@ export function MorePlaces({ piece, units, onChange, onFault }: Props) {
           Measure at one more place
         </Button>
       ) : null}
-      {thinnest_mm !== null && thinnest_mm < THIN_mm ? (
+      {thinnest_mm !== null && thinnest_mm < THIN_EDGE.oil.thin_mm ? (
         <p className="hint" role="status">
           The edge is {showLength(thinnest_mm, units)} at its thinnest: it runs ahead of the rest, loses its skin and bends. Leave it at{" "}
-          {showLength(1, units)} and grind it after.
+          {showLength(THIN_EDGE.oil.leave_mm, units)} and grind it after.
         </p>
       ) : null}
     </>

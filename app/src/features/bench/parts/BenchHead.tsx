@@ -3,6 +3,7 @@
 import type { Act, PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
+import { LookOverList } from "./LookOverList.js";
 import { BeforeFire } from "./BeforeFire.js";
 import { Link } from "react-router";
 import { FireCard } from "../../../parts/FireCard.js";
@@ -46,6 +47,7 @@ export function BenchHead({ state, act, title }: { state: PieceState; act: Act; 
       <Sheet isOpen={sheet === "why"} title="Why" onClose={close}>
         <p className="why-card">{whyOf(act, units)}</p>
         {act.kind === "heat" ? <BeforeFire state={state} act={act} /> : null}
+        {act.kind === "heat" && act.purpose === "harden" && state.route ? <LookOverList piece={state.piece} route={state.route} /> : null}
         <Button component={Link} to={`/piece/${state.id}`}>
           Its card and steps
         </Button>
