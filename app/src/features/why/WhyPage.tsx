@@ -22,6 +22,7 @@ import { disagreeWords } from "../../words/testWords.js";
 import { unknownOf } from "../../words/unknownWords.js";
 import { Again } from "./parts/Again.js";
 import { RemedyKey } from "./parts/RemedyKey.js";
+import { Symptoms } from "./parts/Symptoms.js";
 import "./why.css";
 
 /** Less likely than this it is not worth a line. */
@@ -161,6 +162,7 @@ function Why({ state }: { state: PieceState }) {
           </div>
         </div>
       )}
+      <Symptoms state={state} test={act} />
     </main>
   );
 }

@@ -70,6 +70,9 @@ export function FateKey({ state, act, bench, now }: Pick<ActProps, "state" | "ac
           ))}
         </div>
         <Mishaps state={state} act={act} bench={bench} onDone={() => setOpen(false)} />
+        <Button component={Link} to={`/piece/${id}/why`} sx={{ minHeight: 64, marginTop: 2 }} fullWidth>
+          Something else: what is behind it?
+        </Button>
       </Sheet>
     </>
   );
