@@ -38,7 +38,7 @@ const [LEAST_STAYS, MOST_STAYS] = [0.15, 0.9] as const;
 /** Hardened steel is stretched no further than this on purpose, m/m (judgement: a third of where it yields). */
 const SAFE_STRAIN = 0.004;
 
-/** Skin of a bar bent over three points: 6 t d / L2. @source beam theory (Gere and Timoshenko, from memory) */
+/** Skin of a bar bent over three points: 6 t d / L2 (beam theory; Gere and Timoshenko, from memory). */
 export function skinStrain(thickness: number, bent_mm: number, over_mm: number): number {
   return (6 * thickness * bent_mm) / over_mm ** 2;
 }
