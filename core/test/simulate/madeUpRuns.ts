@@ -16,7 +16,7 @@ import {
   type OneRun,
 } from "../../src/simulate/colourRun.js";
 
-const COMMON = { mark: 1, start: "normalised", why: "" } as const;
+const COMMON = { mark: 1, start: "normalised" } as const;
 const CHISEL = {
   ...COMMON,
   name: "Stake chisel",
@@ -43,7 +43,7 @@ export interface RunCase {
   readonly source: RunSource;
 }
 
-const pieceOf = ({ why: _, ...piece }: typeof CHISEL | typeof BLADE): Piece => piece as unknown as Piece;
+const pieceOf = (made: object): Piece => made as Piece;
 export const RUN_CASES: readonly RunCase[] = [
   { name: "chisel, its own heat", piece: pieceOf(CHISEL), hardens: "face", source: "residual" },
   { name: "chisel, torch", piece: pieceOf(CHISEL), hardens: "face", source: "torch" },

@@ -1,0 +1,128 @@
+/** What is done by hand about a hard piece: straightened in its window, a warp taken out in two tempers, an oven read until it stands, a proof, and a plan led round the dip. */
+
+import type { Page } from "@playwright/test";
+import { writeFileSync } from "node:fs";
+import { actsOfRoute, CATALOGUE, planRoute, PRESETS, writeBook, type Act, type BookEvent, type Piece } from "../../core/src/index.js";
+import { EMPTY } from "../ports.js";
+import { expect, expectAccessible, expectNoSideways, test } from "./shop.js";
+
+const SICKLE: Piece = {
+  name: "Reed sickle",
+  mark: "4",
+  kind: "hook",
+  form: "sickle",
+  steel: "1084",
+  start: "as-forged",
+  use: "sickle",
+  length_mm: 300,
+  section: { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 30 },
+};
+
+/** A book with a piece that has come to an act, so many seconds after it went under. */
+function bookAt(piece: Piece, kind: Act["kind"], under_s: number, kit: readonly object[] | null = null): string {
+  const route = planRoute(CATALOGUE, piece, "forge");
+  const acts = actsOfRoute(route);
+  const at = acts.findIndex((act) => act.kind === kind);
+  const now_ms = Date.now();
+  const events: BookEvent[] = [];
+  const add = (ago_s: number, event: object): void =>
+    void events.push({ id: `hand-${events.length}`, piece: "hand", at_ms: Math.round(now_ms - 1000 * ago_s), ...event } as BookEvent);
+  add(9000, { kind: "piece", definition: piece });
+  add(8999, { kind: "route", route });
+  const quench = acts.findIndex((act) => act.kind === "quench");
+  acts.slice(0, at).forEach((act, i) => {
+    if (i !== quench) return add(i < quench ? 8000 - 10 * i : under_s - 12 - i, { kind: "act-done", act: act.id });
+    add(under_s, { kind: "check", act: act.id, reading: { check: "bath", state: "in" } });
+    add(under_s - 12, { kind: "check", act: act.id, reading: { check: "bath", state: "out" } });
+    add(under_s - 12, { kind: "act-done", act: act.id });
+  });
+  const items = kit?.map((item, i) => ({ ...item, id: `k${i}` })) ?? null;
+  return writeBook(
+    [...events].sort((a, b) => a.at_ms - b.at_ms),
+    now_ms,
+    items as Parameters<typeof writeBook>[2],
+  );
+}
+
+async function bringIn(page: Page, file: string, text: string): Promise<void> {
+  await page.goto(`${EMPTY}/book`);
+  await expect(page.getByText("Empty.")).toBeVisible();
+  writeFileSync(file, text);
+  await page.getByLabel("Book file").setInputFiles(file);
+  await expect(page.getByRole("link", { name: new RegExp(`^${SICKLE.name}`) })).toBeVisible();
+}
+
+test("straightened in its window: each way is one tap, plates are timed; what it was is in the record", async ({ page }, info) => {
+  await bringIn(page, info.outputPath("window.tembrak.json"), bookAt(SICKLE, "straighten", 20));
+  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await page.getByRole("button", { name: "By hand" }).click();
+  await expect(page.getByText(/Never one side on cold steel/)).toBeVisible();
+  await page.getByRole("button", { name: "Between plates" }).click();
+  await expect(page.getByText(/five minutes\. 4:\d\d more\./)).toBeVisible();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expectNoSideways(page);
+  await expect(page.getByRole("button", { name: /^It is straight/ })).toBeInViewport();
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await expectAccessible(page);
+  await page.goto(`${EMPTY}/book/hand`);
+  await expect(page.getByText(/straightened: between plates/)).toBeVisible();
+});
+
+test("the window has shut: nothing that bends it is offered; the warp comes out in two tempers, pass by pass", async ({ page }, info) => {
+  await bringIn(page, info.outputPath("shut.tembrak.json"), bookAt(SICKLE, "straighten", 4000));
+  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await expect(page.getByText(/Locked: it is brittle/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole("button", { name: "By hand" })).toBeHidden();
+  await page.getByRole("button", { name: /^Bent: leave it/ }).click();
+  await page.getByRole("button", { name: /hand-warm/ }).click();
+  await page.getByRole("button", { name: /untested/ }).click();
+  const measure = async (bow: RegExp): Promise<void> => {
+    await page.getByRole("button", { name: /^Off the line by/ }).click();
+    await page.getByRole("button", { name: bow }).click();
+  };
+  await measure(/^2\.0 mm$/);
+  await expect(page.getByText(/Hold it 2\.0 mm past the line/)).toBeVisible();
+  await page.getByRole("button", { name: "In a jig" }).click();
+  await expect(page.getByText(/Held 2\.0 mm past the line/)).toBeVisible();
+  await page.getByRole("button", { name: "It is in the oven" }).click();
+  await page.getByRole("button", { name: /Out, and cool/ }).click();
+  await page
+    .getByRole("dialog", { name: /too early/ })
+    .getByRole("button", { name: /^Out, and/ })
+    .click();
+  // Of four millimetres pushed one stayed: the next pass goes further.
+  await measure(/^1\.0 mm$/);
+  await expect(page.getByText(/Hold it 3\.0 mm past the line in the temper\. So far 25 %/)).toBeVisible();
+  await page.getByRole("button", { name: "Over three points" }).click();
+  await measure(/^Straight$/);
+  await expect(page.getByText(/straight enough/)).toBeVisible();
+});
+
+test("an oven that runs hot is found by three readings, before the piece goes in", async ({ page }, info) => {
+  await bringIn(page, info.outputPath("oven.tembrak.json"), bookAt(SICKLE, "oven", 3000));
+  await page.clock.install({ time: Date.now() });
+  await page.goto(`${EMPTY}/piece/hand/bench`);
+  const read = async (value: string): Promise<void> => {
+    await page.getByRole("button", { name: /^Oven thermometer reads/ }).click();
+    await page.getByRole("textbox", { name: /^Oven thermometer/ }).fill(value);
+    await page.getByRole("button", { name: "Log it" }).click();
+    await page.clock.fastForward("06:00");
+  };
+  for (const value of ["220", "268", "291", "302"]) await read(value);
+  await expect(page.getByText(/By these readings it comes to rest at 3\d\d°.*set its dial|it can go in/)).toBeVisible();
+});
+
+test("a temper in the dip of toughness: both ways round it are said, and one is taken; a proof is its grade", async ({ page }, info) => {
+  await bringIn(page, info.outputPath("dip.tembrak.json"), bookAt(SICKLE, "oven", 3000, PRESETS.find(({ id }) => id === "kiln")!.items));
+  await page.goto(`${EMPTY}/piece/hand`);
+  const notice = page.getByText(/more brittle than its hardness says/);
+  await expect(notice).toBeVisible({ timeout: 30_000 });
+  await notice.click();
+  await expect(page.getByText(/^Hotter and softer, \d+°/)).toBeVisible();
+  await page.getByRole("listitem").filter({ hasText: "Cooler and harder" }).getByRole("button", { name: "Plan it so" }).click();
+  await expect(notice).toBeHidden({ timeout: 30_000 });
+  await expect(page.getByText("Worked out, not tested.")).toBeVisible();
+  await page.goto(`${EMPTY}/piece/hand/why`);
+  await page.getByRole("button", { name: "Too brittle" }).click();
+  await expect(page.getByText(/One more temper, 10 to 15 degrees hotter/)).toBeVisible();
+});
