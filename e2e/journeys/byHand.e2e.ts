@@ -109,7 +109,7 @@ test("an oven that runs hot is found by three readings, before the piece goes in
     await page.clock.fastForward("06:00");
   };
   for (const value of ["220", "268", "291", "302"]) await read(value);
-  await expect(page.getByText(/By these readings it comes to rest at 3\d\d°.*set its dial|it can go in/)).toBeVisible();
+  await expect(page.getByText(/By these readings it will be steady at 3\d\d°.*set its dial|it can go in/)).toBeVisible();
 });
 
 test("a temper in the dip of toughness: both ways round it are said, and one is taken; a proof is its grade", async ({ page }, info) => {

@@ -28,10 +28,10 @@ describe("words of what is done by hand", () => {
     expect(warpWords(WARP, inches)).not.toMatch(/mm/);
   });
   it("an oven: it can go in, it will be, or its dial is to be turned", () => {
-    expect(settlingWords(REST, 212, DEFAULT_SETTINGS)).toMatch(/^It stands at 215° .*: it can go in\.$/);
+    expect(settlingWords(REST, 212, DEFAULT_SETTINGS)).toMatch(/^It is steady at 215° .*: it can go in\.$/);
     expect(settlingWords({ ...REST, atRest_C: 240 }, 212, DEFAULT_SETTINGS)).toMatch(/set its dial 28° lower/);
     expect(settlingWords({ ...REST, isMoving: true, wait_min: 12 }, 212, DEFAULT_SETTINGS)).toMatch(
-      /comes to rest at 215° .*in about 12 min: then it can go in/,
+      /will be steady at 215° .*in about 12 min: then it can go in/,
     );
     expect(settlingWords({ ...REST, atRest_C: 190 }, 212, inches)).toMatch(/374° .*40° higher/);
   });

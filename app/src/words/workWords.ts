@@ -114,12 +114,12 @@ export function warpWords(now: WarpNow, units: Units): string {
   return `${is}. ${held}${learned}${now.isRisky ? " That is far for hard steel: warm it first, and take it in two passes." : ""}`;
 }
 
-/** Where an oven comes to rest, and when. */
+/** Where an oven becomes steady, and when. */
 export function settlingWords({ atRest_C, sd_C, wait_min, isMoving }: Settling, target_C: number, units: Units): string {
   const off_K = atRest_C - target_C;
   const give_K = Math.max(3, 1.6 * sd_C);
   const rest = `${showDegrees(atRest_C, units)} give or take ${showDifference(give_K, units)}`;
-  const where = isMoving ? `By these readings it comes to rest at ${rest}` : `It stands at ${rest}`;
+  const where = isMoving ? `By these readings it will be steady at ${rest}` : `It is steady at ${rest}`;
   const when = wait_min < 1 ? "" : `, in about ${showDuration(60 * wait_min)}`;
   if (Math.abs(off_K) <= Math.max(8, give_K)) return `${where}${when}: ${wait_min < 1 ? "it can go in" : "then it can go in"}.`;
   return `${where}${when}: set its dial ${showDifference(Math.abs(off_K), units)} ${off_K > 0 ? "lower" : "higher"}, and read it again.`;
