@@ -219,8 +219,19 @@ export function useStations(
   });
 }
 
+/** A piece whose own heat did not do is drawn by what was brought to it. */
+function heatedRoute({ route }: PieceState, isHeated: boolean): Route | null {
+  if (route === null || !isHeated) return route;
+  const steps = route.steps.map((step) =>
+    step.kind === "run" && step.source === "residual" ? { ...step, source: "torch" as const } : step,
+  );
+  return { ...route, steps };
+}
+
 /** When each colour comes to the edge of a run; nothing is asked of a route without one. */
-export function useColourRun({ piece, route }: PieceState, { dip_s, began_ms, off_ms }: RunLog): UseQueryResult<ColourRun> {
+export function useColourRun(state: PieceState, { dip_s, began_ms, off_ms, isHeated }: RunLog): UseQueryResult<ColourRun> {
+  const { piece } = state;
+  const route = heatedRoute(state, isHeated);
   const tenths = (s: number): number => Math.max(0.2, Math.round(10 * s) / 10);
   const job =
     route === null

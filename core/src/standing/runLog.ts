@@ -8,6 +8,8 @@ import { bathTimes } from "./bathTimes.js";
 export interface RunLog {
   /** When heat began to run: out of the bath, or when the torch or the block came to it, ms; null before. */
   readonly began_ms: number | null;
+  /** By a torch or a block, also where its own heat was to draw it and did not. */
+  readonly isHeated: boolean;
   /** How long it was in the bath, where its own heat draws it, s; null where nobody tapped. */
   readonly dip_s: number | null;
   /** When its heat was taken away, ms; null while it is not, or of its own heat. */
@@ -39,6 +41,7 @@ export function runLogOf(state: PieceState, step: number): RunLog {
   const isBefore = ({ at_ms }: { at_ms: number }): boolean => dunked_ms === null || at_ms < dunked_ms;
   return {
     began_ms,
+    isHeated: fire_ms !== null,
     dip_s: in_ms === null || out_ms === null ? null : (out_ms - in_ms) / 1000,
     off_ms,
     dunked_ms,

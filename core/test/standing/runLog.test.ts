@@ -47,6 +47,7 @@ describe("the log of a run", () => {
     const { state, step } = running("residual", [[20, colour("straw")]]);
     expect(runLogOf(state, step)).toEqual({
       began_ms: START_ms,
+      isHeated: false,
       dip_s: 7,
       off_ms: null,
       dunked_ms: null,

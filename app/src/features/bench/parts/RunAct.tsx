@@ -29,6 +29,8 @@ type Props = ActProps<"run">;
 
 /** A hand that hears it takes about so long, s (judgement): the call is ahead of the colour by that. */
 const HAND_s = 0.6;
+/** A tap is stored and read again by then, ms. */
+const STORED_ms = 500;
 /** Films that stand for a name on a key, nm; bare steel has none. */
 const KEY_FILM: Readonly<Partial<Record<ColourName, number>>> = {
   "light straw": 16.5,
@@ -108,10 +110,12 @@ function EdgeStrip({ now, wanted }: { now: RunNow; wanted: ColourName }) {
 }
 
 /** Told once, as the colour comes. */
-function useStopCall(now: RunNow | null, wanted: ColourName, now_ms: number): void {
+function useStopCall(now: RunNow | null, log: RunLog, wanted: ColourName, now_ms: number): void {
   const { cues: wish } = useSettings();
   const isNear = now !== null && now.isBorneOut && Number.isFinite(now.left_s);
-  const at_ms = isNear ? Math.round(now_ms + 1000 * (now.left_s - HAND_s)) : null;
+  // Where a look moved the stop into the past it is called as soon as that look is stored.
+  const looked_ms = log.began_ms! + 1000 * (log.seen.at(-1)?.after_s ?? 0) + STORED_ms;
+  const at_ms = isNear ? Math.max(looked_ms, Math.round(now_ms + 1000 * (now.left_s - HAND_s))) : null;
   const cues = useMemo(
     (): Cue[] => (at_ms === null ? [] : [{ at_ms, kind: "ready", words: `Stop: it is ${wanted}. Dunk it.` }]),
     [at_ms, wanted],
@@ -142,7 +146,7 @@ interface RunningProps extends Props {
 function Running({ state, bench, now_ms, log, run, wanted, source }: RunningProps) {
   const after_s = (now_ms - log.began_ms!) / 1000;
   const now = run === undefined ? null : runNow(run, log.seen, after_s);
-  useStopCall(now, wanted, now_ms);
+  useStopCall(now, log, wanted, now_ms);
   const words = now === null ? { big: "…", what: "Working it out", range: "watch the edge meanwhile" } : runWords(now, wanted);
   const hasHeat = source !== "residual" && log.off_ms === null;
   return (
@@ -259,8 +263,9 @@ function Dunked({ state, act, bench, log, wanted }: Props & { log: RunLog; wante
 export function RunAct(props: Props) {
   const { state, act, bench } = props;
   const step = state.route?.steps[act.step];
-  const source: RunSource = step?.kind === "run" ? step.source : "torch";
   const log = runLogOf(state, act.step);
+  const planned: RunSource = step?.kind === "run" ? step.source : "torch";
+  const source = planned === "residual" && log.isHeated ? "torch" : planned;
   const run = useColourRun(state, log).data;
   const wanted = colourAtHeat(act.target_C, alloyShiftOf_K(state.piece.steel));
   if (log.began_ms === null) return <ToBegin bench={bench} source={source} wanted={wanted} />;

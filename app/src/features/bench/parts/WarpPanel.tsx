@@ -1,6 +1,6 @@
 /** How far it is off the line, and how it is held against that in the temper. */
 
-import { CLAMPS, warpNow, type PieceState } from "@tembrak/core";
+import { CLAMPS, warpNow, type PieceState, type Route } from "@tembrak/core";
 import { useState, type ReactNode } from "react";
 import { showThin } from "../../../format/show.js";
 import { useSettings } from "../../../store/useStore.js";
@@ -15,10 +15,21 @@ function isAsked({ checks }: PieceState): boolean {
   return checks.some(({ reading }) => reading.check === "warp" || (reading.check === "straight" && reading.state === "bent"));
 }
 
+/** The plan with its last temper once more; as it is where it has none. */
+function onceMore({ route }: PieceState): Route | null {
+  const temper = route?.steps.findLast((step) => step.kind === "temper");
+  if (!route || temper?.kind !== "temper") return null;
+  const { kind, temperature_C, hold_min } = temper;
+  return { ...route, steps: [...route.steps, { kind, temperature_C, hold_min, why: "one-more-temper" }] };
+}
+
 export function WarpPanel({ state, bench, children }: Pick<ActProps, "state" | "bench"> & { children?: ReactNode }) {
   const units = useSettings();
   const [isOpen, setOpen] = useState(false);
   const now = warpNow(state);
+  const isToHold = now !== null && !now.isWithin && now.held === null;
+  // At the end there is no temper left to hold it in: one more is planned first.
+  const last = state.next?.kind === "prove" ? onceMore(state) : null;
   const measure = (bow_mm: number): void => {
     setOpen(false);
     bench.check({ check: "warp", bow_mm, over_mm: Math.max(10, Math.min(5000, state.piece.length_mm)) });
@@ -29,7 +40,12 @@ export function WarpPanel({ state, bench, children }: Pick<ActProps, "state" | "
         <button type="button" className="small-key" disabled={bench.isStoring} onClick={() => setOpen(true)}>
           {isAsked(state) ? "Off the line by…" : "Bent? Off the line by…"}
         </button>
-        {now === null || now.isWithin || now.held !== null
+        {isToHold && last !== null ? (
+          <button type="button" className="small-key" disabled={bench.isStoring} onClick={() => bench.replan(last)}>
+            One more temper, held
+          </button>
+        ) : null}
+        {!isToHold || last !== null
           ? null
           : CLAMPS.map((how) => (
               <button
@@ -37,7 +53,7 @@ export function WarpPanel({ state, bench, children }: Pick<ActProps, "state" | "
                 type="button"
                 className="small-key"
                 disabled={bench.isStoring}
-                onClick={() => bench.check({ check: "clamped", how, past_mm: now.past_mm })}
+                onClick={() => bench.check({ check: "clamped", how, past_mm: now!.past_mm })}
               >
                 {CLAMP_WORDS[how]}
               </button>
