@@ -23,13 +23,37 @@ function onceMore({ route }: PieceState): Route | null {
   return { ...route, steps: [...route.steps, { kind, temperature_C, hold_min, why: "one-more-temper" }] };
 }
 
+/** How it is held in the next temper; at the end there is none left, and one more is planned first. */
+function HoldKeys({ state, bench, past_mm }: Pick<ActProps, "state" | "bench"> & { past_mm: number }) {
+  if (state.next?.kind === "prove") {
+    const more = onceMore(state);
+    return more === null ? null : (
+      <button type="button" className="small-key" disabled={bench.isStoring} onClick={() => bench.replan(more)}>
+        One more temper, held
+      </button>
+    );
+  }
+  return (
+    <>
+      {CLAMPS.map((how) => (
+        <button
+          key={how}
+          type="button"
+          className="small-key"
+          disabled={bench.isStoring}
+          onClick={() => bench.check({ check: "clamped", how, past_mm })}
+        >
+          {CLAMP_WORDS[how]}
+        </button>
+      ))}
+    </>
+  );
+}
+
 export function WarpPanel({ state, bench, children }: Pick<ActProps, "state" | "bench"> & { children?: ReactNode }) {
   const units = useSettings();
   const [isOpen, setOpen] = useState(false);
   const now = warpNow(state);
-  const isToHold = now !== null && !now.isWithin && now.held === null;
-  // At the end there is no temper left to hold it in: one more is planned first.
-  const last = state.next?.kind === "prove" ? onceMore(state) : null;
   const measure = (bow_mm: number): void => {
     setOpen(false);
     bench.check({ check: "warp", bow_mm, over_mm: Math.max(10, Math.min(5000, state.piece.length_mm)) });
@@ -40,24 +64,7 @@ export function WarpPanel({ state, bench, children }: Pick<ActProps, "state" | "
         <button type="button" className="small-key" disabled={bench.isStoring} onClick={() => setOpen(true)}>
           {isAsked(state) ? "Off the line by…" : "Bent? Off the line by…"}
         </button>
-        {isToHold && last !== null ? (
-          <button type="button" className="small-key" disabled={bench.isStoring} onClick={() => bench.replan(last)}>
-            One more temper, held
-          </button>
-        ) : null}
-        {!isToHold || last !== null
-          ? null
-          : CLAMPS.map((how) => (
-              <button
-                key={how}
-                type="button"
-                className="small-key"
-                disabled={bench.isStoring}
-                onClick={() => bench.check({ check: "clamped", how, past_mm: now!.past_mm })}
-              >
-                {CLAMP_WORDS[how]}
-              </button>
-            ))}
+        {now !== null && !now.isWithin && now.held === null ? <HoldKeys state={state} bench={bench} past_mm={now.past_mm} /> : null}
         {children}
       </div>
       {now === null ? null : <p className="drawn from">{warpWords(now, units)}</p>}
