@@ -46,7 +46,7 @@ export interface HeatEstimate {
   readonly conflict: HeatConflict | null;
   /** Chance that every zone lies in the window; null without one. */
   readonly chanceInWindow: number | null;
-  /** Chance of each heat of the grid, summing to 1. */
+  /** Chance of each heat of the grid, summing to 1: for drawing, with its ripples taken off. */
   readonly belief: Float64Array;
 }
 
@@ -140,16 +140,18 @@ function mixed(ways: readonly Likelihoods[], prior: Float64Array): { belief: Flo
     if (sum > bestSum) [best, bestSum] = [way, sum];
     for (let i = 0; i < NODES; i++) belief[i]! += own[i]!;
   }
-  return { belief: ways.length > 1 ? smoothed(belief) : belief, best };
+  return { belief: ways.length > 1 ? smoothed(belief, SMOOTHINGS) : belief, best };
 }
 
 /** No fire is the same all over to better than this many steps of the grid: ways of moving that end at one heat leave no edge there. */
 const SMOOTHINGS = 1;
+/** For the eye more: no ripple of it means anything. */
+const DRAWN_SMOOTHINGS = 8;
 
 /** A belief with its edges taken off, by quarter, half and quarter. */
-function smoothed(belief: Float64Array): Float64Array {
+function smoothed(belief: Float64Array, times: number): Float64Array {
   let now = belief;
-  for (let k = 0; k < SMOOTHINGS; k++) {
+  for (let k = 0; k < times; k++) {
     now = now.map((w, i) => 0.25 * (now[i - 1] ?? w) + 0.5 * w + 0.25 * (now[i + 1] ?? w));
   }
   return now;
@@ -194,6 +196,6 @@ export function estimateHeat({
     p95_C: quantile(belief, 0.95),
     conflict: conflictOf(best),
     chanceInWindow: window_C === undefined ? null : belief.reduce((total, w, i) => total + (isIn(heatOfNode_C(i)) ? w : 0), 0),
-    belief,
+    belief: ways.length > 1 ? smoothed(belief, DRAWN_SMOOTHINGS) : belief,
   };
 }
