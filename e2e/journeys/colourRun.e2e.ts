@@ -83,7 +83,7 @@ test("a colour run stopped in time: seen, called, dunked, and looked at cold", a
   await expect(page.getByRole("button", { name: /^Stop: dunk it/ })).toBeInViewport();
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.getByRole("button", { name: /^Stop: dunk it/ }).click();
-  await expect(page.getByText("Wipe it. What colour is the edge now?")).toBeVisible();
+  await expect(page.getByText("Wipe it. What colour is the working end now?")).toBeVisible();
   await expectAccessible(page);
   // Past the colour wanted: said, and what the card expects of it is softer than of the plan.
   await page.getByRole("button", { name: "dark blue" }).click();

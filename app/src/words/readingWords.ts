@@ -2,6 +2,7 @@
 
 import { ANSWER_WORDS, MISHAP_WORDS } from "./whyWords.js";
 import { FATE_WORDS } from "./fateWords.js";
+import { runEnd } from "./runWords.js";
 import { CLAMP_WORDS, OUTCOME_WORDS, PROOF_WORDS, STRAIGHTENER_WORDS } from "./workWords.js";
 import type { BookEvent, Check, PieceState, Section } from "@tembrak/core";
 import { actWords } from "./actWords.js";
@@ -54,7 +55,7 @@ function checkWords(reading: Check, section: Section, units: Units): string {
     case "mishap":
       return MISHAP_WORDS[reading.what].toLowerCase();
     case "temper-colour":
-      return `the edge is ${reading.name}`;
+      return `the ${runEnd({ section })} is ${reading.name}`;
     case "dunked":
       return "dunked";
     case "straightened":

@@ -1,6 +1,6 @@
 /** Words for a temper that is drawn by colour: what to do now, how long, and what the colour that was found means. Pure. */
 
-import { COLOUR_NAMES, type ColourName, type RunNow, type RunSource } from "@tembrak/core";
+import { COLOUR_NAMES, type ColourName, type Piece, type RunNow, type RunSource } from "@tembrak/core";
 import { showDuration } from "../format/show.js";
 
 /** Keys at the bench: what anybody can tell apart; two beyond the one wanted, so that too far can be said. */
@@ -11,9 +11,9 @@ export function colourKeys(wanted: ColourName): readonly ColourName[] {
 
 /** What is brought to it, and where it is held. */
 export const HEAT_WORDS: Readonly<Record<RunSource, { readonly bring: string; readonly where: string; readonly away: string }>> = {
-  torch: { bring: "The torch is on it", where: "Along the back or the body, never on the edge; keep it moving", away: "Torch away" },
-  "hot-bar": { bring: "It lies on the hot bar", where: "The back or the body on it, the edge off it", away: "Off the bar" },
-  residual: { bring: "It is out of the bath", where: "Its own heat runs to the edge", away: "" },
+  torch: { bring: "The torch is on it", where: "Along the back or the body, never on what works; keep it moving", away: "Torch away" },
+  "hot-bar": { bring: "It lies on the hot bar", where: "The back or the body on it, what works off it", away: "Off the bar" },
+  residual: { bring: "It is out of the bath", where: "Its own heat runs to what works", away: "" },
 };
 
 export interface RunWords {
@@ -30,13 +30,24 @@ function seconds(s: number): string {
   return s === Infinity ? "never" : s < 100 ? String(Math.max(0, Math.round(s))) : showDuration(s);
 }
 
+/** By the model's own clock, beside an eye that sees it already. */
+function moreWords(left_s: number): string {
+  if (left_s === Infinity) return "by the model this heat does not bring it there";
+  return left_s < 1 ? "by the model too" : `by the model ${showDuration(Math.round(left_s))} more`;
+}
+
+/** What the colour is looked for on: only a blade has an edge. */
+export function runEnd({ section }: Pick<Piece, "section">): string {
+  return section.shape === "wedge" ? "edge" : "working end";
+}
+
 export function runWords(now: RunNow, wanted: ColourName): RunWords {
   if (now.call === "stop") return { big: "0", what: `Stop: it is ${wanted}`, range: "dunk it whole, at once" };
   if (now.isSeen)
     return {
       big: "?",
       what: `You see ${wanted} or past it`,
-      range: `stop, if you are sure; by the model ${seconds(Math.max(0, now.left_s))} s more`,
+      range: `stop, if you are sure; ${moreWords(now.left_s)}`,
     };
   if (now.call === "look") return { big: "?", what: `Look: is it ${wanted}?`, range: "by the model it should be; tap what you see" };
   if (now.left_s === Infinity)

@@ -61,14 +61,14 @@ export const SYMPTOM_WORDS: Readonly<Record<Symptom, SymptomWords>> = {
     name: "Too brittle",
     behind: "Tempered too cool or too short, the oven colder than it says, coarse grain, or a temper in the dip of toughness.",
     look: "A thermometer in the oven; then the edge over a brass rod.",
-    change: "One more temper, 10 to 15 degrees hotter. It cannot be undone, so not more at once.",
+    change: "One more temper, a little hotter. It cannot be undone, so not more at once.",
     way: "files",
   },
   spots: {
     name: "Spots and streaks",
     behind: "Scale, oil or clay that lay on it; carbon lost in the fire; on clean steel the grain of a weld or a wrought bar.",
     look: "Grind one of them: a spot that goes was skin.",
-    change: "Clean before the fire, and leave a tenth more on each face to grind off.",
+    change: "Clean before the fire, and leave a little more on each face to grind off.",
     way: "files",
   },
 };

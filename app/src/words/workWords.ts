@@ -25,12 +25,12 @@ export const CLAMP_WORDS: Readonly<Record<Clamp, string>> = {
 export const PROOF_WORDS: Readonly<Record<Proof, { readonly name: string; readonly pass: string; readonly caution: string }>> = {
   "edge-flex": {
     name: "Edge on a brass rod",
-    pass: "Pressed over a 6 mm rod at 10 to 15 degrees the edge bends and comes back.",
+    pass: "Pressed over a rod as thick as a pencil, nearly flat, the edge bends and comes back.",
     caution: "Edge away from you. Eyes covered.",
   },
   bend: {
     name: "Bend and let go",
-    pass: "Ten degrees in the vise, and it comes back straight.",
+    pass: "Bent a little way in the vise, it comes back straight.",
     caution: "Wrap it. It may break: eyes and face covered, nobody in line.",
   },
   chop: { name: "Chop", pass: "Thirty cuts in hard dry wood, edge neither chipped nor rolled.", caution: "Clear of knees and of people." },
@@ -85,7 +85,7 @@ export const OUTCOMES_OF: Readonly<Record<Proof, readonly ProofOutcome[]>> = {
 /** What an outcome says of the temper. */
 export const OUTCOME_MEANS: Readonly<Record<ProofOutcome, string>> = {
   held: "As it should be.",
-  chipped: "Too hard for this: one more temper, 10 to 15 degrees hotter.",
+  chipped: "Too hard for this: one more temper, a little hotter.",
   rolled: "Too soft, or too thin behind the edge: thicken it, or harden again.",
   "stayed-bent": "Too soft there: it did not harden through, or was drawn too far.",
   broke: "Too hard, or coarse in the grain: look at the break.",

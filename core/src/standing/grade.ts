@@ -6,11 +6,19 @@ import { testsOf } from "./known.js";
 export const GRADES = ["tester", "files", "one-file", "proof", "colour", "model"] as const;
 export type Grade = (typeof GRADES)[number];
 
-/** A mill file is rated so, HRC (common practice, no source): alone it says little. */
+/** With fewer files than these a hardness lies above or below one mark, no more. */
 const LEAST_FILES = 2;
 
+/** How many tempers a piece is to have after its last quench. */
+function tempersWanted({ acts }: PieceState): number {
+  const last = acts.findLastIndex(({ kind }) => kind === "quench");
+  return acts.slice(last + 1).filter(({ kind }) => kind === "temper" || kind === "run").length;
+}
+
 export function gradeOf(state: PieceState): Grade {
-  const tests = testsOf(state).map(({ test }) => test);
+  // A file on untempered steel says nothing of what the temper leaves.
+  const wanted = tempersWanted(state);
+  const tests = testsOf(state).flatMap(({ test, tempers }) => (tempers >= wanted ? [test] : []));
   if (tests.some(({ readings_HRC }) => readings_HRC.length > 0)) return "tester";
   const files = new Set(tests.flatMap(({ strokes }) => strokes.map(({ file_HRC }) => file_HRC)));
   if (files.size >= LEAST_FILES) return "files";

@@ -12,11 +12,11 @@ const route = planRoute(CATALOGUE, BILLHOOK, "forge");
 const acts = actsOfRoute(route);
 const [quench, oven] = [acts.findIndex(({ kind }) => kind === "quench"), acts.findIndex(({ kind }) => kind === "oven")];
 
-function hardened(checks: readonly Check[], tests: readonly HardnessTest[] = []) {
+function hardened(checks: readonly Check[], tests: readonly HardnessTest[] = [], upTo = oven) {
   return pieceState("p", [
     { id: "a", piece: "p", at_ms: 1, kind: "piece", definition: BILLHOOK },
     { id: "b", piece: "p", at_ms: 2, kind: "route", route },
-    ...acts.slice(0, oven).map(({ id }, i): BookEvent => ({ id: `d${i}`, piece: "p", at_ms: 10 + i, kind: "act-done", act: id })),
+    ...acts.slice(0, upTo).map(({ id }, i): BookEvent => ({ id: `d${i}`, piece: "p", at_ms: 10 + i, kind: "act-done", act: id })),
     ...checks.map((reading, i): BookEvent => ({ id: `c${i}`, piece: "p", at_ms: 1000 + i, kind: "check", act: acts[oven]!.id, reading })),
     ...tests.map((test, i): BookEvent => ({ id: `t${i}`, piece: "p", at_ms: 2000 + i, kind: "test", act: "prove", test })),
   ])!;
@@ -63,8 +63,11 @@ describe("by what a hardness is known", () => {
     expect(gradeOf(hardened([]))).toBe("model");
     expect(gradeOf(hardened([{ check: "temper-colour", name: "straw" }]))).toBe("colour");
     expect(gradeOf(hardened([{ check: "proof", of: "chop", outcome: "held" }]))).toBe("proof");
-    expect(gradeOf(hardened([], [test([63])]))).toBe("one-file");
-    expect(gradeOf(hardened([], [test([55, 60])]))).toBe("files");
-    expect(gradeOf(hardened([], [test([63]), test([], [58])]))).toBe("tester");
+    const tested = (...tests: HardnessTest[]) => gradeOf(hardened([], tests, acts.length - 1));
+    expect(tested(test([63]))).toBe("one-file");
+    expect(tested(test([55, 60]))).toBe("files");
+    expect(tested(test([63]), test([], [58]))).toBe("tester");
+    // Filed as quenched: of what the temper leaves nothing is known by that.
+    expect(gradeOf(hardened([], [test([55, 60])]))).toBe("model");
   });
 });

@@ -62,7 +62,7 @@ const press = (name: RegExp) => userEvent.click(screen.getByRole("button", { nam
 describe("a colour run at the bench", () => {
   it("waits for the torch, and starts the time with it", async () => {
     const { checks } = show([]);
-    expect(screen.getByText(/never on the edge/)).toBeTruthy();
+    expect(screen.getByText(/never on what works/)).toBeTruthy();
     await press(/^The torch is on it/);
     expect(checks).toEqual([{ check: "fire", state: "in" }]);
   });

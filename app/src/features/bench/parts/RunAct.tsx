@@ -21,7 +21,7 @@ import { alloyShiftOf_K } from "../../../format/alloyShift.js";
 import { filmColour } from "../../../parts/ribbonColour.js";
 import { useSettings } from "../../../store/useStore.js";
 import { actWords } from "../../../words/actWords.js";
-import { colourKeys, foundWords, HEAT_WORDS, runWords } from "../../../words/runWords.js";
+import { colourKeys, foundWords, HEAT_WORDS, runEnd, runWords } from "../../../words/runWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 import { RunDrawing } from "./RunDrawing.js";
 
@@ -171,8 +171,8 @@ function Running({ state, bench, now_ms, log, run, wanted, source }: RunningProp
         <div>
           {now === null ? null : <EdgeStrip now={now} wanted={wanted} />}
           <Seen state={state} />
-          <p className="run-note">At the edge you see:</p>
-          <ColourKeys wanted={wanted} seen={log.seen.at(-1)?.name} bench={bench} legend="The colour at the edge" />
+          <p className="run-note">At the {runEnd(state.piece)} you see:</p>
+          <ColourKeys wanted={wanted} seen={log.seen.at(-1)?.name} bench={bench} legend={`The colour at the ${runEnd(state.piece)}`} />
         </div>
       </div>
       <div className="bench-keys">
@@ -211,7 +211,7 @@ function ToBegin({ bench, source, wanted }: Pick<Props, "bench"> & { source: Run
       <div className="bench-main run">
         <div className="bench-left">
           <p className="to-go">{where}</p>
-          <p className="from2">Slowly: it is to creep to the edge, and stop there at {wanted}. Water or oil within reach for the dunk.</p>
+          <p className="from2">Slowly: it is to creep along, and stop at {wanted}. Water or oil within reach for the dunk.</p>
         </div>
       </div>
       <div className="bench-keys">
@@ -229,14 +229,19 @@ function Dunked({ state, act, bench, log, wanted }: Props & { log: RunLog; wante
     <>
       <div className="bench-main run">
         <div className="bench-left">
-          <p className="to-go">Wipe it. What colour is the edge now?</p>
+          <p className="to-go">Wipe it. What colour is the {runEnd(state.piece)} now?</p>
           <p className="from2" role="status">
-            {found?.words ?? "Cold, in your own light: nothing runs any more. Where there are several, the edge counts."}
+            {found?.words ?? "Cold, in your own light: nothing runs any more. Where there are several, what works counts."}
           </p>
         </div>
         <div>
           <Seen state={state} />
-          <ColourKeys wanted={wanted} seen={log.cold ?? undefined} bench={bench} legend="The colour at the edge, cold" />
+          <ColourKeys
+            wanted={wanted}
+            seen={log.cold ?? undefined}
+            bench={bench}
+            legend={`The colour at the ${runEnd(state.piece)}, cold`}
+          />
         </div>
       </div>
       <div className="bench-keys">

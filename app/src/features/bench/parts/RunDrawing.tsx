@@ -2,6 +2,7 @@
 
 import { bandOf, type ColourName, type PieceState, type RunNow } from "@tembrak/core";
 import { useId } from "react";
+import { runEnd } from "../../../words/runWords.js";
 import { filmColour } from "../../../parts/ribbonColour.js";
 import { drawPiece, pathOf } from "../../../parts/Silhouette.js";
 
@@ -68,7 +69,12 @@ export function RunDrawing({ state, now, reach_mm }: Props) {
   const shown = places.filter(({ now: at }) => at !== null && at > 0);
   const what = state.piece.section.shape === "wedge" ? "section, edge to the right; " : "";
   return (
-    <svg viewBox={`0 0 ${W} ${H}`} className="run-drawing" role="img" aria-label={`The edge is ${now.edge} by the model. ${saidOf(shown)}`}>
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      className="run-drawing"
+      role="img"
+      aria-label={`The ${runEnd(state.piece)} is ${now.edge} by the model. ${saidOf(shown)}`}
+    >
       <defs>
         <linearGradient id={`${id}g`} gradientUnits="userSpaceOnUse" x1={right} y1={0} x2={right - reach_px} y2={0}>
           {now.along_nm.map((film, i) => (
