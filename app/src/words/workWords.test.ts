@@ -2,7 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { PROOFS, type Settling, type WarpNow } from "@tembrak/core";
 import { DEFAULT_SETTINGS } from "../store/db.js";
 import { aroundDipWords, dipWords } from "./dipWords.js";
-import { OUTCOMES_OF, proofsFor, settlingWords, warpWords } from "./workWords.js";
+import { gradeWords, OUTCOMES_OF, proofsFor, settlingWords, warpWords } from "./workWords.js";
 
 const inches = { ...DEFAULT_SETTINGS, length: "in", temperature: "F" } as const;
 const WARP: WarpNow = {
@@ -34,6 +34,11 @@ describe("words of what is done by hand", () => {
       /will be steady at 215° .*in about 12 min: then it can go in/,
     );
     expect(settlingWords({ ...REST, atRest_C: 190 }, 212, inches)).toMatch(/374° .*40° higher/);
+  });
+  it("a piece measured before its last temper is said to be, not that nobody tested it", () => {
+    expect(gradeWords("model", true)).toMatch(/^measured before its last temper/);
+    expect(gradeWords("model", false)).toBe("worked out, not tested");
+    expect(gradeWords("tester", true)).toMatch(/tester/);
   });
   it("every use has its proofs, and every proof an end that is good", () => {
     for (const of of PROOFS) expect(OUTCOMES_OF[of][0]).toBe("held");

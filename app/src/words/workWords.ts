@@ -102,6 +102,13 @@ export const GRADE_WORDS: Readonly<Record<Grade, string>> = {
   model: "worked out, not tested",
 };
 
+/** The same of a piece that was measured once: a temper after that leaves it worked out from there. */
+export function gradeWords(grade: Grade, isMeasured: boolean): string {
+  return isMeasured && (grade === "model" || grade === "colour")
+    ? "measured before its last temper, worked out from there"
+    : GRADE_WORDS[grade];
+}
+
 /** A warp and what to do about it. */
 export function warpWords(now: WarpNow, units: Units): string {
   const is = `${showThin(now.bow_mm, units)} off the line over ${showLength(now.over_mm, units)}`;

@@ -1,7 +1,7 @@
 /** The record of one piece: what it is, what was found, and everything that was done, in order. */
 
 import { endWords, FATE_WORDS } from "../../words/fateWords.js";
-import { GRADE_WORDS } from "../../words/workWords.js";
+import { gradeWords } from "../../words/workWords.js";
 import { gradeOf, testFound, brittleSince, CATALOGUE, isInWork, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -276,7 +276,9 @@ function Record({ state }: { state: PieceState }) {
         <Drawn state={state} now_ms={now_ms} />
         <div>
           <p className="verdict-line">
-            {found ? `Measured ${found}: ${GRADE_WORDS[gradeOf(state)]}.` : `Not measured: ${GRADE_WORDS[gradeOf(state)]}.`}
+            {found
+              ? `Measured ${found}: ${gradeWords(gradeOf(state), found !== null)}.`
+              : `Not measured: ${gradeWords(gradeOf(state), found !== null)}.`}
           </p>
           <p>
             {tempered

@@ -22,7 +22,7 @@ import { nextActWords } from "../../words/actWords.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { SCHOOL_WORDS, wayWords } from "../../words/schools.js";
 import { showNotches, type Units } from "../../format/show.js";
-import { GRADE_WORDS } from "../../words/workWords.js";
+import { gradeWords as knownBy } from "../../words/workWords.js";
 import { disagreeWords } from "../../words/testWords.js";
 import { measured, measuredSummary } from "../../words/measuredWords.js";
 import { headline, verdictWords } from "../../words/verdictWords.js";
@@ -90,7 +90,7 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
 }
 
 function gradeWords(state: PieceState): string {
-  const words = GRADE_WORDS[gradeOf(state)];
+  const words = knownBy(gradeOf(state), measured(state) !== null);
   return `${words[0]!.toUpperCase()}${words.slice(1)}.`;
 }
 
