@@ -133,6 +133,7 @@ export { actsOfRoute, stageOf, type Act, type Stage } from "./plan/acts.js";
 export { brittleSince, heatsDone, isInWork, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";
 export { BACK_WITHIN_K, soakClock, type SoakClock } from "./book/soakClock.js";
 export { mishapsOf } from "./standing/asDone.js";
+export { dipNow, type DipNow } from "./standing/dipNow.js";
 export { bathTimes } from "./standing/bathTimes.js";
 export { gradeOf, type Grade } from "./standing/grade.js";
 export { tolerance_mm, warpNow, type WarpNow } from "./standing/warp.js";
@@ -190,6 +191,7 @@ export { estimateHeat, type HeatConflict, type HeatEstimate } from "./simulate/h
 export { glowInLight, heatOfNode_C, type HeatEvidence, type MagnetPoint } from "./simulate/heatBelief.js";
 export { eyeErrors_K, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.js";
 export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
+export { PATTERNS, patternOf, type Pattern, type PatternTried, type Quench } from "./simulate/patterns.js";
 export { hardensForZones, zoneReports, type ZoneReport } from "./simulate/zoneReport.js";
 export { chanceAllInWindow, zoneOffsets, type ZoneOffset } from "./simulate/zones.js";
 export { magnetPoint } from "./simulate/magnetPoint.js";

@@ -42,6 +42,24 @@ describe("cues of the bench", () => {
     const route = planRoute(CATALOGUE, froe.piece, "forge", { way: { hardens: "edge" } });
     expect(at({ ...inBath, route }, actOf("quench"))).toEqual([]);
   });
+  it("a quench of more moves calls the next of them, and the next after that; the back one has to see dark", () => {
+    const planned = planRoute(CATALOGUE, froe.piece, "forge", { way: { hardens: "edge" } });
+    const withQuench = (more: object): PieceState => ({
+      ...inBath,
+      route: { ...planned, steps: planned.steps.map((step) => (step.kind === "quench" ? { ...step, ...more } : step)) },
+    });
+    const back = withQuench({ then: { after_s: 40 } });
+    expect(at(back, actOf("quench"))).toMatchObject([{ at_ms: NOW_ms + 40_000, kind: "look", words: "Is the back dark? Then all of it." }]);
+    const two = withQuench({ edgeDepth_mm: undefined, then: { after_s: 3, medium: "water" } });
+    expect(at(two, actOf("quench"))).toMatchObject([{ at_ms: NOW_ms + 3000, kind: "now", words: "Change over." }]);
+    const over = { id: "over", at_ms: NOW_ms + 3000, act: actOf("quench").id, reading: { check: "bath", state: "over" } } as const;
+    expect(seconds(at({ ...two, checks: [...two.checks, over] }, actOf("quench")))).toEqual([
+      [10, "look"],
+      [30, "ready"],
+    ]);
+    const early = withQuench({ edgeDepth_mm: undefined, bath_s: 8 });
+    expect(at(early, actOf("quench"))).toMatchObject([{ at_ms: NOW_ms + 8000, kind: "now", words: "Out." }]);
+  });
   it("in the bath ten and thirty seconds, from the moment it went in", () => {
     expect(seconds(at(inBath, actOf("quench")))).toEqual([
       [10, "look"],

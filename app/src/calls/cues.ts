@@ -3,6 +3,7 @@
 import {
   bathTimes,
   brittleSince,
+  dipNow,
   kitOf,
   LONG_OUT_s,
   soakClock,
@@ -29,6 +30,13 @@ export const BATH_LEAST_s = 10;
 const BATH_USUAL_s = 30;
 /** Warned before the jaws close, s. */
 const BEFORE_CLOSED_s = 5;
+
+/** A quench of more moves than in and out: by the clock, but for the back, which one has to see dark. */
+const DUE_WORDS = {
+  dark: ["look", "Is the back dark? Then all of it."],
+  over: ["now", "Change over."],
+  out: ["now", "Out."],
+} as const satisfies Record<string, readonly [CueKind, string]>;
 
 /** An edge or an end comes out by what the body looks like: no second of it is called. */
 function isWhole({ route }: PieceState, step: number): boolean {
@@ -89,8 +97,16 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
       ];
     }
     case "quench": {
-      const { in_ms } = bathTimes(state, act.step);
-      if (in_ms === null || !isWhole(state, act.step)) return [];
+      const times = bathTimes(state, act.step);
+      const { in_ms } = times;
+      if (in_ms === null) return [];
+      const step = state.route?.steps[act.step];
+      const dip = step?.kind === "quench" ? dipNow(step, times, in_ms) : null;
+      if (dip?.due) {
+        const [kind, words] = DUE_WORDS[dip.pattern === "back-after" ? "dark" : dip.due.move];
+        return [after(in_ms, dip.due.at_s, kind, words)];
+      }
+      if (!isWhole(state, act.step)) return [];
       return [after(in_ms, BATH_LEAST_s, "look", "Ten seconds. Keep it moving."), after(in_ms, BATH_USUAL_s, "ready", "Thirty seconds.")];
     }
     case "straighten": {

@@ -19,6 +19,7 @@ import {
   type Member,
   type Piece,
   type PieceState,
+  type PatternTried,
   type Prediction,
   type Question,
   type Route,
@@ -314,6 +315,16 @@ export function useBetterBath(question: Question | null, prediction: Prediction 
     ...ONCE,
   });
   return job === null || isPlaceholderData ? undefined : data;
+}
+
+/** Every way through one bath of a route, with what comes of each. */
+export function usePatterns(piece: Piece, route: Route, index: number): UseQueryResult<readonly PatternTried[]> {
+  const { kit } = useHeatContext();
+  const factors = useFactorsFor(piece, Infinity);
+  const question = plannedQuestion({ piece }, route, { kit, factors });
+  const media = kit === null ? undefined : [...new Set(kitOf(kit, "bath").map(({ medium }) => medium))];
+  const job = { kind: "patterns", piece, route, index, known: question.known, ...(media === undefined ? {} : { media }) } as const;
+  return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"patterns">(job, { signal, isFirst: true }), ...ONCE });
 }
 
 export interface Why {

@@ -8,9 +8,11 @@ import {
   growFilm_nm,
   oxideName,
   COLOUR_MIN,
+  patternOf,
   underOf,
   type Act,
   type PieceState,
+  type Quench,
   type Route,
   type Step,
   type Under,
@@ -26,6 +28,7 @@ import {
   showTimeOfDay,
   type Units,
 } from "../format/show.js";
+import { dipPhrase, patternWords } from "./patternWords.js";
 import { reasonWords } from "./routeWords.js";
 
 export interface ActWords {
@@ -55,9 +58,13 @@ function edgeWords(route: Route | null, step: number, units: Units): string {
   const own = route?.steps[step];
   if (own?.kind !== "quench") return "edge first";
   if (own.part !== undefined) {
+    if (own.turns !== undefined) return `${dipPhrase(own, units)}, ${showLength(own.part.depth_mm, units)} deep`;
     return `${own.part.end === "working" ? "the working end" : "the other end"} only, ${showLength(own.part.depth_mm, units)} deep`;
   }
-  return own.edgeDepth_mm === undefined ? "edge first" : `the edge only, ${showLength(own.edgeDepth_mm, units)} deep`;
+  const special = dipPhrase(own, units);
+  if (own.edgeDepth_mm === undefined) return special ?? "edge first";
+  const edge = `${showLength(own.edgeDepth_mm, units)} deep`;
+  return special === null ? `the edge only, ${edge}` : `the edge ${edge}; ${special}`;
 }
 
 /** How it is moved in the bath, by how much of it is under. */
@@ -66,6 +73,14 @@ const MOVE_WORDS: Readonly<Record<Under["what"], string>> = {
   edge: "Rock it along its edge, so that no line is left where the oil ends.",
   end: "Up and down a little, so that no line is left where the oil ends.",
 };
+
+/** What can hurt at a bath: of a way that has a danger of its own, that one. */
+function quenchCaution(medium: string, own: Quench | null): string {
+  const pattern = own === null ? "whole" : patternOf(own);
+  if (own !== null && (pattern === "two-baths" || pattern === "by-turns")) return patternWords(pattern, own).mind;
+  if (isWater(CATALOGUE.medium(medium))) return "Steam: long tongs, face away. Steel may ping and crack; stay clear of it.";
+  return `Oil may flare: lid, not water. ${MOVE_WORDS[own === null ? "whole" : underOf(own).what]} The maker's sheet says how hot the oil may get.`;
+}
 
 const PURPOSE_WORDS = { preheat: "Warm through", normalise: "Normalise", anneal: "Anneal", harden: "Harden" } as const;
 const HOLD_ENDS = {
@@ -174,9 +189,7 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
         title: `Into the ${mediumName(act.medium).toLowerCase()} at ${showTemperature(act.bath_C, units)}, ${edgeWords(route, act.step, units)}`,
         done: "It is out",
         why: reason,
-        caution: isWater(CATALOGUE.medium(act.medium))
-          ? "Steam: long tongs, face away. Steel may ping and crack; stay clear of it."
-          : `Oil may flare: lid, not water. ${MOVE_WORDS[own?.kind === "quench" ? underOf(own).what : "whole"]} The maker's sheet says how hot the oil may get.`,
+        caution: quenchCaution(act.medium, own?.kind === "quench" ? own : null),
       };
     }
     case "brighten":

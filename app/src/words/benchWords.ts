@@ -88,6 +88,8 @@ export interface BathFacts {
   readonly window: Prediction["hardening"]["straighten"];
   /** How much of it is under: all of it where nothing is said. */
   readonly under?: Under["what"];
+  /** What to do now of a way that has more moves than in and out. */
+  readonly dip?: string | null;
   /** Taken out while the body still glows: what is left in it draws it. */
   readonly leavesHeat?: boolean;
 }
@@ -102,9 +104,10 @@ const KEEP_WORDS: Readonly<Record<Under["what"], string>> = {
 };
 
 /** In the bath, and in the window to straighten after it. */
-export function bathWords({ kind, gone_s, least_s, window, under = "whole", leavesHeat = false }: BathFacts): string {
+export function bathWords({ kind, gone_s, least_s, window, under = "whole", leavesHeat = false, dip = null }: BathFacts): string {
   if (gone_s === null) return "Press as it goes under";
   if (kind === "quench") {
+    if (dip !== null) return dip;
     // The heat of the body runs back and draws it: it comes out by what the body looks like, not by the clock.
     if (under !== "whole" && !leavesHeat) return `${KEEP_WORDS[under]}, until the body is black`;
     if (leavesHeat) return `${KEEP_WORDS[under]}. Out while the body still glows dull`;

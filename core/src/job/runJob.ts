@@ -21,6 +21,7 @@ import { depthForLine, type LineFor } from "../simulate/lineFor.js";
 import { BARE_DESK, GivenUp, type Desk } from "../simulate/desk.js";
 import { diagnose, type Diagnosis } from "../diagnose/diagnose.js";
 import { colourRun, runPlanOf, type ColourRun } from "../simulate/colourRun.js";
+import { patternsFor, type PatternTried } from "../simulate/patterns.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import type { Member } from "../simulate/hardenSpread.js";
 import { warmUp, type WarmUp } from "../simulate/warmUp.js";
@@ -43,6 +44,7 @@ export interface JobAnswers {
   readonly "colour-run": ColourRun;
   readonly "better-bath": BetterBath;
   readonly line: LineFor;
+  readonly patterns: readonly PatternTried[];
   readonly "warm-up": WarmUp;
   readonly "what-if": WhatIf;
 }
@@ -69,6 +71,8 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
       return colourRun(job.piece, runPlanOf(catalogue, job.piece, job.route, job));
     case "better-bath":
       return betterBath(catalogue, hardenPlanOf(catalogue, job.piece, job.route, job.known), job.media, desk);
+    case "patterns":
+      return patternsFor(catalogue, job.piece, job.route, job.index, job, desk);
     case "line":
       return depthForLine(hardenPlanOf(catalogue, job.piece, job.route, job.known), job.wanted_mm, desk);
     case "diagnose":

@@ -36,7 +36,14 @@ export function wayOf({ steps }: Pick<Route, "steps">): Way {
   const quenches = steps.flatMap((step) => (step.kind === "quench" ? [step] : []));
   const run = steps.findLast((step) => step.kind === "run");
   const ends = new Set(quenches.flatMap(({ part }) => (part === undefined ? [] : [part.end])));
-  const hardens = ends.size > 1 ? "ends" : ends.size === 1 ? "face" : quenches.at(-1)?.edgeDepth_mm !== undefined ? "edge" : "whole";
+  const hardens =
+    ends.size > 1 || quenches.at(-1)?.turns !== undefined
+      ? "ends"
+      : ends.size === 1
+        ? "face"
+        : quenches.at(-1)?.edgeDepth_mm !== undefined
+          ? "edge"
+          : "whole";
   const draws = run?.kind === "run" ? run.source : "oven";
   return { hardens, draws };
 }

@@ -3,7 +3,7 @@
 import { Type, type Static } from "@sinclair/typebox";
 import { KitSchema } from "./kit.js";
 import { LIMITS } from "./limits.js";
-import { AgitationSchema, between, choice, SectionSchema, strict, tagged } from "./parts.js";
+import { AgitationSchema, between, choice, CoatSchema, SectionSchema, strict, tagged } from "./parts.js";
 import { REASONS } from "./reasons.js";
 import { BOOK_VERSION } from "./version.js";
 
@@ -148,6 +148,24 @@ export const StepSchema = tagged(
     transfer_s: Type.Optional(between(...LIMITS.quench.transfer_s, "From the fire to the bath, s")),
     /** Under until then, whatever it has cooled to; until it is as cold as the bath when absent. */
     bath_s: Type.Optional(between(...LIMITS.quench.bath_s, "In the bath, s")),
+    /** After so long all of it goes under, in the same bath or, where one is named, in another. */
+    then: Type.Optional(
+      strict({
+        after_s: between(...LIMITS.quench.after_s, "In the first bath, s"),
+        medium: Type.Optional(Type.String({ minLength: 1, maxLength: 30 })),
+        bath_C: Type.Optional(between(...LIMITS.quench.bath_C, "Temperature of the second bath, C")),
+      }),
+    ),
+    /** Both ends of it by turns out of one heat, the one named in `part` first. */
+    turns: Type.Optional(
+      strict({
+        depth_mm: between(...LIMITS.quench.depth_mm, "Depth of the end that goes second, mm"),
+        first_s: between(...LIMITS.quench.turn_s, "Each time the first end is under, s"),
+        second_s: between(...LIMITS.quench.turn_s, "Each time the second end is under, s"),
+      }),
+    ),
+    /** Clay on the back of a blade. */
+    clay: Type.Optional(CoatSchema),
     ...because,
   }),
   strict({
@@ -258,7 +276,8 @@ export const CheckSchema = tagged(
     surface: choice(["scale", "bright"] as const),
   }),
   strict({ check: Type.Literal("stick"), rated_C: between(...LIMITS.reading.melts_C, "What it melts at, C"), hasMelted: Type.Boolean() }),
-  strict({ check: Type.Literal("bath"), state: choice(["in", "out"] as const) }),
+  /** Under, changed over (all of it, into the second bath, or the other end), out again. */
+  strict({ check: Type.Literal("bath"), state: choice(["in", "over", "out"] as const) }),
   /** What a thermometer in the bath reads. */
   strict({ check: Type.Literal("bath-heat"), temperature_C: between(...LIMITS.quench.bath_C, "Reading, C") }),
   /** All items of the safety gate were ticked. */

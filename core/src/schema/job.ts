@@ -133,6 +133,16 @@ export const JobSchema = tagged(
     known,
     media: Type.Array(Type.String({ maxLength: 30 }), { maxItems: 20 }),
   }),
+  /** Every way to take a piece through one bath of its route. */
+  strict({
+    kind: Type.Literal("patterns"),
+    piece: PieceSchema,
+    route: RouteSchema,
+    index: Type.Integer({ minimum: 0, maximum: 99, description: "Of the quench in the route" }),
+    known,
+    /** The baths of the shop; all there are when nobody said. */
+    media: Type.Optional(Type.Array(Type.String({ maxLength: 30 }), { maxItems: 20 })),
+  }),
   /** How deep and how long for a quench line at a wanted height. */
   strict({
     kind: Type.Literal("line"),

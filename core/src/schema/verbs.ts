@@ -147,6 +147,19 @@ export const VERB_SCHEMAS = {
       ...quenched,
       time_s: Type.Optional(between(0, 86400, "Time in the bath, s")),
       immersion: Type.Optional(ImmersionSchema),
+      /** What it is dipped into after that, in order. */
+      dips: Type.Optional(
+        Type.Array(
+          strict({
+            air_s: Type.Optional(between(0, 600, "In the air before it, s")),
+            medium: Type.Optional(MediumInput),
+            bath_C: Type.Optional(between(-100, 1300, "C")),
+            immersion: Type.Optional(ImmersionSchema),
+            time_s: Type.Optional(between(0, 86400, "Time in it, s; until it is as cold as the bath when left out")),
+          }),
+          { maxItems: 20 },
+        ),
+      ),
     }),
     coat: Type.Optional(CoatSchema),
     cladding: Type.Optional(CladdingSchema),

@@ -2,6 +2,6 @@
  * Of a file and of the database. 1: the first. 2: the kit, in the database alone. 3: reasons as codes, no stored way. 4: what became of a
  * piece that did not get done, bath readings, and with a test what it found. 5: how wide a flat bar is, and a heat that was seen to be too hot. 6: looks that tell
  * causes apart, what went otherwise in a quench, and what happens to a bath. 7: colours of a run and its dunk, how a piece was straightened,
- * warp and what was done against it in a temper, and proofs.
+ * warp and what was done against it in a temper, and proofs. 8: a quench in two dips, by turns, or under clay, and the moment it was changed over.
  */
-export const BOOK_VERSION = 7;
+export const BOOK_VERSION = 8;

@@ -3,6 +3,7 @@
 import type { Medium } from "../schema/medium.js";
 import type { Agitation } from "../heat/media.js";
 import { BARE_DESK, type Desk } from "./desk.js";
+import { inOtherBath } from "./hardenCase.js";
 import type { CrackLevel } from "./crackRisk.js";
 import { harden, type HardenPlan, type HardenResult } from "./harden.js";
 import { MEMBERS } from "../schema/job.js";
@@ -30,7 +31,7 @@ function worthOf({ chanceHard, crackRisk }: HardenResult): number {
 /** In the order given. @param members of the ensemble for each @throws InputError as `harden` */
 export function compareBaths(plan: HardenPlan, baths: readonly BathTried[], members: number, desk: Desk = BARE_DESK): BathCompared[] {
   return baths.map((bath) => {
-    const result = harden({ ...plan, ...bath }, { members, desk });
+    const result = harden(inOtherBath(plan, bath), { members, desk });
     return { ...bath, result, worth: worthOf(result) };
   });
 }

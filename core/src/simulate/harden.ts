@@ -9,7 +9,7 @@ import { fractureLook, type FractureLook } from "../kinetics/grain.js";
 import { grindOff_mm } from "../kinetics/decarb.js";
 import { austeniteLeft } from "../kinetics/structure.js";
 import { crackRisk, type CrackRisk } from "./crackRisk.js";
-import { bathTimes_s, hardened, planKey, requireSense, runCase, type Case, type HardenPlan } from "./hardenCase.js";
+import { bathTimes_s, hardened, lastBath, planKey, requireSense, runCase, type Case, type HardenPlan } from "./hardenCase.js";
 import type { Resolution } from "./section.js";
 import {
   airCooling_s,
@@ -26,7 +26,7 @@ import {
   type StartPoint,
   type StraightenWindow,
 } from "./hardenReadings.js";
-import { BARE_DESK } from "./desk.js";
+import { BARE_DESK, type Desk } from "./desk.js";
 import { gather, MEMBERS, membersOf, valueAt, type HardnessValue, type Member, type Place, type RunOptions } from "./hardenSpread.js";
 
 export type { HardenPlan } from "./hardenCase.js";
@@ -89,6 +89,32 @@ export function nominalCase(plan: HardenPlan, resolution: Resolution, { desk = B
   });
 }
 
+/** Nobody waits longer over a bath, s; a moment is found to within this. */
+const LONGEST_WAIT_s = 120;
+const NEAR_s = 0.5;
+/** What ends so much softer no file finds, HRC. */
+export const AS_HARD_HRC = 1.5;
+
+/**
+ * Seconds from the fire by which a piece has to be under, or its working place turns softer than it would have been at once; no more
+ * than two minutes are looked at. A search over the hardening itself, coarse in space. @throws InputError as `harden`
+ */
+export function airLimit_s({ dips: _dips, ...plan }: HardenPlan, desk: Desk = BARE_DESK): number {
+  const working_HRC = (transfer_s: number): number => {
+    const { edge, surface } = harden({ ...plan, transfer_s, bath_s: null }, { members: 0, resolution: "coarse", desk });
+    return (edge ?? surface).mean_HRC;
+  };
+  const wanted_HRC = working_HRC(NEAR_s) - AS_HARD_HRC;
+  let [early_s, late_s] = [NEAR_s, LONGEST_WAIT_s];
+  if (working_HRC(late_s) >= wanted_HRC) return late_s;
+  while (late_s - early_s > NEAR_s) {
+    const middle_s = 0.5 * (early_s + late_s);
+    if (working_HRC(middle_s) >= wanted_HRC) early_s = middle_s;
+    else late_s = middle_s;
+  }
+  return early_s;
+}
+
 /**
  * Hardens a section.
  *
@@ -117,7 +143,9 @@ export function harden(
   const { margin_s, nose_C } = noseMargin({ time_s: result.curve.time_s, temperature_C: result.curve.temperature_C[2]! }, table);
   const lastHot_C = result.temperature_C.reduce((a, b) => Math.max(a, b), -Infinity);
   const endOfRun_s = result.curve.time_s[result.curve.time_s.length - 1]!;
-  const bathCold_s = plan.bath_C + 5 <= HAND_WARM_C ? bathEnd_s : null;
+  const last = lastBath(plan);
+  const isEdgeOnly = [plan, ...(plan.dips ?? [])].every(({ immersion }) => immersion.kind === "edge");
+  const bathCold_s = last.bath_C + 5 <= HAND_WARM_C ? bathEnd_s : null;
   const chanceHard = {
     surface: others?.chanceHard.surface ?? hardened(structure, surface),
     centre: others?.chanceHard.centre ?? hardened(structure, centre),
@@ -136,9 +164,9 @@ export function harden(
     martensiteStart_C: table.martensiteStart_C,
     noseMargin_s: margin_s,
     nose_C,
-    straighten: straightenWindow(result, transferEnd_s, plan.immersion.kind === "edge" ? [EDGE] : [BODY, EDGE]),
+    straighten: straightenWindow(result, transferEnd_s, isEdgeOnly ? [EDGE] : [BODY, EDGE]),
     handWarm_s:
-      (plan.bath_s === null && bathCold_s !== null ? bathCold_s : endOfRun_s + airCooling_s(plan.section, lastHot_C)) - transferEnd_s,
+      (last.bath_s === null && bathCold_s !== null ? bathCold_s : endOfRun_s + airCooling_s(plan.section, lastHot_C)) - transferEnd_s,
     quenchLine: plan.immersion.kind === "edge" || plan.coat ? quenchLine(grid, structure) : null,
     profile: profileOf(plan.section, grid, structure),
     curve: thinned(result.curve, 240),
@@ -149,7 +177,7 @@ export function harden(
       martensiteStart_C: table.martensiteStart_C,
       carbon_wtpct: austenite.solution_wtpct.C,
       astmGrain: austenite.astmGrain,
-      isWater: isWater(plan.medium),
+      isWater: [plan, ...(plan.dips ?? [])].some(({ medium }) => isWater(medium)),
     }),
     fractureLook: fractureLook(austenite.astmGrain),
     decarb_mm: run.decarb_mm,

@@ -16,6 +16,16 @@ import type { BodySection, Cladding, Coat, Immersion } from "../schema/parts.js"
 import { runCourse, type CourseResult, type Exchange, type Form } from "./course.js";
 import { bodyOf, inAir, inBath, STEP_K, thicker, gridOf, type AnyMedium, type Bath, type Places, type Resolution } from "./section.js";
 
+/** A further dip, after so long in the air. */
+export interface Dip {
+  readonly air_s: number;
+  readonly medium: AnyMedium;
+  readonly bath_C: number;
+  readonly immersion: Immersion;
+  /** Time in it, s; null until it is as cold as the bath. */
+  readonly bath_s: number | null;
+}
+
 export interface HardenPlan {
   readonly steel: ResolvedSteel;
   readonly prior: PriorStructure;
@@ -33,6 +43,8 @@ export interface HardenPlan {
   /** Time in the bath, s; null until it is as cold as the bath. */
   readonly bath_s: number | null;
   readonly immersion: Immersion;
+  /** What it is dipped into after the first bath, in order. */
+  readonly dips?: readonly Dip[];
   readonly coat?: Coat | null;
   readonly cladding?: Cladding | null;
   /** What is known of this shop and this run beyond what the model takes for granted. */
@@ -89,18 +101,39 @@ export const BESIDE_s = 0.5;
 /** Nobody waits for a pull longer than so many times what it should take. */
 const LONGEST_FALL = 3;
 
-/** When the piece met the bath and when it left it, s after the fire. */
+/** When the piece met its first bath and when it left the last, s after the fire. */
 export function bathTimes_s({ falls }: HardenPlan, { end_s }: CourseResult): { readonly in_s: number; readonly out_s: number } {
-  const first = falls ? 1 : 0;
-  return { in_s: end_s[first]!, out_s: end_s[first + 1]! };
+  // After the last bath comes the air, and nothing more.
+  return { in_s: end_s[falls ? 1 : 0]!, out_s: end_s[end_s.length - 2]! };
+}
+
+/** The bath it leaves last. */
+export function lastBath({ dips, ...first }: HardenPlan): Pick<HardenPlan, "medium" | "bath_C" | "bath_s"> {
+  return dips?.at(-1) ?? first;
+}
+
+/** The same plan with another liquid wherever its first bath is meant. */
+export function inOtherBath(
+  plan: HardenPlan,
+  bath: Pick<HardenPlan, "medium" | "bath_C"> & Partial<Pick<HardenPlan, "agitation">>,
+): HardenPlan {
+  const { medium, bath_C } = bath;
+  const dips = plan.dips?.map((dip) => (dip.medium === plan.medium ? { ...dip, medium, bath_C } : dip));
+  return { ...plan, ...bath, ...(dips === undefined ? {} : { dips }) };
 }
 
 function stretchesOf(plan: HardenPlan, places: Places, v: Variation): Exchange[] {
   const { section, coat = null } = plan;
   const { grid } = places;
-  const bath: Bath = { ...plan, speedRatio: v.bathRatio };
   const air = inAir(section, grid, coat);
-  const cold_C = Math.max(HAND_WARM_C + 40, plan.bath_C + 5);
+  const cold_C = Math.max(HAND_WARM_C + 40, lastBath(plan).bath_C + 5);
+  const dipped = (dip: Pick<Dip, "medium" | "bath_C" | "immersion" | "bath_s">): Exchange => ({
+    kind: "exchange",
+    surroundings: inBath(section, grid, { ...dip, agitation: plan.agitation, speedRatio: v.bathRatio } satisfies Bath, coat),
+    duration_s: dip.bath_s ?? 3600,
+    until_C: dip.bath_C + 5,
+    longestStep_s: 1,
+  });
   const bathward: Exchange[] = plan.falls
     ? [
         { kind: "exchange", surroundings: air, duration_s: LONGEST_FALL * plan.transfer_s, longestStep_s: 0.5, untilPulls: places.surface },
@@ -109,13 +142,11 @@ function stretchesOf(plan: HardenPlan, places: Places, v: Variation): Exchange[]
     : [{ kind: "exchange", surroundings: air, duration_s: plan.transfer_s * v.transferRatio, longestStep_s: 0.5 }];
   return [
     ...bathward,
-    {
-      kind: "exchange",
-      surroundings: inBath(section, grid, bath, coat),
-      duration_s: plan.bath_s ?? 3600,
-      until_C: plan.bath_C + 5,
-      longestStep_s: 1,
-    },
+    dipped(plan),
+    ...(plan.dips ?? []).flatMap((dip): Exchange[] => [
+      { kind: "exchange", surroundings: air, duration_s: dip.air_s, longestStep_s: 0.5 },
+      dipped(dip),
+    ]),
     { kind: "exchange", surroundings: air, duration_s: 7200, until_C: cold_C, longestStep_s: 2 },
   ];
 }
@@ -285,14 +316,17 @@ export function requireSense(plan: HardenPlan): void {
   requireRange("/austenitise/hold_min", plan.hold_s / 60, 0, 1440);
   requireRange("/transfer_s", plan.transfer_s, 0, 600);
   requireRange("/quench/bath_C", plan.bath_C, -100, 1300);
-  if (plan.bath_C >= plan.heat_C) {
-    throw new InputError({
-      code: "bath-hotter-than-steel",
-      path: "/quench/bath_C",
-      got: plan.bath_C,
-      allowed: `below ${plan.heat_C}`,
-      message: `/quench/bath_C: the bath at ${plan.bath_C} C is not colder than the steel at ${plan.heat_C} C`,
-    });
+  for (const [at, { bath_C, immersion }] of [plan, ...(plan.dips ?? [])].entries()) {
+    const path = at === 0 ? "/quench" : `/quench/dips/${at - 1}`;
+    if (bath_C >= plan.heat_C) {
+      throw new InputError({
+        code: "bath-hotter-than-steel",
+        path: `${path}/bath_C`,
+        got: bath_C,
+        allowed: `below ${plan.heat_C}`,
+        message: `${path}/bath_C: the bath at ${bath_C} C is not colder than the steel at ${plan.heat_C} C`,
+      });
+    }
+    requireFit(plan.section, immersion, plan.coat ?? null, plan.cladding ?? null, path);
   }
-  requireFit(plan.section, plan.immersion, plan.coat ?? null, plan.cladding ?? null, "/quench");
 }

@@ -4,7 +4,7 @@ import { InputError } from "../errors.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { nodeHardness_HV } from "../kinetics/structure.js";
 import { BARE_DESK, type Desk } from "./desk.js";
-import type { HardenPlan } from "./hardenCase.js";
+import type { Case, HardenPlan } from "./hardenCase.js";
 import { nominalCase } from "./harden.js";
 import { quenchLine } from "./hardenReadings.js";
 
@@ -42,12 +42,24 @@ const HARD_HRC = 50;
 /** The back stands third among the places a nominal case watches. */
 const SPINE = 2;
 
-function tryDepth(plan: HardenPlan, height_mm: number, depth_mm: number, desk: Desk): Tried {
-  const { places, structure, result } = nominalCase({ ...plan, bath_s: null, immersion: { kind: "edge", depth_mm } }, "full", { desk });
+/** Seconds in the bath until no glow is left in the back, s. */
+function untilDark_s({ result }: Case, { transfer_s }: HardenPlan): number {
   const { time_s, temperature_C } = result.curve;
   const back = temperature_C[SPINE]!;
-  const dark = time_s.findIndex((at_s, i) => at_s > plan.transfer_s && back[i]! <= DARK_C);
-  const hold_s = Math.max(0, (dark < 0 ? time_s[time_s.length - 1]! : time_s[dark]!) - plan.transfer_s);
+  const dark = time_s.findIndex((at_s, i) => at_s > transfer_s && back[i]! <= DARK_C);
+  return Math.max(0, (dark < 0 ? time_s[time_s.length - 1]! : time_s[dark]!) - transfer_s);
+}
+
+/** How long an edge is held under until its back is dark, s. @throws InputError as `harden` */
+export function darkAfter_s(plan: HardenPlan, desk: Desk = BARE_DESK): number {
+  return untilDark_s(nominalCase({ ...plan, bath_s: null }, "full", { desk }), plan);
+}
+
+function tryDepth(plan: HardenPlan, height_mm: number, depth_mm: number, desk: Desk): Tried {
+  const { dips: _dips, ...once } = plan;
+  const run = nominalCase({ ...once, bath_s: null, immersion: { kind: "edge", depth_mm } }, "full", { desk });
+  const { places, structure } = run;
+  const hold_s = untilDark_s(run, plan);
   const line = quenchLine(places.grid, structure);
   const hardness = (node: number | null): number => (node === null ? 0 : rockwellCFromVickers(nodeHardness_HV(structure, node)));
   const [edge_HRC, spine_HRC] = [hardness(places.edge), hardness(places.spine)];

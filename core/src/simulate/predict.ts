@@ -17,12 +17,13 @@ import { sectionArea_mm2 } from "../plan/fit.js";
 import { RUN_DOUBT_K, RUN_EQUAL_MIN, RUN_OVER_K, structureBeforeHardening, targetOf, thickness_mm } from "../plan/route.js";
 import { breadth_mm } from "../shape/outline.js";
 import type { Piece, Route, Step } from "../schema/book.js";
+import type { Medium } from "../schema/medium.js";
 import type { BodySection, Section } from "../schema/parts.js";
 import type { Effort, Known } from "../schema/job.js";
-import { harden, nominalCase, type HardenPlan, type HardenResult, type ProfilePoint } from "./harden.js";
+import { airLimit_s, harden, nominalCase, type CoolingCurve, type HardenPlan, type HardenResult, type ProfilePoint } from "./harden.js";
 import { doubtful, limitOf, saferChanges, type Safer } from "./advice.js";
 import { BARE_DESK, type Desk } from "./desk.js";
-import { BESIDE_s, hardened, planKey, requireSense, runCase } from "./hardenCase.js";
+import { BESIDE_s, hardened, inOtherBath, planKey, type Dip, requireSense, runCase } from "./hardenCase.js";
 import { HEAT_K, MEMBERS, membersOf, runMembers, type Member } from "./hardenSpread.js";
 import { airCooling_s } from "./hardenReadings.js";
 import { thicker } from "./section.js";
@@ -63,15 +64,8 @@ function usualTransfer_s({ section }: Piece, { temperature_C, fallTo_C }: Extrac
 export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { shop }: Known = {}): HardenPlan {
   const heat = stepOf(route, "harden");
   const quench = stepOf(route, "quench");
-  const medium = catalogue.medium(quench.medium);
-  if (medium === undefined) {
-    throw new InputError({
-      code: "unknown-medium",
-      path: "/route/steps",
-      got: quench.medium,
-      allowed: catalogue.media.map(({ id }) => id).join(", "),
-    });
-  }
+  const medium = mediumOf(catalogue, quench.medium);
+  const dips = dipsOf(catalogue, piece, quench);
   return {
     steel: resolveSteel(catalogue, piece.steel),
     prior: structureBeforeHardening(piece, route.steps),
@@ -83,13 +77,62 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, {
     medium,
     bath_C: quench.bath_C,
     agitation: quench.agitation,
-    bath_s: quench.bath_s ?? null,
+    bath_s: quench.then?.after_s ?? quench.turns?.first_s ?? quench.bath_s ?? null,
     immersion: immersionOf(piece, quench),
+    ...(dips.length === 0 ? {} : { dips }),
+    ...clayOf(piece.section, quench),
     ...(shop === undefined ? {} : { shop }),
   };
 }
 
 type Quench = Extract<Step, { kind: "quench" }>;
+
+function mediumOf(catalogue: Catalogue, id: string): Medium {
+  const medium = catalogue.medium(id);
+  if (medium === undefined) {
+    const allowed = catalogue.media.map((m) => m.id).join(", ");
+    throw new InputError({ code: "unknown-medium", path: "/route/steps", got: id, allowed });
+  }
+  return medium;
+}
+
+/** No higher up than the section is: nearer the point it may cover nothing. */
+function clayOf(section: Section, { clay }: Quench): Pick<HardenPlan, "coat"> {
+  if (clay === undefined || section.shape !== "wedge") return {};
+  return { coat: { ...clay, from_mm: Math.min(clay.from_mm, section.height_mm) } };
+}
+
+/** Each end goes under so many times: by then both are dark. */
+const TURNS = 6;
+
+/** What follows the first dip: all of it under, or the same end again each time the other has been in. */
+function dipsOf(catalogue: Catalogue, piece: Piece, quench: Quench): Dip[] {
+  const { then, turns, bath_C } = quench;
+  if (then !== undefined) {
+    const medium = mediumOf(catalogue, then.medium ?? quench.medium);
+    const same_C = medium.id === quench.medium ? bath_C : medium.usualBath_C;
+    return [{ air_s: 0, medium, bath_C: then.bath_C ?? same_C, immersion: { kind: "full" }, bath_s: quench.bath_s ?? null }];
+  }
+  if (turns === undefined) return [];
+  const again = { air_s: turns.second_s, medium: mediumOf(catalogue, quench.medium), bath_C, immersion: immersionOf(piece, quench) };
+  return Array.from({ length: TURNS - 1 }, (_, i) => ({ ...again, bath_s: i === TURNS - 2 ? null : turns.first_s }));
+}
+
+/** The route for the end that goes second of two by turns: it waits in the air while the first is under. Null where there are no turns. */
+export function otherEndOf(piece: Piece, route: Route): Route | null {
+  const heat = route.steps.findLast((step) => step.kind === "harden");
+  const at = route.steps.findLastIndex(({ kind }) => kind === "quench");
+  const quench = route.steps[at];
+  if (quench?.kind !== "quench" || quench.turns === undefined || quench.part === undefined || heat?.kind !== "harden") return null;
+  const { first_s, second_s, depth_mm } = quench.turns;
+  const other: Quench = {
+    ...quench,
+    part: { end: quench.part.end === "working" ? "other" : "working", depth_mm },
+    transfer_s: (quench.transfer_s ?? usualTransfer_s(piece, heat)) + first_s,
+    turns: { first_s: second_s, second_s: first_s, depth_mm: quench.part.depth_mm },
+  };
+  return { ...route, steps: route.steps.map((step, i) => (i === at ? other : step)) };
+}
 
 /** An end that goes in less deep than it is thick is cooled from its face; deeper, it is cooled all around as the bar it is. */
 function isFace({ section }: Piece, { part }: Quench): boolean {
@@ -164,6 +207,14 @@ export interface Prediction {
   readonly working: { readonly place: "edge" | "surface"; readonly asQuenched: Estimate; readonly tempered: Estimate };
   /** The thickest place. */
   readonly thickest: { readonly place: "spine" | "centre"; readonly asQuenched: Estimate; readonly tempered: Estimate };
+  /** The working place of the end that goes second, where two go by turns. */
+  readonly other: {
+    readonly asQuenched: Estimate;
+    readonly tempered: Estimate;
+    readonly curve: CoolingCurve;
+    /** Out of the fire it has to be under by then, s. */
+    readonly secondBy_s: number;
+  } | null;
   readonly profile: readonly (ProfilePoint & { readonly tempered_HRC: number })[];
   readonly equivalent_C: number;
   readonly isEmbrittled: boolean;
@@ -235,6 +286,15 @@ function softShare(members: readonly Member[], weights: readonly number[]): numb
   return Math.min(1, Math.max(0, 1 - hard));
 }
 
+/** The end that goes second has an ensemble of its own; no test says which end it was made at. */
+function otherEnd(plan: HardenPlan, tempers: Tempers, isQuick: boolean, desk: Desk): NonNullable<Prediction["other"]> {
+  const { edge, surface, curve } = desk.recall("hardening", `other ${isQuick} ${planKey(plan)}`, () =>
+    harden(plan, isQuick ? { resolution: "coarse", members: QUICK_MEMBERS, desk } : { desk }),
+  );
+  const { asQuenched, tempered } = temperPlace(tempers, edge ?? surface);
+  return { asQuenched, tempered, curve, secondBy_s: airLimit_s(plan, desk) };
+}
+
 /** The whole answer for a piece on a route, by what is `known` of its shop and its tests; `already` is its ensemble when that was run beside it; quick is coarse in space and leaves out what would help. @throws InputError for a route without a hardening or a quench. */
 export function predict(
   catalogue: Catalogue,
@@ -263,6 +323,7 @@ export function predict(
   const equivalent_C =
     cycles.length === 0 ? 20 : temperedHardness({ steel: temper, cycles, asQuenched_HRC: working.asQuenched.mean_HRC }).equivalent_C;
   const band = plan.steel.file?.temper.embrittlement_C;
+  const other = otherEndOf(piece, route);
   return {
     hardening,
     transformations: transformations(plan.steel.composition_wtpct, plan.prior, {
@@ -271,6 +332,7 @@ export function predict(
     }),
     working: { place: hardening.edge ? "edge" : "surface", asQuenched: working.asQuenched, tempered: working.tempered },
     thickest: { place: hardening.spine ? "spine" : "centre", asQuenched: thickest.asQuenched, tempered: thickest.tempered },
+    other: other === null ? null : otherEnd(hardenPlanOf(catalogue, piece, other, known), tempers, isQuick, desk),
     profile: hardening.profile.map((point) => ({ ...point, tempered_HRC: temperedAt(temper, cycles, point.hardness_HRC) })),
     equivalent_C,
     isEmbrittled: band !== undefined && equivalent_C >= band[0]! && equivalent_C <= band[1]!,
@@ -383,6 +445,6 @@ export function bathResponses(
     const medium = catalogue.medium(id);
     if (medium === undefined) return [];
     const bath_C = medium === plan.medium ? plan.bath_C : medium.usualBath_C;
-    return [{ medium: id, ...quickAnswer({ ...plan, medium, bath_C }, cycles, desk) }];
+    return [{ medium: id, ...quickAnswer(inOtherBath(plan, { medium, bath_C }), cycles, desk) }];
   });
 }

@@ -19,7 +19,8 @@ export interface ZoneReport {
 }
 
 /** Edge and tip are where the piece works, and both ends where both are hardened; spine and tang are its thickest place. */
-function estimateOf(zone: Zone, { working, thickest }: Prediction, hardens: Hardens): Estimate {
+function estimateOf(zone: Zone, { working, thickest, other }: Prediction, hardens: Hardens): Estimate {
+  if (zone === "tang" && other !== null) return other.tempered;
   const isWorking = zone === "edge" || zone === "tip" || (zone === "tang" && hardens === "ends");
   return isWorking ? working.tempered : thickest.tempered;
 }

@@ -6,7 +6,7 @@ import type { Mishap, Route, Step } from "../schema/book.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { LIMITS } from "../schema/limits.js";
 import { colourAtHeat, heatOfColour_C, surfaceShift_K } from "../simulate/colourRun.js";
-import { bathTimes } from "./bathTimes.js";
+import { bathTimes, type BathTimes } from "./bathTimes.js";
 import { heatHad, type HeatHad } from "./heatHad.js";
 import { heatDoubt_K } from "./known.js";
 import { runLogOf } from "./runLog.js";
@@ -50,8 +50,25 @@ export function mishapsOf({ checks, acts }: Pick<PieceState, "checks" | "acts">,
   return new Set(checks.flatMap(({ act, reading }) => (reading.check === "mishap" && own.has(act) ? [reading.what] : [])));
 }
 
+/** How a quench in two dips, or of two ends by turns, went by the taps: as planned until somebody changed it over, or took it out without. */
+function dipsAsDone({ then, turns }: Quench, { in_ms, over_ms, out_ms }: BathTimes): Pick<Quench, "then" | "turns"> {
+  const [first_ms, second_ms = null] = over_ms;
+  if (then !== undefined) {
+    const after_s = seconds(in_ms, first_ms ?? null, LIMITS.quench.after_s);
+    if (after_s !== undefined) return { then: { ...then, after_s } };
+    return out_ms === null ? { then } : {};
+  }
+  if (turns === undefined) return {};
+  const first_s = seconds(in_ms, first_ms ?? null, LIMITS.quench.turn_s);
+  const second_s = seconds(first_ms, second_ms, LIMITS.quench.turn_s);
+  return { turns: { ...turns, ...(first_s === undefined ? {} : { first_s }), ...(second_s === undefined ? {} : { second_s }) } };
+}
+
 function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
-  const { in_ms, out_ms } = bathTimes(state, step);
+  const times = bathTimes(state, step);
+  const { in_ms, out_ms } = times;
+  const { then: _then, turns: _turns, ...plain } = quench;
+  const dips = dipsAsDone(quench, times);
   const at = state.acts.findIndex((act) => act.step === step && act.kind === "quench");
   const before = state.acts[at - 1];
   // A fall is part of the heat: the way to the bath begins beside it.
@@ -59,9 +76,11 @@ function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
   const transfer_s = seconds(left_ms, in_ms, LIMITS.quench.transfer_s);
   const went = mishapsOf(state, step);
   // What was taken out for the heat left in its body to draw it has that drawing planned as a step of its own.
-  const bath_s = quench.leavesHeat === true ? undefined : seconds(in_ms, out_ms, LIMITS.quench.bath_s);
+  const last_ms = dips.then === undefined ? in_ms : (times.over_ms[0] ?? in_ms);
+  const bath_s = quench.leavesHeat === true || dips.turns !== undefined ? undefined : seconds(last_ms, out_ms, LIMITS.quench.bath_s);
   return {
-    ...quench,
+    ...plain,
+    ...dips,
     bath_C: bathRead_C(state, step, in_ms) ?? quench.bath_C,
     ...(transfer_s === undefined ? (went.has("slow") ? { transfer_s: SLOW_s } : {}) : { transfer_s }),
     ...(went.has("not-stirred") ? { agitation: "none" } : {}),

@@ -15,6 +15,7 @@ import type { CrackRisk } from "../simulate/crackRisk.js";
 import { MEMBERS } from "../schema/job.js";
 import { bestBath, compareBaths } from "../simulate/chooseBath.js";
 import { harden, type HardenPlan, type HardnessValue, type ProfilePoint } from "../simulate/harden.js";
+import type { Dip } from "../simulate/hardenCase.js";
 import { depthForLine } from "../simulate/lineFor.js";
 
 function hrcOf({ mean_HRC, sd_HRC, p05_HRC, p50_HRC, p95_HRC, model_HRC, input_HRC }: HardnessValue) {
@@ -72,12 +73,29 @@ function bathFrom({
   return { medium: resolveMedium(medium, "/quench/medium"), bath_C, agitation };
 }
 
+type Quenched = ReturnType<typeof requireAny<"VerbHarden">>["quench"];
+
+/** A further dip: in the same bath, all of it under, where nothing else is said. */
+function dipFrom(dip: NonNullable<Quenched["dips"]>[number], first: Quenched, index: number): Dip {
+  const medium = resolveMedium(dip.medium ?? first.medium, `/quench/dips/${index}/medium`);
+  const same_C =
+    dip.medium === undefined || dip.medium === first.medium ? first.bath_C : "usualBath_C" in medium ? medium.usualBath_C : first.bath_C;
+  return {
+    air_s: dip.air_s ?? 0,
+    medium,
+    bath_C: dip.bath_C ?? same_C,
+    immersion: dip.immersion ?? { kind: "full" },
+    bath_s: dip.time_s ?? null,
+  };
+}
+
 export function hardenVerb(input: unknown) {
   const { quench, coat, cladding, ...said } = requireAny("VerbHarden", input);
   const result = harden({
     ...planFrom(said, bathFrom(quench)),
     bath_s: quench.time_s ?? null,
     immersion: quench.immersion ?? { kind: "full" },
+    ...(quench.dips === undefined ? {} : { dips: quench.dips.map((dip, i) => dipFrom(dip, quench, i)) }),
     coat: coat ?? null,
     cladding: cladding ?? null,
   });

@@ -81,7 +81,52 @@ describe("a route as it was done", () => {
     const back = (event: string): BookEvent => ({ id: `not ${event}`, piece: "p", at_ms: START_ms + 9e6, kind: "withdrawn", event });
     const state = pieceState("p", [...events, back("out"), back("done")])!;
     expect(quenchOf(routeAsDone(state)!).bath_s).toBeUndefined();
-    expect(bathTimes(state, quenched({}).next!.step)).toEqual({ in_ms: START_ms + 2000, out_ms: null });
+    expect(bathTimes(state, quenched({}).next!.step)).toEqual({ in_ms: START_ms + 2000, over_ms: [], out_ms: null });
+  });
+  it("a quench in two dips has the seconds of each by its taps; taken out without the second it had none", () => {
+    const then = { after_s: 40 };
+    const twoDips: Route = {
+      ...route,
+      steps: route.steps.map((step) => (step.kind === "quench" ? { ...step, edgeDepth_mm: 20, then } : step)),
+    };
+    const { events } = quenched({ bath_s: 60 }, twoDips);
+    const { id } = actsOfRoute(twoDips).find(({ kind }) => kind === "quench")!;
+    const over = (at_ms: number): BookEvent => ({
+      id: `over ${at_ms}`,
+      piece: "p",
+      at_ms,
+      kind: "check",
+      act: id,
+      reading: { check: "bath", state: "over" },
+    });
+    const withOver = pieceState(
+      "p",
+      [...events, over(START_ms + 2000 + 25_000)].sort((a, b) => a.at_ms - b.at_ms),
+    )!;
+    expect(quenchOf(routeAsDone(withOver)!)).toMatchObject({ then: { after_s: 25 }, bath_s: 35 });
+    const without = quenchOf(routeAsDone(pieceState("p", events)!)!);
+    expect(without).toMatchObject({ edgeDepth_mm: 20, bath_s: 60 });
+    expect("then" in without).toBe(false);
+    // While it is under what is planned is still to come.
+    expect(quenchOf(routeAsDone(quenched({}, twoDips))!).then).toEqual(then);
+  });
+  it("two ends by turns have the seconds of the first turns by their taps", () => {
+    const turns = { depth_mm: 20, first_s: 4, second_s: 4 };
+    const byTurns: Route = {
+      ...route,
+      steps: route.steps.map((step) => (step.kind === "quench" ? { ...step, part: { end: "working", depth_mm: 20 }, turns } : step)),
+    };
+    const { events } = quenched({}, byTurns);
+    const { id } = actsOfRoute(byTurns).find(({ kind }) => kind === "quench")!;
+    const overs = [9, 14, 20].map((s): BookEvent => ({
+      id: `over ${s}`,
+      piece: "p",
+      at_ms: START_ms + 2000 + 1000 * s,
+      kind: "check",
+      act: id,
+      reading: { check: "bath", state: "over" },
+    }));
+    expect(quenchOf(routeAsDone(pieceState("p", [...events, ...overs])!)!).turns).toEqual({ depth_mm: 20, first_s: 9, second_s: 5 });
   });
   it("hardened again, each time has its own seconds", () => {
     const again: Route = { ...route, steps: hardenAgain<Step>(route.steps, route.steps[0]!) };

@@ -69,6 +69,14 @@ describe("verbs answer in the shapes of the command line", () => {
     expect(answer.spine.hrc.mean).toBeGreaterThan(30);
     expect(answer.profile[0]!.y_mm).toBeGreaterThan(0);
   });
+  it("harden in two baths: the second takes what the first left, in air it would have stayed softer", () => {
+    const section = { shape: "plate", thickness_mm: 12 };
+    const mean = (quench: object): number =>
+      (runVerb("harden", { ...good, section, quench: { ...good.quench, ...quench } }) as { centre: Hrc }).centre.hrc.mean;
+    const out = mean({ time_s: 2 });
+    expect(mean({ time_s: 2, dips: [{ medium: "water" }] })).toBeGreaterThan(out + 5);
+    expect(mean({ time_s: 2, dips: [{ medium: "water", air_s: 300 }] })).toBeCloseTo(out, 0);
+  });
   it("temper, verdict, convert, glow, oxide, transformations, steels, check-file", () => {
     expect(runVerb("temper", { steel: "1084", cycles: [{ temperature_C: 200, hold_min: 120 }] })).toMatchObject({
       embrittlement: false,
@@ -205,6 +213,13 @@ describe("verbs refuse with a place", () => {
   const past = { steel: "1084", priorStructure: "pearlite", section: { shape: "plate", thickness_mm: 4 } };
   const hot = { kind: "heat", to_C: 800, hold_min: 2 };
   const rows: readonly [string, string, unknown, string, string][] = [
+    [
+      "a second bath hotter than the steel",
+      "harden",
+      { ...good, quench: { ...good.quench, time_s: 3, dips: [{ bath_C: 1200 }] } },
+      "bath-hotter-than-steel",
+      "/quench/dips/0/bath_C",
+    ],
     ["a missing field", "harden", { ...good, priorStructure: undefined }, "missing", "/priorStructure"],
     ["a negative thickness", "harden", { ...good, section: { shape: "plate", thickness_mm: -1 } }, "out-of-range", "/section/thickness_mm"],
     ["an absurd size", "harden", { ...good, section: { shape: "plate", thickness_mm: 9000 } }, "out-of-range", "/section/thickness_mm"],

@@ -10,12 +10,15 @@ const froe = pieceState(FROE, base)!;
 const prediction = predict(CATALOGUE, froe.piece, planRoute(CATALOGUE, froe.piece, "forge"), "quick");
 
 /** Plays the sequence from its one press, every move at its own time, and tells what was logged. */
-function play(rehearsed_s?: number): { moves: string[]; end: PieceState; times_s: number[] } {
+function play(rehearsed_s?: number, quench: object = {}): { moves: string[]; end: PieceState; times_s: number[] } {
   const events: BookEvent[] = [...base];
   let made = 0;
   const put = (event: object, at_ms: number): void => {
     events.push(requireValid("Event", { ...event, id: `s${made++}`, piece: FROE, at_ms: Math.round(at_ms) }));
   };
+  const { route } = froe;
+  const steps = route!.steps.map((step) => (step.kind === "quench" ? { ...step, ...quench } : step));
+  put({ kind: "route", route: { ...route, steps } }, NOW_ms - 6);
   put({ kind: "act-done", act: froe.next!.id }, NOW_ms - 5);
   const hold = froe.acts[froe.acts.indexOf(froe.next!) + 1]!;
   if (rehearsed_s !== undefined) put({ kind: "check", act: hold.id, reading: { check: "rehearsal", took_s: rehearsed_s } }, NOW_ms);
@@ -51,6 +54,15 @@ describe("the quench without hands", () => {
   it("the move takes as long as it took when it was rehearsed", () => {
     const slow = play(4.2).times_s;
     expect(slow[1]! - slow[0]!).toBeCloseTo(4.2, 2);
+  });
+  it("goes over into a second bath by the plan's seconds, and comes out early by them", () => {
+    const two = play(undefined, { then: { after_s: 3, medium: "water" }, bath_s: 20 });
+    expect(two.moves.slice(-3)).toEqual(["Under. Keep it moving.", "Now: over into the second bath.", "Out. Sight the spine."]);
+    const [under_s, over_s, out_s] = two.times_s.slice(-3);
+    expect(over_s! - under_s!).toBeCloseTo(3, 2);
+    expect(out_s! - over_s!).toBeCloseTo(20, 2);
+    const early = play(undefined, { bath_s: 5 });
+    expect(early.times_s.at(-1)! - early.times_s.at(-2)!).toBeCloseTo(5, 2);
   });
   it("cannot begin before an edge quench, which nobody can call by the clock", () => {
     const route = planRoute(CATALOGUE, froe.piece, "forge", { way: { hardens: "edge" } });

@@ -3,7 +3,7 @@
  * straight, or hand-warm, somebody has to see and feel: that is called, and logged by a key alone. Pure.
  */
 
-import { bathTimes, soakClock, underOf, type Act, type PieceState, type Prediction } from "@tembrak/core";
+import { bathTimes, dipNow, soakClock, underOf, type Act, type PieceState, type Prediction } from "@tembrak/core";
 import type { NewEvent } from "../../store/db.js";
 import { BATH_LEAST_s, type CueKind } from "../../calls/cues.js";
 
@@ -76,8 +76,14 @@ export function nextMove(state: PieceState, prediction: Prediction | undefined):
         const under: NewEvent = { kind: "check", act: next.id, reading: { check: "bath", state: "in" } };
         return move(since_ms + 1000 * move_s(state), "look", "Under. Keep it moving.", "under", [under]);
       }
+      const step = state.route?.steps[next.step];
+      const due = step?.kind === "quench" ? dipNow(step, bathTimes(state, next.step), in_ms).due : null;
+      if (due?.move === "over") {
+        const over: NewEvent = { kind: "check", act: next.id, reading: { check: "bath", state: "over" } };
+        return move(in_ms + 1000 * due.at_s, "now", "Now: over into the second bath.", "over", [over]);
+      }
       const window = prediction?.hardening.straighten ?? null;
-      const bath_s = Math.max(BATH_LEAST_s, Math.min(window?.from_s ?? USUAL_BATH_s, 30));
+      const bath_s = due !== null ? due.at_s : Math.max(BATH_LEAST_s, Math.min(window?.from_s ?? USUAL_BATH_s, 30));
       const out: NewEvent = { kind: "check", act: next.id, reading: { check: "bath", state: "out" } };
       return move(in_ms + 1000 * bath_s, "now", "Out. Sight the spine.", "out of the bath", [out, done]);
     }

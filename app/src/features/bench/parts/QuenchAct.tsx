@@ -1,6 +1,17 @@
 /** The bath and the window to straighten: seconds, the piece at its depth, jaws that close. One key. */
 
-import { bathTimes, LIMITS, underOf, type PieceState, type Prediction, type Route, type Step, type Under } from "@tembrak/core";
+import {
+  bathTimes,
+  dipNow,
+  LIMITS,
+  underOf,
+  type DipNow,
+  type PieceState,
+  type Prediction,
+  type Route,
+  type Step,
+  type Under,
+} from "@tembrak/core";
 import type { ReactNode } from "react";
 import { useQuestion, useStandingSoon } from "../../../compute/useAnswers.js";
 import { actWords, mediumName } from "../../../words/actWords.js";
@@ -11,6 +22,7 @@ import { BATH_LEAST_s } from "../../../calls/cues.js";
 import { useBathNow } from "../../../compute/useBathNow.js";
 import { bathBefore } from "../../../words/bathWords.js";
 import { bathWords } from "../../../words/benchWords.js";
+import { dipWords, endsWords, overKey } from "../../../words/patternWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 import { StraightenKeys } from "./StraightenKeys.js";
 import { ReadKey } from "./ReadKey.js";
@@ -18,6 +30,9 @@ import { ReadKey } from "./ReadKey.js";
 type Props = ActProps<"quench" | "straighten">;
 type Quench = Extract<Step, { kind: "quench" }>;
 type StraightenWindow = NonNullable<Prediction["hardening"]["straighten"]>;
+
+/** From the fire to the bath where nobody says, s. */
+const USUAL_TRANSFER_s = 1.5;
 
 /** A route that lost its quench is not one anybody planned; the bath most have. */
 const UNPLANNED = { medium: "fast-oil", bath_C: 50 };
@@ -171,8 +186,28 @@ function BathRead({ state, bench, quench: { medium, bath_C }, now_ms }: Pick<Pro
   );
 }
 
+/** Under: changed over where that is planned, and out. */
+function UnderKeys({ act, bench, over }: Pick<ActProps<"quench" | "straighten">, "act" | "bench"> & { over: string | null }) {
+  const out = (): void => bench.done([{ kind: "check", act: act.id, reading: { check: "bath", state: "out" } }]);
+  if (over === null) return <ActKey label="It is out" note="or the foot switch" bench={bench} onPress={out} />;
+  return (
+    <>
+      <button type="button" className="log-key wide-key" disabled={bench.isStoring} onClick={out}>
+        It is out
+      </button>
+      <ActKey label={over} note="as it goes under" bench={bench} onPress={() => bench.check({ check: "bath", state: "over" })} />
+    </>
+  );
+}
+
+interface KeysProps extends Omit<ActProps<"quench" | "straighten">, "now_ms"> {
+  readonly isUnder: boolean;
+  /** The next move of the quench before it comes out; null where there is none. */
+  readonly over: string | null;
+}
+
 /** In, out, and whether it is straight. */
-function Keys({ state, act, bench, isUnder }: Omit<ActProps<"quench" | "straighten">, "now_ms"> & { isUnder: boolean }) {
+function Keys({ state, act, bench, isUnder, over }: KeysProps) {
   const words = actWords(act, state, useSettings());
   const isQuench = act.kind === "quench";
   return (
@@ -185,12 +220,7 @@ function Keys({ state, act, bench, isUnder }: Omit<ActProps<"quench" | "straight
           onPress={() => bench.check({ check: "bath", state: "in" })}
         />
       ) : isQuench ? (
-        <ActKey
-          label="It is out"
-          note="or the foot switch"
-          bench={bench}
-          onPress={() => bench.done([{ kind: "check", act: act.id, reading: { check: "bath", state: "out" } }])}
-        />
+        <UnderKeys act={act} bench={bench} over={over} />
       ) : (
         <>
           <button
@@ -217,11 +247,12 @@ interface SecondsProps {
   readonly gone_s: number | null;
   readonly window: StraightenWindow | null;
   readonly quench: Quench | null;
+  readonly dip: DipNow | null;
   readonly children: ReactNode;
 }
 
 /** Seconds since it went in: of what, and what is to be done. */
-function Seconds({ act, gone_s, window, quench, children }: SecondsProps) {
+function Seconds({ act, gone_s, window, quench, dip, children }: SecondsProps) {
   const since = act.kind === "quench" ? "seconds in the bath" : "seconds since it went in";
   return (
     <div className="bench-left">
@@ -237,7 +268,8 @@ function Seconds({ act, gone_s, window, quench, children }: SecondsProps) {
           gone_s,
           least_s: BATH_LEAST_s,
           window,
-          ...(quench === null ? {} : { under: underOf(quench).what, leavesHeat: quench.leavesHeat === true }),
+          ...(quench === null ? {} : { under: underNow(quench, dip).what, leavesHeat: quench.leavesHeat === true }),
+          ...(quench === null || dip === null ? {} : { dip: dipWords(dip, quench) }),
         })}
       </p>
       {children}
@@ -265,8 +297,22 @@ function isBefore(act: Props["act"], in_ms: number | null): boolean {
   return act.kind === "quench" && in_ms === null;
 }
 
-function underOfQuench(quench: Quench | null): Under {
-  return quench === null ? { what: "whole" } : underOf(quench);
+/** All of it once it has been changed over from the edge alone. */
+function underNow(quench: Quench | null, dip: DipNow | null): Under {
+  if (quench === null || (dip?.pattern === "back-after" && dip.changed > 0)) return { what: "whole" };
+  return underOf(quench);
+}
+
+/** Both ends of what is quenched by turns, and whether the second has waited too long. */
+function Ends({ dip, quench, prediction }: { dip: DipNow; quench: Quench; prediction: Prediction | undefined }) {
+  const units = useSettings();
+  if (dip.pattern !== "by-turns" || prediction === undefined) return null;
+  const words = endsWords(dip, prediction, quench.transfer_s ?? USUAL_TRANSFER_s, units);
+  return words === null ? null : (
+    <p className="drawn from" role="status">
+      {words}
+    </p>
+  );
 }
 
 /** A window that shuts before the piece may come out is none. */
@@ -287,20 +333,30 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
   const in_ms = bathTimes(state, act.step).in_ms;
   const gone_s = in_ms === null ? null : Math.max(0, (now_ms - in_ms) / 1000);
   const quench = quenchOf(useQuestion(state)?.route, act);
+  // What is planned says which moves are to come: what was done of them is in the taps.
+  const planned = quenchOf(state.route ?? undefined, act);
+  const dip = planned === null || act.kind !== "quench" ? null : dipNow(planned, bathTimes(state, act.step), now_ms);
   const window = prediction?.hardening.straighten ?? null;
   return (
     <>
       <div className={`bench-main quench ${act.kind}`}>
-        <Tank state={state} where={whereOf(act, in_ms)} {...bathSaid(quench, useSettings())} under={underOfQuench(quench)} />
-        <Seconds act={act} gone_s={gone_s} window={window} quench={quench}>
+        <Tank state={state} where={whereOf(act, in_ms)} {...bathSaid(quench, useSettings())} under={underNow(planned, dip)} />
+        <Seconds act={act} gone_s={gone_s} window={window} quench={planned} dip={dip}>
           {isBefore(act, in_ms) && quench !== null ? <BathRead state={state} bench={bench} quench={quench} now_ms={now_ms} /> : null}
+          {dip !== null && planned !== null ? <Ends dip={dip} quench={planned} prediction={prediction} /> : null}
         </Seconds>
       </div>
       {window !== null && isWorthShowing(act, window) ? (
         <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} isBefore={gone_s === null} />
       ) : null}
       <Straighten state={state} act={act} bench={bench} now_ms={now_ms} isShut={isShut(window, gone_s)} />
-      <Keys state={state} act={act} bench={bench} isUnder={in_ms !== null} />
+      <Keys
+        state={state}
+        act={act}
+        bench={bench}
+        isUnder={in_ms !== null}
+        over={dip === null || planned === null ? null : overKey(dip, planned)}
+      />
     </>
   );
 }

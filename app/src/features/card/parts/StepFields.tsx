@@ -9,9 +9,13 @@ import { DifferenceField, DurationField, LengthField, TemperatureField } from ".
 
 /** The same bath with all of it under, or only the edge; whatever else was said of it stays. */
 export function immersed(step: Extract<Step, { kind: "quench" }>, what: "whole" | "edge", height_mm: number): Step {
-  const { edgeDepth_mm: before, ...whole } = step;
+  const { edgeDepth_mm: before, ...rest } = step;
+  // The back that follows the edge follows nothing where all of it is under.
+  const { then, ...bare } = rest;
+  const whole = then !== undefined && before !== undefined ? bare : rest;
   return what === "whole" ? whole : { ...whole, edgeDepth_mm: before ?? usualEdgeDepth_mm(height_mm) };
 }
+import { DipFields } from "./DipFields.js";
 import { LineFinder } from "./LineFinder.js";
 import { isUnderTheChange } from "../../../words/actWords.js";
 
@@ -80,6 +84,7 @@ function QuenchFields({ step, piece, route, units, isLocked, onChange, onFault }
           onFound={(edgeDepth_mm) => onChange({ ...step, edgeDepth_mm })}
         />
       ) : null}
+      <DipFields step={step} piece={piece} units={units} isLocked={isLocked} onChange={onChange} onFault={onFault} />
     </>
   );
 }

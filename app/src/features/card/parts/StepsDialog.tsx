@@ -30,6 +30,7 @@ import { stepSource } from "../../../words/sources.js";
 import { useLog, useUnits } from "../../../store/useStore.js";
 import { StepFields } from "./StepFields.js";
 import { OtherPractices } from "./OtherPractices.js";
+import { Patterns } from "./Patterns.js";
 import { NAMED_HEAT_WORDS, ORDER_WORDS, reasonWords } from "../../../words/routeWords.js";
 import "./steps.css";
 
@@ -290,6 +291,15 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                             setTaken(other);
                             setDraft(rowsOf(other));
                           }}
+                        />
+                      ) : null}
+                      {step.kind === "quench" && !locked && step.leavesHeat !== true ? (
+                        <Patterns
+                          piece={state.piece}
+                          route={{ ...(taken ?? route), steps: rows.map((row) => row.step) }}
+                          index={i}
+                          units={units}
+                          onTake={(to) => change(key, to)}
                         />
                       ) : null}
                     </StepName>

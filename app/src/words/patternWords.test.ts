@@ -1,0 +1,87 @@
+import { CATALOGUE, dipNow, PATTERNS, type Estimate, type PatternTried, type Piece, type Prediction, type Quench } from "@tembrak/core";
+import { describe, expect, it } from "@jest/globals";
+import { dipPhrase, dipWords, endsWords, overKey, PATTERN_WORDS, patternWords, triedWords } from "./patternWords.js";
+
+const METRIC = { temperature: "C", length: "mm" } as const;
+const PLAIN: Quench = { kind: "quench", medium: "fast-oil", bath_C: 55, agitation: "mild", why: "warm-oil" };
+const IMPERIAL = { ...METRIC, length: "in", temperature: "F" } as const;
+const now = (quench: Quench, gone_s: number, over_s: number[] = []) =>
+  dipNow(quench, { in_ms: 0, over_ms: over_s.map((s) => 1000 * s), out_ms: null }, 1000 * gone_s);
+const estimate = (mean_HRC: number) => ({ mean_HRC, p05_HRC: mean_HRC - 2, p95_HRC: mean_HRC + 2 }) as Estimate;
+
+describe("ways through a bath, in words", () => {
+  it("every way has a name and says what it is for, two baths by which comes first", () => {
+    for (const pattern of PATTERNS) {
+      const { name, does } = patternWords(pattern, PLAIN);
+      expect(name.length * does.length).toBeGreaterThan(0);
+    }
+    expect(patternWords("two-baths", PLAIN).mind).toMatch(/floats burning/);
+    expect(patternWords("two-baths", { medium: "water" }).mind).toMatch(/boils up/);
+    expect(new Set(Object.values(PATTERN_WORDS).map(({ name }) => name)).size).toBe(PATTERNS.length);
+  });
+  it("the title has what is special, in the shop's units; nothing for all of it under", () => {
+    expect(dipPhrase(PLAIN, METRIC)).toBeNull();
+    expect(dipPhrase({ ...PLAIN, bath_s: 8 }, METRIC)).toBe("out after 8 s, then air");
+    expect(dipPhrase({ ...PLAIN, then: { after_s: 3, medium: "water" } }, METRIC)).toBe("3 s, then into the water");
+    expect(dipPhrase({ ...PLAIN, edgeDepth_mm: 20, then: { after_s: 40 } }, METRIC)).toBe("the back after it when it is dark, about 40 s");
+    expect(dipPhrase({ ...PLAIN, clay: { thickness_mm: 3.175, from_mm: 25.4 } }, IMPERIAL)).toMatch(/^clay 1\/8 in thick from 1 in up$/);
+    expect(dipPhrase({ ...PLAIN, turns: { depth_mm: 20, first_s: 4, second_s: 5 } }, METRIC)).toBe("both ends by turns, 4 s and 5 s");
+  });
+  it("what came of it: both places, or both ends, the line, the chance and the crack", () => {
+    const tried: PatternTried = {
+      pattern: "edge",
+      quench: { ...PLAIN, edgeDepth_mm: 20 },
+      working: estimate(58),
+      thickest: estimate(24),
+      other: null,
+      chanceHard: 0.9,
+      crack: "some",
+      martensiteOut: 0,
+      line_mm: 21,
+      secondBy_s: null,
+    };
+    const blade = { section: { shape: "wedge", spine_mm: 5, edge_mm: 1, height_mm: 40 } } as Piece;
+    const said = triedWords(tried, blade, METRIC);
+    expect(said).toMatch(/edge 58 HRC \(56 to 60\), back 24, line 21 mm up\. It hardens .*some risk of a crack\.$/);
+    expect(triedWords({ ...tried, other: estimate(41) }, blade, METRIC)).toMatch(/first end 58 HRC .*second 41 HRC/);
+  });
+});
+
+describe("at the bath", () => {
+  it("the edge is held until the back is dark, then all of it; the words go on as for any bath after that", () => {
+    const quench: Quench = { ...PLAIN, edgeDepth_mm: 20, then: { after_s: 40 } };
+    expect(dipWords(now(quench, 10), quench)).toMatch(/until the back is dark: about 30 s more/);
+    expect(dipWords(now(quench, 45), quench)).toBe("Is the back dark? All of it under");
+    expect(overKey(now(quench, 45), quench)).toBe("The back is under too");
+    expect(dipWords(now(quench, 50, [46]), quench)).toBeNull();
+    expect(overKey(now(quench, 50, [46]), quench)).toBeNull();
+  });
+  it("two baths and out early go by the clock", () => {
+    const two: Quench = { ...PLAIN, then: { after_s: 3, medium: "water" } };
+    expect(dipWords(now(two, 1), two)).toBe("Keep it under, moving. 2, then into the water");
+    expect(dipWords(now(two, 3), two)).toBe("Now into the water");
+    expect(overKey(now(two, 3), two)).toBe("It is in the water");
+    const early: Quench = { ...PLAIN, bath_s: 8 };
+    expect(dipWords(now(early, 5), early)).toMatch(/Out in 3, then still air/);
+    expect(overKey(now(early, 9), early)).toBeNull();
+    expect(dipWords(now(PLAIN, 9), PLAIN)).toBeNull();
+  });
+  it("by turns each end is named as it goes, and one that waited too long is called back to the fire", () => {
+    const turns: Quench = { ...PLAIN, part: { end: "working", depth_mm: 20 }, turns: { depth_mm: 20, first_s: 4, second_s: 5 } };
+    expect(dipWords(now(turns, 1), turns)).toBe("First end under. Change over in 3");
+    expect(dipWords(now(turns, 5, [4]), turns)).toBe("Second end under. Change over in 4");
+    expect(overKey(now(turns, 5, [4]), turns)).toBe("First end is under again");
+    const curve = { time_s: [0, 10, 100], surface_C: [800, 500, 60], centre_C: [] };
+    const other = { asQuenched: estimate(60), tempered: estimate(56), curve: { ...curve, surface_C: [800, 760, 100] }, secondBy_s: 20 };
+    const prediction = { hardening: { curve }, other } as unknown as Prediction;
+    expect(endsWords(now(turns, 8), prediction, 2, METRIC)).toBe("First end about 500 °C, second 760 °C, by the model.");
+    expect(endsWords(now(turns, 19), prediction, 2, METRIC)).toMatch(/too long to harden: back in the fire/);
+    // Once it has been under it is no question any more.
+    expect(endsWords(now(turns, 30, [4]), prediction, 2, METRIC)).not.toMatch(/back in the fire/);
+    expect(endsWords(now(turns, 8), { ...prediction, other: null }, 2, METRIC)).toBeNull();
+  });
+  it("every bath that can be second has a name", () => {
+    for (const { id } of CATALOGUE.media)
+      expect(dipPhrase({ ...PLAIN, then: { after_s: 3, medium: id } }, METRIC)).not.toMatch(id === "water" ? /-/ : /undefined/);
+  });
+});

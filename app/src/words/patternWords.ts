@@ -1,0 +1,156 @@
+/** The ways to take a piece through its bath, in words: what each is for, what it risks, what it made of this piece, what to do now. */
+
+import { CATALOGUE, isWater, type DipNow, type Pattern, type PatternTried, type Piece, type Prediction, type Quench } from "@tembrak/core";
+import { showChance, showDuration, showHardness, showLength, showRange, showTemperature, type Units } from "../format/show.js";
+
+interface PatternWords {
+  readonly name: string;
+  readonly does: string;
+  /** What can go wrong or hurt; empty where no more than ever. */
+  readonly mind: string;
+}
+
+export const PATTERN_WORDS: Readonly<Record<Pattern, PatternWords>> = {
+  whole: { name: "All of it under", does: "As hard as steel and bath make it, right through.", mind: "" },
+  edge: { name: "The edge only", does: "Hard edge, soft back: it bends before it breaks.", mind: "" },
+  "back-after": {
+    name: "The edge, then the back",
+    does: "The edge is held until the back is dark, then all of it goes under: no heat is left that could draw the edge.",
+    mind: "A back that still glows gets hard too, and bends the blade.",
+  },
+  "out-early": {
+    name: "Out early, the rest in air",
+    does: "Out as soon as it is past the heats where it turns soft. Less strain, less bending, and time to straighten.",
+    mind: "Too early is soft. It comes out hot and oily: it may flare.",
+  },
+  "two-baths": {
+    name: "One bath, then another",
+    does: "",
+    mind: "",
+  },
+  clay: {
+    name: "Clay on the back",
+    does: "The back cools slowly under the clay and stays soft; the edge is bare.",
+    mind: "Dry it right through, slowly: wet clay bursts off in the fire. Pieces of it may fly in the bath.",
+  },
+  "by-turns": {
+    name: "Both ends by turns",
+    does: "Out of one heat, for a tank too short: one end is under while the other waits in the air.",
+    mind: "The hot end comes near the hand and the oil: long tongs, and never over the rim.",
+  },
+};
+
+const OIL_THEN_WATER = {
+  does: "A gentle start in oil, a fast end in water.",
+  mind: "Cracks more than either alone. Oil on it flares off and floats burning on the water: keep clear, lid at hand.",
+};
+const WATER_THEN_OIL = {
+  does: "Past its soft heats in water, the rest gently in oil: fewer cracks than in water alone.",
+  mind: "Water that is carried into hot oil boils up and throws it: let it run off, oil below the boil of water.",
+};
+
+export function patternWords(pattern: Pattern, { medium }: Pick<Quench, "medium">): PatternWords {
+  const words = PATTERN_WORDS[pattern];
+  if (pattern !== "two-baths") return words;
+  return { ...words, ...(isWater(CATALOGUE.medium(medium)) ? WATER_THEN_OIL : OIL_THEN_WATER) };
+}
+
+function bathName(id: string): string {
+  return (CATALOGUE.medium(id)?.name ?? id).toLowerCase();
+}
+
+/** What is special about how it goes in, for the title of the act; null where all of it simply goes under. */
+export function dipPhrase({ then, turns, clay, bath_s, medium }: Quench, units: Units): string | null {
+  if (turns !== undefined) return `both ends by turns, ${showDuration(turns.first_s)} and ${showDuration(turns.second_s)}`;
+  if (clay !== undefined) return `clay ${showLength(clay.thickness_mm, units)} thick from ${showLength(clay.from_mm, units)} up`;
+  if (then !== undefined) {
+    if (then.medium !== undefined && then.medium !== medium) return `${showDuration(then.after_s)}, then into the ${bathName(then.medium)}`;
+    return `the back after it when it is dark, about ${showDuration(then.after_s)}`;
+  }
+  return bath_s === undefined ? null : `out after ${showDuration(bath_s)}, then air`;
+}
+
+const CRACK_WORDS = { low: "little risk of a crack", some: "some risk of a crack", high: "high risk of a crack" } as const;
+
+function hrc({ mean_HRC, p05_HRC, p95_HRC }: PatternTried["working"]): string {
+  return `${showHardness(mean_HRC)} HRC (${showRange(p05_HRC, p95_HRC)})`;
+}
+
+/** What a way would make of a piece in the end. */
+export function triedWords(
+  { working, thickest, other, chanceHard, crack, line_mm, quench }: PatternTried,
+  piece: Piece,
+  units: Units,
+): string {
+  const [work, thick] = piece.section.shape === "wedge" ? ["edge", "back"] : ["skin", "middle"];
+  const ends =
+    other === null
+      ? `${work} ${hrc(working)}, ${thick} ${showHardness(thickest.mean_HRC)}`
+      : `first end ${hrc(working)}, second ${hrc(other)}`;
+  const line = line_mm === null ? "" : `, line ${showLength(line_mm, units)} up`;
+  const how = dipPhrase(quench, units);
+  return `${how === null ? "" : `${how[0]!.toUpperCase()}${how.slice(1)}: `}${ends}${line}. It hardens ${showChance(chanceHard)}; ${CRACK_WORDS[crack]}.`;
+}
+
+/** When the second of two ends has to be under. */
+export function secondByWords({ secondBy_s }: { readonly secondBy_s: number }): string {
+  return `The second end has to be under within ${showDuration(secondBy_s)} of the fire.`;
+}
+
+/** The key that logs the next move of a quench; null where there is none but out. */
+export function overKey({ pattern, changed }: DipNow, { then, medium }: Quench): string | null {
+  if (pattern === "by-turns") return changed % 2 === 0 ? "Second end is under" : "First end is under again";
+  if (then === undefined || changed > 0) return null;
+  return then.medium !== undefined && then.medium !== medium ? `It is in the ${bathName(then.medium)}` : "The back is under too";
+}
+
+/** The temperature of one end as it is by the model, so long after the fire, C. */
+function heatAt_C(
+  { time_s, surface_C }: { readonly time_s: readonly number[]; readonly surface_C: readonly number[] },
+  at_s: number,
+): number {
+  const i = time_s.findIndex((t) => t >= at_s);
+  return surface_C[i < 0 ? surface_C.length - 1 : i]!;
+}
+
+/** What to do now in a quench that has more moves than in and out; null where it has not. */
+export function dipWords(dip: DipNow, quench: Quench): string | null {
+  const { pattern, changed, due, gone_s } = dip;
+  if (gone_s === null) return null;
+  const left_s = due === null ? 0 : Math.ceil(due.at_s - gone_s);
+  switch (pattern) {
+    case "back-after":
+      if (changed > 0) return null;
+      return left_s > 0
+        ? `Edge under, rocking, until the back is dark: about ${showDuration(left_s)} more, then all of it`
+        : "Is the back dark? All of it under";
+    case "two-baths": {
+      if (changed > 0) return null;
+      const into = quench.then?.medium === undefined ? "all of it under" : `into the ${bathName(quench.then.medium)}`;
+      return left_s > 0 ? `Keep it under, moving. ${left_s}, then ${into}` : `Now ${into}`;
+    }
+    case "out-early":
+      return left_s > 0 ? `Keep it under, moving. Out in ${left_s}, then still air` : "Out, and hold it in still air";
+    case "by-turns":
+      return left_s > 0 ? `${changed % 2 === 0 ? "First" : "Second"} end under. Change over in ${left_s}` : "Change over now";
+    case "whole":
+    case "edge":
+    case "clay":
+      return null;
+  }
+}
+
+/** Both ends of a piece that is quenched by turns, by the model, and whether the second has waited too long. */
+export function endsWords(dip: DipNow, prediction: Prediction, transfer_s: number, units: Units): string | null {
+  const { other, hardening } = prediction;
+  if (other === null || dip.gone_s === null) return null;
+  const at_s = transfer_s + dip.gone_s;
+  if (dip.changed === 0 && at_s > other.secondBy_s)
+    return "The second end has waited too long to harden: back in the fire, and begin with that one.";
+  const [first_C, second_C] = [heatAt_C(hardening.curve, at_s), heatAt_C(other.curve, at_s)];
+  return `First end about ${showTemperature(round10(first_C), units)}, second ${showTemperature(round10(second_C), units)}, by the model.`;
+}
+
+function round10(value: number): number {
+  return 10 * Math.round(value / 10);
+}

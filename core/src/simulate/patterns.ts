@@ -1,0 +1,214 @@
+/** Ways to take a piece through its bath: what each would be for this one, with its seconds by the model, and what comes of it. */
+
+import { isLiquid, isWater, peakSpeed_W_m2K } from "../heat/bathKind.js";
+import type { Catalogue } from "../plan/catalogue.js";
+import { thickness_mm, usualEdgeDepth_mm } from "../plan/route.js";
+import type { Piece, Route, Step } from "../schema/book.js";
+import type { Known } from "../schema/job.js";
+import type { CrackLevel } from "./crackRisk.js";
+import { BARE_DESK, type Desk } from "./desk.js";
+import { bathTimes_s } from "./hardenCase.js";
+import { AS_HARD_HRC, harden, nominalCase, type HardenPlan } from "./harden.js";
+import { darkAfter_s } from "./lineFor.js";
+import { hardenPlanOf, predict } from "./predict.js";
+import type { Estimate } from "./temperedPlace.js";
+
+export type Quench = Extract<Step, { kind: "quench" }>;
+
+/** whole, edge: left in. back-after: the back goes under when it is dark. out-early: then in air. two-baths: then into another. */
+export const PATTERNS = ["whole", "edge", "back-after", "out-early", "two-baths", "clay", "by-turns"] as const;
+export type Pattern = (typeof PATTERNS)[number];
+
+export function patternOf({ edgeDepth_mm, bath_s, then, turns, clay }: Quench): Pattern {
+  if (turns !== undefined) return "by-turns";
+  if (clay !== undefined) return "clay";
+  if (then !== undefined) return edgeDepth_mm === undefined ? "two-baths" : "back-after";
+  if (edgeDepth_mm !== undefined) return "edge";
+  return bath_s === undefined ? "whole" : "out-early";
+}
+
+/** What one way makes of a piece. */
+export interface PatternTried {
+  readonly pattern: Pattern;
+  readonly quench: Quench;
+  /** At the end of the route. */
+  readonly working: Estimate;
+  readonly thickest: Estimate;
+  /** Of two ends by turns: the one that goes second. */
+  readonly other: Estimate | null;
+  /** Chance that it hardens where it works, 0 ... 1. */
+  readonly chanceHard: number;
+  readonly crack: CrackLevel;
+  /** Share of martensite in the body as it leaves the last bath, 0 ... 1. */
+  readonly martensiteOut: number;
+  /** Where hard goes over into soft, up from the edge, mm; null where it does not. */
+  readonly line_mm: number | null;
+  /** Of two ends by turns: out of the fire the second has to be under by then, s. */
+  readonly secondBy_s: number | null;
+}
+
+/** Clay as thick as is usual, mm, and from half the height up (common practice, no source). */
+const CLAY_mm = 3;
+const CLAY_SHARE = 0.5;
+/** Each end so long at a time (common practice, no source). */
+const TURN_s = 4;
+/** Oil before water for so long (common practice, no source). */
+const OIL_FIRST_s = 3;
+/** Nobody is quicker than this between in and out, s. */
+const QUICKEST_s = 2;
+
+/** The body's surface stands first among the places a nominal case watches. */
+const BODY = 0;
+
+/** As it is without anything special about it. */
+function plainQuench({
+  edgeDepth_mm: _edge,
+  bath_s: _bath,
+  then: _then,
+  turns: _turns,
+  clay: _clay,
+  part: _part,
+  ...plain
+}: Quench): Quench {
+  return plain;
+}
+
+/** Seconds that are tried for a first bath, fewest first, s. */
+const TRIED_s = [2, 3, 4, 5, 6, 8, 10, 13, 17, 22, 30, 45];
+/** The fewest seconds in the first bath that leave the working place as hard as all of them; null where none do. */
+function fewest_s(quench: (s: number) => Quench, { plan, plain, desk }: Here, least_s = 0): number | null {
+  const working_HRC = (q: Quench): number => {
+    const { edge, surface } = harden(plan(q), { members: 0, resolution: "coarse", desk });
+    return (edge ?? surface).mean_HRC;
+  };
+  const wanted_HRC = working_HRC(plain) - AS_HARD_HRC;
+  return TRIED_s.find((s) => s >= least_s && working_HRC(quench(s)) >= wanted_HRC) ?? null;
+}
+
+interface Here {
+  readonly catalogue: Catalogue;
+  readonly piece: Piece;
+  /** The baths of the shop; null for all there are. */
+  readonly media: readonly string[] | null;
+  readonly known: Known;
+  readonly desk: Desk;
+  /** The step as it stands, and the same without anything special about it. */
+  readonly now: Quench;
+  readonly plain: Quench;
+  readonly plan: (quench: Quench) => HardenPlan;
+}
+
+/** The second bath: water after oil, oil after water, of those the shop has the gentlest. */
+function secondMedium({ catalogue, media, plain }: Here): string | null {
+  const first = catalogue.medium(plain.medium);
+  if (!isLiquid(first)) return null;
+  return (
+    catalogue.media
+      .filter((m) => isLiquid(m) && isWater(m) !== isWater(first) && (media === null || media.includes(m.id)))
+      .sort((a, b) => peakSpeed_W_m2K(a) - peakSpeed_W_m2K(b))[0]?.id ?? null
+  );
+}
+
+/** The step for a way to go in; null where this piece, or this shop, has none. */
+function quenchFor(pattern: Pattern, here: Here): Quench | null {
+  const { piece, now, plain, plan, desk } = here;
+  const { section } = piece;
+  const depth_mm = section.shape === "wedge" ? (now.edgeDepth_mm ?? usualEdgeDepth_mm(section.height_mm)) : null;
+  switch (pattern) {
+    case "whole":
+      return plain;
+    case "edge":
+      return depth_mm === null ? null : { ...plain, edgeDepth_mm: depth_mm };
+    case "back-after": {
+      if (depth_mm === null) return null;
+      const edge = { ...plain, edgeDepth_mm: depth_mm };
+      return { ...edge, then: { after_s: Math.max(QUICKEST_s, Math.round(darkAfter_s(plan(edge), desk))) } };
+    }
+    case "out-early": {
+      const window = harden(plan(plain), { members: 0, resolution: "coarse", desk }).straighten;
+      if (window === null) return null;
+      const bath_s = fewest_s((s) => ({ ...plain, bath_s: s }), here, window.from_s);
+      return bath_s === null ? null : { ...plain, bath_s };
+    }
+    case "two-baths": {
+      const medium = secondMedium(here);
+      if (medium === null) return null;
+      const isWaterFirst = isWater(here.catalogue.medium(plain.medium));
+      const after_s = isWaterFirst ? fewest_s((s) => ({ ...plain, then: { after_s: s, medium } }), here) : OIL_FIRST_s;
+      return after_s === null ? null : { ...plain, then: { after_s, medium } };
+    }
+    case "clay":
+      return section.shape === "wedge"
+        ? { ...plain, clay: { thickness_mm: CLAY_mm, from_mm: Math.round(CLAY_SHARE * section.height_mm) } }
+        : null;
+    case "by-turns": {
+      if (section.shape === "wedge") return null;
+      const end_mm = Math.max(5, Math.round(Math.min(2 * thickness_mm(section), piece.length_mm / 3)));
+      return {
+        ...plain,
+        part: { end: "working", depth_mm: end_mm },
+        turns: { depth_mm: end_mm, first_s: TURN_s, second_s: TURN_s },
+      };
+    }
+  }
+}
+
+/** What comes of a quench as it stands in a route, roughly: coarse in space, few members. @throws InputError as `predict` */
+export function tryPattern(
+  catalogue: Catalogue,
+  piece: Piece,
+  route: Route,
+  index: number,
+  quench: Quench,
+  known: Known = {},
+  desk: Desk = BARE_DESK,
+): PatternTried {
+  const tried: Route = { ...route, steps: route.steps.map((step, i) => (i === index ? quench : step)) };
+  const { working, thickest, other, hardening } = predict(catalogue, piece, tried, "quick", undefined, desk, known);
+  const plan = hardenPlanOf(catalogue, piece, tried, known);
+  const { result } = nominalCase(plan, "coarse", { desk });
+  const out = result.curve.time_s.findIndex((t) => t >= bathTimes_s(plan, result).out_s - 1e-9);
+  return {
+    pattern: patternOf(quench),
+    quench,
+    working: working.tempered,
+    thickest: thickest.tempered,
+    other: other?.tempered ?? null,
+    chanceHard: hardening.chanceHard.working,
+    crack: hardening.crackRisk.level,
+    martensiteOut: result.curve.martensite[BODY]![out < 0 ? result.curve.time_s.length - 1 : out]!,
+    line_mm: hardening.quenchLine?.height_mm ?? null,
+    secondBy_s: other?.secondBy_s ?? null,
+  };
+}
+
+/**
+ * Every way this piece can go through the bath of a quench of its route; the one that is planned as it is planned.
+ *
+ * @param index of the quench in the route @throws InputError as `predict`
+ * @source hardening-note (calibrated): seconds by the model's own window and darkening; thickness of clay, turns, oil before water: common practice, no source
+ */
+export function patternsFor(
+  catalogue: Catalogue,
+  piece: Piece,
+  route: Route,
+  index: number,
+  { media, known = {} }: { readonly media?: readonly string[] | undefined; readonly known?: Known | undefined } = {},
+  desk: Desk = BARE_DESK,
+): PatternTried[] {
+  const now = route.steps[index];
+  // What is drawn by its own heat comes out by what its body looks like: that is a way of its own.
+  if (now?.kind !== "quench" || now.leavesHeat === true) return [];
+  const plain = plainQuench(now);
+  const plan = (quench: Quench): HardenPlan =>
+    hardenPlanOf(catalogue, piece, { ...route, steps: route.steps.map((step, i) => (i === index ? quench : step)) }, known);
+  const here: Here = { catalogue, piece, media: media ?? null, known, desk, now, plain, plan };
+  // Of two heats for two ends each has its own bath: taken by turns they would be one.
+  const isOneOfTwo = route.steps.filter(({ kind }) => kind === "quench").length > 1;
+  const planned = now.part !== undefined && now.turns === undefined ? null : patternOf(now);
+  return PATTERNS.flatMap((pattern) => {
+    if (isOneOfTwo && pattern === "by-turns") return [];
+    const quench = pattern === planned ? now : quenchFor(pattern, here);
+    return quench === null ? [] : [tryPattern(catalogue, piece, route, index, quench, known, desk)];
+  });
+}
