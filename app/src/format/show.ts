@@ -190,6 +190,11 @@ export function showChance(chance: number): string {
   return `${tenths} in 10`;
 }
 
+/** A sentence begins with it. */
+export function capital(word: string): string {
+  return `${word[0]!.toUpperCase()}${word.slice(1)}`;
+}
+
 export function showBytes(bytes: number): string {
   if (bytes < 1e6) return `${Math.max(1, Math.round(bytes / 1e3))} kB`;
   return `${(bytes / 1e6).toFixed(1)} MB`;

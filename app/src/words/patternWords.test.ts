@@ -42,7 +42,7 @@ describe("ways through a bath, in words", () => {
     };
     const blade = { section: { shape: "wedge", spine_mm: 5, edge_mm: 1, height_mm: 40 } } as Piece;
     const said = triedWords(tried, blade, METRIC);
-    expect(said).toMatch(/edge 58 HRC \(56 to 60\), back 24, line 21 mm up\. It hardens .*some risk of a crack\.$/);
+    expect(said).toMatch(/edge 58 HRC \(56 to 60\), spine 24, line 21 mm up\. .* that it hardens; some risk of a crack\.$/);
     expect(triedWords({ ...tried, other: estimate(41) }, blade, METRIC)).toMatch(/first end 58 HRC .*second 41 HRC/);
   });
 });

@@ -1,7 +1,7 @@
 /** The ways to take a piece through its bath, in words: what each is for, what it risks, what it made of this piece, what to do now. */
 
 import { CATALOGUE, isWater, type DipNow, type Pattern, type PatternTried, type Piece, type Prediction, type Quench } from "@tembrak/core";
-import { showChance, showDuration, showHardness, showLength, showRange, showTemperature, type Units } from "../format/show.js";
+import { capital, showChance, showDuration, showHardness, showLength, showRange, showTemperature, type Units } from "../format/show.js";
 
 interface PatternWords {
   readonly name: string;
@@ -82,14 +82,14 @@ export function triedWords(
   piece: Piece,
   units: Units,
 ): string {
-  const [work, thick] = piece.section.shape === "wedge" ? ["edge", "back"] : ["skin", "middle"];
+  const [work, thick] = piece.section.shape === "wedge" ? ["edge", "spine"] : ["surface", "centre"];
   const ends =
     other === null
       ? `${work} ${hrc(working)}, ${thick} ${showHardness(thickest.mean_HRC)}`
       : `first end ${hrc(working)}, second ${hrc(other)}`;
   const line = line_mm === null ? "" : `, line ${showLength(line_mm, units)} up`;
   const how = dipPhrase(quench, units);
-  return `${how === null ? "" : `${how[0]!.toUpperCase()}${how.slice(1)}: `}${ends}${line}. It hardens ${showChance(chanceHard)}; ${CRACK_WORDS[crack]}.`;
+  return `${how === null ? "" : `${capital(how)}: `}${ends}${line}. ${capital(showChance(chanceHard))} that it hardens; ${CRACK_WORDS[crack]}.`;
 }
 
 /** When the second of two ends has to be under. */

@@ -1,7 +1,7 @@
 /** Words for a temper that is drawn by colour: what to do now, how long, and what the colour that was found means. Pure. */
 
 import { COLOUR_NAMES, type ColourName, type Piece, type RunNow, type RunSource } from "@tembrak/core";
-import { showDuration } from "../format/show.js";
+import { capital, showDuration } from "../format/show.js";
 
 /** Keys at the bench: what anybody can tell apart; two beyond the one wanted, so that too far can be said. */
 export function colourKeys(wanted: ColourName): readonly ColourName[] {
@@ -73,8 +73,4 @@ export function foundWords(
     isShort: false,
     isPast: true,
   };
-}
-
-function capital(word: string): string {
-  return `${word[0]!.toUpperCase()}${word.slice(1)}`;
 }

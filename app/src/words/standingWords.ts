@@ -29,11 +29,23 @@ function heatFacts(done: Of<"harden">, plan: Of<"harden">, units: Units): string
   return facts;
 }
 
+/** How a quench of more moves than in and out went. */
+function dipFacts({ then, turns }: Of<"quench">, plan: Of<"quench">): string[] {
+  if (plan.then !== undefined) {
+    const what = plan.then.medium === undefined ? "the back under" : "into the second bath";
+    if (then === undefined) return [plan.then.medium === undefined ? "the back never under" : "never into the second bath"];
+    return isOff(then.after_s, plan.then.after_s) ? [`${what} after ${tapped(then.after_s)}`] : [];
+  }
+  if (plan.turns === undefined || turns === undefined) return [];
+  return isOff(turns.first_s, plan.turns.first_s) ? [`the second end under after ${tapped(turns.first_s)}`] : [];
+}
+
 function quenchFacts(done: Of<"quench">, plan: Of<"quench">, units: Units): string[] {
   return [
     Math.abs(done.bath_C - plan.bath_C) > NEAR_K ? `bath at ${showTemperature(done.bath_C, units)}` : "",
     done.agitation === "none" && plan.agitation !== "none" ? "bath not stirred" : "",
     done.transfer_s === undefined ? "" : `${tapped(done.transfer_s)} from fire to bath`,
+    ...dipFacts(done, plan),
     done.bath_s === undefined ? "" : `out of it after ${tapped(done.bath_s)}`,
   ];
 }

@@ -20,11 +20,10 @@ function Way({ tried, piece, units, isPlanned, onTake }: { tried: PatternTried; 
   return (
     <li>
       <b>{name}.</b> {does} {mind}
-      <br />
-      <span className="drawn">
+      <p className="drawn">
         {triedWords(tried, piece, units)}
         {tried.secondBy_s === null ? "" : ` ${secondByWords({ secondBy_s: tried.secondBy_s })}`}
-      </span>
+      </p>
       {isPlanned ? (
         <small className="step-done">as planned</small>
       ) : (
@@ -60,7 +59,7 @@ function Ways({ piece, route, index, units, onTake }: Props) {
 export function Patterns(props: Props) {
   const [isOpen, setOpen] = useState(false);
   return (
-    <div className="other-practices">
+    <div className="other-practices ways-through">
       <button type="button" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
         Ways through the bath
       </button>

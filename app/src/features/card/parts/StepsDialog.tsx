@@ -293,15 +293,6 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                           }}
                         />
                       ) : null}
-                      {step.kind === "quench" && !locked && step.leavesHeat !== true ? (
-                        <Patterns
-                          piece={state.piece}
-                          route={{ ...(taken ?? route), steps: rows.map((row) => row.step) }}
-                          index={i}
-                          units={units}
-                          onTake={(to) => change(key, to)}
-                        />
-                      ) : null}
                     </StepName>
                     <StepFields
                       step={step}
@@ -312,6 +303,15 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                       onChange={(to) => change(key, to)}
                       onFault={(of, bad) => fault(`${key} ${of}`, bad)}
                     />
+                    {step.kind === "quench" && !locked && step.leavesHeat !== true ? (
+                      <Patterns
+                        piece={state.piece}
+                        route={{ ...(taken ?? route), steps: rows.map((row) => row.step) }}
+                        index={i}
+                        units={units}
+                        onTake={(to) => change(key, to)}
+                      />
+                    ) : null}
                     {locked ? (
                       <small className="step-done">done{step.kind === "temper" ? `, ${showDuration(step.hold_min * 60)}` : ""}</small>
                     ) : null}
