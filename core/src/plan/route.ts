@@ -206,11 +206,18 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
   return { kind: "harden", temperature_C, hold_min, why: from === "carbon" ? "soak" : "shade-past" };
 }
 
-/** The bath this steel asks for in this thickness. W1 and W2 in thick sections need water. */
+/** A plain steel so thick that its oil would fail it more often than not, at the risk of a crack in water. A blade is told by its edge, which is thin. */
+function isTooThickForOil({ file, composition_wtpct }: ResolvedSteel, { section }: Piece): boolean {
+  const thick_mm = thickness_mm(section);
+  if (section.shape === "wedge") return file?.family === "high-carbon" && composition_wtpct.Mn < 0.3 && thick_mm > 6;
+  const oilTo = file?.bath.oilTo_mm;
+  return oilTo !== undefined && thick_mm > (section.shape === "plate" ? oilTo.flat : oilTo.bar);
+}
+
+/** The bath this steel asks for in this thickness: alloyed steel cracks in water, and keeps its oil. */
 function quenchStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, kit: Kit | null): Quench {
   const usual = steel.file?.bath.medium ?? "fast-oil";
-  const isShallow = steel.file?.family === "high-carbon" && steel.composition_wtpct.Mn < 0.3;
-  const wanted = isShallow && thickness_mm(piece.section) > 6 ? "water" : usual;
+  const wanted = isTooThickForOil(steel, piece) ? "water" : usual;
   const { medium: id } = bathFromKit(catalogue, wanted, kit);
   const medium = catalogue.medium(id)!;
   const why = id !== wanted ? "nearest-bath" : medium.kind === "oil" ? "warm-oil" : "needs-water";

@@ -23,7 +23,13 @@ export const SteelSchema = strict({
     source: Type.String(),
   }),
   soakDemand: choice(["short", "medium", "long"] as const),
-  bath: strict({ medium: Type.String(), kind, source: Type.String() }),
+  bath: strict({
+    medium: Type.String(),
+    /** Of plain steel: thicker than this it hardens in that oil less often than not, by our own model at a forge heat (pinned). */
+    oilTo_mm: Type.Optional(strict({ flat: between(0.5, 100, "A flat, mm"), bar: between(0.5, 100, "A round or square, mm") })),
+    kind,
+    source: Type.String(),
+  }),
   temper: strict({
     composition_wtpct: CompositionSchema,
     carbonInSolution_wtpct: between(0.05, 1, "Carbon in the austenite at the usual hardening heat, wt%"),

@@ -98,7 +98,9 @@ describe("what a smith would say first", () => {
   });
   it("an inch of plain steel in oil: no fault of anybody's, it is too thick", () => {
     const piece: Piece = { ...PIECE, section: { shape: "round", diameter_mm: 40 } };
-    const planned = planRoute(CATALOGUE, piece, "forge");
+    const own = planRoute(CATALOGUE, piece, "forge");
+    const oil = { medium: "fast-oil", bath_C: 55 };
+    const planned = { ...own, steps: own.steps.map((step) => (step.kind === "quench" ? { ...step, ...oil } : step)) };
     const facts: readonly Fact[] = ["heat", "hold", "transfer", "bath", "bath-time", "cold"];
     const { causes } = diagnose(CATALOGUE, { ...asked({ tests: [[0, files(40)]], facts }), piece, planned, route: planned });
     expect(causes.slice(0, 2).map(({ cause }) => cause)).toContain("too-thick");
