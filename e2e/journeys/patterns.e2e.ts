@@ -32,10 +32,10 @@ test("the edge to its line, then the back dipped: compared, planned, led by what
   await page.getByRole("link", { name: "To the bench" }).click();
   await page.getByRole("button", { name: /At heat: start the hold/ }).click();
   await outNow(page, /Out of the fire: to the bath/);
-  await expect(page.getByRole("heading", { name: /the edge .* deep; the back after it when it is dark, about 45 s/ })).toBeVisible();
+  await expect(page.getByRole("heading", { name: /the edge .* deep, then the back/ })).toBeVisible();
   await page.clock.runFor(1500);
   await page.getByRole("button", { name: /It is in the bath/ }).click();
-  await expect(page.getByText(/Edge under, rocking, until the back is dark: about 4\d s more, then all of it/)).toBeVisible();
+  await expect(page.getByText(/Rock the edge until the back is dark, about 4\d s/)).toBeVisible();
   // Too soon: it still glows.
   await page.clock.runFor(3000);
   await page.getByRole("button", { name: /The back is under too/ }).click();
@@ -66,7 +66,7 @@ test("a two-ended tool in a tank too short: both ends by turns out of one heat, 
   }
   await page.getByRole("button", { name: /At heat: start the hold/ }).click();
   await outNow(page, /Out of the fire/);
-  await expect(page.getByRole("heading", { name: /both ends by turns, 4 s and 4 s/ })).toBeVisible();
+  await expect(page.getByRole("heading", { name: /both ends by turns, .* deep/ })).toBeVisible();
   await page.getByRole("button", { name: /It is in the bath/ }).click();
   await expect(page.getByText(/First end under\. Change over/)).toBeVisible();
   await expect(page.getByText(/First end about \d+ °C, second \d+ °C, by the model/)).toBeVisible();

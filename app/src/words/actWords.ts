@@ -64,7 +64,7 @@ function edgeWords(route: Route | null, step: number, units: Units): string {
   const special = dipPhrase(own, units);
   if (own.edgeDepth_mm === undefined) return special ?? "edge first";
   const edge = `${showLength(own.edgeDepth_mm, units)} deep`;
-  return special === null ? `the edge only, ${edge}` : `the edge ${edge}; ${special}`;
+  return special === null ? `the edge only, ${edge}` : `the edge ${edge}, ${special}`;
 }
 
 /** How it is moved in the bath, by how much of it is under. */

@@ -21,11 +21,11 @@ describe("ways through a bath, in words", () => {
   });
   it("the title has what is special, in the shop's units; nothing for all of it under", () => {
     expect(dipPhrase(PLAIN, METRIC)).toBeNull();
-    expect(dipPhrase({ ...PLAIN, bath_s: 8 }, METRIC)).toBe("out after 8 s, then air");
+    expect(dipPhrase({ ...PLAIN, bath_s: 8 }, METRIC)).toBe("out after 8 s");
     expect(dipPhrase({ ...PLAIN, then: { after_s: 3, medium: "water" } }, METRIC)).toBe("3 s, then into the water");
-    expect(dipPhrase({ ...PLAIN, edgeDepth_mm: 20, then: { after_s: 40 } }, METRIC)).toBe("the back after it when it is dark, about 40 s");
+    expect(dipPhrase({ ...PLAIN, edgeDepth_mm: 20, then: { after_s: 40 } }, METRIC)).toBe("then the back");
     expect(dipPhrase({ ...PLAIN, clay: { thickness_mm: 3.175, from_mm: 25.4 } }, IMPERIAL)).toMatch(/^clay 1\/8 in thick from 1 in up$/);
-    expect(dipPhrase({ ...PLAIN, turns: { depth_mm: 20, first_s: 4, second_s: 5 } }, METRIC)).toBe("both ends by turns, 4 s and 5 s");
+    expect(dipPhrase({ ...PLAIN, turns: { depth_mm: 20, first_s: 4, second_s: 5 } }, METRIC)).toBe("both ends by turns");
   });
   it("what came of it: both places, or both ends, the line, the chance and the crack", () => {
     const tried: PatternTried = {
@@ -50,7 +50,7 @@ describe("ways through a bath, in words", () => {
 describe("at the bath", () => {
   it("the edge is held until the back is dark, then all of it; the words go on as for any bath after that", () => {
     const quench: Quench = { ...PLAIN, edgeDepth_mm: 20, then: { after_s: 40 } };
-    expect(dipWords(now(quench, 10), quench)).toMatch(/until the back is dark: about 30 s more/);
+    expect(dipWords(now(quench, 10), quench)).toMatch(/^Rock the edge until the back is dark, about 30 s$/);
     expect(dipWords(now(quench, 45), quench)).toBe("Is the back dark? All of it under");
     expect(overKey(now(quench, 45), quench)).toBe("The back is under too");
     expect(dipWords(now(quench, 50, [46]), quench)).toBeNull();

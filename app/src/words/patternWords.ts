@@ -61,13 +61,19 @@ function bathName(id: string): string {
 
 /** What is special about how it goes in, for the title of the act; null where all of it simply goes under. */
 export function dipPhrase({ then, turns, clay, bath_s, medium }: Quench, units: Units): string | null {
-  if (turns !== undefined) return `both ends by turns, ${showDuration(turns.first_s)} and ${showDuration(turns.second_s)}`;
+  if (turns !== undefined) return "both ends by turns";
   if (clay !== undefined) return `clay ${showLength(clay.thickness_mm, units)} thick from ${showLength(clay.from_mm, units)} up`;
   if (then !== undefined) {
     if (then.medium !== undefined && then.medium !== medium) return `${showDuration(then.after_s)}, then into the ${bathName(then.medium)}`;
-    return `the back after it when it is dark, about ${showDuration(then.after_s)}`;
+    return "then the back";
   }
-  return bath_s === undefined ? null : `out after ${showDuration(bath_s)}, then air`;
+  return bath_s === undefined ? null : `out after ${showDuration(bath_s)}`;
+}
+
+/** Its seconds, where the title of the act leaves them to the bath. */
+function secondsPhrase({ then, turns }: Quench): string | null {
+  if (turns !== undefined) return `${showDuration(turns.first_s)} and ${showDuration(turns.second_s)} at a time`;
+  return then === undefined || then.medium !== undefined ? null : `back dark after about ${showDuration(then.after_s)}`;
 }
 
 const CRACK_WORDS = { low: "little risk of a crack", some: "some risk of a crack", high: "high risk of a crack" } as const;
@@ -88,7 +94,7 @@ export function triedWords(
       ? `${work} ${hrc(working)}, ${thick} ${showHardness(thickest.mean_HRC)}`
       : `first end ${hrc(working)}, second ${hrc(other)}`;
   const line = line_mm === null ? "" : `, line ${showLength(line_mm, units)} up`;
-  const how = dipPhrase(quench, units);
+  const how = secondsPhrase(quench) ?? dipPhrase(quench, units);
   return `${how === null ? "" : `${capital(how)}: `}${ends}${line}. ${capital(showChance(chanceHard))} that it hardens; ${CRACK_WORDS[crack]}.`;
 }
 
@@ -121,9 +127,7 @@ export function dipWords(dip: DipNow, quench: Quench): string | null {
   switch (pattern) {
     case "back-after":
       if (changed > 0) return null;
-      return left_s > 0
-        ? `Edge under, rocking, until the back is dark: about ${showDuration(left_s)} more, then all of it`
-        : "Is the back dark? All of it under";
+      return left_s > 0 ? `Rock the edge until the back is dark, about ${showDuration(left_s)}` : "Is the back dark? All of it under";
     case "two-baths": {
       if (changed > 0) return null;
       const into = quench.then?.medium === undefined ? "all of it under" : `into the ${bathName(quench.then.medium)}`;

@@ -3,7 +3,7 @@
 import type { PieceState } from "../book/state.js";
 import type { Act } from "../plan/acts.js";
 import { kitOf } from "../plan/kit.js";
-import { wayOf } from "../plan/way.js";
+import { heatedOf } from "../plan/way.js";
 import type { Hardens, Piece } from "../schema/book.js";
 import type { FireInput } from "../schema/job.js";
 import type { Kit } from "../schema/kit.js";
@@ -55,7 +55,7 @@ export function warmUpQuestion(state: PieceState, act: Heat, kit: Kit | null): W
   const isKiln = state.route.school === "kiln";
   return {
     piece: state.piece,
-    hardens: wayOf(state.route).hardens,
+    hardens: heatedOf(state.route, act.step),
     fire: fireOf(kit, isKiln, act.target_C),
     target_C: isKiln ? act.target_C - KILN_SHORT_C : act.target_C,
     start_C,

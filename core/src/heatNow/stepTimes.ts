@@ -1,7 +1,7 @@
 /** How long each step of a plan takes: into the fire by the heating model, held as planned, and out of it by cooling in air. */
 
 import { kitOf } from "../plan/kit.js";
-import { wayOf } from "../plan/way.js";
+import { heatedOf } from "../plan/way.js";
 import type { Piece, Route, Step } from "../schema/book.js";
 import type { Kit } from "../schema/kit.js";
 import { airCooling_s } from "../simulate/hardenReadings.js";
@@ -21,14 +21,12 @@ function start_C(before: Step | undefined): number {
 /** What the heating model has to be asked of each step; null for one without a fire. */
 export function risesOf(piece: Piece, route: Route, kit: Kit | null): readonly (WarmUpQuestion | null)[] {
   const isKiln = route.school === "kiln" || (kit !== null && kitOf(kit, "forge").length === 0 && kitOf(kit, "kiln").length > 0);
-  const { hardens } = wayOf(route);
   return route.steps.map((step, i) => {
     if (step.kind === "quench" || step.kind === "run" || step.kind === "temper") return null;
     const target_C = step.temperature_C;
     return {
       piece,
-      // Only for its hardening is one end heated alone.
-      hardens: step.kind === "harden" || step.kind === "preheat" ? hardens : "whole",
+      hardens: heatedOf(route, i),
       fire: fireOf(kit, isKiln, target_C),
       target_C: isKiln ? target_C - KILN_SHORT_C : target_C,
       start_C: Math.min(target_C - 50, start_C(route.steps[i - 1])),

@@ -47,3 +47,19 @@ export function wayOf({ steps }: Pick<Route, "steps">): Way {
   const draws = run?.kind === "run" ? run.source : "oven";
   return { hardens, draws };
 }
+
+/**
+ * What goes to heat in one step of a route: only for its hardening is one end heated alone, and two that go by turns out of one heat
+ * together. `ends`: an end, with the other hard already.
+ */
+export function heatedOf({ steps }: Pick<Route, "steps">, index: number): Hardens {
+  const kind = steps[index]?.kind;
+  const at = steps.findIndex((step, i) => i > index && step.kind === "quench");
+  const quench = steps[at];
+  if ((kind !== "harden" && kind !== "preheat") || quench?.kind !== "quench") return "whole";
+  if (quench.edgeDepth_mm !== undefined) return "edge";
+  if (quench.part === undefined || quench.turns !== undefined) return "whole";
+  return steps.slice(0, index).some((step) => step.kind === "quench" && step.part !== undefined && step.part.end !== quench.part!.end)
+    ? "ends"
+    : "face";
+}

@@ -8,9 +8,9 @@ import type { Known } from "../schema/job.js";
 import type { CrackLevel } from "./crackRisk.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { bathTimes_s } from "./hardenCase.js";
-import { AS_HARD_HRC, harden, nominalCase, type HardenPlan } from "./harden.js";
+import { AS_HARD_HRC, airLimit_s, harden, nominalCase, type HardenPlan } from "./harden.js";
 import { darkAfter_s } from "./lineFor.js";
-import { hardenPlanOf, predict } from "./predict.js";
+import { hardenPlanOf, otherEndOf, predict } from "./predict.js";
 import type { Estimate } from "./temperedPlace.js";
 
 export type Quench = Extract<Step, { kind: "quench" }>;
@@ -50,8 +50,6 @@ export interface PatternTried {
 /** Clay as thick as is usual, mm, and from half the height up (common practice, no source). */
 const CLAY_mm = 3;
 const CLAY_SHARE = 0.5;
-/** Each end so long at a time (common practice, no source). */
-const TURN_s = 4;
 /** Oil before water for so long (common practice, no source). */
 const OIL_FIRST_s = 3;
 /** Nobody is quicker than this between in and out, s. */
@@ -85,6 +83,28 @@ function fewest_s(quench: (s: number) => Quench, { plan, plain, desk }: Here, le
   return TRIED_s.find((s) => s >= least_s && working_HRC(quench(s)) >= wanted_HRC) ?? null;
 }
 
+/**
+ * The seconds at a time by which the softer of two ends by turns gets hardest, while the second is under before its last moment: too
+ * short never gets past the nose, too long lets the other wait. Null where it has no time at all.
+ */
+function bestTurns(quench: (s: number) => Quench, { planOther, plan, desk }: Here): Quench | null {
+  const working_HRC = (of: HardenPlan): number => {
+    const { edge, surface } = harden(of, { members: 0, resolution: "coarse", desk });
+    return (edge ?? surface).mean_HRC;
+  };
+  const first = planOther(quench(TRIED_s[0]!));
+  if (first === null) return null;
+  const last_s = airLimit_s(first, desk);
+  const tried = TRIED_s.flatMap((s) => {
+    const other = planOther(quench(s))!;
+    return other.transfer_s < last_s ? [{ s, softer: Math.min(working_HRC(plan(quench(s))), working_HRC(other)) }] : [];
+  });
+  // Of several as good the shortest: it can be kept up.
+  const most = Math.max(...tried.map(({ softer }) => softer));
+  const best = tried.find(({ softer }) => softer > most - 0.5);
+  return best === undefined ? null : quench(best.s);
+}
+
 interface Here {
   readonly catalogue: Catalogue;
   readonly piece: Piece;
@@ -96,6 +116,8 @@ interface Here {
   readonly now: Quench;
   readonly plain: Quench;
   readonly plan: (quench: Quench) => HardenPlan;
+  /** Of the end that goes second of two by turns; null where there is none. */
+  readonly planOther: (quench: Quench) => HardenPlan | null;
 }
 
 /** The second bath: water after oil, oil after water, of those the shop has the gentlest. */
@@ -144,11 +166,14 @@ function quenchFor(pattern: Pattern, here: Here): Quench | null {
     case "by-turns": {
       if (section.shape === "wedge") return null;
       const end_mm = Math.max(5, Math.round(Math.min(2 * thickness_mm(section), piece.length_mm / 3)));
-      return {
-        ...plain,
-        part: { end: "working", depth_mm: end_mm },
-        turns: { depth_mm: end_mm, first_s: TURN_s, second_s: TURN_s },
-      };
+      return bestTurns(
+        (s) => ({
+          ...plain,
+          part: { end: "working", depth_mm: end_mm },
+          turns: { depth_mm: end_mm, first_s: s, second_s: s },
+        }),
+        here,
+      );
     }
   }
 }
@@ -200,9 +225,13 @@ export function patternsFor(
   // What is drawn by its own heat comes out by what its body looks like: that is a way of its own.
   if (now?.kind !== "quench" || now.leavesHeat === true) return [];
   const plain = plainQuench(now);
-  const plan = (quench: Quench): HardenPlan =>
-    hardenPlanOf(catalogue, piece, { ...route, steps: route.steps.map((step, i) => (i === index ? quench : step)) }, known);
-  const here: Here = { catalogue, piece, media: media ?? null, known, desk, now, plain, plan };
+  const withQuench = (quench: Quench): Route => ({ ...route, steps: route.steps.map((step, i) => (i === index ? quench : step)) });
+  const plan = (quench: Quench): HardenPlan => hardenPlanOf(catalogue, piece, withQuench(quench), known);
+  const planOther = (quench: Quench): HardenPlan | null => {
+    const other = otherEndOf(piece, withQuench(quench));
+    return other === null ? null : hardenPlanOf(catalogue, piece, other, known);
+  };
+  const here: Here = { catalogue, piece, media: media ?? null, known, desk, now, plain, plan, planOther };
   // Of two heats for two ends each has its own bath: taken by turns they would be one.
   const isOneOfTwo = route.steps.filter(({ kind }) => kind === "quench").length > 1;
   const planned = now.part !== undefined && now.turns === undefined ? null : patternOf(now);

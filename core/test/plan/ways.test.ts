@@ -7,7 +7,7 @@ import { orderProblem } from "../../src/plan/order.js";
 import { otherPractices } from "../../src/plan/otherPractice.js";
 import { ac1_C } from "../../src/kinetics/criticalTemperatures.js";
 import { annealStep, destressStep, planRoute, structureBeforeHardening, subCriticalStep } from "../../src/plan/route.js";
-import { drawsFor, hardensFor, wayOf } from "../../src/plan/way.js";
+import { drawsFor, hardensFor, heatedOf, wayOf } from "../../src/plan/way.js";
 import { resolveSteel } from "../../src/plan/catalogue.js";
 import { checkAny as check } from "../../src/schema/checkAll.js";
 import { SCHOOLS, type Piece, type Route } from "../../src/schema/book.js";
@@ -162,5 +162,30 @@ describe("words and other practice", () => {
         expect(other.route).not.toEqual(route);
       }
     }
+  });
+});
+
+describe("what goes to heat", () => {
+  const hammer: Piece = {
+    ...BILLHOOK,
+    kind: "hammer",
+    use: "hammer-face",
+    steel: "1060",
+    length_mm: 110,
+    section: { shape: "square", side_mm: 35 },
+  };
+  const heated = (hardens: "whole" | "face" | "ends", more: object = {}): string[] => {
+    const route = planRoute(CATALOGUE, hammer, "forge", { way: { hardens, draws: "oven" } });
+    const steps = route.steps.map((step) => (step.kind === "quench" ? { ...step, ...more } : step));
+    return steps.flatMap((step, i) => ("hold_min" in step && step.kind !== "temper" ? [`${step.kind} ${heatedOf({ steps }, i)}`] : []));
+  };
+  it("is all of it to normalise, whatever is hardened; one end, and then the other beside a hard one, to harden", () => {
+    expect(heated("ends").filter((said) => said.startsWith("normalise"))).toEqual(Array(3).fill("normalise whole"));
+    expect(heated("ends").filter((said) => said.startsWith("harden"))).toEqual(["harden face", "harden ends"]);
+    expect(heated("face").at(-1)).toBe("harden face");
+    expect(heated("whole").at(-1)).toBe("harden whole");
+  });
+  it("both ends at once where they go by turns out of one heat", () => {
+    expect(heated("face", { turns: { depth_mm: 20, first_s: 4, second_s: 4 } }).at(-1)).toBe("harden whole");
   });
 });

@@ -125,8 +125,15 @@ describe("two ends by turns out of one heat", () => {
     expect(tip!.expected.mean_HRC).toBeGreaterThan(tang!.expected.mean_HRC + 10);
     expect(prediction.other!.secondBy_s).toBeLessThan(55);
   });
-  it("is offered for a bar at its one bath", () => {
-    expect(patternsFor(CATALOGUE, BAR, planned, at, {}, desk).map(({ pattern }) => pattern)).toContain("by-turns");
+  it("is offered for a bar at its one bath, with seconds that leave the second end its time", () => {
+    const way = patternsFor(CATALOGUE, BAR, planned, at, {}, desk).find(({ pattern }) => pattern === "by-turns")!;
+    const other = hardenPlanOf(
+      CATALOGUE,
+      BAR,
+      otherEndOf(BAR, { ...planned, steps: planned.steps.map((s, i) => (i === at ? way.quench : s)) })!,
+    );
+    expect(other.transfer_s).toBeLessThan(way.secondBy_s!);
+    expect(Math.abs(way.working.mean_HRC - way.other!.mean_HRC)).toBeLessThan(6);
   });
 });
 

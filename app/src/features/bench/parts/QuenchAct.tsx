@@ -315,9 +315,9 @@ function Ends({ dip, quench, prediction }: { dip: DipNow; quench: Quench; predic
   );
 }
 
-/** A window that shuts before the piece may come out is none. */
-function isWorthShowing(act: Props["act"], window: StraightenWindow): boolean {
-  return act.kind === "straighten" || window.to_s >= BATH_LEAST_s;
+/** A window that shuts before the piece may come out is none; and nobody looks at it who has another move to make first. */
+function isWorthShowing(act: Props["act"], window: StraightenWindow, dip: DipNow | null): boolean {
+  return act.kind === "straighten" || (dip?.due?.move !== "over" && window.to_s >= BATH_LEAST_s);
 }
 
 function isShut(window: StraightenWindow | null, gone_s: number | null): boolean {
@@ -343,10 +343,10 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
         <Tank state={state} where={whereOf(act, in_ms)} {...bathSaid(quench, useSettings())} under={underNow(planned, dip)} />
         <Seconds act={act} gone_s={gone_s} window={window} quench={planned} dip={dip}>
           {isBefore(act, in_ms) && quench !== null ? <BathRead state={state} bench={bench} quench={quench} now_ms={now_ms} /> : null}
-          {dip !== null && planned !== null ? <Ends dip={dip} quench={planned} prediction={prediction} /> : null}
+          {dip !== null && planned !== null ? <Ends dip={dip} quench={quench ?? planned} prediction={prediction} /> : null}
         </Seconds>
       </div>
-      {window !== null && isWorthShowing(act, window) ? (
+      {window !== null && isWorthShowing(act, window, dip) ? (
         <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} isBefore={gone_s === null} />
       ) : null}
       <Straighten state={state} act={act} bench={bench} now_ms={now_ms} isShut={isShut(window, gone_s)} />
