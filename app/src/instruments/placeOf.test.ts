@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { fireTime, piecesOf, type Act, type Check, type PieceState } from "@tembrak/core";
 import { demoEvents } from "../store/demoBook.js";
-import { placeOf, settingOf } from "./placeOf.js";
+import { moveOf, placeOf, settingOf } from "./placeOf.js";
 
 const NOW_ms = Date.UTC(2026, 10, 25, 12);
 const pieces = piecesOf(demoEvents(NOW_ms));
@@ -54,5 +54,35 @@ describe("where the simulated hands have it", () => {
     const oven = at("oven");
     expect(settingOf(oven)).toEqual({ oven_C: oven.next?.kind === "oven" ? oven.next.target_C : NaN });
     expect(settingOf(at("quench"))).toEqual({});
+  });
+});
+
+describe("a quench of more moves than in and out", () => {
+  const act = froe.acts.find(({ kind }) => kind === "quench")!;
+  const tap = (s: number, state: "in" | "over" | "out"): readonly [number, Check] => [s, { check: "bath", state }];
+  const at = (quench: object, ...taps: readonly (readonly [number, Check])[]): PieceState => ({
+    ...froe,
+    route: { ...froe.route!, steps: froe.route!.steps.map((step) => (step.kind === "quench" ? { ...step, ...quench } : step)) },
+    next: act,
+    checks: checks(act, ...taps),
+  });
+  it("the edge is under, then all of it, then it is out", () => {
+    const back = { edgeDepth_mm: 20, then: { after_s: 40 } };
+    expect(moveOf(at(back, tap(0, "in")))).toMatchObject({ to: "bath", immersion: { kind: "edge", depth_mm: 20 } });
+    const under = moveOf(at(back, tap(0, "in"), tap(40, "over")));
+    expect(under).toMatchObject({ to: "bath" });
+    expect("immersion" in under).toBe(false);
+    expect(moveOf(at(back, tap(0, "in"), tap(40, "over"), tap(60, "out")))).toMatchObject({ to: "air" });
+  });
+  it("goes over into the second tub, with its clay if it has some", () => {
+    const two = { then: { after_s: 3, medium: "water" }, clay: { thickness_mm: 3, from_mm: 20 } };
+    expect("medium" in moveOf(at(two, tap(0, "in")))).toBe(false);
+    expect(moveOf(at(two, tap(0, "in"), tap(3, "over")))).toMatchObject({ to: "bath", medium: "water", coat: two.clay });
+  });
+  it("of two ends by turns the first hangs in the air while the second is under", () => {
+    const turns = { part: { end: "working", depth_mm: 20 }, turns: { depth_mm: 20, first_s: 4, second_s: 4 } };
+    expect(placeOf(at(turns, tap(0, "in")))).toBe("bath");
+    expect(placeOf(at(turns, tap(0, "in"), tap(4, "over")))).toBe("air");
+    expect(placeOf(at(turns, tap(0, "in"), tap(4, "over"), tap(8, "over")))).toBe("bath");
   });
 });

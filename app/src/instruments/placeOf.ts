@@ -1,6 +1,6 @@
 /** Where a practice piece has to be for the step its smith is at: the simulated hands follow the bench. Pure. */
 
-import { runLogOf, underOf, type PieceState, type ShopCommand, type ShopPlace } from "@tembrak/core";
+import { bathTimes, dipNow, runLogOf, underOf, type DipNow, type PieceState, type Quench, type ShopCommand, type ShopPlace } from "@tembrak/core";
 
 /** Under the torch until it is taken away, in the slack tub once it was dunked. */
 function runPlace(state: PieceState): ShopPlace {
@@ -10,6 +10,16 @@ function runPlace(state: PieceState): ShopPlace {
     ({ act, reading, at_ms }) => act === state.next!.id && reading.check === "fire" && reading.state === "in" && at_ms === began_ms,
   );
   return isLit && off_ms === null ? "torch" : "air";
+}
+
+function quenchOf({ next, route }: PieceState): Quench | null {
+  const step = next === undefined ? undefined : route?.steps[next.step];
+  return step?.kind === "quench" ? step : null;
+}
+
+function dipOf(state: PieceState): DipNow | null {
+  const quench = quenchOf(state);
+  return quench === null ? null : dipNow(quench, bathTimes(state, state.next!.step), 0);
 }
 
 export function placeOf(state: PieceState): ShopPlace {
@@ -27,8 +37,11 @@ export function placeOf(state: PieceState): ShopPlace {
     case "hold":
       return fire;
     case "quench": {
-      const bath = checks.findLast(({ act, reading }) => act === next.id && reading.check === "bath");
-      return bath?.reading.check === "bath" && bath.reading.state === "in" ? "bath" : "air";
+      const { in_ms, out_ms } = bathTimes(state, next.step);
+      if (in_ms === null || out_ms !== null) return "air";
+      // What is simulated is the first end: it hangs in the air while the second is under.
+      const dip = dipOf(state);
+      return dip?.pattern === "by-turns" && dip.changed % 2 === 1 ? "air" : "bath";
     }
     case "temper":
       return "oven";
@@ -50,10 +63,16 @@ export function placeOf(state: PieceState): ShopPlace {
 /** How it is moved there: of an edge quench only so deep into the bath. */
 export function moveOf(state: PieceState): Extract<ShopCommand, { do: "move" }> {
   const to = placeOf(state);
-  const quench = state.next === undefined ? undefined : state.route?.steps[state.next.step];
-  const under = to === "bath" && quench?.kind === "quench" ? underOf(quench) : null;
-  const move = { do: "move", piece: state.id, to } as const;
-  return under?.what === "edge" ? { ...move, immersion: { kind: "edge", depth_mm: under.depth_mm } } : move;
+  const quench = quenchOf(state);
+  const coat = quench?.clay === undefined ? {} : { coat: quench.clay };
+  const move = { do: "move", piece: state.id, to, ...coat } as const;
+  if (to !== "bath" || quench === null) return move;
+  if (quench.then !== undefined && (dipOf(state)?.changed ?? 0) > 0) {
+    const { medium } = quench.then;
+    return medium === undefined || medium === quench.medium ? move : { ...move, medium };
+  }
+  const under = underOf(quench);
+  return under.what === "edge" ? { ...move, immersion: { kind: "edge", depth_mm: under.depth_mm } } : move;
 }
 
 /** What the kiln and the oven have to be set to for the step, C; nothing where it does not matter. */

@@ -18,7 +18,7 @@ import { mass_kg } from "../plan/fit.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import type { Medium } from "../schema/medium.js";
 import type { ColourName, Piece } from "../schema/book.js";
-import type { Immersion } from "../schema/parts.js";
+import type { Coat, Immersion } from "../schema/parts.js";
 import type { ShopAnswer, ShopCommand, ShopPlace, ShopQuestion, ShopReading, ShopReset } from "../schema/practice.js";
 import { surfaceShift_K } from "../simulate/colourRun.js";
 import { runCourse } from "../simulate/course.js";
@@ -78,6 +78,9 @@ interface ShopPiece {
   T: Float64Array;
   place: ShopPlace;
   immersion: Immersion;
+  /** The second tub it is in; null for the shop's own. */
+  tub: Medium | null;
+  coat: Coat | null;
   probe_C: number;
   /** On its bright edge, nm; how much hotter this steel has to be for the same colour, K. */
   film_nm: number;
@@ -119,6 +122,7 @@ function underTorch(section: Piece["section"], grid: Places["grid"]): Surroundin
 export class PracticeShop {
   private readonly draw: () => number;
   private readonly reset: ShopReset;
+  private readonly catalogue: Catalogue;
   private readonly medium: Medium;
   private readonly pieces: ShopPiece[];
   private time_s = 0;
@@ -136,6 +140,7 @@ export class PracticeShop {
 
   /** @throws InputError unknown-medium, unknown-steel, or two pieces with one id. */
   constructor(catalogue: Catalogue, reset: ShopReset) {
+    this.catalogue = catalogue;
     const medium = catalogue.medium(reset.medium);
     if (medium === undefined) throw new InputError({ code: "unknown-medium", path: "/medium", got: reset.medium });
     if (new Set(reset.pieces.map(({ id }) => id)).size !== reset.pieces.length) {
@@ -167,6 +172,8 @@ export class PracticeShop {
         T: new Float64Array(count).fill(ROOM_C),
         place: "rack",
         immersion: { kind: "full" },
+        tub: null,
+        coat: null,
         probe_C: ROOM_C,
         film_nm: 0,
         shift_K: surfaceShift_K(steel.composition_wtpct),
@@ -230,10 +237,15 @@ export class PracticeShop {
         case "torch":
           return underTorch(section, grid);
         case "bath":
-          return inBath(section, grid, { medium: this.medium, bath_C: this.bath_C, agitation: "mild", immersion: p.immersion }, null);
+          return inBath(
+            section,
+            grid,
+            { medium: p.tub ?? this.medium, bath_C: p.tub?.usualBath_C ?? this.bath_C, agitation: "mild", immersion: p.immersion },
+            p.coat,
+          );
         case "air":
         case "rack":
-          return inAir(section, grid, null);
+          return inAir(section, grid, p.coat);
       }
     })();
     const { temperature_C } = runCourse({
@@ -273,7 +285,7 @@ export class PracticeShop {
       case "move": {
         const p = this.find(command.piece);
         this.settle(p, true);
-        if (command.to === "bath" && p.place !== "bath" && isLiquid(this.medium)) {
+        if (command.to === "bath" && command.medium === undefined && p.place !== "bath" && isLiquid(this.medium)) {
           const mass = mass_kg(p.piece, formOf(p.piece));
           this.bathGoal_C = bathAfter_C(this.medium.liquid, this.reset.volume_L, this.bathGoal_C, mass, p.T[p.places.surface]!);
         }
@@ -281,6 +293,8 @@ export class PracticeShop {
         if ((p.place === "kiln") !== (command.to === "kiln")) this.dropped_K = Math.max(this.dropped_K, DOOR_DROP_C);
         p.place = command.to;
         p.immersion = command.immersion ?? { kind: "full" };
+        p.tub = command.medium === undefined ? null : (this.catalogue.medium(command.medium) ?? null);
+        p.coat = command.coat ?? null;
         return;
       }
       case "speed":

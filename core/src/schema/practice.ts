@@ -3,7 +3,7 @@
 import { Type, type Static } from "@sinclair/typebox";
 import { PieceSchema } from "./book.js";
 import { LIMITS } from "./limits.js";
-import { between, choice, ImmersionSchema, strict, tagged } from "./parts.js";
+import { between, choice, ImmersionSchema, strict, tagged, CoatSchema } from "./parts.js";
 
 const pieceId = Type.String({ minLength: 1, maxLength: 64 });
 
@@ -35,6 +35,10 @@ export const ShopCommandSchema = tagged(
     to: choice(PLACES),
     /** How much of it goes under a bath: all of it where nothing is said. */
     immersion: Type.Optional(ImmersionSchema),
+    /** A second tub beside the shop's own, as warm as it usually is. */
+    medium: Type.Optional(Type.String({ minLength: 1, maxLength: 30 })),
+    /** Clay on its back, from here on. */
+    coat: Type.Optional(CoatSchema),
   }),
   strict({ do: Type.Literal("speed"), speed: between(1, 100, "Simulated seconds in one real second") }),
   strict({

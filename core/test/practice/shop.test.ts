@@ -39,6 +39,37 @@ function heatTo(s: PracticeShop, to_C: number): void {
   s.command({ do: "move", piece: "p", to: "air" });
 }
 
+describe("more moves than in and out", () => {
+  /** At the edge's spine after its bath, by truth. */
+  const spineAfter = (moves: readonly { readonly s: number; readonly more?: object }[], air_s = 0): number => {
+    const s = shop();
+    heatTo(s, 810);
+    for (const { s: seconds, more } of moves) {
+      s.command({ do: "move", piece: "p", to: "bath", ...more });
+      s.advance(seconds);
+    }
+    s.command({ do: "move", piece: "p", to: "air" });
+    s.advance(air_s);
+    return s.truth("p").seen_C;
+  };
+  const edge = { immersion: { kind: "edge", depth_mm: 8 } };
+  it("an edge left alone keeps its back hot; all of it under after that is cold in seconds", () => {
+    expect(spineAfter([{ s: 8, more: edge }])).toBeGreaterThan(spineAfter([{ s: 8, more: edge }, { s: 15 }]) + 150);
+  });
+  it("a second tub of water is colder than the oil, and does not warm the oil", () => {
+    const s = shop();
+    heatTo(s, 810);
+    s.command({ do: "move", piece: "p", to: "bath", medium: "water" });
+    s.advance(120);
+    expect(s.truth("p").seen_C).toBeLessThan(45);
+    expect(s.read().bath_C).toBeCloseTo(55, 0);
+  });
+  it("under clay the back cools more slowly", () => {
+    const coat = { coat: { thickness_mm: 4, from_mm: 6 } };
+    expect(spineAfter([{ s: 3, more: coat }])).toBeGreaterThan(spineAfter([{ s: 3 }]) + 50);
+  });
+});
+
 describe("the simulated shop", () => {
   it("from the magnet a shade on, into oil, cold: a file of 55 skates; never heated past the magnet, it bites", () => {
     const hard = shop();
