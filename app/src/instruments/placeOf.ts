@@ -1,6 +1,16 @@
 /** Where a practice piece has to be for the step its smith is at: the simulated hands follow the bench. Pure. */
 
-import { bathTimes, dipNow, runLogOf, underOf, type DipNow, type PieceState, type Quench, type ShopCommand, type ShopPlace } from "@tembrak/core";
+import {
+  bathTimes,
+  dipNow,
+  runLogOf,
+  underOf,
+  type DipNow,
+  type PieceState,
+  type Quench,
+  type ShopCommand,
+  type ShopPlace,
+} from "@tembrak/core";
 
 /** Under the torch until it is taken away, in the slack tub once it was dunked. */
 function runPlace(state: PieceState): ShopPlace {

@@ -31,6 +31,8 @@ describe("in the bath and after it", () => {
     expect(at("straighten", 17)).toBe("0 s to straighten, and closing");
     expect(at("straighten", 17.1)).toMatch(/^Locked: it is brittle/);
     expect(at("straighten", 90, null)).toMatch(/did not harden much/);
+    // Before the model has answered nobody is told to take his time.
+    expect(bathWords({ kind: "straighten", gone_s: 14, least_s: 10, window: undefined })).toMatch(/bend nothing yet/);
   });
 });
 

@@ -85,7 +85,8 @@ export interface BathFacts {
   /** Since it went under, s; null before. */
   readonly gone_s: number | null;
   readonly least_s: number;
-  readonly window: Prediction["hardening"]["straighten"];
+  /** Null where it never gets too stiff; undefined while that is worked out. */
+  readonly window: Prediction["hardening"]["straighten"] | undefined;
   /** How much of it is under: all of it where nothing is said. */
   readonly under?: Under["what"];
   /** What to do now of a way that has more moves than in and out. */
@@ -112,8 +113,9 @@ export function bathWords({ kind, gone_s, least_s, window, under = "whole", leav
     if (under !== "whole" && !leavesHeat) return `${KEEP_WORDS[under]}, until the body is black`;
     if (leavesHeat) return `${KEEP_WORDS[under]}. Out while the body still glows dull`;
     if (gone_s < least_s) return `${KEEP_WORDS[under]}. Out in ${Math.ceil(least_s - gone_s)}`;
-    return window !== null && gone_s < window.from_s ? "Out when you like, then sight the spine" : "Out, and sight the spine";
+    return window && gone_s < window.from_s ? "Out when you like, then sight the spine" : "Out, and sight the spine";
   }
+  if (window === undefined) return "Sight along it; bend nothing yet: how long it may be bent is being worked out";
   if (window === null) return "It did not harden much: take your time";
   if (gone_s > window.to_s) return "Locked: it is brittle. Correct it in the temper";
   const left_s = Math.max(0, Math.ceil(window.to_s - gone_s));

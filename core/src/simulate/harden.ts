@@ -99,9 +99,9 @@ export const AS_HARD_HRC = 1.5;
  * Seconds from the fire by which a piece has to be under, or its working place turns softer than it would have been at once; no more
  * than two minutes are looked at. A search over the hardening itself, coarse in space. @throws InputError as `harden`
  */
-export function airLimit_s({ dips: _dips, ...plan }: HardenPlan, desk: Desk = BARE_DESK): number {
+export function airLimit_s(plan: HardenPlan, desk: Desk = BARE_DESK): number {
   const working_HRC = (transfer_s: number): number => {
-    const { edge, surface } = harden({ ...plan, transfer_s, bath_s: null }, { members: 0, resolution: "coarse", desk });
+    const { edge, surface } = harden({ ...plan, dips: [], transfer_s, bath_s: null }, { members: 0, resolution: "coarse", desk });
     return (edge ?? surface).mean_HRC;
   };
   const wanted_HRC = working_HRC(NEAR_s) - AS_HARD_HRC;

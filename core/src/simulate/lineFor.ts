@@ -56,8 +56,7 @@ export function darkAfter_s(plan: HardenPlan, desk: Desk = BARE_DESK): number {
 }
 
 function tryDepth(plan: HardenPlan, height_mm: number, depth_mm: number, desk: Desk): Tried {
-  const { dips: _dips, ...once } = plan;
-  const run = nominalCase({ ...once, bath_s: null, immersion: { kind: "edge", depth_mm } }, "full", { desk });
+  const run = nominalCase({ ...plan, dips: [], bath_s: null, immersion: { kind: "edge", depth_mm } }, "full", { desk });
   const { places, structure } = run;
   const hold_s = untilDark_s(run, plan);
   const line = quenchLine(places.grid, structure);

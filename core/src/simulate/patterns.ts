@@ -59,16 +59,16 @@ const QUICKEST_s = 2;
 const BODY = 0;
 
 /** As it is without anything special about it. */
-function plainQuench({
-  edgeDepth_mm: _edge,
-  bath_s: _bath,
-  then: _then,
-  turns: _turns,
-  clay: _clay,
-  part: _part,
-  ...plain
-}: Quench): Quench {
-  return plain;
+function plainQuench({ kind, medium, bath_C, agitation, transfer_s, why, said }: Quench): Quench {
+  return {
+    kind,
+    medium,
+    bath_C,
+    agitation,
+    ...(transfer_s === undefined ? {} : { transfer_s }),
+    why,
+    ...(said === undefined ? {} : { said }),
+  };
 }
 
 /** Seconds that are tried for a first bath, fewest first, s. */

@@ -67,7 +67,6 @@ function dipsAsDone({ then, turns }: Quench, { in_ms, over_ms, out_ms }: BathTim
 function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
   const times = bathTimes(state, step);
   const { in_ms, out_ms } = times;
-  const { then: _then, turns: _turns, ...plain } = quench;
   const dips = dipsAsDone(quench, times);
   const at = state.acts.findIndex((act) => act.step === step && act.kind === "quench");
   const before = state.acts[at - 1];
@@ -78,8 +77,9 @@ function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
   // What was taken out for the heat left in its body to draw it has that drawing planned as a step of its own.
   const last_ms = dips.then === undefined ? in_ms : (times.over_ms[0] ?? in_ms);
   const bath_s = quench.leavesHeat === true || dips.turns !== undefined ? undefined : seconds(last_ms, out_ms, LIMITS.quench.bath_s);
+  const { then, ...plain } = quench;
   return {
-    ...plain,
+    ...(then !== undefined && dips.then === undefined ? plain : quench),
     ...dips,
     bath_C: bathRead_C(state, step, in_ms) ?? quench.bath_C,
     ...(transfer_s === undefined ? (went.has("slow") ? { transfer_s: SLOW_s } : {}) : { transfer_s }),

@@ -245,14 +245,14 @@ function Keys({ state, act, bench, isUnder, over }: KeysProps) {
 interface SecondsProps {
   readonly act: Props["act"];
   readonly gone_s: number | null;
-  readonly window: StraightenWindow | null;
-  readonly quench: Quench | null;
-  readonly dip: DipNow | null;
+  /** Undefined while it is worked out. */
+  readonly window: StraightenWindow | null | undefined;
+  readonly move: Move | null;
   readonly children: ReactNode;
 }
 
 /** Seconds since it went in: of what, and what is to be done. */
-function Seconds({ act, gone_s, window, quench, dip, children }: SecondsProps) {
+function Seconds({ act, gone_s, window, move, children }: SecondsProps) {
   const since = act.kind === "quench" ? "seconds in the bath" : "seconds since it went in";
   return (
     <div className="bench-left">
@@ -268,8 +268,8 @@ function Seconds({ act, gone_s, window, quench, dip, children }: SecondsProps) {
           gone_s,
           least_s: BATH_LEAST_s,
           window,
-          ...(quench === null ? {} : { under: underNow(quench, dip).what, leavesHeat: quench.leavesHeat === true }),
-          ...(quench === null || dip === null ? {} : { dip: dipWords(dip, quench) }),
+          under: underNow(move).what,
+          ...(move === null ? {} : { leavesHeat: move.planned.leavesHeat === true, dip: dipWords(move.dip, move.planned) }),
         })}
       </p>
       {children}
@@ -297,17 +297,29 @@ function isBefore(act: Props["act"], in_ms: number | null): boolean {
   return act.kind === "quench" && in_ms === null;
 }
 
-/** All of it once it has been changed over from the edge alone. */
-function underNow(quench: Quench | null, dip: DipNow | null): Under {
-  if (quench === null || (dip?.pattern === "back-after" && dip.changed > 0)) return { what: "whole" };
-  return underOf(quench);
+/** All of it once it has been changed over from the edge alone, and once it is out. */
+function underNow(move: Move | null): Under {
+  if (move === null || (move.dip.pattern === "back-after" && move.dip.changed > 0)) return { what: "whole" };
+  return underOf(move.planned);
 }
 
-/** Both ends of what is quenched by turns, and whether the second has waited too long. */
-function Ends({ dip, quench, prediction }: { dip: DipNow; quench: Quench; prediction: Prediction | undefined }) {
+/** A quench as it is planned, and which of its moves the taps have. */
+interface Move {
+  readonly planned: Quench;
+  readonly dip: DipNow;
+}
+
+/** What is planned says which moves are to come: what was done of them is in the taps. Null once it is out. */
+function moveOf(state: PieceState, act: Props["act"], now_ms: number): Move | null {
+  const planned = quenchOf(state.route ?? undefined, act);
+  return planned === null || act.kind !== "quench" ? null : { planned, dip: dipNow(planned, bathTimes(state, act.step), now_ms) };
+}
+
+/** Both ends of what is quenched by turns, and whether the second has waited too long. @param done the quench as far as it went */
+function Ends({ move, done, prediction }: { move: Move | null; done: Quench | null; prediction: Prediction | undefined }) {
   const units = useSettings();
-  if (dip.pattern !== "by-turns" || prediction === undefined) return null;
-  const words = endsWords(dip, prediction, quench.transfer_s ?? USUAL_TRANSFER_s, units);
+  if (move === null || move.dip.pattern !== "by-turns" || prediction === undefined) return null;
+  const words = endsWords(move.dip, prediction, done?.transfer_s ?? USUAL_TRANSFER_s, units);
   return words === null ? null : (
     <p className="drawn from" role="status">
       {words}
@@ -316,15 +328,18 @@ function Ends({ dip, quench, prediction }: { dip: DipNow; quench: Quench; predic
 }
 
 /** A window that shuts before the piece may come out is none; and nobody looks at it who has another move to make first. */
-function isWorthShowing(act: Props["act"], window: StraightenWindow, dip: DipNow | null): boolean {
-  return act.kind === "straighten" || (dip?.due?.move !== "over" && window.to_s >= BATH_LEAST_s);
+function WindowAhead({ act, window, move, gone_s }: Pick<SecondsProps, "act" | "window" | "gone_s"> & { move: Move | null }) {
+  if (!window) return null;
+  const isWorthShowing = act.kind === "straighten" || (move?.dip.due?.move !== "over" && window.to_s >= BATH_LEAST_s);
+  return isWorthShowing ? <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} isBefore={gone_s === null} /> : null;
 }
 
-function isShut(window: StraightenWindow | null, gone_s: number | null): boolean {
-  return window !== null && (gone_s ?? 0) > window.to_s;
+/** Undefined while nobody knows whether it still may be bent. */
+function isShut(window: StraightenWindow | null | undefined, gone_s: number | null): boolean | undefined {
+  return window === undefined ? undefined : window !== null && (gone_s ?? 0) > window.to_s;
 }
 
-function Straighten({ state, act, bench, now_ms, isShut }: Props & { isShut: boolean }) {
+function Straighten({ state, act, bench, now_ms, isShut }: Props & { isShut: boolean | undefined }) {
   return act.kind === "straighten" ? <StraightenKeys state={state} actId={act.id} bench={bench} now_ms={now_ms} isShut={isShut} /> : null;
 }
 
@@ -332,31 +347,21 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
   const prediction = useStandingSoon(state);
   const in_ms = bathTimes(state, act.step).in_ms;
   const gone_s = in_ms === null ? null : Math.max(0, (now_ms - in_ms) / 1000);
-  const quench = quenchOf(useQuestion(state)?.route, act);
-  // What is planned says which moves are to come: what was done of them is in the taps.
-  const planned = quenchOf(state.route ?? undefined, act);
-  const dip = planned === null || act.kind !== "quench" ? null : dipNow(planned, bathTimes(state, act.step), now_ms);
-  const window = prediction?.hardening.straighten ?? null;
+  const done = quenchOf(useQuestion(state)?.route, act);
+  const move = moveOf(state, act, now_ms);
+  const window = prediction?.hardening.straighten;
   return (
     <>
       <div className={`bench-main quench ${act.kind}`}>
-        <Tank state={state} where={whereOf(act, in_ms)} {...bathSaid(quench, useSettings())} under={underNow(planned, dip)} />
-        <Seconds act={act} gone_s={gone_s} window={window} quench={planned} dip={dip}>
-          {isBefore(act, in_ms) && quench !== null ? <BathRead state={state} bench={bench} quench={quench} now_ms={now_ms} /> : null}
-          {dip !== null && planned !== null ? <Ends dip={dip} quench={quench ?? planned} prediction={prediction} /> : null}
+        <Tank state={state} where={whereOf(act, in_ms)} {...bathSaid(done, useSettings())} under={underNow(move)} />
+        <Seconds act={act} gone_s={gone_s} window={window} move={move}>
+          {isBefore(act, in_ms) && done !== null ? <BathRead state={state} bench={bench} quench={done} now_ms={now_ms} /> : null}
+          <Ends move={move} done={done} prediction={prediction} />
         </Seconds>
       </div>
-      {window !== null && isWorthShowing(act, window, dip) ? (
-        <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} isBefore={gone_s === null} />
-      ) : null}
+      <WindowAhead act={act} window={window} move={move} gone_s={gone_s} />
       <Straighten state={state} act={act} bench={bench} now_ms={now_ms} isShut={isShut(window, gone_s)} />
-      <Keys
-        state={state}
-        act={act}
-        bench={bench}
-        isUnder={in_ms !== null}
-        over={dip === null || planned === null ? null : overKey(dip, planned)}
-      />
+      <Keys state={state} act={act} bench={bench} isUnder={in_ms !== null} over={move === null ? null : overKey(move.dip, move.planned)} />
     </>
   );
 }

@@ -12,7 +12,8 @@ const HARMLESS: ReadonlySet<Straightener> = new Set(["hang", "jig"]);
 
 interface Props extends Pick<ActProps<"straighten">, "state" | "bench" | "now_ms"> {
   readonly actId: string;
-  readonly isShut: boolean;
+  /** Undefined while nobody knows: then nothing that bends is offered either. */
+  readonly isShut: boolean | undefined;
 }
 
 /** The way that was taken last, and when. */
@@ -27,7 +28,7 @@ export function StraightenKeys({ state, actId, bench, now_ms, isShut }: Props) {
   return (
     <div className="straighten-ways">
       <div className="straighten-keys" role="group" aria-label="How it is straightened">
-        {STRAIGHTENERS.filter((how) => !isShut || HARMLESS.has(how)).map((how) => (
+        {STRAIGHTENERS.filter((how) => isShut === false || HARMLESS.has(how)).map((how) => (
           <button
             key={how}
             type="button"

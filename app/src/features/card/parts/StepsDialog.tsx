@@ -30,7 +30,7 @@ import { stepSource } from "../../../words/sources.js";
 import { useLog, useUnits } from "../../../store/useStore.js";
 import { StepFields } from "./StepFields.js";
 import { OtherPractices } from "./OtherPractices.js";
-import { Patterns } from "./Patterns.js";
+import { WaysThrough } from "./WaysThrough.js";
 import { NAMED_HEAT_WORDS, ORDER_WORDS, reasonWords } from "../../../words/routeWords.js";
 import "./steps.css";
 
@@ -206,6 +206,13 @@ function oneMore(what: Addable, like: Step | undefined, { piece }: PieceState, r
   }
 }
 
+/** The rows after one was let go over another, none before what is done; null where nothing moved. */
+function dropped(rows: readonly Row[], { active, over }: DragEndEvent, lockedCount: number): Row[] | null {
+  if (over === null || active.id === over.id) return null;
+  const at = (id: typeof active.id): number => rows.findIndex(({ key }) => key === id);
+  return arrayMove([...rows], at(active.id), Math.max(lockedCount, at(over.id)));
+}
+
 export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Props) {
   const units = useUnits();
   const { write } = useLog();
@@ -221,7 +228,8 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
   const rows = draft ?? rowsOf(route);
   // What is done stays where it is: everything after it may move.
   const lockedCount = rows.findLastIndex((_, i) => isDone(state, i)) + 1;
-  const problem = orderProblem(rows.map(({ step }) => step));
+  const drafted: Route = { ...(taken ?? route), steps: rows.map(({ step }) => step) };
+  const problem = orderProblem(drafted.steps);
   const change = (key: string, step: Step): void => setDraft(rows.map((row) => (row.key === key ? { key, step } : row)));
   const fault = (key: string, isBad: boolean): void =>
     setFaults((before) => {
@@ -237,25 +245,12 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
   const add = (what: Addable): void => {
     const kind = kindOf(what);
     const step = oneMore(what, rows.findLast((row) => row.step.kind === kind)?.step, state, route, kit);
-    const before =
-      kind === "temper"
-        ? rows.length
-        : Math.max(
-            lockedCount,
-            rows.findLastIndex(({ step: s }) => s.kind === "harden"),
-          );
+    const heat = rows.findLastIndex(({ step: s }) => s.kind === "harden");
+    const before = kind === "temper" ? rows.length : Math.max(lockedCount, heat);
     setMade(made + 1);
     setDraft([...rows.slice(0, before), { key: `new-${made}`, step }, ...rows.slice(before)]);
   };
-  const drop = ({ active, over }: DragEndEvent): void => {
-    if (over === null || active.id === over.id) return;
-    const from = rows.findIndex(({ key }) => key === active.id);
-    const to = Math.max(
-      lockedCount,
-      rows.findIndex(({ key }) => key === over.id),
-    );
-    setDraft(arrayMove([...rows], from, to));
-  };
+  const drop = (event: DragEndEvent): void => setDraft(dropped(rows, event, lockedCount) ?? draft);
   const close = (): void => {
     setDraft(null);
     setTaken(null);
@@ -264,9 +259,8 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
   };
   const save = async (): Promise<void> => {
     if (draft === null) return close();
-    const kept = { ...(taken ?? route), steps: draft.map(({ step }) => step) };
     // What could not be stored stays on the screen.
-    if (await write(state.id, [{ kind: "route", route: kept }])) close();
+    if (await write(state.id, [{ kind: "route", route: drafted }])) close();
   };
   return (
     <Dialog open={isOpen} onClose={close} fullWidth maxWidth="md">
@@ -297,21 +291,22 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                     <StepFields
                       step={step}
                       piece={state.piece}
-                      route={{ ...(taken ?? route), steps: rows.map((row) => row.step) }}
+                      route={drafted}
                       units={units}
                       isLocked={locked}
                       onChange={(to) => change(key, to)}
                       onFault={(of, bad) => fault(`${key} ${of}`, bad)}
                     />
-                    {step.kind === "quench" && !locked && step.leavesHeat !== true ? (
-                      <Patterns
+                    {locked ? null : (
+                      <WaysThrough
+                        step={step}
                         piece={state.piece}
-                        route={{ ...(taken ?? route), steps: rows.map((row) => row.step) }}
+                        route={drafted}
                         index={i}
                         units={units}
                         onTake={(to) => change(key, to)}
                       />
-                    ) : null}
+                    )}
                     {locked ? (
                       <small className="step-done">done{step.kind === "temper" ? `, ${showDuration(step.hold_min * 60)}` : ""}</small>
                     ) : null}

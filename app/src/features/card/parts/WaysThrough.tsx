@@ -1,6 +1,6 @@
 /** Ways to take the piece through this bath: what each would make of it, by the core. One press takes it into the draft. */
 
-import type { PatternTried, Piece, Quench, Route } from "@tembrak/core";
+import type { PatternTried, Piece, Quench, Route, Step } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { usePatterns } from "../../../compute/useAnswers.js";
@@ -56,8 +56,10 @@ function Ways({ piece, route, index, units, onTake }: Props) {
   );
 }
 
-export function Patterns(props: Props) {
+/** Nothing for what is no quench, or is drawn by its own heat: that comes out by what its body looks like. */
+export function WaysThrough({ step, ...props }: Props & { readonly step: Step }) {
   const [isOpen, setOpen] = useState(false);
+  if (step.kind !== "quench" || step.leavesHeat === true) return null;
   return (
     <div className="other-practices ways-through">
       <button type="button" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
