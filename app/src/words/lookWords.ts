@@ -8,6 +8,7 @@ const LOOK_WORDS: Readonly<Record<Exclude<LookOver, "edge-thin">, string>> = {
   "inside-corners": "Sharp inside corners at shoulder, tang or step: round them with a file, or they crack first.",
   holes: "Holes and the eye: break their edges; fill a hole near the edge with clay where water is used.",
   "scratches-across": "Scratches across the edge: draw them out lengthwise, a deep one is the start of a crack.",
+  clay: "Clay: thin and even, dried right through and slowly. Wet, it bursts off in the fire.",
   clean: "Oil and dirt: wipe it dry. They make soft spots, and they flare.",
   finish:
     "Finish: fine before the quench saves work on hard steel and cracks less; coarse costs grinding after, and leaves steel for what scale takes. Both are done.",

@@ -6,16 +6,27 @@ import type { KindFile } from "../schema/kind.js";
 import { thinnestEdge_mm } from "../shape/stations.js";
 import type { Catalogue } from "./catalogue.js";
 
-export const LOOKS = ["cracks", "inside-corners", "holes", "scratches-across", "edge-thin", "clean", "finish", "which-way"] as const;
+export const LOOKS = [
+  "cracks",
+  "inside-corners",
+  "holes",
+  "scratches-across",
+  "edge-thin",
+  "clay",
+  "clean",
+  "finish",
+  "which-way",
+] as const;
 export type LookOver = (typeof LOOKS)[number];
 
 /** Thinner than this an edge is the first to be too hot, to lose its skin and to bend or crack; it is left so thick, mm (common practice, no source). */
 export const THIN_EDGE = { oil: { thin_mm: 0.7, leave_mm: 1 }, water: { thin_mm: 1.2, leave_mm: 1.5 } } as const;
 
-/** What an edge is to be for the bath of a route. */
+/** What an edge is to be for the baths of a route. */
 export function edgeFor(catalogue: Catalogue, { steps }: Pick<Route, "steps">): (typeof THIN_EDGE)["oil" | "water"] {
   const quench = steps.findLast((step) => step.kind === "quench");
-  return isWater(quench?.kind === "quench" ? catalogue.medium(quench.medium) : undefined) ? THIN_EDGE.water : THIN_EDGE.oil;
+  const baths = quench?.kind === "quench" ? [quench.medium, ...(quench.then?.medium === undefined ? [] : [quench.then.medium])] : [];
+  return baths.some((id) => isWater(catalogue.medium(id))) ? THIN_EDGE.water : THIN_EDGE.oil;
 }
 
 /** Those that this piece has a reason for, the gravest first. */
@@ -28,6 +39,7 @@ export function lookOver(catalogue: Catalogue, piece: Piece, form: KindFile, rou
     holes: form.hole !== undefined || form.eye !== undefined,
     "scratches-across": isBlade,
     "edge-thin": edge_mm !== null && edge_mm < edgeFor(catalogue, route).thin_mm,
+    clay: route.steps.some((step) => step.kind === "quench" && step.clay !== undefined),
     clean: true,
     finish: true,
     "which-way": isBlade,

@@ -36,4 +36,14 @@ describe("looked over before it is hardened", () => {
     };
     expect(looks(bar)).toEqual(expect.not.arrayContaining(["scratches-across", "which-way", "edge-thin"]));
   });
+  it("clay where the plan has it, and an edge for water where the second bath is water", () => {
+    const plan = planRoute(CATALOGUE, BILLHOOK, "forge");
+    const quenched = (more: object) => ({ steps: plan.steps.map((step) => (step.kind === "quench" ? { ...step, ...more } : step)) });
+    const clay = { clay: { thickness_mm: 3, from_mm: 20 } };
+    expect(lookOver(CATALOGUE, BILLHOOK, formOf(BILLHOOK), quenched(clay))).toContain("clay");
+    expect(looks(BILLHOOK)).not.toContain("clay");
+    expect(edgeFor(CATALOGUE, quenched({ then: { after_s: 3, medium: "water" } }))).toEqual(
+      edgeFor(CATALOGUE, quenched({ medium: "water" })),
+    );
+  });
 });
