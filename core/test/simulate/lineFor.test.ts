@@ -5,21 +5,9 @@ import { makeDesk } from "../../src/simulate/desk.js";
 import { bestBath, compareBaths } from "../../src/simulate/chooseBath.js";
 import { harden, type HardenPlan } from "../../src/simulate/harden.js";
 import { depthForLine } from "../../src/simulate/lineFor.js";
+import { BLADE } from "./blade.js";
 import { steel } from "../catalogue.js";
 
-const BLADE: HardenPlan = {
-  steel: steel("1084"),
-  prior: "pearlite",
-  section: { shape: "wedge", spine_mm: 5, edge_mm: 1, height_mm: 32 },
-  heat_C: 800,
-  hold_s: 180,
-  transfer_s: 1.5,
-  medium: CATALOGUE.medium("fast-oil")!,
-  bath_C: 55,
-  agitation: "mild",
-  bath_s: null,
-  immersion: { kind: "full" },
-};
 const desk = makeDesk();
 
 describe("the inverse of an edge quench", () => {

@@ -12,21 +12,9 @@ import { patternOf, PATTERNS, patternsFor, type Pattern, type PatternTried, type
 import { zoneReports } from "../../src/simulate/zoneReport.js";
 import { BILLHOOK } from "../pieces.js";
 import { steel } from "../catalogue.js";
+import { BLADE } from "./blade.js";
 
 const desk = makeDesk();
-const BLADE: HardenPlan = {
-  steel: steel("1084"),
-  prior: "pearlite",
-  section: { shape: "wedge", spine_mm: 5, edge_mm: 1, height_mm: 32 },
-  heat_C: 800,
-  hold_s: 180,
-  transfer_s: 1.5,
-  medium: CATALOGUE.medium("fast-oil")!,
-  bath_C: 55,
-  agitation: "mild",
-  bath_s: null,
-  immersion: { kind: "full" },
-};
 const BAR: Piece = {
   ...BILLHOOK,
   name: "Two-ended punch",
