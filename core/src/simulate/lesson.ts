@@ -50,6 +50,8 @@ export function lessonOf(catalogue: Catalogue, piece: Piece, route: Route, known
   const expected_HRC = values.reduce((a, b) => a + b, 0) / values.length;
   const alone = learnedFrom({ mean: expected_HRC, sd: ANYTHING_HRC }, says);
   if (alone.sd > TOO_OPEN_HRC) return null;
+  // What went through two liquids, or lay under clay, does not say which of them was slow.
+  if (plan.coat || plan.dips?.some(({ medium }) => medium !== plan.medium)) return null;
   const perDraw = slopeOf(values, draws, "bathRatio");
   const perRateDraw = slopeOf(values, draws, "rateRatio");
   const variance = values.reduce((sum, value) => sum + (value - expected_HRC) ** 2, 0) / values.length;

@@ -19,10 +19,13 @@ export type Quench = Extract<Step, { kind: "quench" }>;
 export const PATTERNS = ["whole", "edge", "back-after", "out-early", "two-baths", "clay", "by-turns"] as const;
 export type Pattern = (typeof PATTERNS)[number];
 
-export function patternOf({ edgeDepth_mm, bath_s, then, turns, clay }: Quench): Pattern {
+export function patternOf({ medium, edgeDepth_mm, bath_s, then, turns, clay }: Quench): Pattern {
   if (turns !== undefined) return "by-turns";
   if (clay !== undefined) return "clay";
-  if (then !== undefined) return edgeDepth_mm === undefined ? "two-baths" : "back-after";
+  if (then !== undefined) {
+    const isOther = then.medium !== undefined && then.medium !== medium;
+    return isOther || edgeDepth_mm === undefined ? "two-baths" : "back-after";
+  }
   if (edgeDepth_mm !== undefined) return "edge";
   return bath_s === undefined ? "whole" : "out-early";
 }

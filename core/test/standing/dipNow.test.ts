@@ -10,6 +10,11 @@ describe("a quench of more moves than in and out", () => {
     expect(dipNow({ ...PLAIN, bath_s: 8 }, at(null), 5000)).toMatchObject({ pattern: "out-early", due: null, gone_s: null });
     expect(dipNow(PLAIN, at(1000), 5000)).toMatchObject({ pattern: "whole", due: null, gone_s: 4 });
   });
+  it("an edge that goes over into another bath is two baths: no back is waited for", () => {
+    const edge: Quench = { ...PLAIN, edgeDepth_mm: 20, then: { after_s: 3, medium: "water" } };
+    expect(dipNow(edge, at(0), 0).pattern).toBe("two-baths");
+    expect(dipNow({ ...edge, then: { after_s: 3, medium: PLAIN.medium } }, at(0), 0).pattern).toBe("back-after");
+  });
   it("out early is due by the clock", () => {
     expect(dipNow({ ...PLAIN, bath_s: 8 }, at(1000), 5000)).toMatchObject({ due: { move: "out", at_s: 8 }, gone_s: 4 });
   });

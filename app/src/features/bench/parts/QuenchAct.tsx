@@ -299,7 +299,7 @@ function isBefore(act: Props["act"], in_ms: number | null): boolean {
 
 /** All of it once it has been changed over from the edge alone, and once it is out. */
 function underNow(move: Move | null): Under {
-  if (move === null || (move.dip.pattern === "back-after" && move.dip.changed > 0)) return { what: "whole" };
+  if (move === null || (move.planned.then !== undefined && move.dip.changed > 0)) return { what: "whole" };
   return underOf(move.planned);
 }
 
