@@ -125,6 +125,22 @@ describe("two ends by turns out of one heat", () => {
   });
 });
 
+describe("what a piece teaches its shop", () => {
+  const planned = planRoute(CATALOGUE, BILLHOOK, "forge");
+  const lesson = (more: object): unknown => {
+    const route = { ...planned, steps: planned.steps.map((step) => (step.kind === "quench" ? { ...step, ...more } : step)) };
+    const tests = [{ tempers: 0, test: { strokes: [], readings_HRC: [62, 62, 63], surface: "ground", piece_C: 22 } }];
+    const outcome = runJob(CATALOGUE, { kind: "lesson", piece: BILLHOOK, route, known: { tests } }, desk);
+    if (outcome.type !== "done") throw new Error(JSON.stringify(outcome));
+    return outcome.answer;
+  };
+  it("one bath is told by it; two liquids, or clay, are not", () => {
+    expect(lesson({})).toMatchObject({ medium: "fast-oil" });
+    expect(lesson({ then: { after_s: 3, medium: "water" } })).toBeNull();
+    expect(lesson({ clay: { thickness_mm: 3, from_mm: 20 } })).toBeNull();
+  });
+});
+
 describe("the ways through a bath of a piece", () => {
   const planned = planRoute(CATALOGUE, BILLHOOK, "forge");
   const at = planned.steps.findIndex(({ kind }) => kind === "quench");
