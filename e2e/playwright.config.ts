@@ -28,6 +28,8 @@ export default defineConfig({
   reporter: process.env["TEMBRAK_REPORT"] ? [["list"], ["json", { outputFile: process.env["TEMBRAK_REPORT"] }]] : [["list"]],
   use: {
     actionTimeout: 15_000,
+    // Fetched and stored anew for each journey's own browser it costs a quarter of the time; those about it allow it.
+    serviceWorkers: "block",
     viewport: { width: 1280, height: 800 },
     trace: process.env["TEMBRAK_TRACE"] ? "retain-on-failure" : "off",
     launchOptions: CHROMIUM,

@@ -56,17 +56,21 @@ test("a note can be added the next day, and the search finds it", async ({ page 
   await expect(page.getByRole("list").getByRole("link")).toHaveCount(1);
 });
 
-test("the app opens again without a network", async ({ page, context }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await page.reload();
-  await context.setOffline(true);
-  await page.reload();
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
-  await page.getByRole("link", { name: /Billhook, mark 7/ }).click();
-  await expect(page.getByTestId("verdict")).toContainText("HRC");
-  await context.setOffline(false);
+test.describe("kept for a day without a network", () => {
+  test.use({ serviceWorkers: "allow" });
+
+  test("the app opens again without a network", async ({ page, context }) => {
+    await page.goto(DEMO);
+    await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+    await page.reload();
+    await context.setOffline(true);
+    await page.reload();
+    await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+    await page.getByRole("link", { name: /Billhook, mark 7/ }).click();
+    await expect(page.getByTestId("verdict")).toContainText("HRC");
+    await context.setOffline(false);
+  });
 });
 
 test("a logger's file: its columns and unit are found, its gap is told, its readings stand in the record", async ({ page }, info) => {

@@ -6,6 +6,8 @@ import { join } from "node:path";
 import { NEWER, NEWER_PORT } from "../ports.js";
 import { expect, test } from "./shop.js";
 
+test.use({ serviceWorkers: "allow" });
+
 const ROOT = join(import.meta.dirname, "../..");
 
 test("taken in one tab it does not reload the bench in another, which is told and asked", async ({ context, page }, info) => {

@@ -1,7 +1,6 @@
-/** The sheet every screen is drawn on: theme, words for a new version, and the title block at the foot. */
+/** The sheet every screen is drawn on: theme, what is refused or waits, and the title block at the foot. */
 
 import Button from "@mui/material/Button";
-import Snackbar from "@mui/material/Snackbar";
 import { useEffect, useState } from "react";
 import { Outlet, useLocation } from "react-router";
 import { storeTrouble, type StoreTrouble } from "../store/boot.js";
@@ -10,7 +9,7 @@ import { storeRefused, useRefused } from "../store/refused.js";
 import { useLog, useSettings } from "../store/useStore.js";
 import { CallBar } from "../calls/CallBar.js";
 import { ClockNotice } from "./ClockNotice.js";
-import { useNewVersion } from "./useNewVersion.js";
+import { NewVersion } from "./NewVersion.js";
 import { TitleBlock } from "./TitleBlock.js";
 
 const TROUBLES = {
@@ -20,6 +19,18 @@ const TROUBLES = {
   silent:
     "This browser's store does not answer. Another tab with an older Tembrak may hold it: close that one, then reload. Until then nothing can be shown or kept.",
 } as const satisfies Record<Exclude<StoreTrouble, null>, string>;
+
+/** What is kept for a day without a network is fetched once the page has said what it was opened for. */
+const SETTLED_ms = 4000;
+
+function useSettled(): boolean {
+  const [isSettled, setSettled] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(true), SETTLED_ms);
+    return () => clearTimeout(timer);
+  }, []);
+  return isSettled;
+}
 
 export function Frame() {
   const { theme } = useSettings();
@@ -32,7 +43,7 @@ export function Frame() {
     // In braces: newer browsers return a promise from scrollTo, and React would take it for a clean-up.
     void window.scrollTo(0, 0);
   }, [pathname]);
-  const { needRefresh, isTaken, use: useIt, later } = useNewVersion();
+  const isSettled = useSettled();
   const { refusal, dismiss } = useLog();
   const unstored = useRefused();
   const [trouble, setTrouble] = useState<StoreTrouble>(null);
@@ -76,20 +87,7 @@ export function Frame() {
         {trouble === "newer" ? null : <Outlet />}
       </div>
       {atBench ? null : <TitleBlock />}
-      <Snackbar
-        open={(needRefresh || isTaken) && !atBench}
-        message={isTaken ? "Another tab has taken a newer Tembrak: reload this one too." : "A newer Tembrak is ready."}
-        action={
-          <>
-            <Button variant="text" onClick={useIt}>
-              {isTaken ? "Reload" : "Use it"}
-            </Button>
-            <Button variant="text" onClick={later}>
-              Later
-            </Button>
-          </>
-        }
-      />
+      {isSettled ? <NewVersion isQuiet={atBench} /> : null}
     </div>
   );
 }
