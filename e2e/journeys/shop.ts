@@ -20,16 +20,19 @@ export const test = base.extend<{ page: Page }>({
   },
 });
 
-/** Until nothing fades or slides any more: a colour half way between two lights has the contrast of neither. */
+/** Until nothing fades or slides any more, and nothing begins to: a colour half way between two lights has the contrast of neither. */
 async function settled(page: Page): Promise<void> {
-  await page.evaluate(() =>
-    Promise.all(
-      document
+  await page.evaluate(async () => {
+    const drawn = (): Promise<unknown> => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+    for (let look = 0; look < 20; look++) {
+      await drawn();
+      const moving = document
         .getAnimations()
-        .filter((animation) => Number.isFinite(animation.effect?.getComputedTiming().endTime))
-        .map((animation) => animation.finished.catch(() => undefined)),
-    ).then(() => undefined),
-  );
+        .filter(({ effect, playState }) => playState !== "finished" && Number.isFinite(effect?.getComputedTiming().endTime));
+      if (moving.length === 0) return;
+      await Promise.all(moving.map((animation) => animation.finished.catch(() => undefined)));
+    }
+  });
 }
 
 /** No serious or critical violation. @param rules left out, all there are: another light changes colours alone */

@@ -20,18 +20,6 @@ const TROUBLES = {
     "This browser's store does not answer. Another tab with an older Tembrak may hold it: close that one, then reload. Until then nothing can be shown or kept.",
 } as const satisfies Record<Exclude<StoreTrouble, null>, string>;
 
-/** What is kept for a day without a network is fetched once the page has said what it was opened for. */
-const SETTLED_ms = 4000;
-
-function useSettled(): boolean {
-  const [isSettled, setSettled] = useState(false);
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(true), SETTLED_ms);
-    return () => clearTimeout(timer);
-  }, []);
-  return isSettled;
-}
-
 export function Frame() {
   const { theme } = useSettings();
   const { pathname } = useLocation();
@@ -43,7 +31,6 @@ export function Frame() {
     // In braces: newer browsers return a promise from scrollTo, and React would take it for a clean-up.
     void window.scrollTo(0, 0);
   }, [pathname]);
-  const isSettled = useSettled();
   const { refusal, dismiss } = useLog();
   const unstored = useRefused();
   const [trouble, setTrouble] = useState<StoreTrouble>(null);
@@ -87,7 +74,7 @@ export function Frame() {
         {trouble === "newer" ? null : <Outlet />}
       </div>
       {atBench ? null : <TitleBlock />}
-      {isSettled ? <NewVersion isQuiet={atBench} /> : null}
+      <NewVersion isQuiet={atBench} />
     </div>
   );
 }

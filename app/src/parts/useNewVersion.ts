@@ -1,7 +1,7 @@
 /** A newer build that waits: taken when somebody says so, and only this tab is reloaded for it. Another may be at a quench. */
 
-import { useRef, useState } from "react";
-import { useRegisterSW } from "virtual:pwa-register/react";
+import { useEffect, useEffectEvent, useRef, useState } from "react";
+import { registerSW } from "virtual:pwa-register";
 
 export interface NewVersion {
   /** One waits. */
@@ -12,20 +12,36 @@ export interface NewVersion {
   readonly later: () => void;
 }
 
+/** What is kept for a day without a network is fetched once the page has said what it was opened for, ms. */
+const SETTLED_ms = 4000;
+
 export function useNewVersion(reload: () => void = () => window.location.reload()): NewVersion {
   const isAsked = useRef(false);
+  const update = useRef<ReturnType<typeof registerSW> | null>(null);
+  const [needRefresh, setNeedRefresh] = useState(false);
   const [isTaken, setTaken] = useState(false);
-  const {
-    needRefresh: [needRefresh, setNeedRefresh],
-    updateServiceWorker,
-  } = useRegisterSW({ onNeedReload: () => (isAsked.current ? reload() : setTaken(true)) });
+  const take = useEffectEvent(() => (isAsked.current ? reload() : setTaken(true)));
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      update.current = registerSW({ onNeedRefresh: () => setNeedRefresh(true), onNeedReload: () => take() });
+    }, SETTLED_ms);
+    return () => clearTimeout(timer);
+  }, []);
+  // Another tab may take it before this one has asked for anything. The first that ever comes is not a newer one.
+  useEffect(() => {
+    const kept = "serviceWorker" in navigator ? navigator.serviceWorker : null;
+    if (kept === null || kept.controller === null) return;
+    const changed = (): void => take();
+    kept.addEventListener("controllerchange", changed);
+    return () => kept.removeEventListener("controllerchange", changed);
+  }, []);
   return {
     needRefresh,
     isTaken,
     use: () => {
       if (isTaken) return reload();
       isAsked.current = true;
-      void updateServiceWorker(true);
+      void update.current?.(true);
     },
     later: () => {
       setNeedRefresh(false);
