@@ -144,6 +144,7 @@ test("an edge quench is planned in the steps, and the verdict says where the lin
   await fill(page, /^Depth, mm/, "18");
   await page.getByRole("button", { name: "Keep these steps" }).click();
   await expect(page.getByText(/^Edge in medium oil at 55 °C: hard up to \d+(\.\d)? mm above it, going soft over/)).toBeVisible();
+  await expect(page.getByText(/Broken line: hard below, about \d+/)).toBeVisible();
   // The other way round: where it is to go soft is said, and the depth and the hold are found; what the card then says is that line.
   await page.getByRole("button", { name: "Steps" }).click();
   await fill(page, /^Line wanted/, "14");

@@ -10,7 +10,7 @@ import type { Section } from "../schema/parts.js";
 import { sectionAt } from "../shape/stations.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { planKey, requireSense, runCase, type HardenPlan } from "./hardenCase.js";
-import { profileOf } from "./hardenReadings.js";
+import { profileOf, quenchLine, type QuenchLine } from "./hardenReadings.js";
 import { gather, MEMBERS, membersOf, valueAt, type Member, type Place } from "./hardenSpread.js";
 import { hardenPlanOf, placesOf, tempersOf, type Prediction } from "./predict.js";
 import { temperedAt, type Estimate } from "./temperedPlace.js";
@@ -38,6 +38,8 @@ export interface SectionPicture {
   readonly tempered_HRC: Float32Array;
   readonly martensite: Float32Array;
   readonly frames: readonly PictureFrame[];
+  /** Where hard goes over into soft, of an edge quench or under clay. */
+  readonly quenchLine: QuenchLine | null;
   /** What the curve through the middle needs: as a prediction has it. */
   readonly profile: Prediction["profile"];
   readonly working: { readonly asQuenched: Estimate; readonly tempered: Estimate };
@@ -111,6 +113,7 @@ export function pictureSection(
     tempered_HRC: asQuenched_HRC.map((hrc) => temperedAt(steel, cycles, hrc)),
     martensite: Float32Array.from(structure.martensite),
     frames: result.frames,
+    quenchLine: plan.immersion.kind === "edge" || plan.coat ? quenchLine(grid, structure) : null,
     profile: profileOf(section, grid, structure).map((point) => ({
       ...point,
       tempered_HRC: temperedAt(steel, cycles, point.hardness_HRC),

@@ -40,6 +40,21 @@ describe("a prediction whose ensemble was run in parts", () => {
   });
 });
 
+describe("the line of an edge quench in the picture", () => {
+  const whole = planRoute(CATALOGUE, hook, "forge");
+  const route = { ...whole, steps: whole.steps.map((step) => (step.kind === "quench" ? { ...step, edgeDepth_mm: 18 } : step)) };
+  const at = (station: number | null, effort: "quick" | "full") => pictureSection(CATALOGUE, { piece: hook, route, station, effort });
+  it("is that of the prediction where it was measured, and near it in a coarse one", () => {
+    const line = predict(CATALOGUE, hook, route).hardening.quenchLine!;
+    expect(Math.abs(at(null, "full").quenchLine!.height_mm - line.height_mm)).toBeLessThan(0.2);
+    expect(Math.abs(at(null, "quick").quenchLine!.height_mm - line.height_mm)).toBeLessThan(2);
+  });
+  it("is there along the blade, and nowhere when all of it goes under", () => {
+    for (const station of [0.4, 0.6, 0.8]) expect(at(station, "quick").quenchLine?.height_mm).toBeGreaterThan(5);
+    expect(of({}, null, "quick").quenchLine).toBeNull();
+  });
+});
+
 describe("the picture through a section", () => {
   const picture = of({}, null);
   it("is fine, whole, and agrees with the prediction at its edge", () => {

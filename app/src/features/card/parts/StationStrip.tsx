@@ -28,6 +28,25 @@ function hardnessAt({ columns, nodes, tempered_HRC }: SectionPicture, share: num
   return tempered_HRC[j * nodes + nodes - 1]!;
 }
 
+/** Where hard goes over into soft at one station, as shares of its height: where it begins, half way, and where it has ended. */
+interface LinePoint {
+  readonly along: number;
+  readonly hard: number;
+  readonly half: number;
+  readonly soft: number;
+}
+
+/** The line along the piece, through the stations that have one. */
+export function lineAlong(pictures: readonly (SectionPicture | undefined)[]): LinePoint[] {
+  return pictures.flatMap((picture, k) => {
+    const { quenchLine, section } = picture ?? {};
+    if (!quenchLine || section?.shape !== "wedge") return [];
+    const share = (mm: number): number => Math.max(0, Math.min(1, mm / section.height_mm));
+    const [half_mm, about_mm] = [quenchLine.height_mm, 0.5 * (quenchLine.width_mm ?? 0)];
+    return [{ along: STATIONS[k]!, hard: share(half_mm - about_mm), half: share(half_mm), soft: share(half_mm + about_mm) }];
+  });
+}
+
 export function StationStrip({ piece, pictures, station, onStation, units }: Props) {
   const id = useId();
   const form = formOf(piece);
@@ -53,7 +72,9 @@ export function StationStrip({ piece, pictures, station, onStation, units }: Pro
       }),
     [pictures, at, drawn],
   );
+  const line = useMemo(() => lineAlong(pictures), [pictures]);
   const cut = station ?? measuredStation(form);
+  const toPx = ({ along }: LinePoint, share: number): Point => drawn.toPx(at(along, share));
   const [edge, back] = [at(cut, -0.12), at(cut, 1.12)].map(drawn.toPx) as [{ x: number; y: number }, { x: number; y: number }];
   const contour = pathOf(drawn.outline.contour.map(drawn.toPx), true);
   const says = `${showLength(cut * piece.length_mm, units)} from the end it hangs by`;
@@ -70,6 +91,25 @@ export function StationStrip({ piece, pictures, station, onStation, units }: Pro
             <path key={i} d={path} fill={colour} stroke={colour} strokeWidth={0.8} />
           ))}
         </g>
+        {line.length < 2 ? null : (
+          <g clipPath={`url(#${id}s)`} data-testid="quench-line">
+            <path
+              d={pathOf([...line.map((p) => toPx(p, p.hard)), ...line.map((p) => toPx(p, p.soft)).reverse()], true)}
+              fill="var(--verd)"
+              opacity={0.25}
+            />
+            <path
+              d={pathOf(
+                line.map((p) => toPx(p, p.half)),
+                false,
+              )}
+              fill="none"
+              stroke="var(--verd)"
+              strokeWidth={1.8}
+              strokeDasharray="6 3"
+            />
+          </g>
+        )}
         <path d={contour} fill="none" stroke="var(--steel)" strokeWidth={1.1} strokeLinejoin="round" />
         <line x1={edge.x} y1={edge.y} x2={back.x} y2={back.y} stroke="var(--wall)" strokeWidth={4.5} />
         <line x1={edge.x} y1={edge.y} x2={back.x} y2={back.y} stroke="var(--verd)" strokeWidth={2.2} />

@@ -144,6 +144,14 @@ function InTime({ picture, view, words, units }: InTimeProps) {
   );
 }
 
+/** How high the line runs along the piece. */
+function lineWords(along: readonly (SectionPicture | undefined)[], units: Units): string {
+  const heights = along.flatMap((picture) => (picture?.quenchLine ? [picture.quenchLine.height_mm] : []));
+  if (heights.length < 2) return "";
+  const [low, high] = [showLength(Math.min(...heights), units), showLength(Math.max(...heights), units)];
+  return ` Broken line: hard below, about ${low === high ? low : `${low} to ${high}`} up.`;
+}
+
 export function ThroughSteel({ view, question, effort, prediction, units }: Props) {
   const { piece } = question;
   const [station, setStation] = useState<number | null>(null);
@@ -164,6 +172,7 @@ export function ThroughSteel({ view, question, effort, prediction, units }: Prop
             {station === null
               ? "Cut where it was measured; drag it along."
               : `Cut ${showLength(station * piece.length_mm, units)} from where it hangs, ${showLength(picture.data?.section.shape === "wedge" ? picture.data.section.height_mm : 0, units)} high.`}
+            {lineWords(along, units)}
           </p>
         </>
       ) : null}
