@@ -20,10 +20,9 @@ function Practice({ piece, planned, practice, onTake }: { piece: Piece; planned:
   return (
     <li>
       <b>{words.name}.</b> {words.prefer}
-      <br />
-      <span className="drawn">
+      <p className="drawn">
         As planned: {expected(now.data)}. This: {then.error ? "it could not be worked out" : expected(then.data)}.
-      </span>
+      </p>
       <Button variant="text" size="small" onClick={onTake}>
         Do it so
       </Button>
@@ -53,7 +52,7 @@ export function OtherPractices({
   );
   if (practices.length === 0) return null;
   return (
-    <div className="other-practices">
+    <div className="other-practices ways-through">
       <button type="button" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
         Others do it differently
       </button>

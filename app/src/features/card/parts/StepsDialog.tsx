@@ -141,16 +141,14 @@ function SortableStep({ id, name, isLocked, onRemove, children }: SortableProps)
 interface NameProps extends Pick<Props, "state" | "route" | "magnet_C"> {
   readonly step: Step;
   readonly units: Units;
-  readonly children: ReactNode;
 }
 
 /** What a step is, why it stands here, who says so. */
-function StepName({ state, route, step, magnet_C, units, children }: NameProps) {
+function StepName({ state, route, step, magnet_C, units }: NameProps) {
   return (
     <div className="step-name">
       <b>{nameOf(step)}</b>
       <small>{reasonWords(step)}</small>
-      {children}
       <small className="step-source">{stepSource(step, state.piece, route, magnet_C, units)}</small>
     </div>
   );
@@ -273,21 +271,7 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                 const locked = i < lockedCount;
                 return (
                   <SortableStep key={key} id={key} name={`${i + 1}, ${nameOf(step)}`} isLocked={locked} onRemove={() => remove(key)}>
-                    <StepName state={state} route={route} step={step} magnet_C={magnet_C} units={units}>
-                      {draft === null && !locked ? (
-                        <OtherPractices
-                          piece={state.piece}
-                          route={route}
-                          index={i}
-                          doneCount={lockedCount}
-                          kit={kit}
-                          onTake={(other) => {
-                            setTaken(other);
-                            setDraft(rowsOf(other));
-                          }}
-                        />
-                      ) : null}
-                    </StepName>
+                    <StepName state={state} route={route} step={step} magnet_C={magnet_C} units={units} />
                     <StepFields
                       step={step}
                       piece={state.piece}
@@ -297,6 +281,19 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                       onChange={(to) => change(key, to)}
                       onFault={(of, bad) => fault(`${key} ${of}`, bad)}
                     />
+                    {draft === null && !locked ? (
+                      <OtherPractices
+                        piece={state.piece}
+                        route={route}
+                        index={i}
+                        doneCount={lockedCount}
+                        kit={kit}
+                        onTake={(other) => {
+                          setTaken(other);
+                          setDraft(rowsOf(other));
+                        }}
+                      />
+                    ) : null}
                     {locked ? null : (
                       <WaysThrough
                         step={step}
