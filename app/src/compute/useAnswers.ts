@@ -1,8 +1,13 @@
 /** Computed answers for React: cached by the question, never computed twice, the last answer shown until the next is there. */
 
 import {
+  betterForWish,
   kitOf,
+  missedWish,
+  wayOf,
+  zoneReports,
   type BetterBath,
+  type BetterWish,
   MEMBERS,
   plannedQuestion,
   risesOf,
@@ -327,6 +332,28 @@ export function usePatterns(piece: Piece, route: Route, index: number): UseQuery
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"patterns">(job, { signal, isFirst: true }), ...ONCE });
 }
 
+/** Another way through the bath where the plan misses a wish; nothing is asked where it misses none. */
+export function useBetterForWish(question: Question | null, prediction: Prediction | undefined): BetterWish | null {
+  const { kit } = useHeatContext();
+  const media = kit === null ? undefined : [...new Set(kitOf(kit, "bath").map(({ medium }) => medium))];
+  const quenches = question?.route.steps.flatMap(({ kind }, i) => (kind === "quench" ? [i] : [])) ?? [];
+  const index = quenches.length === 1 ? quenches[0]! : null;
+  const isMissed =
+    question !== null &&
+    prediction !== undefined &&
+    missedWish(zoneReports(question.piece, prediction, wayOf(question.route).hardens)) !== null;
+  const job =
+    !isMissed || index === null ? null : ({ kind: "patterns", ...question, index, ...(media === undefined ? {} : { media }) } as const);
+  const { data, isPlaceholderData } = useQuery({
+    queryKey: keyOf(job),
+    queryFn: ({ signal }) => ask<"patterns">(job!, { signal }),
+    enabled: job !== null,
+    ...ONCE,
+  });
+  if (job === null || data === undefined || isPlaceholderData) return null;
+  return betterForWish(job.piece, job.route, job.index, data, prediction!.target);
+}
+
 export interface Why {
   readonly question: Diagnosed;
   /** Undefined while it is worked out. */
@@ -351,6 +378,7 @@ export function useDiagnosis(state: PieceState): Why | null {
           ...question,
           facts: [...question.facts],
           findings: [...question.findings],
+          breaks: [...question.breaks],
           baths: kit === null ? null : kitOf(kit, "bath").map(({ medium }) => medium),
           attempts: attemptsOf(state),
         };

@@ -1,7 +1,6 @@
 /** What each zone of a piece was wanted to be against what it will be, and the way that comes nearest. */
 
 import type { Piece, Hardens, Wish, Zone } from "../schema/book.js";
-import type { Prediction } from "./predict.js";
 import { chanceBetween, type Estimate } from "./temperedPlace.js";
 
 /** What soft and medium mean where nobody says a number, HRC (common practice, no source); hard is what the use wants. */
@@ -18,15 +17,23 @@ export interface ZoneReport {
   readonly chance: number | null;
 }
 
+/** What a report is made of: of a prediction, or of a way that was tried. */
+export interface Outcome {
+  readonly working: { readonly tempered: Estimate };
+  readonly thickest: { readonly tempered: Estimate };
+  readonly other: { readonly tempered: Estimate } | null;
+  readonly target: { readonly low_HRC: number; readonly high_HRC: number };
+}
+
 /** Edge and tip are where the piece works, and both ends where both are hardened; spine and tang are its thickest place. */
-function estimateOf(zone: Zone, { working, thickest, other }: Prediction, hardens: Hardens): Estimate {
+function estimateOf(zone: Zone, { working, thickest, other }: Outcome, hardens: Hardens): Estimate {
   if (zone === "tang" && other !== null) return other.tempered;
   const isWorking = zone === "edge" || zone === "tip" || (zone === "tang" && hardens === "ends");
   return isWorking ? working.tempered : thickest.tempered;
 }
 
 /** @param hardens what the route hardens of it */
-export function zoneReports({ zones = [] }: Piece, prediction: Prediction, hardens: Hardens = "whole"): ZoneReport[] {
+export function zoneReports({ zones = [] }: Piece, prediction: Outcome, hardens: Hardens = "whole"): ZoneReport[] {
   return zones.map(({ zone, wants }) => {
     const expected = estimateOf(zone, prediction, hardens);
     const { low_HRC, high_HRC } = prediction.target;

@@ -7,7 +7,7 @@ import type { Piece, Route } from "../../src/schema/book.js";
 import { makeDesk } from "../../src/simulate/desk.js";
 import { airLimit_s, harden, type HardenPlan, type HardenResult } from "../../src/simulate/harden.js";
 import { airCooling_s } from "../../src/simulate/hardenReadings.js";
-import { hardenPlanOf, otherEndOf } from "../../src/simulate/predict.js";
+import { hardenPlanOf, otherEndOf, type Prediction } from "../../src/simulate/predict.js";
 import { patternOf, PATTERNS, patternsFor, type Pattern, type PatternTried, type Quench } from "../../src/simulate/patterns.js";
 import { zoneReports } from "../../src/simulate/zoneReport.js";
 import { BILLHOOK } from "../pieces.js";
@@ -108,7 +108,7 @@ describe("two ends by turns out of one heat", () => {
     ] as const;
     const answer = runJob(CATALOGUE, { kind: "predict", piece: BAR, route: byTurns(55), effort: "quick" }, desk);
     if (answer.type !== "done") throw new Error(JSON.stringify(answer));
-    const prediction = answer.answer as Parameters<typeof zoneReports>[1];
+    const prediction = answer.answer as Prediction;
     const [tip, tang] = zoneReports({ ...BAR, zones: [...zones] }, prediction, "ends");
     expect(tip!.expected.mean_HRC).toBeGreaterThan(tang!.expected.mean_HRC + 10);
     expect(prediction.other!.secondBy_s).toBeLessThan(55);

@@ -1,10 +1,11 @@
-/** What the kit cannot do, and what could be planned better: another bath of it, a way round the dip of toughness. */
+/** What the kit cannot do, and what could be planned better: another bath of it, the way through it that meets a wish, a way round the dip of toughness. */
 
 import type { ComponentProps } from "react";
 import { FitNotice } from "../../../parts/FitNotice.js";
 import { useKit, useSettings } from "../../../store/useStore.js";
 import { BathNotice } from "./BathNotice.js";
 import { DipNotice } from "./DipNotice.js";
+import { WishNotice } from "./WishNotice.js";
 
 interface Props extends ComponentProps<typeof BathNotice> {
   readonly onReplan: NonNullable<ComponentProps<typeof FitNotice>["onReplan"]>;
@@ -20,6 +21,7 @@ export function PlanNotices({ onReplan, ...props }: Props) {
         <FitNotice piece={state.piece} route={route} kit={kit} units={units} onReplan={state.doneAt_ms.size === 0 ? onReplan : undefined} />
       ) : null}
       <BathNotice {...props} />
+      <WishNotice {...props} />
       <DipNotice {...props} />
     </>
   );
