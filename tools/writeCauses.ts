@@ -136,7 +136,7 @@ const CAUSES: readonly Cause[] = [
 function shopWith(cause: Cause): Shop | null {
   const piece = somePiece();
   const planned = planRoute(CATALOGUE, piece, "forge");
-  const asked = { piece, planned, route: planned, known: {}, facts: [], findings: [] };
+  const asked = { piece, planned, route: planned, known: {}, facts: [], findings: [], breaks: [] };
   const tempered: Known = { tests: [{ tempers: 1, test: testOf(60, 0, true, false, 25) }] };
   const of = suspectsOf(CATALOGUE, { ...asked, known: tempered }, false, 0.1).find((one) => one.cause === cause);
   if (of === undefined) return null;
@@ -199,6 +199,7 @@ function shopWith(cause: Cause): Shop | null {
       known: { shop, tests },
       facts,
       findings,
+      breaks: [],
       baths: null,
       attempts: 1,
     });

@@ -132,6 +132,9 @@ export { nextTemper, type NextTemper } from "./plan/nextTemper.js";
 export { actsOfRoute, stageOf, type Act, type Stage } from "./plan/acts.js";
 export { brittleSince, heatsDone, isInWork, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";
 export { BACK_WITHIN_K, soakClock, type SoakClock } from "./book/soakClock.js";
+export { BREAK_ASTM, grainOfNumber_um } from "./kinetics/grain.js";
+export { BREAK_LOOKS, type BreakLook } from "./schema/book.js";
+export { grainSeen } from "./standing/grainSeen.js";
 export { mishapsOf } from "./standing/asDone.js";
 export { dipNow, type DipNow } from "./standing/dipNow.js";
 export { bathTimes } from "./standing/bathTimes.js";
@@ -192,6 +195,7 @@ export { glowInLight, heatOfNode_C, type HeatEvidence, type MagnetPoint } from "
 export { eyeErrors_K, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.js";
 export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
 export { PATTERNS, patternOf, type Pattern, type PatternTried, type Quench } from "./simulate/patterns.js";
+export { betterForWish, missedWish, type BetterWish } from "./simulate/wish.js";
 export { hardensForZones, zoneReports, type ZoneReport } from "./simulate/zoneReport.js";
 export { chanceAllInWindow, zoneOffsets, type ZoneOffset } from "./simulate/zones.js";
 export { magnetPoint } from "./simulate/magnetPoint.js";

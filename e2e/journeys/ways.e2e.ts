@@ -12,11 +12,15 @@ test("a cracked piece leaves the rack, says so in the book, and hangs again once
   await page.getByRole("button", { name: "It went wrong" }).click();
   await page.getByRole("button", { name: /It cracked/ }).click();
   await expect(page.getByRole("heading", { name: "Cracked" })).toBeVisible();
+  // What lies open tells how hot it was: coarser than its heats make it, somebody missed a heat.
+  await page.getByRole("button", { name: /^Coarse sugar/ }).click();
+  await expect(page.getByRole("status").filter({ hasText: /for \d+ by its log: it was hotter/ })).toBeVisible();
   await page.goto(DEMO);
   await expect(page.getByRole("heading", { level: 1 })).not.toContainText(/reed sickle/);
   await expect(page.getByRole("link", { name: /Reed sickle/ })).toHaveCount(0);
   await page.goto(`${DEMO}/book`);
-  await expect(page.getByRole("link", { name: /Reed sickle.*cracked/ })).toBeVisible();
+  await page.getByRole("link", { name: /Reed sickle.*cracked/ }).click();
+  await expect(page.getByText("Checked: break of the piece like coarse sugar")).toBeVisible();
   await page.goto(`${DEMO}/piece/demo-5/bench`);
   await page.getByRole("button", { name: /Forged anew/ }).click();
   await expect(page.getByRole("button", { name: "It is in the oven" })).toBeVisible();

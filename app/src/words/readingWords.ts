@@ -1,5 +1,6 @@
 /** What was logged, in a few words. Pure. */
 
+import { BREAK_WORDS } from "./breakWords.js";
 import { ANSWER_WORDS, MISHAP_WORDS } from "./whyWords.js";
 import { FATE_WORDS } from "./fateWords.js";
 import { runEnd } from "./runWords.js";
@@ -66,6 +67,8 @@ function checkWords(reading: Check, section: Section, units: Units): string {
       return `${CLAMP_WORDS[reading.how].toLowerCase()}, ${showThin(reading.past_mm, units)} past the line`;
     case "proof":
       return `${PROOF_WORDS[reading.of].name.toLowerCase()}: ${OUTCOME_WORDS[reading.outcome].toLowerCase()}`;
+    case "grain":
+      return `break of ${reading.of === "coupon" ? "a coupon" : "the piece"} like ${BREAK_WORDS[reading.look].name.toLowerCase()}`;
     case "power-off":
       return "power off";
     case "sequence":

@@ -2,6 +2,7 @@
 
 import { zoneName } from "./zoneNames.js";
 import {
+  type BreakLook,
   type CrackRisk,
   type Notice,
   type Prediction,
@@ -12,6 +13,7 @@ import {
   type SpreadCause,
   type ZoneReport,
 } from "@tembrak/core";
+import { breakWords } from "./breakWords.js";
 import { mediumName } from "./actWords.js";
 import { noticeWords } from "./noticeWords.js";
 import {
@@ -34,7 +36,7 @@ export interface VerdictWords {
 
 const NUMBERS = ["no", "one", "two", "three", "four", "five", "six"];
 
-function temperSentence(route: Route, { working, isEmbrittled }: Prediction, units: Units): string {
+function temperSentence(route: Route, { working, isEmbrittled, equivalent_C }: Prediction, units: Units): string {
   const cycles = route.steps.filter((step) => step.kind === "temper");
   const run = route.steps.findLast((step) => step.kind === "run");
   if (cycles.length === 0 && run !== undefined) {
@@ -49,7 +51,8 @@ function temperSentence(route: Route, { working, isEmbrittled }: Prediction, uni
   const what = same
     ? `${times} ${showDuration(first!.hold_min * 60)} at ${showTemperature(first!.temperature_C, units)}`
     : cycles.map((c) => `${showDuration(c.hold_min * 60)} at ${showTemperature(c.temperature_C, units)}`).join(", then ");
-  return `${what}: ${about}.${isEmbrittled ? " Toughness dips here; hardness does not show it." : ""}`;
+  const together = same ? "" : ` Together as much as one hour at ${showTemperature(equivalent_C, units)}.`;
+  return `${what}: ${about}.${together}${isEmbrittled ? " Toughness dips here; hardness does not show it." : ""}`;
 }
 
 function hardeningSentence(route: Route, { hardening, working, thickest }: Prediction, section: Section, units: Units): string {
@@ -91,8 +94,17 @@ export function headline({ working, hardening }: Prediction): string {
 
 const LOOKS = { flour: "fine as flour", sand: "like fine sand", sugar: "coarse as sugar" } as const;
 
-function grainSentence({ hardening }: Prediction): string {
+/** What was found of a piece: its hardness as measured, and what its break looked like. */
+export interface Found {
+  readonly hardness_HRC: number | null;
+  readonly look: BreakLook | null;
+}
+
+const NOTHING_FOUND: Found = { hardness_HRC: null, look: null };
+
+function grainSentence({ hardening }: Prediction, look: BreakLook | null): string {
   const grain = hardening.austenite.astmGrain;
+  if (look !== null) return breakWords(look, hardening.austenite.extent < 0.5 ? null : grain);
   if (hardening.austenite.extent < 0.5) return "";
   const looks = LOOKS[hardening.fractureLook];
   return `Grain about ${grain.toFixed(0)}: ${looks} when broken.`;
@@ -216,7 +228,7 @@ export function verdictWords(
   section: Section,
   units: Units,
   zones: readonly ZoneReport[] = [],
-  found_HRC: number | null = null,
+  found: Found = NOTHING_FOUND,
 ): VerdictWords {
   return {
     headline: headline(prediction),
@@ -224,10 +236,10 @@ export function verdictWords(
       `${hardeningSentence(route, prediction, section, units)} ${saferWays(prediction.safer, units)}`.trim(),
       carbonSentence(prediction, units),
       temperSentence(route, prediction, units),
-      targetSentence(prediction, found_HRC),
+      targetSentence(prediction, found.hardness_HRC),
       ...zoneSentences(zones, section),
       crackSentence(prediction, units),
-      `${grainSentence(prediction)} ${skinSentence(prediction, units)}`.trim(),
+      `${grainSentence(prediction, found.look)} ${skinSentence(prediction, units)}`.trim(),
       ...noticeSentences(prediction.notices, units),
     ].filter((sentence) => sentence !== ""),
     spread: prediction.spread.slice(0, SHOWN_CAUSES).map((share) => ({

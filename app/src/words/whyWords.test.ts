@@ -70,7 +70,7 @@ describe("why it came out so, in words", () => {
   });
   it("what was done stands beside what was wanted, and only what was logged", () => {
     const steps = PLAN.steps.map((step) => (step.kind === "quench" ? { ...step, bath_C: 24, transfer_s: 2.1, bath_s: 9 } : step));
-    const why = { piece: HAY_KNIFE, planned: PLAN, route: { ...PLAN, steps }, known: {}, findings: [] };
+    const why = { piece: HAY_KNIFE, planned: PLAN, route: { ...PLAN, steps }, known: {}, findings: [], breaks: [] };
     const lines = (facts: Diagnosed["facts"]) => doneLines({ ...why, facts }, C);
     expect(lines([])).toEqual([]);
     expect(lines(["transfer", "bath", "bath-time"])).toEqual([

@@ -51,6 +51,21 @@ describe("the verdict in sentences", () => {
     expect(reasons.join(" ")).toMatch(/Two times 2 h at \d{3} °C: about \d\d HRC, give or take \d/);
     expect(reasons.join(" ")).toMatch(/General knife wants 58 to 61: \d in 10 that it lands there/);
   });
+  it("tempers that are not alike are added up: a cooler later one adds next to nothing", () => {
+    const after = (second_C: number): string =>
+      verdict({}, (route) => {
+        let tempers = 0;
+        const steps = route.steps.map((step) =>
+          step.kind === "temper" ? { ...step, temperature_C: tempers++ === 0 ? 210 : second_C } : step,
+        );
+        return { ...route, steps };
+      }).reasons.join(" ");
+    const together = (said: string): number => Number(/Together as much as one hour at (\d+)/.exec(said)![1]);
+    // Two hours at 210 by Hollomon-Jaffe are an hour at about 219 (P = K (C + log t), C 16.4 for 0.84 % C): by hand.
+    expect(Math.abs(together(after(150)) - 219)).toBeLessThanOrEqual(2);
+    expect(together(after(240))).toBeGreaterThan(240);
+    expect(after(210)).not.toMatch(/Together/);
+  });
   it("too slow a bath: it says which place fails and by how much", () => {
     const { reasons } = verdict({ section: { shape: "plate", thickness_mm: 12 } }, inBath("slow-oil", 55));
     expect(reasons[0]).toMatch(/It fails in slow oil at 55 °C: too slow by \d+\.\d s|Hard at the surface, softer inside/);
@@ -62,7 +77,10 @@ describe("the verdict in sentences", () => {
   it("of a measured piece it says whether that is what its use wants, not the chance that it will be", () => {
     const said = (found_HRC: number): string => {
       const route = planRoute(CATALOGUE, knife, "forge");
-      return verdictWords(predict(CATALOGUE, knife, route, "quick"), route, knife.section, METRIC, [], found_HRC).reasons.join(" ");
+      return verdictWords(predict(CATALOGUE, knife, route, "quick"), route, knife.section, METRIC, [], {
+        hardness_HRC: found_HRC,
+        look: null,
+      }).reasons.join(" ");
     };
     expect(said(59.6)).toMatch(/General knife wants 58 to 61: it is there\./);
     expect(said(64)).toMatch(/this is harder, and may chip/);

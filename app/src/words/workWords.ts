@@ -57,7 +57,7 @@ export function proofsFor({ use, section }: Pick<Piece, "use" | "section">): rea
     case "spring":
       return ["bend", "coupon"];
     case "sword":
-      return ["bend", "edge-flex", "chop", "cut", "drop"];
+      return ["bend", "edge-flex", "chop", "cut", "drop", "coupon"];
     case "hammer-face":
     case "punch":
       return ["drop", "coupon"];
@@ -65,9 +65,9 @@ export function proofsFor({ use, section }: Pick<Piece, "use" | "section">): rea
     case "knife":
     case "hoof-knife":
     case "sickle":
-      return ["edge-flex", "cut", "chop", "drop"];
+      return ["edge-flex", "cut", "chop", "drop", "coupon"];
     default:
-      return section.shape === "wedge" ? ["edge-flex", "chop", "bend", "drop"] : ["drop", "bend", "coupon"];
+      return section.shape === "wedge" ? ["edge-flex", "chop", "bend", "drop", "coupon"] : ["drop", "bend", "coupon"];
   }
 }
 

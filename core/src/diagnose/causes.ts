@@ -3,7 +3,7 @@
 import { isWater } from "../heat/bathKind.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { structureBeforeHardening } from "../plan/route.js";
-import type { Piece, Route, Step } from "../schema/book.js";
+import type { BreakLook, Piece, Route, Step } from "../schema/book.js";
 import type { Cause, Fact, Finding, Known, ShopKnown } from "../schema/job.js";
 import { LIMITS } from "../schema/limits.js";
 
@@ -15,6 +15,7 @@ export interface Asked {
   readonly known: Known;
   readonly facts: readonly Fact[];
   readonly findings: readonly Finding[];
+  readonly breaks: readonly BreakLook[];
 }
 
 /** A piece with a fault, as it would have been simulated. */
@@ -66,6 +67,13 @@ const LOW_K = [
 const HIGH_K = [
   [55, 0.5],
   [100, 0.5],
+] as const;
+/** Where a break was looked at: so hot that it can be coarse, too. */
+const COARSE_K = [
+  [55, 0.35],
+  [100, 0.35],
+  [180, 0.2],
+  [280, 0.1],
 ] as const;
 const SHORT_SOAK = [
   [0.1, 0.5],
@@ -141,7 +149,7 @@ type Nodes = readonly (readonly [value: number, weight: number])[];
 /** Every cause that can be simulated of a piece, but for those that its plan and what was logged hold themselves. */
 export function suspectsOf(
   catalogue: Catalogue,
-  { piece, planned, route, known, facts }: Asked,
+  { piece, planned, route, known, facts, breaks }: Asked,
   wasHot: boolean,
   skinChance: number,
 ): Suspected[] {
@@ -174,7 +182,7 @@ export function suspectsOf(
   const others = OTHERS.filter((id) => id !== piece.steel);
   const all: (Suspected | null)[] = [
     suspected("heat-too-low", is("heat"), LOW_K, atHeat),
-    suspected("heat-too-high", is("heat"), HIGH_K, atHeat),
+    suspected("heat-too-high", is("heat"), breaks.length > 0 ? COARSE_K : HIGH_K, atHeat),
     suspected("soak-too-short", is("hold"), SHORT_SOAK, (share) => ({
       route: withLast(route, "harden", (step) => ({ ...step, hold_min: share * step.hold_min })),
     })),

@@ -69,9 +69,9 @@ export function afterFinding(causes: readonly Ranked[], finding: Finding): Ranke
   return weights.map(({ cause, probability }) => ({ cause, probability: probability / sum })).sort((a, b) => b.probability - a.probability);
 }
 
-/** The look after which one is likeliest to be right about the cause. @param causes likeliest first, two or more. @param done looks that were taken */
-export function nextCheck(causes: readonly Ranked[], done: readonly Finding[]): Check {
-  const open = CHECKS.filter((check) => done.every(({ of }) => of !== check));
+/** The look after which one is likeliest to be right about the cause. @param causes likeliest first, two or more. @param done looks that were taken @param isBroken a break was looked at */
+export function nextCheck(causes: readonly Ranked[], done: readonly Finding[], isBroken: boolean): Check {
+  const open = CHECKS.filter((check) => done.every(({ of }) => of !== check) && !(isBroken && check === "broken-coupon"));
   const worth = (check: CheckCode): number => {
     const right = LOOK_ANSWERS[check].reduce((sum, answer) => {
       const explained = causes.map(({ cause, probability }) => probability * findingSays({ of: check, answer }, cause));

@@ -8,11 +8,12 @@ import { HAND_WARM_C } from "../constants.js";
 import { testDone } from "../evidence/storedTest.js";
 import { SKIN_CHANCE } from "../evidence/belief.js";
 import { testSays, type TestDone } from "../evidence/verdict.js";
+import { breakSays } from "../kinetics/grain.js";
 import { learnedFrom, type Likelihood } from "../evidence/weigh.js";
 import type { Bell } from "../numerics/mixture.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { targetOf } from "../plan/route.js";
-import type { Piece, Route, Step } from "../schema/book.js";
+import type { BreakLook, Piece, Route, Step } from "../schema/book.js";
 import type { Cause, ShopKnown } from "../schema/job.js";
 import { BARE_DESK, type Desk } from "../simulate/desk.js";
 import { gather, membersOf } from "../simulate/hardenSpread.js";
@@ -56,16 +57,23 @@ interface Test {
   readonly wasCold: boolean;
 }
 
+interface Seen {
+  readonly tests: readonly Test[];
+  readonly breaks: readonly BreakLook[];
+}
+
 /** A piece with a fault, simulated: its working place as quenched, and what its tempers make of it. */
 interface Simulated {
   readonly bells: readonly Bell[];
   readonly chanceHard: number;
+  readonly grains: readonly number[];
   readonly after: (tempers: number) => Bell[];
 }
 
 function simulated(catalogue: Catalogue, { piece, route, shop }: Pick<Faulty, "piece" | "route" | "shop">, desk: Desk): Simulated {
   const plan = hardenPlanOf(catalogue, piece, route, shop === undefined ? {} : { shop });
-  const { bells, chanceHard } = gather(membersOf(plan, MEMBERS_EACH, { desk }));
+  const members = membersOf(plan, MEMBERS_EACH, { desk });
+  const { bells, chanceHard } = gather(members);
   const place = piece.section.shape === "wedge" ? "edge" : "surface";
   const working = bells[place];
   const usual_HRC = working.reduce((sum, { mean }) => sum + mean, 0) / working.length;
@@ -73,6 +81,7 @@ function simulated(catalogue: Catalogue, { piece, route, shop }: Pick<Faulty, "p
   return {
     bells: working,
     chanceHard: chanceHard[place],
+    grains: members.map(({ astmGrain }) => astmGrain),
     after: (count) => {
       const law = lawAbout(usual_HRC, { ...tempers, cycles: tempers.cycles.slice(0, count) });
       return working.map(({ mean, sd }) => ({
@@ -83,15 +92,16 @@ function simulated(catalogue: Catalogue, { piece, route, shop }: Pick<Faulty, "p
   };
 }
 
-/** How well such a piece explains every test; what feels soft without being so is felt softer, until it is cold. */
-function explains(of: Simulated, tests: readonly Test[], { skin_HRC = 0, early_HRC = 0 }: Pick<Faulty, "skin_HRC" | "early_HRC">): number {
+/** How well such a piece explains every test and break; what feels soft without being so is felt softer, until it is cold. */
+function explains(of: Simulated, { tests, breaks }: Seen, { skin_HRC = 0, early_HRC = 0 }: Pick<Faulty, "skin_HRC" | "early_HRC">): number {
   const each = tests.map(({ done, tempers, wasCold }) => {
     const says = testSays(done, skin_HRC > 0 && done.surface !== "ground" ? 1 : 0);
     const felt: Likelihood | null = says === null ? null : (H) => says(H - (tempers === 0 && !wasCold ? early_HRC : 0));
     return felt === null ? null : of.after(tempers).map((bell) => learnedFrom(bell, felt).explains);
   });
   const members = of.bells.map((_, i) => each.reduce((product, one) => product * (one?.[i] ?? 1), 1));
-  return ANYTHING + members.reduce((a, b) => a + b, 0) / members.length;
+  const broken = breaks.map((look) => of.grains.reduce((sum, grain) => sum + breakSays(look, grain), 0) / of.grains.length);
+  return broken.reduce((product, one) => product * one, ANYTHING + members.reduce((a, b) => a + b, 0) / members.length);
 }
 
 function meanAfter(of: Simulated, tempers: number): number {
@@ -191,6 +201,7 @@ function felt_HRC(tests: readonly Test[]): number {
 export function diagnose(catalogue: Catalogue, question: DiagnoseQuestion, desk: Desk = BARE_DESK): Diagnosis {
   const { piece, route, known } = question;
   const tests = testsOf(question);
+  const seen = { tests, breaks: question.breaks };
   const files = tests.filter(({ done }) => done.strokes.length > 0);
   const skinChance = files.length === 0 ? 0 : Math.max(...files.map(({ done }) => SKIN_CHANCE[done.surface]));
   const suspects = suspectsOf(
@@ -206,12 +217,12 @@ export function diagnose(catalogue: Catalogue, question: DiagnoseQuestion, desk:
     desk.letGo();
     const likelihood = pieces.reduce((sum, faulty) => {
       const of = faulty.skin_HRC === undefined && faulty.early_HRC === undefined ? simulated(catalogue, faulty, desk) : done;
-      return sum + faulty.weight * explains(of, tests, faulty);
+      return sum + faulty.weight * explains(of, seen, faulty);
     }, 0);
     add(cause, prior * likelihood);
   }
   const left = Math.max(0.2, 1 - suspects.reduce((sum, { prior }) => sum + prior, 0));
-  const asLogged = left * explains(done, tests, {});
+  const asLogged = left * explains(done, seen, {});
   const tempers = tests.at(-1)?.tempers ?? 0;
   const planned_HRC = meanAfter(simulated(catalogue, { piece, route: question.planned, shop: known.shop }, desk), 0);
   for (const [cause, share] of madeOf(catalogue, question, done, tempers, desk)) add(cause, asLogged * share);
@@ -221,7 +232,7 @@ export function diagnose(catalogue: Catalogue, question: DiagnoseQuestion, desk:
   const causes = findings.reduce(afterFinding, tested).sort((a, b) => b.probability - a.probability);
   return {
     causes,
-    next: nextCheck(causes, findings),
+    next: nextCheck(causes, findings, question.breaks.length > 0),
     remedy: remedyFor(
       catalogue,
       question,

@@ -4,13 +4,16 @@ import { HAND_WARM_C } from "../constants.js";
 import type { PieceState } from "../book/state.js";
 import { ovenRead_C } from "../standing/asDone.js";
 import { standingQuestion, type Question, type StandingContext } from "../standing/question.js";
+import { grainSeen } from "../standing/grainSeen.js";
 import type { Run } from "../standing/logged.js";
+import type { BreakLook } from "../schema/book.js";
 import type { Fact, Finding } from "../schema/job.js";
 
 export interface Diagnosed extends Question {
   readonly planned: Question["route"];
   readonly facts: readonly Fact[];
   readonly findings: readonly Finding[];
+  readonly breaks: readonly BreakLook[];
 }
 
 function lastOf(state: PieceState, kind: string): number {
@@ -39,7 +42,8 @@ export function whyQuestion(state: PieceState, context: StandingContext): Diagno
   const findings = new Map<Finding["of"], Finding>();
   for (const { reading, at_ms } of state.checks)
     if (reading.check === "finding" && at_ms >= tested_ms) findings.set(reading.of, { of: reading.of, answer: reading.answer });
-  return { ...question, planned: state.route, facts, findings: [...findings.values()] };
+  const seen = grainSeen(state);
+  return { ...question, planned: state.route, facts, findings: [...findings.values()], breaks: seen === null ? [] : [seen] };
 }
 
 /** After so long in bath and air anything a smith hardens is cold, s (common practice, no source). */

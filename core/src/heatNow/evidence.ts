@@ -51,6 +51,7 @@ export function evidenceOf(reading: Check, age_s: number, kit: Kit | null): Heat
     case "warp":
     case "clamped":
     case "proof":
+    case "grain":
       return null;
   }
 }

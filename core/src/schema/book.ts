@@ -257,6 +257,13 @@ export type Proof = (typeof PROOFS)[number];
 export const PROOF_OUTCOMES = ["held", "chipped", "rolled", "stayed-bent", "broke", "failed"] as const;
 export type ProofOutcome = (typeof PROOF_OUTCOMES)[number];
 
+/** What is broken to look at its grain. */
+export const BROKEN = ["coupon", "piece"] as const;
+/** Looks of a broken hard face, coarsest first. */
+export const BREAK_LOOKS = [1, 2, 3, 4, 5] as const;
+export type BreakLook = (typeof BREAK_LOOKS)[number];
+export const BreakLookSchema = Type.Union(BREAK_LOOKS.map((look) => Type.Literal(look)));
+
 /** The answer of another look is no answer of this one: checked where it is read. */
 export const FindingSchema = strict({ of: choice(CHECKS), answer: choice(ANSWERS) });
 
@@ -322,6 +329,8 @@ export const CheckSchema = tagged(
   strict({ check: Type.Literal("clamped"), how: choice(CLAMPS), past_mm: between(...LIMITS.warp.bow_mm, "Past the line, mm") }),
   /** A proof of the finished piece. */
   strict({ check: Type.Literal("proof"), of: choice(PROOFS), outcome: choice(PROOF_OUTCOMES) }),
+  /** What a break looks like beside the drawings, of a coupon that had the same heat or of the piece itself: 1 coarsest, 5 finest. */
+  strict({ check: Type.Literal("grain"), of: choice(BROKEN), look: BreakLookSchema }),
 );
 export type Check = Static<typeof CheckSchema>;
 

@@ -1,7 +1,7 @@
 /** What the page says to a worker and what it hears back. Everything is plain data. */
 
 import { Type, type Static } from "@sinclair/typebox";
-import { FindingSchema, HARDENS, PieceSchema, RouteSchema, TestSchema } from "./book.js";
+import { BreakLookSchema, FindingSchema, HARDENS, PieceSchema, RouteSchema, TestSchema } from "./book.js";
 import { FUELS } from "./kit.js";
 import { between, choice, strict, tagged } from "./parts.js";
 
@@ -79,6 +79,7 @@ const MemberSchema = strict({
   hardness_HRC: strict({ surface: hardnessAtPlace, centre: hardnessAtPlace, edge: hardnessAtPlace, spine: hardnessAtPlace }),
   floor_HRC: strict({ surface: hardnessAtPlace, centre: hardnessAtPlace, edge: hardnessAtPlace, spine: hardnessAtPlace }),
   isHard: strict({ surface: Type.Boolean(), centre: Type.Boolean(), edge: Type.Boolean(), spine: Type.Boolean() }),
+  astmGrain: Type.Number(),
 });
 
 const EnsembleSchema = Type.Array(MemberSchema, { minItems: MEMBERS, maxItems: MEMBERS });
@@ -164,6 +165,8 @@ export const JobSchema = tagged(
     baths: Type.Union([Type.Array(Type.String({ maxLength: 64 }), { maxItems: 60 }), Type.Null()]),
     /** Looks that were taken since it was tested. */
     findings: Type.Array(FindingSchema, { maxItems: 40 }),
+    /** Looks at the grain of what was broken since it was hardened last. */
+    breaks: Type.Array(BreakLookSchema, { maxItems: 20 }),
     /** How often it was hardened. */
     attempts: Type.Integer({ minimum: 1, maximum: 40 }),
   }),

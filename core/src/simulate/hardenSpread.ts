@@ -1,6 +1,7 @@
 /** How sure a hardening is: a small seeded ensemble over what the model and what the smith does not know. */
 
 import type { Kinetics } from "../kinetics/kinetics.js";
+import { astmGrainNumber } from "../kinetics/grain.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { austeniteLeft, nodeHardness_HV, type Structure } from "../kinetics/structure.js";
 import { MEMBERS } from "../schema/job.js";
@@ -71,6 +72,8 @@ export interface Member {
   /** What is left in doubt there when all else is known. */
   readonly floor_HRC: Readonly<Record<Place, number | null>>;
   readonly isHard: Readonly<Record<Place, boolean>>;
+  /** ASTM number of the austenite it was quenched from, at its surface. */
+  readonly astmGrain: number;
 }
 
 export interface Ensemble {
@@ -122,6 +125,7 @@ function runMember(plan: HardenPlan, draw: readonly number[], options: Omit<RunO
     hardness_HRC: each<number | null>((node) => rockwellCFromVickers(nodeHardness_HV(structure, node)), null),
     floor_HRC: each<number | null>((node) => floorOf_HRC(structure, node), null),
     isHard: each((node) => hardened(structure, node) === 1, false),
+    astmGrain: astmGrainNumber(structure.grain_um[places.surface]!),
   };
 }
 

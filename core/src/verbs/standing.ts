@@ -158,6 +158,7 @@ export function diagnoseVerb(input: unknown) {
     route: run.route,
     known,
     findings: [],
+    breaks: [],
     facts: factsOf(run, bathRead, firstTest_s),
     baths: kit === null ? null : kit.flatMap((item) => (item.kind === "bath" ? [item.medium] : [])),
     attempts: run.route.steps.filter(({ kind }) => kind === "quench").length,

@@ -20,6 +20,7 @@ const asked = (facts: readonly Fact[] = [], more: Partial<Asked> = {}): Asked =>
   known: { tests: [{ tempers: 1, test: SOFT }] },
   facts,
   findings: [],
+  breaks: [],
   ...more,
 });
 const of = (question: Asked, cause: Cause) => suspectsOf(CATALOGUE, question, false, 0.1).find((one) => one.cause === cause);

@@ -42,7 +42,7 @@ interface Case {
 
 function asked({ tests, route = PLAN, facts = [], more = {} }: Case): DiagnoseQuestion {
   const known = { tests: tests.map(([tempers, test]) => ({ tempers, test })) };
-  return { piece: PIECE, planned: PLAN, route, known, facts, findings: [], baths: null, attempts: 1, ...more };
+  return { piece: PIECE, planned: PLAN, route, known, facts, findings: [], breaks: [], baths: null, attempts: 1, ...more };
 }
 
 const topOf = (question: DiagnoseQuestion): Cause => diagnose(CATALOGUE, question).causes[0]!.cause;
@@ -122,6 +122,16 @@ describe("a diagnosis", () => {
     expect(after.causes[0]).toEqual(next.then[0]!.top);
     expect(after.causes).not.toEqual(causes);
   });
+  it("a break as coarse as sugar speaks for too hot, a silky one against it; then no other is asked for", () => {
+    const hard = asked({ tests: [[0, files(60)]] });
+    const tooHot = (more: Partial<DiagnoseQuestion>): number =>
+      diagnose(CATALOGUE, { ...hard, ...more }).causes.find(({ cause }) => cause === "heat-too-high")?.probability ?? 0;
+    const [coarse, none, fine] = [tooHot({ breaks: [1] }), tooHot({}), tooHot({ breaks: [5] })];
+    expect(coarse).toBeGreaterThan(3 * none);
+    expect(fine).toBeLessThan(none);
+    expect(diagnose(CATALOGUE, { ...hard, breaks: [2] }).causes[0]!.cause).toBe("heat-too-high");
+    expect(diagnose(CATALOGUE, { ...hard, breaks: [5] }).next.check).not.toBe("broken-coupon");
+  });
   it("an answer of another look says nothing", () => {
     const odd = { of: "grind-and-file", answer: "oven-off" } as const;
     expect(diagnose(CATALOGUE, { ...question, findings: [odd] }).causes).toEqual(diagnose(CATALOGUE, question).causes);
@@ -142,12 +152,12 @@ describe("a look", () => {
     expect(first).toEqual({ cause: "soft-skin", probability: expect.closeTo(0.95, 10) });
   });
   it("that tells the two apart is the one advised", () => {
-    expect(nextCheck(even, []).check).toBe("grind-and-file");
+    expect(nextCheck(even, [], false).check).toBe("grind-and-file");
     const oven: readonly Ranked[] = [
       { cause: "oven-wrong", probability: 0.5 },
       { cause: "as-planned", probability: 0.5 },
     ];
-    expect(nextCheck(oven, []).check).toBe("oven-thermometer");
+    expect(nextCheck(oven, [], false).check).toBe("oven-thermometer");
   });
 });
 

@@ -4,6 +4,7 @@ import {
   CATALOGUE,
   disagreementOf,
   gradeOf,
+  grainSeen,
   planRoute,
   testsOf,
   wayOf,
@@ -96,8 +97,11 @@ function gradeWords(state: PieceState): string {
 
 /** The verdict of what is shown; of a piece that was measured, against what was found. */
 function cardWords(prediction: Prediction, { question: { route, piece } }: TrialView, measuredAs: PieceState | null, units: Units) {
-  const found_HRC = measuredAs === null ? null : (measuredSummary(measuredAs)?.mean_HRC ?? null);
-  return verdictWords(prediction, route, piece.section, units, zoneReports(piece, prediction, wayOf(route).hardens), found_HRC);
+  const hardness_HRC = measuredAs === null ? null : (measuredSummary(measuredAs)?.mean_HRC ?? null);
+  return verdictWords(prediction, route, piece.section, units, zoneReports(piece, prediction, wayOf(route).hardens), {
+    hardness_HRC,
+    look: measuredAs === null ? null : grainSeen(measuredAs),
+  });
 }
 
 /** What the verdict says beside its words: what was found, what was expected, what moved it, and by what it is known. */

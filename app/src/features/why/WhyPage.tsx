@@ -15,8 +15,10 @@ import Button from "@mui/material/Button";
 import { Link, useParams } from "react-router";
 import { attemptsOf, useDiagnosis, useMoved } from "../../compute/useAnswers.js";
 import { showChance } from "../../format/show.js";
+import { BreakLooks } from "../../parts/BreakLooks.js";
 import { UnknownPiece } from "../../parts/UnknownPiece.js";
 import { useLog, usePiece, useSettings } from "../../store/useStore.js";
+import { BREAK_WORDS } from "../../words/breakWords.js";
 import { ANSWER_WORDS, CAUSE_WORDS, doneLines, LOOK_WORDS } from "../../words/whyWords.js";
 import { disagreeWords } from "../../words/testWords.js";
 import { unknownOf } from "../../words/unknownWords.js";
@@ -53,24 +55,30 @@ function Causes({ causes }: Pick<Diagnosis, "causes">) {
 /** The look that is worth the most, and its two answers as keys. */
 function Look({ next, onAnswer }: { next: Diagnosis["next"]; onAnswer: (reading: Check) => void }) {
   const words = LOOK_WORDS[next.check];
+  const thenWords = (i: number): string => {
+    const { cause, probability } = next.then[i]!.top;
+    return `then ${CAUSE_WORDS[cause].name.toLowerCase()}, ${showChance(probability)}`;
+  };
   return (
     <section aria-labelledby="look-h">
       <h2 id="look-h">The look that tells the top two apart</h2>
       <p className="why-look">{words.title}</p>
       <p>{words.how}</p>
-      <div className="why-answers">
-        {LOOK_ANSWERS[next.check].map((answer, i) => {
-          const then = next.then[i]!.top;
-          return (
+      {next.check === "broken-coupon" ? (
+        <>
+          <p>{LOOK_ANSWERS[next.check].map((answer, i) => `${ANSWER_WORDS[answer]}: ${thenWords(i)}`).join(". ")}.</p>
+          <BreakLooks seen={null} onSeen={(look) => onAnswer({ check: "grain", of: "coupon", look })} />
+        </>
+      ) : (
+        <div className="why-answers">
+          {LOOK_ANSWERS[next.check].map((answer, i) => (
             <button key={answer} type="button" className="plain-key" onClick={() => onAnswer({ check: "finding", of: next.check, answer })}>
               <b>{ANSWER_WORDS[answer]}</b>
-              <small>
-                then {CAUSE_WORDS[then.cause].name.toLowerCase()}, {showChance(then.probability)}
-              </small>
+              <small>{thenWords(i)}</small>
             </button>
-          );
-        })}
-      </div>
+          ))}
+        </div>
+      )}
     </section>
   );
 }
@@ -95,6 +103,9 @@ function Done({ state, question }: { state: PieceState; question: Diagnosed }) {
         ))}
         {tests.map((event) => (
           <li key={event.id}>{testWords(event)}</li>
+        ))}
+        {question.breaks.map((look) => (
+          <li key={look}>break like {BREAK_WORDS[look].name.toLowerCase()}</li>
         ))}
       </ul>
       {moved === null ? null : <p>{moved}</p>}

@@ -1,10 +1,13 @@
 /** What to do when it is not to be done: cracked, broken, given up, lost; and the way back from there. */
 
-import { FATES, MISHAPS, mishapsOf, type Act, type Fate, type PieceState } from "@tembrak/core";
+import { FATES, grainSeen, MISHAPS, mishapsOf, type Act, type Fate, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link } from "react-router";
+import { useStanding } from "../../../compute/useAnswers.js";
+import { BreakLooks } from "../../../parts/BreakLooks.js";
 import { useLog } from "../../../store/useStore.js";
+import { breakWords } from "../../../words/breakWords.js";
 import { FATE_WORDS } from "../../../words/fateWords.js";
 import { MISHAP_WORDS } from "../../../words/whyWords.js";
 import type { ActProps } from "./ActKey.js";
@@ -78,6 +81,23 @@ export function FateKey({ state, act, bench, now }: Pick<ActProps, "state" | "ac
   );
 }
 
+/** What lies open is looked at before it rusts. */
+function TheBreak({ state }: { readonly state: PieceState }) {
+  const { write } = useLog();
+  const seen = grainSeen(state);
+  const astm = useStanding(state).data?.hardening.austenite.astmGrain ?? null;
+  const act = state.acts.at(-1)?.id ?? "prove";
+  return (
+    <>
+      {seen === null ? null : <p role="status">{breakWords(seen, astm)}</p>}
+      <BreakLooks
+        seen={seen}
+        onSeen={(look) => void write(state.id, [{ kind: "check", act, reading: { check: "grain", of: "piece", look } }])}
+      />
+    </>
+  );
+}
+
 /** In the place of the bench, for a piece that is not to be worked on. */
 export function FateScreen({ state, fate }: { state: PieceState; fate: NonNullable<PieceState["fate"]> }) {
   const { write } = useLog();
@@ -102,6 +122,7 @@ export function FateScreen({ state, fate }: { state: PieceState; fate: NonNullab
       </header>
       <div className="bench-main">
         <p className="to-go">{then}</p>
+        {fate.is === "broken" || fate.is === "cracked" ? <TheBreak state={state} /> : null}
       </div>
       <div className="bench-keys">
         <button type="button" className="log-key wide-key" onClick={() => void write(state.id, [{ kind: "withdrawn", event: fate.event }])}>
