@@ -32,7 +32,7 @@ export const VIEWS = {
   why: { path: "piece/:id/why", shown: [{ as: "what now", at: "/piece/demo-9/why", sign: /Likeliest first/ }] },
   kit: { path: "kit", nav: "Kit", shown: [{ as: "kit", at: "/kit", sign: /Plans name nothing/ }] },
   bath: { path: "kit/:id", shown: [{ as: "bath", at: "/kit/demo-kit-3", sign: /The tank, cut through/ }] },
-  book: { path: "book", nav: "Book", shown: [{ as: "book", at: "/book", sign: /Export the book/ }] },
+  book: { path: "book", nav: "Book", shown: [{ as: "book", at: "/book", sign: /Small billhook/ }] },
   record: { path: "book/:id", shown: [{ as: "record", at: "/book/demo-9", sign: /Everything that was done/ }] },
 } as const satisfies Record<string, View>;
 

@@ -33,7 +33,7 @@ function shine(grain: number): number {
 }
 
 /** Each dot is looked at so often across and down: what is finer than a dot runs together, as it does to the eye. */
-const LOOKS = 2;
+const LOOKS = 3;
 
 /** Grey values 0 ... 255, row by row, of a break so many dots wide and high. */
 export function breakFace(width: number, height: number, um_dot: number, intercept_um: number): Uint8ClampedArray {
