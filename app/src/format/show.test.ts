@@ -42,6 +42,9 @@ describe("what the user reads", () => {
     expect(showLength(0.5, INCHES)).toBe("0.02 in");
     expect(showLength(4.76, METRIC)).toBe("4.8 mm");
   });
+  it("a volume in litres, or in US gallons (3.785411784 L to the gallon)", () => {
+    expect([showVolume(20, METRIC), showVolume(1.5, METRIC), showVolume(3.785411784, INCHES)]).toEqual(["20 L", "1.5 L", "1.0 gal"]);
+  });
   it("a weight in grams and kilograms, or in pounds and ounces (0.45359237 kg to the pound)", () => {
     expect([showMass(0.48, METRIC), showMass(5.652, METRIC), showMass(12.4, METRIC)]).toEqual(["480 g", "5.65 kg", "12.4 kg"]);
     expect([showMass(0.45359237, INCHES), showMass(5.652, INCHES), showMass(0.255, INCHES)]).toEqual(["1 lb", "12 lb 7 oz", "9 oz"]);

@@ -4,6 +4,7 @@ import {
   celsiusDifferenceFromFahrenheit,
   fahrenheitDifferenceFromCelsius,
   fahrenheitFromCelsius,
+  gallonsFromLitres,
   inchesFromMillimetres,
   type LengthUnit,
   type TemperatureUnit,
@@ -95,6 +96,12 @@ export function showMass(mass_kg: number, { length }: Units): string {
   const whole = Math.round(ounces);
   const [pounds, rest] = [Math.floor(whole / OZ_PER_LB), whole % OZ_PER_LB];
   return pounds === 0 ? `${rest} oz` : `${pounds} lb${rest === 0 ? "" : ` ${rest} oz`}`;
+}
+
+/** `20 L`, or US gallons: `5.3 gal`. */
+export function showVolume(volume_L: number, { length }: Units): string {
+  const [number, unit] = length === "mm" ? [volume_L, "L"] : [gallonsFromLitres(volume_L), "gal"];
+  return `${number.toFixed(number < 10 ? 1 : 0)} ${unit}`;
 }
 
 /** `4.8 mm` or `3/16 in`. */

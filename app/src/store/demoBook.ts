@@ -212,7 +212,7 @@ const SHOP: readonly Made[] = [
           blockBias_HRC: 0.4,
           surface: "ground",
           piece_C: 22,
-          predicted: { mean_HRC: 54.6, sd_HRC: 2 },
+          predicted: { mean_HRC: 54.1, sd_HRC: 2.3 },
         },
       },
       { kind: "note", at_ms: at(1558), text: "Rang true. Ground to 25 degrees a side, for the hedge at the lower sluice." },

@@ -34,7 +34,7 @@ describe("a bath in words", () => {
   });
   it("what the next piece makes of it, how to warm it, and how far it is from its flash", () => {
     expect(bathLine(OIL, at(read(1, 53)), { ...HEAVY, after_C: 81 }, C)).toMatch(
-      /^Fast oil, 16 litres, falling \d\.\d° a minute.*The froe takes it from 5[23]° to 81°\.$/,
+      /^Fast oil, 16 L, falling \d\.\d° a minute.*The froe takes it from 5[23]° to 81°\.$/,
     );
     expect(warmWords(OIL, at(read(1, 53)), C)).toBeNull();
     expect(warmWords({ ...OIL, heater_W: 900 }, at(read(1, 20)), C)).toMatch(/a dry bar of .* (once|twice|\d+ times).*Its heater takes/);

@@ -19,6 +19,7 @@ import {
   showDifference,
   showDuration,
   showMass,
+  showVolume,
   showTemperature,
   temperatureNumber,
   type Units,
@@ -111,7 +112,7 @@ export function bathLine(bath: Bath, now: BathNow, next: (NextIn & { readonly af
     next === undefined
       ? ""
       : ` The ${next.name.toLowerCase()} takes it from ${showDegrees(now.mean_C, units)} to ${showDegrees(next.after_C, units)}.`;
-  return `${mediumName(bath.medium)}, ${now.tank.volume_L.toFixed(0)} litres, ${falls}${by}.${then}`;
+  return `${mediumName(bath.medium)}, ${showVolume(now.tank.volume_L, units)}, ${falls}${by}.${then}`;
 }
 
 /** The bar a shop warms oil with, kg, and how hot (common practice, no source). */
@@ -160,7 +161,7 @@ export function entryWords({ what }: BathEntryAt, name: string | undefined, unit
       return `read ${showTemperature(what.top_C, units)}${bottom}${what.isStirred ? ", stirred" : ""}`;
     }
     case "added":
-      return `filled up by ${what.added_L.toFixed(1)} L`;
+      return `filled up by ${showVolume(what.added_L, units)}`;
     case "bar":
       return `warmed with ${showMass(what.mass_kg, units)} at ${showTemperature(what.bar_C, units)}`;
     case "quench":

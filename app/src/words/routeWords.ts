@@ -134,5 +134,5 @@ export function lackWords(school: School, kit: Kit | null): string | null {
 
 /** Why a way of heating that has no margin is not offered for a piece. */
 export function unfairWords({ hardening }: Prediction): string {
-  return `Not for this piece: ${showChance(hardening.chanceHard.working)} that it hardens from the first pull. A shade past the magnet, straight into the bath, is safer.`;
+  return `Not for this piece: from the first pull it would not harden, or hardly ever (chance ${Math.round(100 * hardening.chanceHard.working)} %). A shade past the magnet, straight into the bath, is safer.`;
 }

@@ -60,7 +60,7 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
   const bath = quench ? `${mediumName(quench.medium).toLowerCase()} at ${showTemperature(quench.bath_C, units)}` : "the bath";
   const { thickest: chance } = hardening.chanceHard;
   const { noseMargin_s: margin, austenite } = hardening;
-  const spare = `${Math.abs(margin).toFixed(1)} s`;
+  const spare = Math.abs(margin) < 0.05 ? "a moment" : `${Math.abs(margin).toFixed(1)} s`;
   if (austenite.extent < 0.5) return "It does not harden: at this heat too little of it has changed. Hotter.";
   const workingIsHard = working.asQuenched.mean_HRC > 50 || working.asQuenched.mean_HRC > 0.9 * thickest.asQuenched.mean_HRC + 6;
   if (section.shape === "wedge" && hardening.chanceHard.working < 0.5 && chance > hardening.chanceHard.working) {

@@ -135,6 +135,9 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const whatIf = useWhatIf(planned.isPending ? null : question, TRACKS);
   const times_s = useStepTimes(piece, route, !planned.isPending);
   const words = prediction.data && cardWords(prediction.data, view, view.isTrying ? null : state, settings);
+  // A piece that was measured is what it is, also to who cannot see the card.
+  const found = view.isTrying ? null : measured(state);
+  const said = found === null ? (words?.headline ?? "") : `Measured ${found}.`;
   const { write } = useLog();
   const way = wayOf(route);
   const pickSchool = (school: School, way: Way): void => {
@@ -169,7 +172,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
         checks={state.checks}
         acts={state.acts}
         units={settings}
-        label={`Heat line of the ${piece.name}. ${words?.headline ?? ""}`}
+        label={`Heat line of the ${piece.name}. ${said}`}
       />
       <div className="card-panels">
         <section aria-labelledby="verdict-h" className="card-verdict">

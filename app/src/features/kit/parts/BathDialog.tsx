@@ -1,6 +1,6 @@
 /** What is logged of a bath: a reading, oil poured in, a hot bar. Fields of instruments start empty. */
 
-import { LIMITS, type BathEntry } from "@tembrak/core";
+import { kilogramsFromPounds, LIMITS, litresFromGallons, type BathEntry } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import Dialog from "@mui/material/Dialog";
@@ -24,7 +24,6 @@ interface Props {
 
 /** Further off what is expected than this it is asked about, K. */
 const ODD_K = 30;
-const KG_PER_LB = 0.45359237;
 
 const TITLES = { read: "Read the bath", added: "Filled up", bar: "A hot bar went in", burnt: "It burnt" } as const;
 
@@ -40,9 +39,10 @@ export function BathDialog({ asked, near_C, onKeep, onClose }: Props) {
   const [amount, setAmount] = useState("");
   const [bar, setBar] = useState<number | null>(800);
   const { faults, onFault } = useFaults();
-  // Pounds where the shop is in inches: what is stored is in kg.
-  const isPounds = asked === "bar" && units.length === "in";
-  const number = numberOf(amount) * (isPounds ? KG_PER_LB : 1);
+  // Pounds and gallons where the shop is in inches: what is stored is in kg and litres.
+  const isInches = units.length === "in";
+  const typed = numberOf(amount);
+  const number = !isInches ? typed : asked === "bar" ? kilogramsFromPounds(typed) : litresFromGallons(typed);
   const isAmount = Number.isFinite(number) && number > 0 && number <= (asked === "bar" ? 200 : LIMITS.bath.added_L[1]);
   const isReady = faults === 0 && (asked === "read" ? top !== null : isAmount && (asked === "added" || bar !== null));
   const keep = (): void => {
@@ -86,7 +86,7 @@ export function BathDialog({ asked, near_C, onKeep, onClose }: Props) {
           <>
             <TextField
               fullWidth
-              label={asked === "bar" ? `How heavy, ${isPounds ? "lb" : "kg"}` : "How much, litres"}
+              label={asked === "bar" ? `How heavy, ${isInches ? "lb" : "kg"}` : `How much, ${isInches ? "gallons" : "litres"}`}
               value={amount}
               error={amount !== "" && !isAmount}
               helperText={amount !== "" && !isAmount ? "A number, please." : " "}
