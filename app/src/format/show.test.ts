@@ -11,6 +11,7 @@ import {
   showMass,
   showNotches,
   showRange,
+  showVolume,
   temperatureText,
 } from "./show.js";
 import { stretchedShare } from "./temperatureScale.js";

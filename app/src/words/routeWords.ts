@@ -14,7 +14,6 @@ import {
   type School,
   type Step,
 } from "@tembrak/core";
-import { showChance } from "../format/show.js";
 import { mediumName } from "./actWords.js";
 
 export const REASON_WORDS: Readonly<Record<Exclude<Reason, "said">, string>> = {
