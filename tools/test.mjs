@@ -38,6 +38,7 @@ async function gateBeside(name, args) {
   console.log(`\n== ${name}\n${said}== ${name}: ${ok ? "ok" : "FAILED"}, ${((Date.now() - at) / 1000).toFixed(1)} s`);
   if (ok) passed++;
   else failed++;
+  return ok;
 }
 
 function read(path) {
@@ -53,10 +54,13 @@ const bin = (path) => join(root, "node_modules", path);
 
 gate("generate", node, ["--import", "tsx", "tools/genValidators.ts"]);
 // Each of these keeps one processor busy: side by side, what each says is shown when it has ended.
+let isBuilt = false;
 await Promise.all([
   gateBeside("lint", [bin("eslint/bin/eslint.js"), "."]),
   (async () => {
     await gateBeside("types", [bin("typescript/bin/tsc"), "-b"]);
+    isBuilt = await gateBeside("build", ["tools/build.mjs"]);
+    if (isBuilt) await gateBeside("size of the first load", ["tools/size.mjs"]);
     await gateBeside("format", [bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", "."]);
   })(),
 ]);
@@ -69,8 +73,7 @@ failed += unit === null ? 1 : Math.max(unit.numFailedTests + unit.numRuntimeErro
 
 gate("validation page", node, ["--import", "tsx", "tools/writeValidation.ts"]);
 
-if (gate("build", node, ["tools/build.mjs"])) {
-  gate("size of the first load", node, ["tools/size.mjs"]);
+if (isBuilt) {
   const report = join(root, ".tbuild/journeys.json");
   const ok = step("journeys", node, [bin("@playwright/test/cli.js"), "test", "-c", "e2e/playwright.config.ts"], {
     env: { ...process.env, TEMBRAK_REPORT: report },

@@ -134,12 +134,15 @@ export { brittleSince, heatsDone, isInWork, piecesOf, pieceState, standing, type
 export { BACK_WITHIN_K, soakClock, type SoakClock } from "./book/soakClock.js";
 export { BREAK_ASTM, grainOfNumber_um } from "./kinetics/grain.js";
 export { BREAK_LOOKS, type BreakLook } from "./schema/book.js";
+export { besideIt } from "./standing/besideIt.js";
 export { grainSeen } from "./standing/grainSeen.js";
 export { mishapsOf } from "./standing/asDone.js";
 export { dipNow, type DipNow } from "./standing/dipNow.js";
 export { bathTimes } from "./standing/bathTimes.js";
 export { gradeOf, type Grade } from "./standing/grade.js";
 export { tolerance_mm, warpNow, type WarpNow } from "./standing/warp.js";
+export { boilingAt, boilingOn, type Boiling } from "./heat/boiling.js";
+export { falling, type Falling } from "./evidence/falling.js";
 export { settling, type Settling } from "./evidence/settling.js";
 export { runLogOf, type RunLog } from "./standing/runLog.js";
 export { AHEAD_s, bandOf, colourAtHeat, COMING_s, runNow, type ColourRun, type RunNow } from "./simulate/colourRun.js";

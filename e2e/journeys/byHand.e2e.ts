@@ -114,6 +114,23 @@ test("an oven that runs hot is found by three readings, before the piece goes in
   await expect(page.getByText(/By these readings it will be steady at 3\d\d°.*set its dial|it can go in/)).toBeVisible();
 });
 
+test("a kiln that is all there is has hours to fall: one reading guesses, its own fall tells", async ({ page }, info) => {
+  const kilnAlone = PRESETS.find(({ id }) => id === "kiln")!.items.filter(({ kind }) => kind !== "oven");
+  await bringIn(page, info.outputPath("kiln.tembrak.json"), bookAt(SICKLE, "oven", 3000, kilnAlone));
+  await page.clock.install({ time: Date.now() });
+  await page.goto(`${EMPTY}/piece/hand/bench`);
+  const read = async (value: string): Promise<void> => {
+    await page.getByRole("button", { name: /^Oven thermometer reads/ }).click();
+    await page.getByRole("textbox", { name: /^Oven thermometer/ }).fill(value);
+    await page.getByRole("button", { name: "Log it" }).click();
+  };
+  await read("780");
+  await expect(page.getByText(/down to \d+° in about \d h.*as kilns usually fall.*should not lie hard so long/)).toBeVisible();
+  await page.clock.fastForward("20:00");
+  await read("620");
+  await expect(page.getByText(/down to \d+° in about .*by its own fall/)).toBeVisible();
+});
+
 test("a temper in the dip of toughness: both ways round it are said, and one is taken; a proof is its grade", async ({ page }, info) => {
   await bringIn(page, info.outputPath("dip.tembrak.json"), bookAt(SICKLE, "oven", 3000, PRESETS.find(({ id }) => id === "kiln")!.items));
   await page.goto(`${EMPTY}/piece/hand`);

@@ -235,7 +235,7 @@ function heatedRoute({ route }: PieceState, isHeated: boolean): Route | null {
 }
 
 /** When each colour comes to the edge of a run; nothing is asked of a route without one. */
-export function useColourRun(state: PieceState, { dip_s, began_ms, off_ms, isHeated }: RunLog): UseQueryResult<ColourRun> {
+export function useColourRun(state: PieceState, { dip_s, began_ms, off_ms, fresh_s, isHeated }: RunLog): UseQueryResult<ColourRun> {
   const { piece } = state;
   const route = heatedRoute(state, isHeated);
   const tenths = (s: number): number => Math.max(0.2, Math.round(10 * s) / 10);
@@ -248,6 +248,7 @@ export function useColourRun(state: PieceState, { dip_s, began_ms, off_ms, isHea
           route,
           ...(dip_s === null ? {} : { dip_s: tenths(dip_s) }),
           ...(began_ms === null || off_ms === null ? {} : { heats_s: tenths((off_ms - began_ms) / 1000) }),
+          ...(fresh_s.length === 0 ? {} : { fresh_s: fresh_s.map(tenths) }),
         } as const);
   return useQuery({
     queryKey: keyOf(job),

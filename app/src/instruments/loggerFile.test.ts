@@ -48,15 +48,15 @@ describe("a logger's file", () => {
     expect(readTable("hello\nworld\n")).toBeNull();
     expect(readTable("")).toBeNull();
   });
-  it("thinning keeps the hottest and the order, of a million readings too, and in any order they come", () => {
+  it("thinning keeps the hottest and the order, of 300,000 readings too, and in any order they come", () => {
     const at = (i: number): string[] => [String(i), i === 3333 ? "900" : "20"];
     const guess = { timeColumn: 0, temperatureColumn: 1, unit: "C" } as const;
     const many = sumOf(
-      Array.from({ length: 1_000_000 }, (_, i) => at(999_999 - i)),
+      Array.from({ length: 300_000 }, (_, i) => at(299_999 - i)),
       guess,
       100,
     );
-    expect(many.count).toBe(1_000_000);
+    expect(many.count).toBe(300_000);
     expect(many.readings.length).toBeLessThanOrEqual(101);
     expect(many.hottest_C).toBe(900);
     expect(many.readings.some(({ temperature_C }) => temperature_C === 900)).toBe(true);

@@ -67,6 +67,10 @@ function checkWords(reading: Check, section: Section, units: Units): string {
       return `${CLAMP_WORDS[reading.how].toLowerCase()}, ${showThin(reading.past_mm, units)} past the line`;
     case "proof":
       return `${PROOF_WORDS[reading.of].name.toLowerCase()}: ${OUTCOME_WORDS[reading.outcome].toLowerCase()}`;
+    case "mark":
+      return "its mark was read";
+    case "fresh-bar":
+      return "a fresh hot bar";
     case "grain":
       return `break of ${reading.of === "coupon" ? "a coupon" : "the piece"} like ${BREAK_WORDS[reading.look].name.toLowerCase()}`;
     case "power-off":

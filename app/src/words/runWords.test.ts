@@ -20,19 +20,20 @@ const NOW: RunNow = {
 
 describe("words at a run", () => {
   it("seconds, and between which", () => {
-    expect(runWords(NOW, "purple")).toEqual({ big: "26", what: "seconds until stop", range: "between 21 and 33" });
-    expect(runWords({ ...NOW, left_s: 180, to_s: Infinity, never: 0.3 }, "purple")).toMatchObject({
+    expect(runWords(NOW, "purple", "torch")).toEqual({ big: "26", what: "seconds until stop", range: "between 21 and 33" });
+    expect(runWords({ ...NOW, left_s: 180, to_s: Infinity, never: 0.3 }, "purple", "torch")).toMatchObject({
       big: "3",
-      range: "between 21 and never; 3 in 10 that this heat does not bring it there",
+      range: "between 21 and never; 3 in 10 that it does not: more heat, slowly",
     });
   });
   it("asks to look where nobody saw it, and says where it may never come", () => {
-    expect(runWords({ ...NOW, call: "look", left_s: -2 }, "bronze").what).toBe("Look: is it bronze?");
-    expect(runWords({ ...NOW, call: "stop", left_s: 0 }, "bronze").what).toBe("Stop: it is bronze");
-    expect(runWords({ ...NOW, left_s: Infinity }, "bronze").what).toMatch(/may not come/);
+    expect(runWords({ ...NOW, call: "look", left_s: -2 }, "bronze", "torch").what).toBe("Look: is it bronze?");
+    expect(runWords({ ...NOW, call: "stop", left_s: 0 }, "bronze", "torch").what).toBe("Stop: it is bronze");
+    expect(runWords({ ...NOW, left_s: Infinity }, "bronze", "torch").what).toMatch(/may not come/);
+    expect(runWords({ ...NOW, left_s: Infinity }, "bronze", "hot-bar").range).toMatch(/lay it on a fresh one/);
   });
   it("leaves it to the eye where it sees the colour before the clock does", () => {
-    expect(runWords({ ...NOW, isSeen: true }, "bronze")).toEqual({
+    expect(runWords({ ...NOW, isSeen: true }, "bronze", "torch")).toEqual({
       big: "?",
       what: "You see bronze or past it",
       range: "stop, if you are sure; by the model 26 s more",

@@ -41,7 +41,14 @@ export function runEnd({ section }: Pick<Piece, "section">): string {
   return section.shape === "wedge" ? "edge" : "working end";
 }
 
-export function runWords(now: RunNow, wanted: ColourName): RunWords {
+/** What more heat is, where it does not come to its colour. */
+const MORE_HEAT: Readonly<Record<RunSource, string>> = {
+  "hot-bar": "the bar has cooled, lay it on a fresh one",
+  torch: "more heat, slowly",
+  residual: "a torch, or a hot bar",
+};
+
+export function runWords(now: RunNow, wanted: ColourName, source: RunSource): RunWords {
   if (now.call === "stop") return { big: "0", what: `Stop: it is ${wanted}`, range: "dunk it whole, at once" };
   if (now.isSeen)
     return {
@@ -51,9 +58,9 @@ export function runWords(now: RunNow, wanted: ColourName): RunWords {
     };
   if (now.call === "look") return { big: "?", what: `Look: is it ${wanted}?`, range: "by the model it should be; tap what you see" };
   if (now.left_s === Infinity)
-    return { big: "–", what: `It may not come to ${wanted} by this heat`, range: "tap what you see; more heat, or a torch" };
+    return { big: "–", what: `It may not come to ${wanted} by this heat`, range: `tap what you see; ${MORE_HEAT[source]}` };
   const range = `between ${seconds(now.from_s)} and ${now.to_s === Infinity ? "never" : seconds(now.to_s)}`;
-  const never = now.never > MAY_NEVER ? `; ${Math.round(10 * now.never)} in 10 that this heat does not bring it there` : "";
+  const never = now.never > MAY_NEVER ? `; ${Math.round(10 * now.never)} in 10 that it does not: ${MORE_HEAT[source]}` : "";
   return now.left_s < 100
     ? { big: seconds(now.left_s), what: "seconds until stop", range: `${range}${never}` }
     : { big: String(Math.round(now.left_s / 60)), what: "minutes until stop, about", range: `${range}${never}` };

@@ -2,7 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { PROOFS, type Settling, type WarpNow } from "@tembrak/core";
 import { DEFAULT_SETTINGS } from "../store/db.js";
 import { aroundDipWords, dipWords } from "./dipWords.js";
-import { gradeWords, OUTCOMES_OF, proofsFor, settlingWords, warpWords } from "./workWords.js";
+import { fallingWords, gradeWords, OUTCOMES_OF, proofsFor, settlingWords, warpWords } from "./workWords.js";
 
 const inches = { ...DEFAULT_SETTINGS, length: "in", temperature: "F" } as const;
 const WARP: WarpNow = {
@@ -34,6 +34,14 @@ describe("words of what is done by hand", () => {
       /will be steady at 215° .*in about 12 min: then it can go in/,
     );
     expect(settlingWords({ ...REST, atRest_C: 190 }, 212, inches)).toMatch(/374° .*40° higher/);
+  });
+  it("a kiln that falls: when it is there, between when, by what, and that hard steel should not lie so long", () => {
+    const slow = { left_min: 193, from_min: 121, to_min: 301, isLearned: false };
+    expect(fallingWords(slow, 200, DEFAULT_SETTINGS)).toMatch(/^Power off, door shut: down to 200° in about 3 h 15, 2 h to 5 h, as kilns/);
+    expect(fallingWords(slow, 200, inches)).toMatch(/down to 392°/);
+    expect(fallingWords(slow, 200, inches)).toMatch(/should not lie hard so long/);
+    const soon = fallingWords({ left_min: 31, from_min: 24, to_min: 42, isLearned: true }, 200, DEFAULT_SETTINGS);
+    expect(soon).toMatch(/in about 30 min, 25 min to 40 min, by its own fall\.$/);
   });
   it("a piece measured before its last temper is said to be, not that nobody tested it", () => {
     expect(gradeWords("model", true)).toMatch(/^measured before its last temper/);

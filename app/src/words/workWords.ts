@@ -1,6 +1,6 @@
 /** Words for what is done by hand to a bent piece, and for the proofs of a finished one. */
 
-import type { Clamp, Grade, Piece, Proof, ProofOutcome, Settling, Straightener, WarpNow } from "@tembrak/core";
+import type { Clamp, Falling, Grade, Piece, Proof, ProofOutcome, Settling, Straightener, WarpNow } from "@tembrak/core";
 import { showDegrees, showDifference, showDuration, showLength, showThin, type Units } from "../format/show.js";
 
 export const STRAIGHTENER_WORDS: Readonly<Record<Straightener, { readonly name: string; readonly how: string }>> = {
@@ -119,6 +119,24 @@ export function warpWords(now: WarpNow, units: Units): string {
       ? `Hold it ${showThin(now.past_mm, units)} past the line in the temper.`
       : `Held ${showThin(now.held.past_mm, units)} past the line.`;
   return `${is}. ${held}${learned}${now.isRisky ? " That is far for hard steel: warm it first, and take it in two passes." : ""}`;
+}
+
+/** Longer than this a hard piece should not lie, min (common practice, no source). */
+const HARD_FOR_min = 60;
+
+/** When a kiln that was switched off has fallen to a temper. */
+export function fallingWords({ left_min, from_min, to_min, isLearned }: Falling, target_C: number, units: Units): string {
+  const [left, from, to] = [left_min, from_min, to_min].map((min) => showDuration(60 * 5 * Math.max(1, Math.round(min / 5)))) as [
+    string,
+    string,
+    string,
+  ];
+  const by = isLearned ? "by its own fall" : "as kilns usually fall; a reading later tells";
+  const lies =
+    from_min > HARD_FOR_min
+      ? " It should not lie hard so long: a first temper in any oven that reaches it, or a colour run, is safer."
+      : "";
+  return `Power off, door shut: down to ${showDegrees(target_C, units)} in about ${left}, ${from} to ${to}, ${by}.${lies}`;
 }
 
 /** Where an oven becomes steady, and when. */

@@ -52,6 +52,8 @@ export function evidenceOf(reading: Check, age_s: number, kit: Kit | null): Heat
     case "clamped":
     case "proof":
     case "grain":
+    case "mark":
+    case "fresh-bar":
       return null;
   }
 }

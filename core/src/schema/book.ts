@@ -317,6 +317,8 @@ export const CheckSchema = tagged(
   /** The colour of the edge in a run; and that it was dunked. */
   strict({ check: Type.Literal("temper-colour"), name: choice(COLOUR_NAMES) }),
   strict({ check: Type.Literal("dunked") }),
+  /** A fresh hot bar in the place of one that has cooled. */
+  strict({ check: Type.Literal("fresh-bar") }),
   /** How it was straightened before it was hard. */
   strict({ check: Type.Literal("straightened"), how: choice(STRAIGHTENERS) }),
   /** How far it is off the line, over how much of its length. */
@@ -327,6 +329,8 @@ export const CheckSchema = tagged(
   }),
   /** Held against its warp while it is tempered: so far past the line. */
   strict({ check: Type.Literal("clamped"), how: choice(CLAMPS), past_mm: between(...LIMITS.warp.bow_mm, "Past the line, mm") }),
+  /** Its mark was read, where another lay beside it. */
+  strict({ check: Type.Literal("mark") }),
   /** A proof of the finished piece. */
   strict({ check: Type.Literal("proof"), of: choice(PROOFS), outcome: choice(PROOF_OUTCOMES) }),
   /** What a break looks like beside the drawings, of a coupon that had the same heat or of the piece itself: 1 coarsest, 5 finest. */

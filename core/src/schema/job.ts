@@ -125,6 +125,8 @@ export const JobSchema = tagged(
     route: RouteSchema,
     dip_s: Type.Optional(between(0.2, 3600, "In the bath, s")),
     heats_s: Type.Optional(between(0, 3600, "Heated for, s")),
+    /** When a fresh bar took the place of the last, since heat began to run, s. */
+    fresh_s: Type.Optional(Type.Array(between(0, 3600, "A fresh bar after, s"), { maxItems: 20 })),
   }),
   /** The planned bath beside others of the shop. */
   strict({

@@ -76,6 +76,8 @@ export interface RunPlan {
   readonly hard_mm: number;
   /** The torch, or the block, is taken away after so long, s; null while it is not. */
   readonly heats_s: number | null;
+  /** When a fresh block took the place of one that had cooled, in order, s. */
+  readonly fresh_s: readonly number[];
   readonly surface_K: number;
 }
 
@@ -103,14 +105,15 @@ type Quench = Extract<Step, { kind: "quench" }>;
 /** How a blade was dipped where nobody says: the least that leaves heat in the body, s (judgement). */
 const USUAL_DIP_s = 6;
 
-/** What the log says of a run: how long it was dipped, and when its heat was taken away, s. */
+/** What the log says of a run: how long it was dipped, when its heat was taken away, and when a fresh bar came, s. */
 export interface RunLogged {
   readonly dip_s?: number | undefined;
   readonly heats_s?: number | undefined;
+  readonly fresh_s?: readonly number[] | undefined;
 }
 
 /** The plan of a run as a route has it. @throws InputError inconsistent for a route without one, unknown-steel, unknown-medium. */
-export function runPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { dip_s, heats_s }: RunLogged = {}): RunPlan {
+export function runPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { dip_s, heats_s, fresh_s = [] }: RunLogged = {}): RunPlan {
   const at = route.steps.findLastIndex(({ kind }) => kind === "run");
   const run = route.steps[at];
   if (run?.kind !== "run") throw new InputError({ code: "inconsistent", path: "/route", message: "This route runs no colours." });
@@ -124,6 +127,7 @@ export function runPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { di
     target_C: run.temperature_C,
     hard_mm: deep_mm,
     heats_s: heats_s ?? null,
+    fresh_s,
     surface_K: surfaceShift_K(steel.composition_wtpct),
   };
   if (run.source !== "residual" || quench === undefined) return { ...plan, from: null };
@@ -226,7 +230,8 @@ function begin(piece: Piece, plan: RunPlan, draw: Draw, bath: Boundary | null): 
     fin,
     T,
     outside: (t_s) => {
-      const block_C = ROOM_C + (BLOCK_C + draw.block_K - ROOM_C) * Math.exp(-t_s / BLOCK_COOLS_s);
+      const laid_s = plan.fresh_s.findLast((s) => s <= t_s) ?? 0;
+      const block_C = ROOM_C + (BLOCK_C + draw.block_K - ROOM_C) * Math.exp((laid_s - t_s) / BLOCK_COOLS_s);
       return (i, at_C) => {
         if (!isWarmed(i) || isOff(t_s)) return air(at_C);
         // Half of its outline lies on the block; the other half is taken to lose nothing to speak of beside it.
@@ -260,11 +265,15 @@ function follow({ fin, T, outside }: Running, surface_K: number): OneRun {
 /**
  * When each colour comes to the edge.
  *
- * @param seed another gives another set of runs, of the same kind.
+ * @param seed another gives another set of runs, of the same kind. @param only one of them
  * @source temper-note 7 (fin, colours in seconds), judgements beside the rest
  * @error docs/colour-run.md: 500 simulated runs stopped by it
  */
-export function colourRun(piece: Piece, plan: RunPlan, { seed = 1, count = RUNS }: { seed?: number; count?: number } = {}): ColourRun {
+export function colourRun(
+  piece: Piece,
+  plan: RunPlan,
+  { seed = 1, count = RUNS, only }: { seed?: number; count?: number; only?: number } = {},
+): ColourRun {
   const film = (T: number): number => oxideFilm_nm({ temperature_C: T, hold_min: COLOUR_MIN, alloyShift_K: plan.surface_K });
   const fin = finOf(piece);
   const bath = plan.from === null ? null : mediumBoundary(plan.from.medium, plan.from.bath_C, "mild");
@@ -273,7 +282,9 @@ export function colourRun(piece: Piece, plan: RunPlan, { seed = 1, count = RUNS 
     places_mm: Array.from({ length: fin.cells }, (_, i) => 1000 * fin.cell_m * (i + 0.5)),
     target_nm: film(plan.target_C),
     near_nm: [film(plan.target_C - NEAR_K), film(plan.target_C + NEAR_K)],
-    runs: drawsOf(seed, count).map((draw) => follow(begin(piece, plan, draw, bath), plan.surface_K + draw.surface_K)),
+    runs: drawsOf(seed, count)
+      .filter((_, i) => only === undefined || i === only)
+      .map((draw) => follow(begin(piece, plan, draw, bath), plan.surface_K + draw.surface_K)),
   };
 }
 

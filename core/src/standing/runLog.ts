@@ -14,6 +14,8 @@ export interface RunLog {
   readonly dip_s: number | null;
   /** When its heat was taken away, ms; null while it is not, or of its own heat. */
   readonly off_ms: number | null;
+  /** When a fresh bar took the place of the last, since heat began to run, s. */
+  readonly fresh_s: readonly number[];
   readonly dunked_ms: number | null;
   readonly seen: readonly ColourSeen[];
   /** The colour of the edge after the dunk, looked at cold; null before somebody did. */
@@ -44,6 +46,7 @@ export function runLogOf(state: PieceState, step: number): RunLog {
     isHeated: fire_ms !== null,
     dip_s: in_ms === null || out_ms === null ? null : (out_ms - in_ms) / 1000,
     off_ms,
+    fresh_s: since.flatMap(({ reading, at_ms }) => (reading.check === "fresh-bar" ? [(at_ms - began_ms!) / 1000] : [])),
     dunked_ms,
     seen: began_ms === null ? [] : colours.filter(isBefore).map(({ name, at_ms }) => ({ name, after_s: (at_ms - began_ms) / 1000 })),
     cold: colours.findLast((colour) => !isBefore(colour))?.name ?? null,

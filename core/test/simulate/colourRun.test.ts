@@ -2,7 +2,17 @@ import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { COLOUR_MIN, planRoute } from "../../src/plan/route.js";
 import { COLOUR_NAMES } from "../../src/schema/book.js";
-import { bandOf, colourAtHeat, colourRun, heatOfColour_C, namesIt, runNow, runPlanOf, weighRuns } from "../../src/simulate/colourRun.js";
+import {
+  bandOf,
+  colourAtHeat,
+  colourRun,
+  heatOfColour_C,
+  namesIt,
+  runNow,
+  runPlanOf,
+  weighRuns,
+  type ColourRun,
+} from "../../src/simulate/colourRun.js";
 import { oxideFilm_nm, OXIDE_NAMES } from "../../src/colour/oxide.js";
 import { predict } from "../../src/simulate/predict.js";
 import { RUN_CASES, runsOf } from "./madeUpRuns.js";
@@ -46,6 +56,15 @@ describe("colours that run", () => {
   it("what nobody saw weighs all runs the same; what was seen sums to one", () => {
     expect(new Set(weighRuns(blade, [])).size).toBe(1);
     expect(weighRuns(blade, [{ name: "straw", after_s: 90 }]).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12);
+  });
+  it("a bar cools: a fresh one brings no run less, and more of them to their colour", () => {
+    const bar = RUN_CASES.find(({ name }) => name === "chisel, hot bar")!;
+    const [one, two] = [[], [300, 600]].map((fresh_s) => colourRun(bar.piece, { ...planOf(bar), fresh_s })) as [ColourRun, ColourRun];
+    one.runs.forEach(({ edge_nm }, i) => {
+      const shared = Math.min(edge_nm.length, two.runs[i]!.edge_nm.length);
+      for (let row = 0; row < shared; row += 20) expect(two.runs[i]!.edge_nm[row]!).toBeGreaterThanOrEqual(edge_nm[row]! - 1e-4);
+    });
+    expect(runNow(two, [], 0).never).toBeLessThan(runNow(one, [], 0).never);
   });
   it("a torch that is taken away early leaves some runs short of their colour", () => {
     const short = colourRun(torch.piece, { ...planOf(torch), heats_s: 40 });

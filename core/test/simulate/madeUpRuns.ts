@@ -61,8 +61,19 @@ export interface Stopped {
 /** When one looks first, s. */
 const FIRST_LOOK_s = 2;
 
-/** A run that is not one of those the bench knows, looked at every few seconds and dunked when the bench says so. */
-export function stopped(run: ColourRun, truth: OneRun, surface_K: number, target_C: number, seed: number): Stopped {
+/** A bar lies for so long before another is fetched, s. */
+const BAR_LIES_s = 240;
+
+/** The same run, and what the bench knows of it, with fresh bars at these times. */
+type Rerun = (fresh_s: readonly number[]) => { readonly run: ColourRun; readonly truth: OneRun };
+
+/**
+ * A run that is not one of those the bench knows, looked at every few seconds and dunked when the bench says so; on a hot bar a fresh
+ * one is fetched when the bench says that it will not come.
+ */
+export function stopped(first: ReturnType<Rerun>, again: Rerun | null, surface_K: number, target_C: number, seed: number): Stopped {
+  let { run, truth } = first;
+  const fresh_s: number[] = [];
   const even = uniforms(seed);
   const filmAt = (t_s: number): number => {
     const next = run.times_s.findIndex((t) => t > t_s);
@@ -94,7 +105,12 @@ export function stopped(run: ColourRun, truth: OneRun, surface_K: number, target
       // Once colours show one does not look away.
       look_s = t + (seen.length === 0 ? 2 + 3 * even() : 0.8 + 0.7 * even());
     }
-    const { call } = runNow(run, seen, t, weights);
+    const { call, left_s } = runNow(run, seen, t, weights);
+    if (again !== null && left_s === Infinity && t - (fresh_s.at(-1) ?? 0) > BAR_LIES_s) {
+      fresh_s.push(t);
+      ({ run, truth } = again(fresh_s));
+      weights = weighRuns(run, seen);
+    }
     // Asked to look, one looks and says what it is.
     if (call === "look" && t - (seen.at(-1)?.after_s ?? -9) > 2) log(t);
     if (call === "stop") {
@@ -110,5 +126,12 @@ export function runsOf({ piece, hardens, source }: RunCase, count: number, seed 
   const plan = runPlanOf(CATALOGUE, piece, route);
   const run = colourRun(piece, plan);
   const truths = colourRun(piece, plan, { seed: seed + 1000, count }).runs;
-  return truths.map((truth, i) => stopped(run, truth, plan.surface_K, plan.target_C, seed + i));
+  const afresh = (i: number): Rerun | null =>
+    source !== "hot-bar"
+      ? null
+      : (fresh_s) => ({
+          run: colourRun(piece, { ...plan, fresh_s }),
+          truth: colourRun(piece, { ...plan, fresh_s }, { seed: seed + 1000, count, only: i }).runs[0]!,
+        });
+  return truths.map((truth, i) => stopped({ run, truth }, afresh(i), plan.surface_K, plan.target_C, seed + i));
 }

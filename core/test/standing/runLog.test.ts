@@ -50,6 +50,7 @@ describe("the log of a run", () => {
       isHeated: false,
       dip_s: 7,
       off_ms: null,
+      fresh_s: [],
       dunked_ms: null,
       seen: [{ name: "straw", after_s: 20 }],
       cold: null,
@@ -67,6 +68,13 @@ describe("the log of a run", () => {
       [65, { check: "fire", state: "out" }],
     ]);
     expect(runLogOf(lit.state, step)).toMatchObject({ began_ms: START_ms + 5000, off_ms: START_ms + 65000 });
+  });
+  it("a fresh bar is laid in the same run, at its time", () => {
+    const { state, step } = running("hot-bar", [
+      [5, { check: "fire", state: "in" }],
+      [305, { check: "fresh-bar" }],
+    ]);
+    expect(runLogOf(state, step)).toMatchObject({ began_ms: START_ms + 5000, fresh_s: [300] });
   });
   it("heated again begins anew: what was seen and dunked before is of another run", () => {
     const { state, step } = running("torch", [

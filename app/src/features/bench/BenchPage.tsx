@@ -1,6 +1,6 @@
 /** One act fills the screen: what to do, what it is now, what is left, and the one key that ends it. */
 
-import type { Act, PieceState } from "@tembrak/core";
+import { besideIt, type Act, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useMemo, type ComponentProps, type ComponentType, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
@@ -25,6 +25,7 @@ import { QuenchAct } from "./parts/QuenchAct.js";
 import { Rehearsal } from "./parts/Rehearsal.js";
 import { RunAct } from "./parts/RunAct.js";
 import { SafetyGate } from "./parts/SafetyGate.js";
+import { MarkAsk } from "./parts/MarkAsk.js";
 import { ShopPanel } from "./parts/ShopPanel.js";
 import { TimerAct } from "./parts/TimerAct.js";
 import { readingWords } from "../../words/readingWords.js";
@@ -163,6 +164,7 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
   const awake = useWakeLock();
   const move = useSequence(state, prediction, bench, now_ms, isLeading);
   const isGated = act.kind === "heat" && !wentThroughGate(state, pieces, units.kitChangedAt_ms, now_ms);
+  const others = besideIt(state, pieces, now_ms);
   const words = actWords(act, state, units);
   return (
     <SimulatedShopContext value={shop}>
@@ -174,6 +176,8 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
         <ShopPanel state={state} />
         {isGated ? (
           <SafetyGate isStoring={bench.isStoring} onPass={() => bench.check({ check: "safety" })} />
+        ) : others.length > 0 ? (
+          <MarkAsk state={state} bench={bench} others={others} />
         ) : (
           <ActScreen state={state} act={act} bench={bench} now_ms={now_ms} />
         )}

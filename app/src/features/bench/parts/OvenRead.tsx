@@ -1,34 +1,49 @@
 /** What a thermometer in the oven says: while it comes to rest, and while the piece is in it. */
 
-import { LIMITS, questionHeat, settling } from "@tembrak/core";
-import { useSettings } from "../../../store/useStore.js";
-import { settlingWords } from "../../../words/workWords.js";
+import { falling, LIMITS, ovenFor, ovensOf, questionHeat, settling } from "@tembrak/core";
+import type { Units } from "../../../format/show.js";
+import { useKit, useSettings } from "../../../store/useStore.js";
+import { fallingWords, settlingWords } from "../../../words/workWords.js";
 import { ovenReadWords } from "../../../words/benchWords.js";
 import type { ActProps } from "./ActKey.js";
 import { ReadKey } from "./ReadKey.js";
 
-export function OvenRead({ state, act, bench }: Omit<ActProps<"oven" | "temper">, "now_ms">) {
+type Props = Omit<ActProps<"oven" | "temper">, "now_ms">;
+
+/** What the readings say together: where it comes to rest, or when a kiln has fallen; the last one alone where they do not tell. */
+function readsWords(reads: readonly { at_ms: number; reads_C: number }[], act: Props["act"], isKiln: boolean, units: Units): string | null {
+  const first = reads[0];
+  if (first === undefined) return null;
+  const since = reads.map(({ at_ms, reads_C }) => ({ time_min: (at_ms - first.at_ms) / 60000, reads_C }));
+  // The kiln it was hardened in has hours to fall; an oven has minutes to rise. Once the piece is in, each reading stands for itself.
+  const falls = act.kind === "oven" && isKiln ? falling(since, act.target_C) : null;
+  if (falls !== null) return fallingWords(falls, act.target_C, units);
+  const settled = act.kind === "oven" ? settling(since) : null;
+  return settled === null
+    ? ovenReadWords(reads[reads.length - 1]!.reads_C, act.target_C, units)
+    : settlingWords(settled, act.target_C, units);
+}
+
+export function OvenRead({ state, act, bench }: Props) {
   const units = useSettings();
+  const kit = useKit() ?? null;
+  const isKiln = kit !== null && ovenFor(ovensOf(kit), act.target_C)?.kind === "kiln";
   const reads = state.checks.flatMap(({ act: of, reading, at_ms }) =>
     of === act.id && reading.check === "chamber" ? [{ at_ms, reads_C: reading.temperature_C }] : [],
   );
-  const read_C = reads[reads.length - 1]?.reads_C ?? null;
-  // While it comes to its heat; once the piece is in, each reading stands for itself.
-  const settled =
-    act.kind === "oven" ? settling(reads.map(({ at_ms, reads_C }) => ({ time_min: (at_ms - reads[0]!.at_ms) / 60000, reads_C }))) : null;
+  const words = readsWords(reads, act, isKiln, units);
   return (
     <div className="oven-read">
       <ReadKey
         what="Oven thermometer"
-        start_C={read_C ?? act.target_C}
+        start_C={reads[reads.length - 1]?.reads_C ?? act.target_C}
         limits_C={LIMITS.reading.instrument_C}
         units={units}
-        question={(T, unit) => questionHeat("temper", T, unit, act.target_C)}
+        question={(T, unit) => (isKiln ? null : questionHeat("temper", T, unit, act.target_C))}
         isStoring={bench.isStoring}
         onRead={(temperature_C) => bench.check({ check: "chamber", temperature_C })}
       />
-      {settled === null ? null : <p className="drawn from">{settlingWords(settled, act.target_C, units)}</p>}
-      {read_C === null || settled !== null ? null : <p className="drawn from">{ovenReadWords(read_C, act.target_C, units)}</p>}
+      {words === null ? null : <p className="drawn from">{words}</p>}
     </div>
   );
 }

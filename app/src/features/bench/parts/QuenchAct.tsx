@@ -2,9 +2,12 @@
 
 import {
   bathTimes,
+  boilingAt,
+  CATALOGUE,
   dipNow,
   LIMITS,
   underOf,
+  type Boiling,
   type DipNow,
   type PieceState,
   type Prediction,
@@ -16,7 +19,6 @@ import type { ReactNode } from "react";
 import { useQuestion, useStandingSoon } from "../../../compute/useAnswers.js";
 import { actWords, mediumName } from "../../../words/actWords.js";
 import { showSpan, showTemperature, type Units } from "../../../format/show.js";
-import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings } from "../../../store/useStore.js";
 import { BATH_LEAST_s } from "../../../calls/cues.js";
 import { useBathNow } from "../../../compute/useBathNow.js";
@@ -24,6 +26,7 @@ import { bathBefore } from "../../../words/bathWords.js";
 import { bathWords } from "../../../words/benchWords.js";
 import { dipWords, endsWords, overKey } from "../../../words/patternWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
+import { Tank, type Where } from "./Tank.js";
 import { StraightenKeys } from "./StraightenKeys.js";
 import { ReadKey } from "./ReadKey.js";
 
@@ -36,86 +39,6 @@ const USUAL_TRANSFER_s = 1.5;
 
 /** A route that lost its quench is not one anybody planned; the bath most have. */
 const UNPLANNED = { medium: "fast-oil", bath_C: 50 };
-
-interface TankProps {
-  readonly state: PieceState;
-  /** Over the bath and hot, under, or out of it again. */
-  readonly where: "above" | "under" | "out";
-  readonly medium: string;
-  readonly bath: string;
-  readonly under: Under;
-}
-
-/** How the piece goes in, for those who cannot see it. */
-const SAID: Readonly<Record<Under["what"], string>> = {
-  whole: "tip down, edge leading. Move it along its edge, never sideways.",
-  edge: "lying, its edge alone below the surface. Rock it along its edge, never sideways.",
-  end: "its end alone below the surface. Up and down, never sideways.",
-};
-
-/** How it is moved in the bath, and how not. */
-function Moves({ x, level, word }: { x: number; level: number; word: string }) {
-  return (
-    <>
-      <g className="moves" transform={`translate(${x} ${level + 54})`} stroke="var(--ink)" strokeWidth={2.4} fill="none">
-        <path d="M40 -22V58M34 -12l6-10 6 10M34 48l6 10 6-10" />
-        <text x={60} y={24} fontSize={18} fill="var(--ink)" stroke="none">
-          {word}
-        </text>
-      </g>
-      <g className="moves" transform={`translate(${x} ${level + 150})`} stroke="var(--ink2)" strokeWidth={1.4} fill="none">
-        <path d="M8 10h56M8 10l8-5M8 10l8 5M64 10l-8-5M64 10l-8 5M22 -8l28 36M50 -8l-28 36" />
-        <text x={74} y={16} fontSize={16} fill="var(--ink2)" stroke="none">
-          sideways
-        </text>
-      </g>
-    </>
-  );
-}
-
-const WHERE_WORDS: Readonly<Record<TankProps["where"], string>> = { above: "above", under: "under", out: "out of" };
-
-/** To the scale of the piece: as deep as it is to go. */
-function Tank({ state, where, medium, bath, under }: TankProps) {
-  const [W, H, level] = [700, 330, 96];
-  const lie = under.what === "edge" ? "lay" : "hang";
-  const box = drawPiece(state.piece, 1, lie);
-  const k = Math.min(176 / box.height_px, 400 / box.width_px);
-  const drawn = drawPiece(state.piece, k, lie);
-  const deep = under.what === "whole" ? level + 14 : level + under.depth_mm * k - drawn.height_px;
-  const [x, y] = [(under.what === "edge" ? 0.42 : 0.5) * W - drawn.width_px / 2, where === "under" ? deep : Math.min(-14, deep - 40)];
-  // Red until it went under, and never again after that.
-  const isHot = where === "above";
-  const paint = {
-    stops: [
-      { at: 0, colour: "var(--scale)" },
-      { at: 1, colour: isHot ? "#a33015" : "var(--black)" },
-    ],
-    words: "",
-    now_C: isHot ? 760 : null,
-    isGlowing: isHot,
-  };
-  return (
-    <svg
-      viewBox={`0 0 ${W} ${H}`}
-      className="tank"
-      role="img"
-      aria-label={`The piece ${WHERE_WORDS[where]} the ${medium}${where === "out" ? "." : `, ${SAID[under.what]}`}`}
-    >
-      <path d={`M20 20V${H - 12}H${W - 20}V20h-13V${H - 26}H33V20z`} fill="url(#hatch-cut)" stroke="var(--steel)" strokeWidth={1.3} />
-      <rect x={33} y={level} width={W - 66} height={H - 26 - level} fill="var(--lift)" opacity={0.8} />
-      <g transform={`translate(${x} ${y})`}>
-        <Silhouette drawn={drawn} lie={lie} paint={paint} />
-      </g>
-      <line x1={33} x2={W - 33} y1={level} y2={level} stroke="var(--pale)" strokeWidth={1.6} />
-      <path d={`M52 ${level - 15}h20l-10 12zM56 ${level + 6}h12`} fill="none" stroke="var(--pale)" strokeWidth={1.3} />
-      <text x={46} y={H - 40} fontSize={18} fill="var(--ink2)" className="drawn">
-        {medium}, {bath}
-      </text>
-      {where === "out" ? null : <Moves x={W - 196} level={level} word={under.what === "edge" ? "rock it" : "up, down"} />}
-    </svg>
-  );
-}
 
 function JawGauge({ gone_s, from_s, to_s }: { gone_s: number; from_s: number; to_s: number }) {
   const W = 1000;
@@ -288,7 +211,7 @@ function bathSaid(quench: Quench | null, units: Units): { medium: string; bath: 
   return { medium: mediumName(medium).toLowerCase(), bath: showTemperature(bath_C, units) };
 }
 
-function whereOf(act: Props["act"], in_ms: number | null): TankProps["where"] {
+function whereOf(act: Props["act"], in_ms: number | null): Where {
   if (act.kind === "straighten") return "out";
   return in_ms === null ? "above" : "under";
 }
@@ -343,6 +266,12 @@ function Straighten({ state, act, bench, now_ms, isShut }: Props & { isShut: boo
   return act.kind === "straighten" ? <StraightenKeys state={state} actId={act.id} bench={bench} now_ms={now_ms} isShut={isShut} /> : null;
 }
 
+/** What is seen of the bath on the steel while it is under; null before, after, or while that is worked out. */
+function boilingNow(act: Props["act"], gone_s: number | null, done: Quench | null, prediction: Prediction | undefined): Boiling | null {
+  if (act.kind !== "quench" || gone_s === null || done === null || prediction === undefined) return null;
+  return boilingAt(CATALOGUE.medium(done.medium), prediction.hardening.curve, (done.transfer_s ?? USUAL_TRANSFER_s) + gone_s);
+}
+
 export function QuenchAct({ state, act, bench, now_ms }: Props) {
   const prediction = useStandingSoon(state);
   const in_ms = bathTimes(state, act.step).in_ms;
@@ -353,7 +282,13 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
   return (
     <>
       <div className={`bench-main quench ${act.kind}`}>
-        <Tank state={state} where={whereOf(act, in_ms)} {...bathSaid(done, useSettings())} under={underNow(move)} />
+        <Tank
+          state={state}
+          where={whereOf(act, in_ms)}
+          {...bathSaid(done, useSettings())}
+          under={underNow(move)}
+          boiling={boilingNow(act, gone_s, done, prediction)}
+        />
         <Seconds act={act} gone_s={gone_s} window={window} move={move}>
           {isBefore(act, in_ms) && done !== null ? <BathRead state={state} bench={bench} quench={done} now_ms={now_ms} /> : null}
           <Ends move={move} done={done} prediction={prediction} />

@@ -143,11 +143,46 @@ interface RunningProps extends Props {
   readonly source: RunSource;
 }
 
+/** Heat away, on again, and a fresh bar for one that has cooled. */
+function HeatKeys({ bench, source, hasHeat, wanted }: Pick<RunningProps, "bench" | "source" | "wanted"> & { hasHeat: boolean }) {
+  return (
+    <>
+      {hasHeat && source === "hot-bar" ? (
+        <button type="button" className="log-key wide-key" disabled={bench.isStoring} onClick={() => bench.check({ check: "fresh-bar" })}>
+          Fresh bar
+          <small>the last one has cooled</small>
+        </button>
+      ) : null}
+      {hasHeat ? (
+        <button
+          type="button"
+          className="log-key wide-key"
+          disabled={bench.isStoring}
+          onClick={() => bench.check({ check: "fire", state: "out" })}
+        >
+          {HEAT_WORDS[source].away}
+          <small>the colour runs on for a while</small>
+        </button>
+      ) : (
+        <button
+          type="button"
+          className="log-key wide-key"
+          disabled={bench.isStoring}
+          onClick={() => bench.check({ check: "fire", state: "in" })}
+        >
+          Heat on again
+          <small>where it stands still short of {wanted}</small>
+        </button>
+      )}
+    </>
+  );
+}
+
 function Running({ state, bench, now_ms, log, run, wanted, source }: RunningProps) {
   const after_s = (now_ms - log.began_ms!) / 1000;
   const now = run === undefined ? null : runNow(run, log.seen, after_s);
   useStopCall(now, log, wanted, now_ms);
-  const words = now === null ? { big: "…", what: "Working it out", range: "watch the edge meanwhile" } : runWords(now, wanted);
+  const words = now === null ? { big: "…", what: "Working it out", range: "watch the edge meanwhile" } : runWords(now, wanted, source);
   const hasHeat = source !== "residual" && log.off_ms === null;
   return (
     <>
@@ -176,27 +211,7 @@ function Running({ state, bench, now_ms, log, run, wanted, source }: RunningProp
         </div>
       </div>
       <div className="bench-keys">
-        {hasHeat ? (
-          <button
-            type="button"
-            className="log-key wide-key"
-            disabled={bench.isStoring}
-            onClick={() => bench.check({ check: "fire", state: "out" })}
-          >
-            {HEAT_WORDS[source].away}
-            <small>the colour runs on for a while</small>
-          </button>
-        ) : (
-          <button
-            type="button"
-            className="log-key wide-key"
-            disabled={bench.isStoring}
-            onClick={() => bench.check({ check: "fire", state: "in" })}
-          >
-            Heat on again
-            <small>where it stands still short of {wanted}</small>
-          </button>
-        )}
+        <HeatKeys bench={bench} source={source} hasHeat={hasHeat} wanted={wanted} />
         <ActKey label="Stop: dunk it" note="all of it, and keep it under" bench={bench} onPress={() => bench.check({ check: "dunked" })} />
       </div>
     </>

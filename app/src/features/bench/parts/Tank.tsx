@@ -1,0 +1,128 @@
+/** The tank cut through, the piece in it to its depth, how it is moved, and what the bath does on the steel. */
+
+import type { Boiling, PieceState, Under } from "@tembrak/core";
+import { useId, useMemo } from "react";
+import { drawPiece, pathOf, Silhouette, type Drawn } from "../../../parts/Silhouette.js";
+
+/** Over the bath and hot, under, or out of it again. */
+export type Where = "above" | "under" | "out";
+
+interface Props {
+  readonly state: PieceState;
+  readonly where: Where;
+  readonly medium: string;
+  readonly bath: string;
+  readonly under: Under;
+  /** What the bath does on the steel; null where it is not under, or nobody knows yet. */
+  readonly boiling: Boiling | null;
+}
+
+/** How the piece goes in, for those who cannot see it. */
+const SAID: Readonly<Record<Under["what"], string>> = {
+  whole: "tip down, edge leading. Move it along its edge, never sideways.",
+  edge: "lying, its edge alone below the surface. Rock it along its edge, never sideways.",
+  end: "its end alone below the surface. Up and down, never sideways.",
+};
+
+/** How it is moved in the bath, and how not. */
+function Moves({ x, level, word }: { x: number; level: number; word: string }) {
+  return (
+    <>
+      <g className="moves" transform={`translate(${x} ${level + 54})`} stroke="var(--ink)" strokeWidth={2.4} fill="none">
+        <path d="M40 -22V58M34 -12l6-10 6 10M34 48l6 10 6-10" />
+        <text x={60} y={24} fontSize={18} fill="var(--ink)" stroke="none">
+          {word}
+        </text>
+      </g>
+      <g className="moves" transform={`translate(${x} ${level + 150})`} stroke="var(--ink2)" strokeWidth={1.4} fill="none">
+        <path d="M8 10h56M8 10l8-5M8 10l8 5M64 10l-8-5M64 10l-8 5M22 -8l28 36M50 -8l-28 36" />
+        <text x={74} y={16} fontSize={16} fill="var(--ink2)" stroke="none">
+          sideways
+        </text>
+      </g>
+    </>
+  );
+}
+
+/** A jacket that is more than so whole keeps the bath off the steel. */
+const WHOLE_JACKET = 0.25;
+
+/** What the bath does on the steel, and what that asks of the hand. */
+function boilingWords({ jacket, isBoiling }: Boiling): string {
+  if (jacket > WHOLE_JACKET) return "vapour on it: keep it moving";
+  return isBoiling ? "boiling off it" : "quiet now";
+}
+
+/** Vapour along what is under, and the bubbles that leave it. Still where motion is not wanted. */
+function Jacket({ drawn, level, boiling: { jacket, isBoiling } }: { drawn: Drawn; level: number; boiling: Boiling }) {
+  const id = useId();
+  const contour = useMemo(() => pathOf(drawn.outline.contour.map(drawn.toPx), true), [drawn]);
+  return (
+    <g clipPath={`url(#${id}u)`} fill="none">
+      <clipPath id={`${id}u`}>
+        <rect x={-60} y={level} width={drawn.width_px + 120} height={600} />
+      </clipPath>
+      <path d={contour} stroke="var(--pale)" strokeWidth={3 + 9 * jacket} opacity={0.15 + 0.4 * jacket} strokeLinejoin="round" />
+      {isBoiling ? (
+        <path
+          className="bubbles"
+          d={contour}
+          stroke="var(--pale)"
+          strokeWidth={6}
+          strokeDasharray="1.5 11"
+          strokeLinecap="round"
+          opacity={0.8}
+        />
+      ) : null}
+    </g>
+  );
+}
+
+const WHERE_WORDS: Readonly<Record<Where, string>> = { above: "above", under: "under", out: "out of" };
+
+/** Red until it went under, and never again after that. */
+function paintFor(isHot: boolean) {
+  const stops = [
+    { at: 0, colour: "var(--scale)" },
+    { at: 1, colour: isHot ? "#a33015" : "var(--black)" },
+  ];
+  return { stops, words: "", now_C: isHot ? 760 : null, isGlowing: isHot };
+}
+
+/** To the scale of the piece: as deep as it is to go. */
+export function Tank({ state, where, medium, bath, under, boiling }: Props) {
+  const [W, H, level] = [700, 330, 96];
+  const lie = under.what === "edge" ? "lay" : "hang";
+  const box = drawPiece(state.piece, 1, lie);
+  const k = Math.min(176 / box.height_px, 400 / box.width_px);
+  const drawn = drawPiece(state.piece, k, lie);
+  const deep = under.what === "whole" ? level + 14 : level + under.depth_mm * k - drawn.height_px;
+  const [x, y] = [(under.what === "edge" ? 0.42 : 0.5) * W - drawn.width_px / 2, where === "under" ? deep : Math.min(-14, deep - 40)];
+  const paint = paintFor(where === "above");
+  return (
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      className="tank"
+      role="img"
+      aria-label={`The piece ${WHERE_WORDS[where]} the ${medium}${where === "out" ? "." : `, ${SAID[under.what]}`}`}
+    >
+      <path d={`M20 20V${H - 12}H${W - 20}V20h-13V${H - 26}H33V20z`} fill="url(#hatch-cut)" stroke="var(--steel)" strokeWidth={1.3} />
+      <rect x={33} y={level} width={W - 66} height={H - 26 - level} fill="var(--lift)" opacity={0.8} />
+      <g transform={`translate(${x} ${y})`}>
+        <Silhouette drawn={drawn} lie={lie} paint={paint} />
+        {boiling === null ? null : <Jacket drawn={drawn} level={level - y} boiling={boiling} />}
+      </g>
+      <line x1={33} x2={W - 33} y1={level} y2={level} stroke="var(--pale)" strokeWidth={1.6} />
+      <path d={`M52 ${level - 15}h20l-10 12zM56 ${level + 6}h12`} fill="none" stroke="var(--pale)" strokeWidth={1.3} />
+      <text x={46} y={H - 40} fontSize={18} fill="var(--ink2)" className="drawn">
+        {medium}, {bath}
+      </text>
+      {where === "out" ? null : <Moves x={W - 196} level={level} word={under.what === "edge" ? "rock it" : "up, down"} />}
+      {boiling === null ? null : (
+        <text x={46} y={level + 42} fontSize={18} fill="var(--ink)" className="drawn">
+          {boilingWords(boiling)}
+        </text>
+      )}
+    </svg>
+  );
+}
