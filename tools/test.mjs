@@ -28,14 +28,20 @@ function gate(...of) {
   return ok;
 }
 
-/** The same beside others: a script of Node's that counts as one check. */
-async function gateBeside(name, args) {
+/** The same beside others: a script of Node's. What it says is shown when it has ended. */
+async function runBeside(name, args) {
   const at = Date.now();
   const child = spawn(process.execPath, args, { cwd: root, stdio: ["ignore", "pipe", "pipe"] });
   let said = "";
   for (const stream of [child.stdout, child.stderr]) stream.on("data", (text) => (said += text));
   const ok = (await new Promise((resolve) => child.on("close", resolve))) === 0;
   console.log(`\n== ${name}\n${said}== ${name}: ${ok ? "ok" : "FAILED"}, ${((Date.now() - at) / 1000).toFixed(1)} s`);
+  return ok;
+}
+
+/** As that, and it counts as one check. */
+async function gateBeside(name, args) {
+  const ok = await runBeside(name, args);
   if (ok) passed++;
   else failed++;
   return ok;
@@ -53,8 +59,9 @@ const node = process.execPath;
 const bin = (path) => join(root, "node_modules", path);
 
 gate("generate", node, ["--import", "tsx", "tools/genValidators.ts"]);
-// Each of these keeps one processor busy: side by side, what each says is shown when it has ended.
+// Lint keeps one processor busy; beside it types, build and format keep the other, and the unit tests begin as soon as it is free.
 let isBuilt = false;
+const unitReport = join(root, ".tbuild/unit.json");
 await Promise.all([
   gateBeside("lint", [bin("eslint/bin/eslint.js"), "."]),
   (async () => {
@@ -62,14 +69,12 @@ await Promise.all([
     isBuilt = await gateBeside("build", ["tools/build.mjs"]);
     if (isBuilt) await gateBeside("size of the first load", ["tools/size.mjs"]);
     await gateBeside("format", [bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", "."]);
+    const isOk = await runBeside("unit tests", [bin("jest/bin/jest.js"), "--json", `--outputFile=${unitReport}`, "--silent"]);
+    const unit = read(unitReport);
+    passed += unit?.numPassedTests ?? 0;
+    failed += unit === null ? 1 : Math.max(unit.numFailedTests + unit.numRuntimeErrorTestSuites, isOk ? 0 : 1);
   })(),
 ]);
-
-const unitReport = join(root, ".tbuild/unit.json");
-const unitOk = step("unit tests", node, [bin("jest/bin/jest.js"), "--json", `--outputFile=${unitReport}`, "--silent"]);
-const unit = read(unitReport);
-passed += unit?.numPassedTests ?? 0;
-failed += unit === null ? 1 : Math.max(unit.numFailedTests + unit.numRuntimeErrorTestSuites, unitOk ? 0 : 1);
 
 gate("validation page", node, ["--import", "tsx", "tools/writeValidation.ts"]);
 

@@ -116,6 +116,11 @@ function besides(state: PieceState, isTrying: boolean, moved: string | null, exp
   };
 }
 
+/** For who cannot see the card: a piece that was measured is what it is, not what it will be. */
+function saidOf(found: string | null, headline = ""): string {
+  return found === null ? headline : `Measured ${found}.`;
+}
+
 function Card({ state, route }: { state: PieceState; route: Route }) {
   const settings = useSettings();
   const kit = useKit();
@@ -135,9 +140,6 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const whatIf = useWhatIf(planned.isPending ? null : question, TRACKS);
   const times_s = useStepTimes(piece, route, !planned.isPending);
   const words = prediction.data && cardWords(prediction.data, view, view.isTrying ? null : state, settings);
-  // A piece that was measured is what it is, also to who cannot see the card.
-  const found = view.isTrying ? null : measured(state);
-  const said = found === null ? (words?.headline ?? "") : `Measured ${found}.`;
   const { write } = useLog();
   const way = wayOf(route);
   const pickSchool = (school: School, way: Way): void => {
@@ -172,7 +174,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
         checks={state.checks}
         acts={state.acts}
         units={settings}
-        label={`Heat line of the ${piece.name}. ${said}`}
+        label={`Heat line of the ${piece.name}. ${saidOf(view.isTrying ? null : measured(state), words?.headline)}`}
       />
       <div className="card-panels">
         <section aria-labelledby="verdict-h" className="card-verdict">

@@ -24,7 +24,8 @@ function open(settings: Partial<typeof DEFAULT_SETTINGS> = {}, gunEmissivity?: n
   const type = async (label: RegExp, text: string): Promise<void> => {
     const field = screen.getByLabelText(label);
     await userEvent.clear(field);
-    await userEvent.type(field, text);
+    await userEvent.click(field);
+    await userEvent.paste(text);
     await userEvent.tab();
   };
   return { onCheck, onClose, type, logged: () => onCheck.mock.calls.map(([reading]) => reading) };

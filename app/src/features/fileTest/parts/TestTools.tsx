@@ -16,21 +16,22 @@ interface Props {
 const [LEAST_HRC, MOST_HRC] = LIMITS.tester.reading_HRC;
 const [, MOST_BIAS_HRC] = LIMITS.tester.bias_HRC;
 
-/** Readings as typed: `59.1 58.8, 60`. Null with a sentence when a part is no hardness. */
-function readReadings(text: string): { readings: number[] } | { problem: string } {
+/** Readings as typed: `59.1 58.8, 60`: those that are some, and a sentence about the first part that is none. */
+function readReadings(text: string): { readonly readings: readonly number[]; readonly problem: string | null } {
   const parts = text
     .replace(/(\d),(\d)/g, "$1.$2")
     .split(/[\s;,]+/)
     .filter((part) => part !== "");
   const readings: number[] = [];
+  let problem: string | null = null;
   for (const part of parts) {
     const value = Number(part);
-    if (!Number.isFinite(value)) return { problem: `"${part}" is not a number.` };
-    if (value < LEAST_HRC || value > MOST_HRC)
-      return { problem: `${part} HRC is not a reading a tester gives. Rockwell C runs from 20 to 68.` };
-    readings.push(value);
+    if (!Number.isFinite(value)) problem ??= `"${part}" is not a number.`;
+    else if (value < LEAST_HRC || value > MOST_HRC)
+      problem ??= `${part} HRC is not a reading a tester gives. Rockwell C runs from 20 to 68.`;
+    else readings.push(value);
   }
-  return { readings };
+  return { readings, problem };
 }
 
 export function TestTools({ draft, onChange }: Props) {
@@ -68,12 +69,11 @@ export function TestTools({ draft, onChange }: Props) {
           <TextField
             label="Tester readings, HRC"
             value={text}
-            error={"problem" in read}
-            helperText={"problem" in read ? read.problem : "Flat ground steel, both faces, not the edge. 59.1 58.8 60"}
+            error={read.problem !== null}
+            helperText={read.problem ?? "Flat ground steel, both faces, not the edge. 59.1 58.8 60"}
             onChange={(event) => {
               setText(event.target.value);
-              const next = readReadings(event.target.value);
-              if ("readings" in next) onChange({ ...draft, readings: next.readings });
+              onChange({ ...draft, readings: readReadings(event.target.value).readings });
             }}
             fullWidth
           />

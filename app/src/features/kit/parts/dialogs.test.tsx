@@ -14,7 +14,9 @@ const isShut = (name: string): boolean => screen.getByRole("button", { name }).h
 async function type(label: string | RegExp, text: string): Promise<void> {
   const field = screen.getByLabelText(label);
   await userEvent.clear(field);
-  if (text !== "") await userEvent.type(field, text);
+  if (text === "") return;
+  await userEvent.click(field);
+  await userEvent.paste(text);
   await userEvent.tab();
 }
 
