@@ -131,6 +131,25 @@ test("a kiln that is all there is has hours to fall: one reading guesses, its ow
   await expect(page.getByText(/down to \d+° in about .*by its own fall/)).toBeVisible();
 });
 
+test("two lie hard and black: which one is in the hand is asked before anything is logged on", async ({ page }, info) => {
+  const one = JSON.parse(bookAt(SICKLE, "oven", 3000)) as { events: { id: string; piece: string; definition?: Piece }[] };
+  const twin = one.events.map((event) => ({
+    ...event,
+    id: `twin-${event.id}`,
+    piece: "twin",
+    ...(event.definition === undefined ? {} : { definition: { ...event.definition, name: "Hay fork", mark: "6" } }),
+  }));
+  await bringIn(page, info.outputPath("two.tembrak.json"), JSON.stringify({ ...one, events: [...one.events, ...twin] }));
+  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await expect(page.getByText("2 lie there hard. Which one is in your hand?")).toBeVisible();
+  await expect(page.getByRole("button", { name: "It is in the oven" })).toHaveCount(0);
+  await page.getByRole("link", { name: /6.*Hay fork: to its bench/ }).click();
+  await expect(page.getByText("Hay fork 6")).toBeVisible();
+  await page.getByRole("button", { name: /Hay fork: it is this one/ }).click();
+  await expect(page.getByRole("button", { name: "It is in the oven" })).toBeVisible();
+  await expect(page.getByRole("status").filter({ hasText: "its mark was read" })).toBeVisible();
+});
+
 test("a temper in the dip of toughness: both ways round it are said, and one is taken; a proof is its grade", async ({ page }, info) => {
   await bringIn(page, info.outputPath("dip.tembrak.json"), bookAt(SICKLE, "oven", 3000, PRESETS.find(({ id }) => id === "kiln")!.items));
   await page.goto(`${EMPTY}/piece/hand`);
