@@ -12,7 +12,7 @@ import type { HistoryStep } from "../core/src/schema/history.js";
 import type { BodySection } from "../core/src/schema/parts.js";
 import { runCourse, type CourseResult, type Form } from "../core/src/simulate/course.js";
 import { harden } from "../core/src/simulate/harden.js";
-import { hardenPlanOf } from "../core/src/simulate/predict.js";
+import { hardenPlanOf } from "../core/src/simulate/planOf.js";
 import { bodyOf, gridOf, inBath, type AnyMedium, type Resolution } from "../core/src/simulate/section.js";
 import { simulate } from "../core/src/simulate/simulate.js";
 

@@ -26,7 +26,7 @@ import { OFTEN, suspectsOf, withLast, type Faulty } from "../core/src/diagnose/c
 import { uniforms } from "../core/src/numerics/sampling.js";
 import { normalQuantile } from "../core/src/numerics/normal.js";
 import { runMembers } from "../core/src/simulate/hardenSpread.js";
-import { hardenPlanOf, tempersOf } from "../core/src/simulate/predict.js";
+import { hardenPlanOf, tempersOf } from "../core/src/simulate/planOf.js";
 import { lawAbout } from "../core/src/simulate/temperedPlace.js";
 
 const SHOPS = Number(process.argv[2] ?? 1000);

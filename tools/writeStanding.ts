@@ -11,7 +11,7 @@ import { AS_PLANNED, runCase, type Variation } from "../core/src/simulate/harden
 import { rockwellCFromVickers } from "../core/src/kinetics/hardness.js";
 import { nodeHardness_HV } from "../core/src/kinetics/structure.js";
 import { lessonOf } from "../core/src/simulate/lesson.js";
-import { hardenPlanOf, tempersOf } from "../core/src/simulate/predict.js";
+import { hardenPlanOf, tempersOf } from "../core/src/simulate/planOf.js";
 import { learnShop, shopLearned, type Factor, type Taught } from "../core/src/standing/learn.js";
 
 const SHOPS = Number(process.argv[2] ?? 1000);

@@ -145,7 +145,8 @@ export { boilingAt, boilingOn, type Boiling } from "./heat/boiling.js";
 export { falling, type Falling } from "./evidence/falling.js";
 export { settling, type Settling } from "./evidence/settling.js";
 export { runLogOf, type RunLog } from "./standing/runLog.js";
-export { AHEAD_s, bandOf, colourAtHeat, COMING_s, runNow, type ColourRun, type RunNow } from "./simulate/colourRun.js";
+export type { ColourRun } from "./simulate/colourRun.js";
+export { AHEAD_s, bandOf, colourAtHeat, COMING_s, runNow, type RunNow } from "./simulate/runNow.js";
 export type { Known, ShopKnown } from "./schema/job.js";
 export { plannedQuestion, standingQuestion, type Question, type StandingContext } from "./standing/question.js";
 export {
@@ -178,7 +179,9 @@ export { hasStations, measuredStation, pointAt, sectionAt, thinnestEdge_mm } fro
 // What becomes of the steel
 export { ac1_C } from "./kinetics/criticalTemperatures.js";
 export { transformations, usualSolution, type Transformations } from "./simulate/transformations.js";
-export { predict, temperCyclesOf, type BathResponse, type Prediction, type Response, type Track } from "./simulate/predict.js";
+export { predict, type Prediction } from "./simulate/predict.js";
+export { temperCyclesOf } from "./simulate/planOf.js";
+export type { BathResponse, Response, Track } from "./simulate/response.js";
 export type { Estimate, Share, SpreadCause } from "./simulate/temperedPlace.js";
 export type { CrackRisk } from "./simulate/crackRisk.js";
 export { type Safer } from "./simulate/advice.js";

@@ -17,7 +17,7 @@ import type { BreakLook, Piece, Route, Step } from "../schema/book.js";
 import type { Cause, ShopKnown } from "../schema/job.js";
 import { BARE_DESK, type Desk } from "../simulate/desk.js";
 import { gather, membersOf } from "../simulate/hardenSpread.js";
-import { hardenPlanOf, tempersOf } from "../simulate/predict.js";
+import { hardenPlanOf, tempersOf } from "../simulate/planOf.js";
 import { thicker } from "../simulate/section.js";
 import { lawAbout } from "../simulate/temperedPlace.js";
 import { suspectsOf, type Asked, type Faulty } from "./causes.js";

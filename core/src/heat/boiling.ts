@@ -10,7 +10,7 @@ export interface Boiling {
   readonly isBoiling: boolean;
 }
 
-/** @returns null for what does not boil on steel @source the heats a medium's curve was fitted with (core/data/media) */
+/** @returns null for what does not boil on steel @source hardening-note (calibrated): the heats its curve was fitted with */
 export function boilingOn(medium: Medium | undefined, surface_C: number): Boiling | null {
   if (!isLiquid(medium)) return null;
   const { leidenfrost_C, peak_C, convectionStart_C } = medium;

@@ -5,17 +5,9 @@ import { InputError } from "../errors.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { requireJob } from "../schema/checkJob.js";
 import type { Job, JobFailure } from "../schema/job.js";
-import {
-  bathResponses,
-  hardenPlanOf,
-  predict,
-  predictMembers,
-  predictNominal,
-  response,
-  type BathResponse,
-  type Prediction,
-  type Response,
-} from "../simulate/predict.js";
+import { predict, predictMembers, predictNominal, type Prediction } from "../simulate/predict.js";
+import { bathResponses, response, type BathResponse, type Response } from "../simulate/response.js";
+import { hardenPlanOf } from "../simulate/planOf.js";
 import { betterBath, type BetterBath } from "../simulate/chooseBath.js";
 import { depthForLine, type LineFor } from "../simulate/lineFor.js";
 import { BARE_DESK, GivenUp, type Desk } from "../simulate/desk.js";

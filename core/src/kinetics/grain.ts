@@ -24,7 +24,7 @@ const BREAK_SLIP = 0.002;
 
 /**
  * How well a grain by the model explains a look, 0 ... 1: nothing tells finer than the finest, or coarser than the coarsest, apart.
- * @source judgement
+ * @source shepherd1934 (from memory) for the numbers; spread and slip judgement
  */
 export function breakSays(look: BreakLook, astmGrain: number): number {
   const least = BREAK_ASTM[BREAK_LOOKS[0]];

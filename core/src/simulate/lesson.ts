@@ -9,7 +9,7 @@ import type { Piece, Route } from "../schema/book.js";
 import type { Known } from "../schema/job.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { bathDoubt, gather, MEMBERS, membersOf, rateDoubt, slopeOf } from "./hardenSpread.js";
-import { hardenPlanOf, tempersOf } from "./predict.js";
+import { hardenPlanOf, tempersOf } from "./planOf.js";
 import { lawAbout } from "./temperedPlace.js";
 
 export interface Lesson {

@@ -10,7 +10,8 @@ import { BARE_DESK, type Desk } from "./desk.js";
 import { bathTimes_s } from "./hardenCase.js";
 import { AS_HARD_HRC, airLimit_s, harden, nominalCase, type HardenPlan } from "./harden.js";
 import { darkAfter_s } from "./lineFor.js";
-import { hardenPlanOf, otherEndOf, predict } from "./predict.js";
+import { predict } from "./predict.js";
+import { hardenPlanOf, otherEndOf } from "./planOf.js";
 import type { Estimate } from "./temperedPlace.js";
 
 export type Quench = Extract<Step, { kind: "quench" }>;

@@ -12,7 +12,8 @@ import { BARE_DESK, type Desk } from "./desk.js";
 import { planKey, requireSense, runCase, type HardenPlan } from "./hardenCase.js";
 import { profileOf, quenchLine, type QuenchLine } from "./hardenReadings.js";
 import { gather, MEMBERS, membersOf, valueAt, type Member, type Place } from "./hardenSpread.js";
-import { hardenPlanOf, placesOf, tempersOf, type Prediction } from "./predict.js";
+import type { Prediction } from "./predict.js";
+import { hardenPlanOf, placesOf, tempersOf } from "./planOf.js";
 import { temperedAt, type Estimate } from "./temperedPlace.js";
 
 /** One moment of the quench. */

@@ -2,7 +2,7 @@
 
 import type { PieceState } from "../book/state.js";
 import type { ColourName } from "../schema/book.js";
-import type { ColourSeen } from "../simulate/colourRun.js";
+import type { ColourSeen } from "../simulate/runNow.js";
 import { bathTimes } from "./bathTimes.js";
 
 export interface RunLog {

@@ -3,7 +3,7 @@ import { CATALOGUE } from "../../src/catalogue.js";
 import { planRoute } from "../../src/plan/route.js";
 import type { Piece } from "../../src/schema/book.js";
 import { harden } from "../../src/simulate/harden.js";
-import { hardenPlanOf } from "../../src/simulate/predict.js";
+import { hardenPlanOf } from "../../src/simulate/planOf.js";
 import { BILLHOOK } from "../pieces.js";
 
 const plain = CATALOGUE.steels.filter(({ bath }) => bath.oilTo_mm !== undefined);

@@ -6,7 +6,8 @@ import { CATALOGUE } from "../../src/catalogue.js";
 import { planRoute } from "../../src/plan/route.js";
 import { PracticeShop } from "../../src/practice/shop.js";
 import type { Draws, Hardens } from "../../src/schema/book.js";
-import { colourRun, runNow, runPlanOf } from "../../src/simulate/colourRun.js";
+import { colourRun, runPlanOf } from "../../src/simulate/colourRun.js";
+import { runNow } from "../../src/simulate/runNow.js";
 import { RUN_CASES } from "../simulate/madeUpRuns.js";
 
 const { piece } = RUN_CASES[3]!;

@@ -2,7 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { planRoute } from "../../src/plan/route.js";
 import { betterBath } from "../../src/simulate/chooseBath.js";
-import { hardenPlanOf } from "../../src/simulate/predict.js";
+import { hardenPlanOf } from "../../src/simulate/planOf.js";
 
 describe("a better bath of the same kit", () => {
   const striker = { name: "Striker", mark: "1", kind: "striker", steel: "w1", use: "striker", start: "normalised", length_mm: 90 } as const;

@@ -2,17 +2,8 @@ import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { COLOUR_MIN, planRoute } from "../../src/plan/route.js";
 import { COLOUR_NAMES } from "../../src/schema/book.js";
-import {
-  bandOf,
-  colourAtHeat,
-  colourRun,
-  heatOfColour_C,
-  namesIt,
-  runNow,
-  runPlanOf,
-  weighRuns,
-  type ColourRun,
-} from "../../src/simulate/colourRun.js";
+import { colourRun, runPlanOf, type ColourRun } from "../../src/simulate/colourRun.js";
+import { bandOf, colourAtHeat, heatOfColour_C, namesIt, runNow, weighRuns } from "../../src/simulate/runNow.js";
 import { oxideFilm_nm, OXIDE_NAMES } from "../../src/colour/oxide.js";
 import { predict } from "../../src/simulate/predict.js";
 import { RUN_CASES, runsOf } from "./madeUpRuns.js";

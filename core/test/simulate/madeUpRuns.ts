@@ -5,16 +5,8 @@ import { CATALOGUE } from "../../src/catalogue.js";
 import { uniforms } from "../../src/numerics/sampling.js";
 import { COLOUR_MIN, planRoute } from "../../src/plan/route.js";
 import type { ColourName, Hardens, Piece, RunSource } from "../../src/schema/book.js";
-import {
-  colourRun,
-  namesIt,
-  runNow,
-  runPlanOf,
-  weighRuns,
-  type ColourRun,
-  type ColourSeen,
-  type OneRun,
-} from "../../src/simulate/colourRun.js";
+import { colourRun, runPlanOf, type ColourRun, type OneRun } from "../../src/simulate/colourRun.js";
+import { namesIt, runNow, weighRuns, type ColourSeen } from "../../src/simulate/runNow.js";
 
 const COMMON = { mark: 1, start: "normalised" } as const;
 const CHISEL = {

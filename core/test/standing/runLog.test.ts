@@ -4,7 +4,7 @@ import { CATALOGUE } from "../../src/catalogue.js";
 import { actsOfRoute } from "../../src/plan/acts.js";
 import { planRoute } from "../../src/plan/route.js";
 import type { BookEvent, Check, Draws } from "../../src/schema/book.js";
-import { heatOfColour_C } from "../../src/simulate/colourRun.js";
+import { heatOfColour_C } from "../../src/simulate/runNow.js";
 import { asDone } from "../../src/standing/asDone.js";
 import { runLogOf } from "../../src/standing/runLog.js";
 import { BILLHOOK } from "../pieces.js";

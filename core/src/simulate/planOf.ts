@@ -1,0 +1,174 @@
+/** A route as what is computed of it: the hardening with nothing left open, its tempers, and the places they are told of. */
+
+import { InputError } from "../errors.js";
+import { testDone } from "../evidence/storedTest.js";
+import { testSays } from "../evidence/verdict.js";
+import type { TemperCycle } from "../kinetics/temper.js";
+import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
+import { sectionArea_mm2 } from "../plan/fit.js";
+import { RUN_DOUBT_K, RUN_EQUAL_MIN, RUN_OVER_K, structureBeforeHardening, thickness_mm } from "../plan/route.js";
+import { breadth_mm } from "../shape/outline.js";
+import type { Piece, Route, Step } from "../schema/book.js";
+import type { Medium } from "../schema/medium.js";
+import type { BodySection, Section } from "../schema/parts.js";
+import type { Known } from "../schema/job.js";
+import type { HardenPlan } from "./harden.js";
+import { BESIDE_s, type Dip } from "./hardenCase.js";
+import { HEAT_K } from "./hardenSpread.js";
+import { airCooling_s } from "./hardenReadings.js";
+import { OVEN_K, temperPlace, testedPlaces, type Tested, type TestedPlaces, type Tempers } from "./temperedPlace.js";
+import type { Simulated } from "./temperedPlace.js";
+
+/** Seconds from fire to bath when nobody says otherwise. */
+const TRANSFER_s = 1.5;
+
+function stepOf<K extends Step["kind"]>(route: Route, kind: K): Extract<Step, { kind: K }> {
+  // The last of its kind: a piece that was hardened again is what the last hardening made of it.
+  const found = route.steps.findLast((step): step is Extract<Step, { kind: K }> => step.kind === kind);
+  if (found === undefined) throw new InputError({ code: "missing", path: "/route/steps", message: `The route has no step to ${kind}.` });
+  return found;
+}
+
+function usualTransfer_s({ section }: Piece, { temperature_C, fallTo_C }: Extract<Step, { kind: "harden" }>): number {
+  return fallTo_C === undefined ? TRANSFER_s : BESIDE_s + airCooling_s(section, temperature_C, fallTo_C);
+}
+
+/** The hardening of a piece on a route, with nothing left open. */
+export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { shop }: Known = {}): HardenPlan {
+  const heat = stepOf(route, "harden");
+  const quench = stepOf(route, "quench");
+  const medium = mediumOf(catalogue, quench.medium);
+  const dips = dipsOf(catalogue, piece, quench);
+  return {
+    steel: resolveSteel(catalogue, piece.steel),
+    prior: structureBeforeHardening(piece, route.steps),
+    section: bodyUnder(piece, quench),
+    heat_C: heat.temperature_C,
+    hold_s: heat.hold_min * 60,
+    transfer_s: quench.transfer_s ?? usualTransfer_s(piece, heat),
+    ...(quench.transfer_s === undefined && heat.fallTo_C !== undefined && heat.why === "first-pull" ? { falls: true } : {}),
+    medium,
+    bath_C: quench.bath_C,
+    agitation: quench.agitation,
+    bath_s: quench.then?.after_s ?? quench.turns?.first_s ?? quench.bath_s ?? null,
+    immersion: immersionOf(piece, quench),
+    ...(dips.length === 0 ? {} : { dips }),
+    ...clayOf(piece.section, quench),
+    ...(shop === undefined ? {} : { shop }),
+  };
+}
+
+type Quench = Extract<Step, { kind: "quench" }>;
+
+function mediumOf(catalogue: Catalogue, id: string): Medium {
+  const medium = catalogue.medium(id);
+  if (medium === undefined) {
+    const allowed = catalogue.media.map((m) => m.id).join(", ");
+    throw new InputError({ code: "unknown-medium", path: "/route/steps", got: id, allowed });
+  }
+  return medium;
+}
+
+/** No higher up than the section is: nearer the point it may cover nothing. */
+function clayOf(section: Section, { clay }: Quench): Pick<HardenPlan, "coat"> {
+  if (clay === undefined || section.shape !== "wedge") return {};
+  return { coat: { ...clay, from_mm: Math.min(clay.from_mm, section.height_mm) } };
+}
+
+/** Each end goes under so many times: by then both are dark. */
+const TURNS = 6;
+
+/** What follows the first dip: all of it under, or the same end again each time the other has been in. */
+function dipsOf(catalogue: Catalogue, piece: Piece, quench: Quench): Dip[] {
+  const { then, turns, bath_C } = quench;
+  if (then !== undefined) {
+    const medium = mediumOf(catalogue, then.medium ?? quench.medium);
+    const same_C = medium.id === quench.medium ? bath_C : medium.usualBath_C;
+    return [{ air_s: 0, medium, bath_C: then.bath_C ?? same_C, immersion: { kind: "full" }, bath_s: quench.bath_s ?? null }];
+  }
+  if (turns === undefined) return [];
+  const again = { air_s: turns.second_s, medium: mediumOf(catalogue, quench.medium), bath_C, immersion: immersionOf(piece, quench) };
+  return Array.from({ length: TURNS - 1 }, (_, i) => ({ ...again, bath_s: i === TURNS - 2 ? null : turns.first_s }));
+}
+
+/** The route for the end that goes second of two by turns: it waits in the air while the first is under. Null where there are no turns. */
+export function otherEndOf(piece: Piece, route: Route): Route | null {
+  const heat = route.steps.findLast((step) => step.kind === "harden");
+  const at = route.steps.findLastIndex(({ kind }) => kind === "quench");
+  const quench = route.steps[at];
+  if (quench?.kind !== "quench" || quench.turns === undefined || quench.part === undefined || heat?.kind !== "harden") return null;
+  const { first_s, second_s, depth_mm } = quench.turns;
+  const other: Quench = {
+    ...quench,
+    part: { end: quench.part.end === "working" ? "other" : "working", depth_mm },
+    transfer_s: (quench.transfer_s ?? usualTransfer_s(piece, heat)) + first_s,
+    turns: { first_s: second_s, second_s: first_s, depth_mm: quench.part.depth_mm },
+  };
+  return { ...route, steps: route.steps.map((step, i) => (i === at ? other : step)) };
+}
+
+/** An end that goes in less deep than it is thick is cooled from its face; deeper, it is cooled all around as the bar it is. */
+function isFace({ section }: Piece, { part }: Quench): boolean {
+  return part !== undefined && section.shape !== "wedge" && part.depth_mm < thickness_mm(section);
+}
+
+function bodyUnder(piece: Piece, quench: Quench): BodySection {
+  const { section, length_mm } = piece;
+  if (section.shape === "wedge" || !isFace(piece, quench)) return section;
+  const area_mm2 = sectionArea_mm2(section, breadth_mm(piece));
+  return { shape: "end", diameter_mm: Math.max(2, Math.sqrt((4 * area_mm2) / Math.PI)), length_mm: Math.min(400, Math.max(5, length_mm)) };
+}
+
+function immersionOf(piece: Piece, quench: Quench): HardenPlan["immersion"] {
+  if (quench.edgeDepth_mm !== undefined) return { kind: "edge", depth_mm: edgeDepth_mm(piece.section, quench.edgeDepth_mm) };
+  return quench.part !== undefined && isFace(piece, quench) ? { kind: "edge", depth_mm: quench.part.depth_mm } : { kind: "full" };
+}
+
+/** No deeper than the section is high: a station near the point is less so than where the piece was measured. */
+function edgeDepth_mm(section: Section, wanted_mm: number): number {
+  return section.shape === "wedge" ? Math.min(wanted_mm, section.height_mm) : wanted_mm;
+}
+
+export function temperCyclesOf(route: Route): TemperCycle[] {
+  const last = route.steps.findLastIndex(({ kind }) => kind === "quench");
+  return route.steps.slice(last + 1).flatMap((s) => {
+    if (s.kind === "run") return [{ temperature_C: s.temperature_C + RUN_OVER_K, hold_min: RUN_EQUAL_MIN }];
+    return s.kind === "temper" ? [{ temperature_C: s.temperature_C, hold_min: s.hold_min }] : [];
+  });
+}
+
+/** Whether what draws the temper is a colour that was run to: no oven has a part in it. */
+function isDrawnByColour({ steps }: Route): boolean {
+  const draws = steps
+    .slice(steps.findLastIndex(({ kind }) => kind === "quench") + 1)
+    .filter(({ kind }) => kind === "temper" || kind === "run");
+  return draws.length > 0 && draws.every(({ kind }) => kind === "run");
+}
+
+/** The tempers of a route by the oven they are done in, or by the colour. */
+export function tempersOf(plan: HardenPlan, route: Route): Tempers {
+  const by = isDrawnByColour(route) ? "colour" : "oven";
+  const { mean, sd } = by === "colour" ? { mean: 0, sd: RUN_DOUBT_K } : (plan.shop?.oven_K ?? { mean: 0, sd: OVEN_K });
+  const cycles = temperCyclesOf(route).map((cycle) => ({ ...cycle, temperature_C: cycle.temperature_C + mean }));
+  return { steel: plan.steel.temper, cycles, by, oven_K: sd, heat_K: plan.shop?.heat_K?.sd ?? HEAT_K, off: plan.shop?.steel_HRC };
+}
+
+/** What the tests of a piece say, each after so many of its tempers. */
+function testedOf({ section }: Piece, { tests = [] }: Known): Tested[] {
+  return tests.flatMap(({ tempers, test }) => {
+    const says = testSays(testDone(test, section));
+    return says === null ? [] : [{ tempers, says }];
+  });
+}
+
+/** The two places of a piece, by what was tested of it. */
+export function placesOf(
+  piece: Piece,
+  tempers: Tempers,
+  values: { readonly working: Simulated; readonly thickest: Simulated },
+  known: Known,
+): Pick<TestedPlaces, "working" | "thickest"> & { readonly weights: readonly number[] | null } {
+  const tests = testedOf(piece, known);
+  if (tests.length > 0) return testedPlaces(tempers, values.working, values.thickest, tests);
+  return { working: temperPlace(tempers, values.working), thickest: temperPlace(tempers, values.thickest), weights: null };
+}
