@@ -179,9 +179,13 @@ export function outlineOf(piece: Piece, form: KindFile): Outline {
           y: eyeAt.y + 0.5 * eye.length * piece.length_mm * Math.sin((i * Math.PI) / 16),
         }))
       : [];
+  let bevel: Point[] | null = null;
   return {
     contour,
-    bevel: bevelLine(form, axis, breadth, edge),
+    // A rack of a thousand is laid out by its boxes: what is drawn in one is worked out when it is drawn.
+    get bevel() {
+      return (bevel ??= bevelLine(form, axis, breadth, edge));
+    },
     eye: eyePoints,
     hole: hole ? { centre: onAxis(axis, hole.s).at, radius_mm: hole.radius * breadth } : null,
     axis: axis.points,
