@@ -52,6 +52,12 @@ async function bringIn(page: Page, file: string, text: string): Promise<void> {
   await expect(page.getByRole("link", { name: new RegExp(`^${SICKLE.name}`) })).toBeVisible();
 }
 
+async function readOven(page: Page, value: string): Promise<void> {
+  await page.getByRole("button", { name: /^Oven thermometer reads/ }).click();
+  await page.getByRole("textbox", { name: /^Oven thermometer/ }).fill(value);
+  await page.getByRole("button", { name: "Log it" }).click();
+}
+
 test("straightened in its window: each way is one tap, plates are timed; what it was is in the record", async ({ page }, info) => {
   await bringIn(page, info.outputPath("window.tembrak.json"), bookAt(SICKLE, "straighten", 20, null, 8));
   // Out at 8 s it stays soft for a minute and a half; however slow the machine, it does while this is looked at.
@@ -104,13 +110,10 @@ test("an oven that runs hot is found by three readings, before the piece goes in
   await bringIn(page, info.outputPath("oven.tembrak.json"), bookAt(SICKLE, "oven", 3000));
   await page.clock.install({ time: Date.now() });
   await page.goto(`${EMPTY}/piece/hand/bench`);
-  const read = async (value: string): Promise<void> => {
-    await page.getByRole("button", { name: /^Oven thermometer reads/ }).click();
-    await page.getByRole("textbox", { name: /^Oven thermometer/ }).fill(value);
-    await page.getByRole("button", { name: "Log it" }).click();
+  for (const value of ["220", "268", "291", "302"]) {
+    await readOven(page, value);
     await page.clock.fastForward("06:00");
-  };
-  for (const value of ["220", "268", "291", "302"]) await read(value);
+  }
   await expect(page.getByText(/By these readings it will be steady at 3\d\d°.*set its dial|it can go in/)).toBeVisible();
 });
 
@@ -119,15 +122,10 @@ test("a kiln that is all there is has hours to fall: one reading guesses, its ow
   await bringIn(page, info.outputPath("kiln.tembrak.json"), bookAt(SICKLE, "oven", 3000, kilnAlone));
   await page.clock.install({ time: Date.now() });
   await page.goto(`${EMPTY}/piece/hand/bench`);
-  const read = async (value: string): Promise<void> => {
-    await page.getByRole("button", { name: /^Oven thermometer reads/ }).click();
-    await page.getByRole("textbox", { name: /^Oven thermometer/ }).fill(value);
-    await page.getByRole("button", { name: "Log it" }).click();
-  };
-  await read("780");
+  await readOven(page, "780");
   await expect(page.getByText(/down to \d+° in about \d h.*as kilns usually fall.*should not lie hard so long/)).toBeVisible();
   await page.clock.fastForward("20:00");
-  await read("620");
+  await readOven(page, "620");
   await expect(page.getByText(/down to \d+° in about .*by its own fall/)).toBeVisible();
 });
 

@@ -20,7 +20,7 @@ const USUAL_LN = 0.4;
 const READING_SD_K = 3;
 const PACE_LN = 0.12;
 /** Nearer than this it is there, K. */
-const NEAR_K = 10;
+const NEAR_K = 30;
 /** A fall smaller than this tells no pace, K. */
 const LEAST_FALL_K = 8;
 const GRID = 81;

@@ -1,4 +1,4 @@
-/** Pieces that lie quenched beside one, black with oil and scale, and may be taken for it. */
+/** Pieces of its kind that lie quenched beside one, black with oil and scale, and may be taken for it. */
 
 import type { PieceState } from "../book/state.js";
 
@@ -22,6 +22,7 @@ export function besideIt(state: PieceState, pieces: readonly PieceState[], now_m
     const at_ms = quenchedAt_ms(other);
     return (
       other.id !== state.id &&
+      other.piece.kind === state.piece.kind &&
       other.fate === null &&
       (other.piece.isPractice === true) === (state.piece.isPractice === true) &&
       other.next !== undefined &&

@@ -23,13 +23,15 @@ describe("pieces that lie hard beside each other", () => {
     expect(ids(own, other)).toEqual(["other"]);
     expect(ids(piece("own", "straighten", 1), other)).toEqual([]);
   });
-  it("not those that were never quenched, lie since yesterday, broke, are in the oven, or in the practice shop", () => {
+  it("not those that were never quenched, lie since yesterday, broke, are in the oven, of another kind, or in the practice shop", () => {
     const others = [
       piece("a", "heat", null),
       piece("b", "oven", 900),
       piece("c", "oven", 5, { fate: { is: "broken" } }),
       piece("d", "temper", 30),
       piece("e", "oven", 5, { piece: { isPractice: true } }),
+      // Nobody takes a froe for a sickle.
+      piece("f", "oven", 5, { piece: { kind: "froe" } }),
     ];
     expect(ids(own, ...others)).toEqual([]);
   });

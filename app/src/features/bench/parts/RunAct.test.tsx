@@ -9,11 +9,12 @@ import { RunAct } from "./RunAct.js";
 
 const NOW_ms = Date.UTC(2026, 10, 25, 12);
 const { piece } = piecesOf(demoEvents(NOW_ms)).find((state) => state.piece.name === "Drawknife")!;
-const route = planRoute(CATALOGUE, piece, "forge", { way: { hardens: "whole", draws: "torch" } });
-const acts = actsOfRoute(route);
-const at = acts.findIndex(({ kind }) => kind === "run");
+const routeBy = (draws: "torch" | "hot-bar") => planRoute(CATALOGUE, piece, "forge", { way: { hardens: "whole", draws } });
 
-function atRun(looks: readonly Check[]): PieceState {
+function atRun(looks: readonly Check[], draws: "torch" | "hot-bar"): PieceState {
+  const route = routeBy(draws);
+  const acts = actsOfRoute(route);
+  const at = acts.findIndex(({ kind }) => kind === "run");
   return pieceState("p", [
     { id: "a", piece: "p", at_ms: 1, kind: "piece", definition: piece },
     { id: "b", piece: "p", at_ms: 2, kind: "route", route },
@@ -31,9 +32,9 @@ function atRun(looks: readonly Check[]): PieceState {
 
 afterEach(cleanup);
 
-function show(looks: readonly Check[]) {
+function show(looks: readonly Check[], draws: "torch" | "hot-bar" = "torch") {
   const [checks, done]: [Check[], number[]] = [[], []];
-  const state = atRun(looks);
+  const state = atRun(looks, draws);
   const bench = {
     trouble: null,
     isStoring: false,
@@ -73,6 +74,26 @@ describe("a colour run at the bench", () => {
     await press(/^Torch away/);
     await press(/^Stop: dunk it/);
     expect(checks).toEqual([{ check: "temper-colour", name: "straw" }, { check: "fire", state: "out" }, { check: "dunked" }]);
+  });
+  it("a bar that has cooled is changed for a fresh one in the same run; a torch has none", async () => {
+    const { checks } = show([{ check: "fire", state: "in" }], "hot-bar");
+    await press(/^Fresh bar/);
+    await press(/^Off the bar/);
+    expect(checks).toEqual([{ check: "fresh-bar" }, { check: "fire", state: "out" }]);
+    cleanup();
+    show([{ check: "fire", state: "in" }]);
+    expect(screen.queryByRole("button", { name: /^Fresh bar/ })).toBeNull();
+    cleanup();
+    // Off the bar there is none to change.
+    show(
+      [
+        { check: "fire", state: "in" },
+        { check: "fire", state: "out" },
+      ],
+      "hot-bar",
+    );
+    expect(screen.queryByRole("button", { name: /^Fresh bar/ })).toBeNull();
+    expect(screen.getByRole("button", { name: /^Heat on again/ })).toBeTruthy();
   });
   it("dunked, it asks for the colour that is there, and is done with it", async () => {
     const dunked = show([{ check: "fire", state: "in" }, { check: "dunked" }]);
