@@ -54,9 +54,7 @@ describe("the grain of a break at the bench", () => {
   });
   it("what broke or cracked is looked at there and then; what was lost is not", async () => {
     const state = standingAt(HAY_KNIFE, ROUTE, { done: doneBefore("oven") });
-    const { written, unmount } = show(
-      <FateScreen state={state} fate={{ is: "broken", event: "f", at_ms: 1 }} />,
-    );
+    const { written, unmount } = show(<FateScreen state={state} fate={{ is: "broken", event: "f", at_ms: 1 }} />);
     await press(/^Coarse sugar/);
     expect(written).toEqual([
       { piece: "p", events: [expect.objectContaining({ kind: "check", reading: { check: "grain", of: "piece", look: 1 } })] },
