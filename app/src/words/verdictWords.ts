@@ -67,9 +67,11 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
     return "The edge is too cold when it meets the bath and turns soft; the thicker back would harden.";
   }
   const line = hardening.quenchLine;
-  if (quench?.edgeDepth_mm !== undefined && line !== null && workingIsHard) {
+  const isClayed = quench?.clay !== undefined;
+  if ((quench?.edgeDepth_mm !== undefined || isClayed) && line !== null && workingIsHard) {
     const wide = line.width_mm === null ? "" : `, going soft over ${showLength(line.width_mm, units)}`;
-    return `Edge in ${bath}: hard up to ${showLength(line.height_mm, units)} above it${wide}; the back stays tough.`;
+    const back = isClayed ? "under its clay the back stays tough" : "the back stays tough";
+    return `Edge in ${bath}: hard up to ${showLength(line.height_mm, units)} above it${wide}; ${back}.`;
   }
   if (chance > 0.6 && margin > 0) return `Hardens right through in ${bath}, ${spare} to spare at the ${thickest.place}.`;
   if (chance > 0.6) return `Should harden right through in ${bath}, with nothing to spare at the ${thickest.place}.`;

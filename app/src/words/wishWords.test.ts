@@ -24,7 +24,9 @@ describe("a wish the plan misses, in words", () => {
   const spine = { zone: "spine", wants: "soft", wanted_HRC: [15, 40], expected: estimate(55), chance: 0.05 } as const;
   it("which zone, what was wanted, what it will be, and which way would do it with what chance", () => {
     const said = wishWords(spine, better, blade, METRIC);
-    expect(said).toMatch(/^Spine, wanted 15 to 40 HRC, will be 55: .* that it lands there\. The edge only would do it, 8 in 10\./);
+    expect(said).toMatch(
+      /^Spine, wanted 15 to 40 HRC, will be 55: .* that it lands there\. The edge only instead: every part as wanted, 8 in 10\./,
+    );
     expect(said).toMatch(/line 16 mm up.*little risk of a crack\.$/);
   });
   it("a bar has a body, not a spine", () => expect(wishWords(spine, better, bar, METRIC)).toMatch(/^Body, wanted/));

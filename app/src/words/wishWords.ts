@@ -14,5 +14,5 @@ export function wishWords(
   const wanted = wanted_HRC === null ? "" : `, wanted ${wanted_HRC[0]} to ${wanted_HRC[1]} HRC,`;
   const misses = `${capital(zoneName(zone, piece.section))}${wanted} will be ${showHardness(expected.mean_HRC)}: ${showChance(chance)} that it lands there.`;
   const { name } = patternWords(tried.pattern, tried.quench);
-  return `${misses} ${name} would do it, ${showChance(then)}. ${triedWords(tried, piece, units)}`;
+  return `${misses} ${name} instead: every part as wanted, ${showChance(then)}. ${triedWords(tried, piece, units)}`;
 }

@@ -66,6 +66,14 @@ describe("the verdict in sentences", () => {
     expect(together(after(240))).toBeGreaterThan(240);
     expect(after(210)).not.toMatch(/Together/);
   });
+  it("under clay it is the clay that keeps the back tough, not its thickness", () => {
+    const clayed = (route: Route): Route => ({
+      ...route,
+      steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, clay: { thickness_mm: 3, from_mm: 23 } } : s)),
+    });
+    const { reasons } = verdict({ section: { shape: "wedge", spine_mm: 5, edge_mm: 0.8, height_mm: 45 } }, clayed);
+    expect(reasons[0]).toMatch(/^Edge in fast oil at 55 °C: hard up to 2\d(\.\d)? mm above it.*; under its clay the back stays tough\.$/);
+  });
   it("too slow a bath: it says which place fails and by how much", () => {
     const { reasons } = verdict({ section: { shape: "plate", thickness_mm: 12 } }, inBath("slow-oil", 55));
     expect(reasons[0]).toMatch(/It fails in slow oil at 55 °C: too slow by \d+\.\d s|Hard at the surface, softer inside/);
