@@ -3,7 +3,7 @@
 import { bathTimes, brittleSince, ovenFor, ovensOf, type Check, type Prediction } from "@tembrak/core";
 import { useStandingSoon } from "../../../compute/useAnswers.js";
 import { actWords } from "../../../words/actWords.js";
-import { showClock } from "../../../format/show.js";
+import { showClock, showDegrees } from "../../../format/show.js";
 import { usePaint } from "../../../parts/usePaint.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useKit, useSettings } from "../../../store/useStore.js";
@@ -48,9 +48,28 @@ function Keys({ state, act, bench }: Omit<ActProps<Waiting["kind"]>, "now_ms">) 
           <ActKey label="Try the files" bench={bench} onPress={() => undefined} isTest={test} />
         </>
       ) : (
-        <ActKey label={words.done} bench={bench} onPress={() => bench.done()} />
+        <PlainKey state={state} act={act} bench={bench} label={words.done} />
       )}
     </div>
+  );
+}
+
+/** So much over its temper no oven swings: it stands where it hardened, or is not set, K. */
+const FAR_TOO_HOT_K = 100;
+
+/** The key that ends it; shut while the oven was read so hot that it would draw all its hardness. */
+function PlainKey({ state, act, bench, label }: Omit<ActProps<Waiting["kind"]>, "now_ms"> & { label: string }) {
+  const settings = useSettings();
+  const last = state.checks.findLast(({ act: of, reading }) => of === act.id && reading.check === "chamber")?.reading;
+  const read_C = last?.check === "chamber" ? last.temperature_C : null;
+  const isTooHot = act.kind === "oven" && read_C !== null && read_C > act.target_C + FAR_TOO_HOT_K;
+  return (
+    <ActKey
+      label={label}
+      {...(isTooHot ? { note: `it read ${showDegrees(read_C, settings)}: that draws it soft. Read it again`, isLocked: true } : {})}
+      bench={bench}
+      onPress={() => bench.done()}
+    />
   );
 }
 

@@ -2,8 +2,9 @@ import { afterEach, describe, expect, it } from "@jest/globals";
 import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { actsOfRoute, CATALOGUE, planRoute, PRESETS, type Act, type Check, type Kit, type PieceState } from "@tembrak/core";
-import { BILLHOOK, HAY_KNIFE, show, standingAt } from "../../../testing.js";
+import { BILLHOOK, HAY_KNIFE, show, standingAt, START_ms } from "../../../testing.js";
 import type { Bench } from "../useBench.js";
+import { CoolAct } from "./CoolAct.js";
 import { FateScreen } from "./FateKey.js";
 import { MarkAsk } from "./MarkAsk.js";
 import { OvenRead } from "./OvenRead.js";
@@ -110,6 +111,19 @@ describe("a thermometer in the oven", () => {
     one.unmount();
     open(reads([0, 120], [5, 168], [10, 191]), null);
     expect(screen.getByText(/By these readings it will be steady at 2\d\d°/)).toBeTruthy();
+  });
+  it("so far too hot shuts the key until it is read again", () => {
+    const key = (state: PieceState): HTMLButtonElement => {
+      cleanup();
+      const act = state.next as Extract<Act, { kind: "oven" }>;
+      show(<CoolAct state={state} act={act} bench={hand()} now_ms={START_ms + 9e5} />);
+      return screen.getByRole("button", { name: /^It is in the oven/ });
+    };
+    const hot = key(reads([0, 780]));
+    expect(hot.disabled).toBe(true);
+    expect(hot.textContent).toMatch(/it read 780°: that draws it soft\. Read it again/);
+    expect(key(reads([0, 780], [200, 195])).disabled).toBe(false);
+    expect(key(reads()).disabled).toBe(false);
   });
   it("says nothing before anybody read it", () => {
     const { container } = open(reads(), kiln);
