@@ -8,6 +8,7 @@ import { grainSeen } from "../standing/grainSeen.js";
 import type { Run } from "../standing/logged.js";
 import type { BreakLook } from "../schema/book.js";
 import type { Fact, Finding } from "../schema/job.js";
+import type { LogEntry } from "../schema/verbs.js";
 
 export interface Diagnosed extends Question {
   readonly planned: Question["route"];
@@ -60,4 +61,17 @@ export function factsOf({ heat_s, fireOut_s, bathIn_s, bathOut_s, known }: Run, 
   if (known.shop?.oven_K !== undefined) facts.push("oven");
   if (bathIn_s !== undefined && firstTest_s - bathIn_s > COLD_AFTER_s) facts.push("cold");
   return facts;
+}
+
+/** What a log tells of looks, each by its last since the piece was tested, and of its break since it met its bath. */
+export function seenIn(log: readonly LogEntry[], bathIn_s: number, now_s: number): Pick<Diagnosed, "findings" | "breaks"> {
+  const tested_s = log.findLast(({ act, at_s }) => act === "test" && at_s <= now_s)?.at_s ?? -Infinity;
+  const findings = new Map<Finding["of"], Finding>();
+  const breaks: BreakLook[] = [];
+  for (const entry of log) {
+    if (entry.at_s > now_s) continue;
+    if (entry.act === "found" && entry.at_s >= tested_s) findings.set(entry.of, { of: entry.of, answer: entry.answer });
+    if (entry.act === "break" && entry.at_s >= bathIn_s) breaks.splice(0, 1, entry.look);
+  }
+  return { findings: [...findings.values()], breaks };
 }

@@ -1,7 +1,7 @@
 /** Inputs of the command line's verbs. */
 
 import { Type, type Static } from "@sinclair/typebox";
-import { DRAWS, PIECE_KINDS, PieceSchema, RouteSchema, SCHOOLS, STARTS } from "./book.js";
+import { BreakLookSchema, DRAWS, FindingSchema, PIECE_KINDS, PieceSchema, RouteSchema, SCHOOLS, STARTS } from "./book.js";
 import { FireSchema } from "./job.js";
 import { CalibrationReadingSchema, KitSchema } from "./kit.js";
 import { historySchema } from "./history.js";
@@ -117,6 +117,8 @@ export const LogEntrySchema = tagged(
     ),
     decarburised: Type.Optional(Type.Boolean()),
   }),
+  strict({ ...at, act: Type.Literal("break"), look: BreakLookSchema }),
+  strict({ ...at, act: Type.Literal("found"), ...FindingSchema.properties }),
 );
 export type LogEntry = Static<typeof LogEntrySchema>;
 

@@ -10,7 +10,7 @@ import { resolveSteel, unknownIn } from "../plan/catalogue.js";
 import { planRoute, structureBeforeHardening } from "../plan/route.js";
 import type { Piece, Route, Step } from "../schema/book.js";
 import { diagnose } from "../diagnose/diagnose.js";
-import { factsOf } from "../diagnose/facts.js";
+import { factsOf, seenIn } from "../diagnose/facts.js";
 import { requireAny } from "../schema/checkAll.js";
 import type { VERB_SCHEMAS } from "../schema/verbs.js";
 import { predict, type Prediction } from "../simulate/predict.js";
@@ -149,7 +149,7 @@ export function standingVerb(input: unknown) {
 
 /** Why a tested piece came out as it did, and what to do now. */
 export function diagnoseVerb(input: unknown) {
-  const { piece, planned, run, known, kit, log } = askedOf(requireAny("VerbStanding", input));
+  const { piece, planned, run, known, kit, log, now_s } = askedOf(requireAny("VerbStanding", input));
   const bathRead = log.findLast((entry) => entry.act === "bath-in")?.bath_C !== undefined;
   const firstTest_s = log.find(({ act, at_s }) => act === "test" && at_s >= (run.bathIn_s ?? 0))?.at_s ?? 0;
   const { causes, next, remedy } = diagnose(CATALOGUE, {
@@ -157,8 +157,7 @@ export function diagnoseVerb(input: unknown) {
     planned,
     route: run.route,
     known,
-    findings: [],
-    breaks: [],
+    ...seenIn(log, run.bathIn_s ?? -Infinity, now_s),
     facts: factsOf(run, bathRead, firstTest_s),
     baths: kit === null ? null : kit.flatMap((item) => (item.kind === "bath" ? [item.medium] : [])),
     attempts: run.route.steps.filter(({ kind }) => kind === "quench").length,

@@ -156,3 +156,36 @@ describe("what a book teaches", () => {
     expect(learn({ ...book, events }).factors.filter(({ name }) => name === "oven" || name === "bath")).toEqual([]);
   });
 });
+
+interface Causes {
+  readonly causes: readonly { readonly code: string; readonly probability: number }[];
+  readonly next: { readonly check: string };
+}
+describe("why, from the command line, by more than tests", () => {
+  const soft = {
+    at_s: 2400,
+    act: "test",
+    files: [
+      { hrc: 45, result: "skates" },
+      { hrc: 55, result: "bites" },
+    ],
+    decarburised: false,
+  };
+  const why = (...more: object[]): Causes =>
+    runVerb("diagnose", { ...KNIFE, log: [...quenched(2, 15), soft, ...more], now_s: 9000 }) as Causes;
+  const chance = ({ causes }: Causes, code: string): number => causes.find((cause) => cause.code === code)!.probability;
+  it("a break like coarse sugar speaks for too much heat, one like silk against it; the last look counts", () => {
+    const [coarse, silk] = [why({ at_s: 2500, act: "break", look: 1 }), why({ at_s: 2500, act: "break", look: 5 })];
+    expect(chance(coarse, "heat-too-high")).toBeGreaterThan(3 * chance(silk, "heat-too-high"));
+    expect(why({ at_s: 2500, act: "break", look: 1 }, { at_s: 2600, act: "break", look: 5 })).toEqual(silk);
+  });
+  it("a look and what it found count, one that has not happened yet does not", () => {
+    const [cold, warm] = ["bath-cold", "bath-warm"].map((answer) => why({ at_s: 2500, act: "found", of: "bath-thermometer", answer }));
+    expect(chance(cold!, "cold-bath")).toBeGreaterThan(3 * chance(warm!, "cold-bath"));
+    expect(why({ at_s: 9500, act: "found", of: "bath-thermometer", answer: "bath-cold" })).toEqual(why());
+  });
+  it("a look there is none of, and an answer of nothing, are refused with their place", () => {
+    expect(() => why({ at_s: 2500, act: "break", look: 6 })).toThrow("look");
+    expect(() => why({ at_s: 2500, act: "found", of: "oven-thermometer", answer: "maybe" })).toThrow("answer");
+  });
+});
