@@ -38,7 +38,7 @@ const METRIC = { temperature: "C", length: "mm" } as const;
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 type Holder = { [key: string]: Json };
 
-const whole = JSON.parse(readFileSync(join(root, "core/test/migrate/books/version-9.tembrak.json"), "utf8")) as unknown as {
+const whole = JSON.parse(readFileSync(join(root, "core/test/migrate/books/version-10.tembrak.json"), "utf8")) as unknown as {
   events: { piece: string }[];
   exportedAt_ms: number;
 };

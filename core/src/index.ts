@@ -80,13 +80,16 @@ export {
   WISHES,
   ZONES,
 } from "./schema/book.js";
-export type { CalibrationReading, Kit, KitItem, KitKind } from "./schema/kit.js";
+export { cladOf } from "./shape/cladding.js";
+export type { Cladding } from "./schema/parts.js";
+export { VESSELS, type CalibrationReading, type Kit, type KitItem, type KitKind, type Vessel } from "./schema/kit.js";
 export {
   canDraw,
   hottest_C,
   hottestTemper_C,
   ovenFor,
   ovensOf,
+  VESSEL_C,
   bathFromKit,
   kitOf,
   missingFor,

@@ -8,6 +8,7 @@ import { useStandingSoon } from "../compute/useAnswers.js";
 import { showAgo, showClock, showDuration } from "../format/show.js";
 import { writeSettings } from "../store/db.js";
 import { useNow, usePieces, useSettings } from "../store/useStore.js";
+import { liesIn } from "../words/vesselWords.js";
 import { bySoonest, clockOf, type Clock } from "./clocks.js";
 import { useCalls, type Call } from "./useCalls.js";
 import type { Missed } from "./missed.js";
@@ -19,21 +20,21 @@ const MOST_CLOCKS = 5;
 
 const WORDS = {
   hold: "at heat",
-  temper: "in the oven",
   slow: "cooling slowly",
   "hand-warm": "to hand-warm",
   brittle: "brittle",
-} as const satisfies Record<Clock["what"], string>;
+} as const satisfies Record<Exclude<Clock["what"], "temper">, string>;
 
-function Cell({ clock: { id, name, what, s, of_s } }: { clock: Clock }) {
+function Cell({ clock: { id, name, what, s, of_s, vessel } }: { clock: Clock }) {
   const isBrittle = what === "brittle";
   const share = Math.min(1, Math.max(0, s / of_s));
+  const where = what === "temper" ? `in ${liesIn(vessel)}` : WORDS[what];
   const time = isBrittle ? `${Math.floor(s / 60)} min` : s < 0 ? `${showClock(-s)} over` : showClock(s);
   return (
     <Link to={`/piece/${id}/bench`} className={isBrittle || s < 0 ? "clock-cell due" : "clock-cell"}>
       <b>{time}</b>
       <span>
-        {name}, {WORDS[what]}
+        {name}, {where}
       </span>
       <svg viewBox="0 0 100 6" preserveAspectRatio="none" aria-hidden="true">
         {isBrittle ? (

@@ -1,6 +1,6 @@
 /** What runs now, piece by piece: time that gets less, and brittleness that grows. Pure. */
 
-import { bathTimes, brittleSince, isInWork, soakClock, type PieceState, type Prediction } from "@tembrak/core";
+import { bathTimes, brittleSince, isInWork, soakClock, type PieceState, type Prediction, type Vessel } from "@tembrak/core";
 import { BRITTLE_LIMIT_s } from "./cues.js";
 
 export interface Clock {
@@ -11,19 +11,25 @@ export interface Clock {
   readonly s: number;
   /** Of the whole of it, s. */
   readonly of_s: number;
+  /** What a temper lies in, where that is no oven. */
+  readonly vessel?: Vessel | undefined;
 }
 
-type Running = Pick<Clock, "what" | "s" | "of_s"> | null;
+type Running = Pick<Clock, "what" | "s" | "of_s" | "vessel"> | null;
 
 function ofAct(state: PieceState, now_ms: number, prediction: Prediction | undefined): Running {
   const { next, nextSince_ms: since_ms } = state;
   if (next === undefined || since_ms === null) return null;
-  const left = (what: Clock["what"], of_s: number, from_ms = since_ms): Running => ({ what, of_s, s: of_s - (now_ms - from_ms) / 1000 });
+  const left = (what: Clock["what"], of_s: number, from_ms = since_ms): NonNullable<Running> => ({
+    what,
+    of_s,
+    s: of_s - (now_ms - from_ms) / 1000,
+  });
   switch (next.kind) {
     case "hold":
       return { what: "hold", of_s: next.hold_s, s: soakClock(state, next, now_ms).left_s };
     case "temper":
-      return left("temper", next.hold_s);
+      return { ...left("temper", next.hold_s), ...(next.in === undefined ? {} : { vessel: next.in }) };
     case "slow-cool":
       return left("slow", next.time_s);
     case "cool-down": {

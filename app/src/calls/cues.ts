@@ -4,7 +4,8 @@ import {
   bathTimes,
   brittleSince,
   dipNow,
-  kitOf,
+  ovenFor,
+  ovensOf,
   LONG_OUT_s,
   soakClock,
   underOf,
@@ -13,6 +14,8 @@ import {
   type PieceState,
   type Prediction,
 } from "@tembrak/core";
+import { capital } from "../format/show.js";
+import { liesIn } from "../words/vesselWords.js";
 
 /** ready: it may go on. look: soon. now: do it. late: it is too long. */
 export type CueKind = "ready" | "look" | "now" | "late";
@@ -126,8 +129,10 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
     }
     case "oven": {
       if (since_ms === null) return [];
-      const rest_min = kit === null ? USUAL_REST_min : (kitOf(kit, "oven")[0]?.settle_min ?? USUAL_REST_min);
-      return [after(since_ms, 60 * Math.max(1, rest_min), "ready", "The oven should be steady now: read the thermometer in it.")];
+      const oven = kit === null ? undefined : ovenFor(ovensOf(kit, act.in), act.target_C);
+      const rest_min = oven?.settle_min ?? USUAL_REST_min;
+      const words = `${capital(liesIn(act.in))} should be steady now: read the thermometer in it.`;
+      return [after(since_ms, 60 * Math.max(1, rest_min), "ready", words)];
     }
     case "fall":
     case "air-cool":

@@ -43,7 +43,6 @@ export function replanned(on: FitWay, piece: Piece, route: Route, kit: Kit | nul
       return missingFor("kiln", kit) === null ? { school: "kiln", way } : null;
     case "only-working-part":
     case "only-hard-part":
-    case "edge-trough":
     case "end-as-deep":
       return part === undefined || way.hardens === part ? null : { school, way: { ...way, hardens: part } };
     default:
@@ -58,9 +57,19 @@ interface Props {
   readonly units: Units;
   /** Left out where the plan is no longer open. */
   readonly onReplan?: ((school: School, way: Way) => void) | undefined;
+  readonly onRoute?: ((route: Route) => void) | undefined;
 }
 
-export function FitNotice({ piece, route, kit, units, onReplan }: Props) {
+/** The route with its blade laid in edge first; null where it is no blade, lies already, or only a part of it goes in. */
+export function laidIn(piece: Piece, route: Route): Route | null {
+  const at = route.steps.findLastIndex(({ kind }) => kind === "quench");
+  const quench = route.steps[at];
+  const isHung = quench?.kind === "quench" && quench.edgeDepth_mm === undefined && quench.part === undefined && quench.edgeFirst !== true;
+  if (piece.section.shape !== "wedge" || !isHung) return null;
+  return { ...route, steps: route.steps.map((step, i) => (i === at ? { ...quench, edgeFirst: true } : step)) };
+}
+
+export function FitNotice({ piece, route, kit, units, onReplan, onRoute }: Props) {
   const problems = fitProblems(CATALOGUE, piece, formOf(piece), route, kit);
   if (problems.length === 0) return null;
   return (
@@ -74,6 +83,7 @@ export function FitNotice({ piece, route, kit, units, onReplan }: Props) {
             </summary>
             <ul>
               {problem.ways.map((on) => {
+                const laid = on === "edge-trough" && onRoute !== undefined ? laidIn(piece, route) : null;
                 const plan = onReplan === undefined ? null : replanned(on, piece, route, kit);
                 return (
                   <li key={on}>
@@ -81,6 +91,11 @@ export function FitNotice({ piece, route, kit, units, onReplan }: Props) {
                     {plan === null ? null : (
                       <Button variant="text" size="small" onClick={() => onReplan!(plan.school, plan.way)}>
                         {FIT_WAY_KEYS[on] ?? "Plan it so"}
+                      </Button>
+                    )}
+                    {laid === null ? null : (
+                      <Button variant="text" size="small" onClick={() => onRoute!(laid)}>
+                        Lay it in edge first
                       </Button>
                     )}
                   </li>

@@ -1,6 +1,6 @@
 /** What is to be hard, and what draws it: two choices, each with what it is for. */
 
-import { canDraw, drawsFor, hardensFor, type Kit, type Section, type Way } from "@tembrak/core";
+import { canDraw, drawsFor, hardensFor, VESSELS, type Kit, type Section, type Way } from "@tembrak/core";
 import { DRAWS_WORDS, HARDENS_WORDS, type SchoolWords } from "../words/schools.js";
 
 interface GroupProps<K extends string> {
@@ -41,6 +41,9 @@ function Group<K extends string>({ label, keys, chosen, words, note, className, 
 /** What each way of drawing cannot do without. */
 const DRAW_LACKS: Readonly<Record<Way["draws"], string>> = {
   oven: "There is no oven and no kiln in the kit.",
+  oil: "There is no pot of oil to temper in in the kit.",
+  salt: "There is no salt pot in the kit.",
+  sand: "There is no sand tray in the kit.",
   torch: "There is no torch in the kit.",
   "hot-bar": "There is no fire in the kit to heat a bar in.",
   residual: "",
@@ -81,6 +84,11 @@ function practiceDraws({ shape }: Section): readonly Way["draws"][] {
   return shape === "wedge" ? PRACTICE_DRAWS : ["oven"];
 }
 
+/** Oil, salt and sand are asked after where there are such: the kit has them under its ovens. */
+function isOffered(draws: Way["draws"], kit: Kit | null): boolean {
+  return VESSELS.every((vessel) => vessel !== draws) || (kit !== null && canDraw(draws, kit));
+}
+
 export function WayKeys({ section, way, note, className, isPractice = false, kit = null, onPick }: Props) {
   return (
     <>
@@ -98,7 +106,7 @@ export function WayKeys({ section, way, note, className, isPractice = false, kit
       <h2>What draws the temper?</h2>
       <Group
         label="What draws the temper"
-        keys={drawsFor(way.hardens)}
+        keys={drawsFor(way.hardens).filter((by) => by === way.draws || isOffered(by, kit))}
         chosen={way.draws}
         words={DRAWS_WORDS}
         note={note}

@@ -30,6 +30,14 @@ import {
 } from "../format/show.js";
 import { dipPhrase, patternWords } from "./patternWords.js";
 import { reasonWords } from "./routeWords.js";
+import { intoCaution, liesIn, outCaution } from "./vesselWords.js";
+
+/** As it goes in: brittle the first time; then what may be hot, or wrong. */
+function ovenCaution({ in: vessel, count, target_C }: Extract<Act, { kind: "oven" }>, units: Units): string {
+  const own = intoCaution(vessel, target_C, units);
+  if (count > 1) return own ?? "Trust a second thermometer, not the dial.";
+  return `${BRITTLE} ${own ?? "An oven for steel is no oven for food."}`;
+}
 
 export interface ActWords {
   /** Imperative, without the piece's name: the title of a bench screen. */
@@ -56,13 +64,13 @@ const BRITTLE = "Brittle: do not drop, clamp, straighten or strike it.";
 
 function edgeWords(route: Route | null, step: number, units: Units): string {
   const own = route?.steps[step];
-  if (own?.kind !== "quench") return "edge first";
+  if (own?.kind !== "quench") return "all of it";
   if (own.part !== undefined) {
     if (own.turns !== undefined) return `${dipPhrase(own, units)}, ${showLength(own.part.depth_mm, units)} deep`;
     return `${own.part.end === "working" ? "the working end" : "the other end"} only, ${showLength(own.part.depth_mm, units)} deep`;
   }
   const special = dipPhrase(own, units);
-  if (own.edgeDepth_mm === undefined) return special ?? "edge first";
+  if (own.edgeDepth_mm === undefined) return special ?? (own.edgeFirst === true ? "all of it, edge first" : "all of it, straight down");
   const edge = `${showLength(own.edgeDepth_mm, units)} deep`;
   return special === null ? `the edge only, ${edge}` : `the edge ${edge}, ${special}`;
 }
@@ -232,17 +240,17 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
       };
     case "oven":
       return {
-        title: `Into the oven at ${showTemperature(act.target_C, units)}${act.of > 1 ? `, ${act.count} of ${act.of}` : ""}`,
-        done: "It is in the oven",
+        title: `Into ${liesIn(act.in)} at ${showTemperature(act.target_C, units)}${act.of > 1 ? `, ${act.count} of ${act.of}` : ""}`,
+        done: `It is in ${liesIn(act.in)}`,
         why: reason,
-        caution: act.count === 1 ? `${BRITTLE} An oven for steel is no oven for food.` : "Trust a second thermometer, not the dial.",
+        caution: ovenCaution(act, units),
       };
     case "temper":
       return {
         title: `Temper ${act.of > 1 ? `${act.count} of ${act.of} ` : ""}at ${showTemperature(act.target_C, units)}`,
         done: "Out, and cool to the touch",
         why: reason,
-        caution: "Gloves: steel at this heat looks cold.",
+        caution: outCaution(act.in),
       };
     case "prove":
       return {
@@ -296,7 +304,7 @@ function statusOf(state: PieceState, now_ms: number, now_C: number | null, units
     case "oven":
       return next.count === 1 && state.brittleSince_ms !== null
         ? `Quenched ${showTimeOfDay(state.brittleSince_ms)}`
-        : `To the oven, ${showDegrees(next.target_C, units)}`;
+        : `To ${liesIn(next.in)}, ${showDegrees(next.target_C, units)}`;
     case "temper":
       return since_s < next.hold_s ? `${showClock(next.hold_s - since_s)} left at ${showDegrees(next.target_C, units)}` : "Take it out";
     case "prove":
@@ -388,21 +396,21 @@ export function nextActWords(state: PieceState, now_ms: number, units: Units): N
     case "cool-down":
       return { sentence: `Let ${name} cool until you can hold it.`, reason: `${brittle}Hardening goes on until it is cold.` };
     case "first-file":
-      return { sentence: `Try a file on ${name}.`, reason: `${brittle}Then straight to the oven.` };
+      return { sentence: `Try a file on ${name}.`, reason: `${brittle}Then straight to its temper.` };
     case "oven":
       return next.count === 1
         ? {
-            sentence: `Put ${name} in the oven, now.`,
+            sentence: `Put ${name} in ${liesIn(next.in)}, now.`,
             reason: `${brittle}Temper at ${showTemperature(next.target_C, units)}, within the hour.`,
           }
         : {
-            sentence: `Put ${name} back in the oven.`,
+            sentence: `Put ${name} back in ${liesIn(next.in)}.`,
             reason: `Temper ${next.count} of ${next.of} at ${showTemperature(next.target_C, units)}. ${reason}`,
           };
     case "temper":
       return since_s < next.hold_s
-        ? { sentence: `Nothing to do for ${showDuration(next.hold_s - since_s)}.`, reason: `Then ${name} comes out of the oven.` }
-        : { sentence: `Take ${name} out of the oven.`, reason: `It has had its ${showDuration(next.hold_s)}.` };
+        ? { sentence: `Nothing to do for ${showDuration(next.hold_s - since_s)}.`, reason: `Then ${name} comes out of ${liesIn(next.in)}.` }
+        : { sentence: `Take ${name} out of ${liesIn(next.in)}.`, reason: `It has had its ${showDuration(next.hold_s)}.` };
     case "prove":
       return { sentence: `Try the files on ${name}.`, reason: "It is tempered. What you find closes its record." };
   }

@@ -3,6 +3,7 @@
 import { dialFor_C, type Act, type KitItem, type Prediction, type Under } from "@tembrak/core";
 import { showChance, showDegrees, showDifference, showDuration, showHardness, type Units, showTemperature } from "../format/show.js";
 import { runColour } from "./actWords.js";
+import { readyWords, vesselItem } from "./vesselWords.js";
 
 export type Waiting = Extract<
   Act,
@@ -22,13 +23,12 @@ export interface WaitFacts {
 /** An oven's fault that is not worth a word, K. */
 const LEAST_FAULT_K = 1;
 
-function ovenWords(target_C: number, oven: WaitFacts["oven"], units: Units): string {
+function ovenWords({ target_C, in: vessel }: Extract<Act, { kind: "oven" }>, oven: WaitFacts["oven"], units: Units): string {
   if (oven !== undefined && dialFor_C(oven, target_C) > oven.limit_C) {
     const ends = `${oven.name} ends at ${showDegrees(oven.limit_C, units)}`;
-    return `${ends}: ${showDegrees(dialFor_C(oven, target_C), units)} would be wanted of it. Another oven, or a cooler temper in the steps`;
+    return `${ends}: ${showDegrees(dialFor_C(oven, target_C), units)} would be wanted of it. Another ${vesselItem(vessel)}, or a cooler temper in the steps`;
   }
-  if (oven === undefined || Math.abs(oven.offset_C) < LEAST_FAULT_K)
-    return `Oven at ${showDegrees(target_C, units)} by a second thermometer, steady for 20 min`;
+  if (oven === undefined || Math.abs(oven.offset_C) < LEAST_FAULT_K) return readyWords(vessel, target_C, units);
   const side = oven.offset_C > 0 ? "hot" : "cold";
   const fault = `it runs ${showDifference(Math.abs(oven.offset_C), units)} ${side}`;
   return `Set ${oven.name} to ${showDegrees(dialFor_C(oven, target_C), units)}: ${fault}. Steady after ${Math.max(1, Math.round(oven.settle_min))} min`;
@@ -56,7 +56,7 @@ export function waitWords(act: Waiting, { gone_s, steel, handWarm_s, oven }: Wai
     case "cool-down":
       return handWarmWords(gone_s, handWarm_s);
     case "oven":
-      return ovenWords(act.target_C, oven, units);
+      return ovenWords(act, oven, units);
     case "first-file":
       return "New edge of the file, light stroke, on clean steel";
     case "prove":

@@ -3,6 +3,7 @@
 import type { FitProblem, FitWay } from "@tembrak/core";
 import { mediumName } from "./actWords.js";
 import { showDifference, showLength, type Units } from "../format/show.js";
+import { vesselItem } from "./vesselWords.js";
 
 const PLACES = { forge: "forge", kiln: "kiln", oven: "temper oven", bath: "bath", eye: "eye" } as const;
 
@@ -14,6 +15,7 @@ export function fitSentence(problem: FitProblem, units: Units): string {
         return item === "magnet"
           ? "No magnet in the kit, and this way goes by it."
           : "Nothing in the kit tells a heat: no magnet, no thermometer.";
+      if (item === "oil" || item === "salt" || item === "sand") return `No ${vesselItem(item)} in the kit.`;
       return place === "bath" ? `No ${mediumName(item).toLowerCase()} in the kit.` : `No ${PLACES[place]} in the kit.`;
     case "length":
       return `Too long for ${item}${place === "oven" ? " to temper in" : ""} by ${showLength(problem.over_mm, units)}.`;

@@ -74,7 +74,22 @@ export const FIELDS: Readonly<Record<KitKind, readonly Field[]>> = {
     ...CONTROLLED,
     { key: "recovery_min", label: "Back after the door in", kind: "minutes", ...within(LIMITS.kiln.recovery_min) },
   ],
-  oven: [...INSIDE, ...CONTROLLED],
+  oven: [
+    {
+      key: "holds",
+      label: "The piece lies in",
+      kind: "choice",
+      isOptional: true,
+      options: [
+        ["", "air: an oven"],
+        ["oil", "oil: a pot"],
+        ["salt", "molten salt: a pot"],
+        ["sand", "sand: a tray over a heat"],
+      ],
+    },
+    ...INSIDE,
+    ...CONTROLLED,
+  ],
   bath: [
     { key: "medium", label: "What is in it", kind: "choice", options: LIQUIDS.map(({ id }) => [id, mediumName(id)] as const) },
     {
@@ -175,7 +190,7 @@ export function factsOf(item: KitItem, units: Units): string {
       return `heats ${showLength(item.heats_mm, units)} at once`;
     case "kiln":
     case "oven":
-      return `${size(item.length_mm, item.width_mm, item.height_mm)}, to ${showTemperature(item.limit_C, units)}, ${signed(item.offset_C, (item.calibration?.length ?? 0) > 0, units)}, swings ${showDifference(item.swing_C, units)}, steady after ${item.settle_min.toFixed(0)} min${item.kind === "kiln" ? `, back ${item.recovery_min} min after the door` : ""}${item.calibration?.length ? `, ${item.calibration.length} readings` : ", not checked"}`;
+      return `${item.kind === "oven" && item.holds !== undefined ? `${item.holds}, ` : ""}${size(item.length_mm, item.width_mm, item.height_mm)}, to ${showTemperature(item.limit_C, units)}, ${signed(item.offset_C, (item.calibration?.length ?? 0) > 0, units)}, swings ${showDifference(item.swing_C, units)}, steady after ${item.settle_min.toFixed(0)} min${item.kind === "kiln" ? `, back ${item.recovery_min} min after the door` : ""}${item.calibration?.length ? `, ${item.calibration.length} readings` : ", not checked"}`;
     case "bath":
       return `${mediumName(item.medium).toLowerCase()}, ${item.tank}, ${showLength(item.width_mm, units)} across, ${showLength(item.fill_mm, units)} of ${showLength(item.depth_mm, units)} full`;
     case "magnet":

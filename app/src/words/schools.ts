@@ -52,6 +52,21 @@ export const HARDENS_WORDS: Readonly<Record<Hardens, SchoolWords>> = {
 
 export const DRAWS_WORDS: Readonly<Record<Draws, SchoolWords>> = {
   oven: { name: "Oven", does: "Tempered in an oven, after a thermometer.", prefer: "The usual way: it can be checked." },
+  oil: {
+    name: "Hot oil",
+    does: "Tempered in a pot of warm oil, after the thermometer in it.",
+    prefer: "Even heat, and quick to be there; it ends where the oil smokes.",
+  },
+  salt: {
+    name: "Molten salt",
+    does: "Tempered in a pot of molten salt, after the thermometer in it.",
+    prefer: "The evenest heat there is, up to a spring's; for a shop that knows its dangers.",
+  },
+  sand: {
+    name: "Hot sand",
+    does: "Buried in a tray of sand over a heat, a thermometer beside it.",
+    prefer: "What is too long for any oven; the heat is less even.",
+  },
   torch: {
     name: "Colour run, with a torch",
     does: "Rubbed bright and warmed from the body until the colour reaches the edge.",

@@ -3,6 +3,7 @@
 import type { Prediction, Route, Step } from "@tembrak/core";
 import { runColour } from "./actWords.js";
 import { showDuration, showHardness, showTemperature, type Units } from "../format/show.js";
+import { vesselNoun } from "./vesselWords.js";
 
 /** A smaller change of a hardness nobody can tell, HRC. */
 const LEAST_TOLD_HRC = 1;
@@ -52,7 +53,9 @@ function quenchFacts(done: Of<"quench">, plan: Of<"quench">, units: Units): stri
 
 function temperFacts(done: Of<"temper">, plan: Of<"temper">, units: Units): string[] {
   return [
-    Math.abs(done.temperature_C - plan.temperature_C) > NEAR_K ? `oven at ${showTemperature(done.temperature_C, units)}` : "",
+    Math.abs(done.temperature_C - plan.temperature_C) > NEAR_K
+      ? `${vesselNoun(done.in)} at ${showTemperature(done.temperature_C, units)}`
+      : "",
     isOff(done.hold_min, plan.hold_min) ? `tempered ${showDuration(60 * done.hold_min)}` : "",
   ];
 }

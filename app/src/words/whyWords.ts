@@ -3,6 +3,7 @@
 import type { Answer, Cause, Change, CheckCode, Diagnosed, Fact, Mishap, Remedy, RemedyCode, Route, Step } from "@tembrak/core";
 import { showChance, showDuration, showTemperature, type Units } from "../format/show.js";
 import { mediumName } from "./actWords.js";
+import { vesselNoun } from "./vesselWords.js";
 
 interface CauseWords {
   readonly name: string;
@@ -161,7 +162,7 @@ export function doneLines({ route, planned, facts }: Diagnosed, units: Units): D
   }
   if (temper !== undefined && wantedTemper !== undefined) {
     const [is, wanted] = [temper, wantedTemper].map(({ temperature_C }) => showTemperature(temperature_C, units)) as [string, string];
-    add("oven", `oven read ${is}`, other(is, wanted));
+    add("oven", `${vesselNoun(temper.in)} read ${is}`, other(is, wanted));
   }
   return lines;
 }

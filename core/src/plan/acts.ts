@@ -1,6 +1,7 @@
 /** A route as single acts, one a screen at the bench. */
 
 import type { Route, Step } from "../schema/book.js";
+import type { Vessel } from "../schema/kit.js";
 
 /** What a heat is for. */
 export type Purpose = "preheat" | "normalise" | "anneal" | "harden";
@@ -34,6 +35,8 @@ export type Act =
       readonly kind: "oven";
       readonly step: number;
       readonly target_C: number;
+      /** What it lies in, where that is no oven. */
+      readonly in?: Vessel;
       readonly count: number;
       readonly of: number;
     }
@@ -42,6 +45,7 @@ export type Act =
       readonly kind: "temper";
       readonly step: number;
       readonly target_C: number;
+      readonly in?: Vessel;
       readonly hold_s: number;
       readonly count: number;
       readonly of: number;
@@ -99,11 +103,13 @@ function actsOfStep(step: Step, i: number, steps: readonly Step[]): Act[] {
         { id: id("brighten"), kind: "brighten", step: i },
         { id: id("run"), kind: "run", step: i, target_C: step.temperature_C },
       ];
-    case "temper":
+    case "temper": {
+      const at = { step: i, target_C: step.temperature_C, ...(step.in === undefined ? {} : { in: step.in }), count, of };
       return [
-        { id: id("oven"), kind: "oven", step: i, target_C: step.temperature_C, count, of },
-        { id: id("temper"), kind: "temper", step: i, target_C: step.temperature_C, hold_s: step.hold_min * 60, count, of },
+        { id: id("oven"), kind: "oven", ...at },
+        { id: id("temper"), kind: "temper", ...at, hold_s: step.hold_min * 60 },
       ];
+    }
   }
 }
 

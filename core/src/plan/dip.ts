@@ -87,8 +87,7 @@ export function temperedAround(route: Route, temperature_C: number): Route {
     ...route,
     steps: route.steps.map((step, i) => {
       if (step.kind !== "temper" || (i !== first && !rest.includes(i))) return step;
-      const { kind, hold_min } = step;
-      return { kind, hold_min, temperature_C, why: i === first ? "clear-of-dip" : "second-temper" };
+      return { ...step, temperature_C, why: i === first ? "clear-of-dip" : "second-temper" };
     }),
   };
 }

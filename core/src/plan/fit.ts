@@ -147,7 +147,7 @@ export function bathVolume_L({ tank, width_mm, fill_mm }: Bath): number {
 /** How much of the piece has to be under, mm: all its length hanging, unless only edge or end goes in. */
 function under_mm(piece: Piece, quench: Extract<Route["steps"][number], { kind: "quench" }>): number {
   if (quench.part !== undefined) return quench.part.depth_mm;
-  return quench.edgeDepth_mm ?? piece.length_mm;
+  return quench.edgeDepth_mm ?? (quench.edgeFirst === true ? breadth_mm(piece) : piece.length_mm);
 }
 
 function bathProblems(item: Bath, piece: Piece, form: KindFile, route: Route, catalogue: Catalogue): FitProblem[] {
@@ -155,11 +155,13 @@ function bathProblems(item: Bath, piece: Piece, form: KindFile, route: Route, ca
   const quench = route.steps.findLast((step): step is Extract<typeof step, { kind: "quench" }> => step.kind === "quench");
   if (quench === undefined) return [];
   const { name } = item;
-  if (quench.edgeDepth_mm !== undefined && quench.part === undefined) {
+  const isLaid = (quench.edgeDepth_mm !== undefined || quench.edgeFirst === true) && quench.part === undefined;
+  if (isLaid) {
     // Edge down: its whole length lies across the tank.
     const over_mm = piece.length_mm + 2 * ROOM_mm - item.width_mm;
     if (over_mm > 0) problems.push({ place: "bath", item: name, what: "length", over_mm, ways: WAYS.bath });
-  } else {
+  }
+  if (!isLaid || quench.edgeDepth_mm === undefined) {
     const usable_mm = Math.min(item.fill_mm, item.depth_mm - FREEBOARD_mm) - COVER_mm;
     const over_mm = under_mm(piece, quench) - usable_mm;
     if (over_mm > 0) problems.push({ place: "bath", item: name, what: "depth", over_mm, ways: WAYS.bath });
@@ -187,16 +189,17 @@ function shortOfTemper_K(catalogue: Catalogue, piece: Piece, route: Route, kit: 
   const tempers = route.steps.flatMap((step) => (step.kind === "temper" ? [step] : []));
   const [first] = tempers;
   if (first === undefined) return 0;
-  const over_K = Math.max(...tempers.map(({ temperature_C }) => temperature_C)) - (hottestTemper_C(kit) ?? Infinity);
+  const over_K = Math.max(...tempers.map(({ temperature_C }) => temperature_C)) - (hottestTemper_C(kit, first.in) ?? Infinity);
   if (over_K > 0 || first.why !== "oven-ends") return Math.max(0, over_K);
-  const free = planRoute(catalogue, piece, route.school, { way: wayOf(route) }).steps.find((step) => step.kind === "temper");
+  const free = planRoute(catalogue, piece, route.school, { way: { ...wayOf(route), draws: "oven" } }).steps.find((step) => step.kind === "temper");
   return free?.kind === "temper" ? free.temperature_C - first.temperature_C : 0;
 }
 
 function ovenProblems(catalogue: Catalogue, piece: Piece, route: Route, kit: Kit): readonly FitProblem[] {
-  if (!route.steps.some(({ kind }) => kind === "temper")) return [];
-  const ovens: readonly Chamber[] = ovensOf(kit);
-  if (ovens.length === 0) return [{ place: "oven", item: "oven", what: "missing", ways: WAYS.oven }];
+  const temper = route.steps.findLast((step) => step.kind === "temper");
+  if (temper?.kind !== "temper") return [];
+  const ovens: readonly Chamber[] = ovensOf(kit, temper.in);
+  if (ovens.length === 0) return [{ place: "oven", item: temper.in ?? "oven", what: "missing", ways: WAYS.oven }];
   const short_K = shortOfTemper_K(catalogue, piece, route, kit);
   return bestOf(ovens, (item) => {
     const found = chamberProblem("oven", item, piece);

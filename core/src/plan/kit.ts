@@ -2,7 +2,7 @@
 
 import { isLiquid, peakSpeed_W_m2K } from "../heat/bathKind.js";
 import type { Draws, School } from "../schema/book.js";
-import type { Kit, KitItem, KitKind } from "../schema/kit.js";
+import type { Kit, KitItem, KitKind, Vessel } from "../schema/kit.js";
 import type { Catalogue } from "./catalogue.js";
 
 export function kitOf<K extends KitKind>(kit: Kit, kind: K): Extract<KitItem, { kind: K }>[] {
@@ -25,10 +25,21 @@ export function missingFor(school: School, kit: Kit | null): KitLack | null {
 
 export type Controlled = Extract<KitItem, { kind: "oven" | "kiln" }>;
 
-/** What can be set to a temper: ovens, then a kiln switched low. */
-export function ovensOf(kit: Kit): Controlled[] {
-  return [...kitOf(kit, "oven"), ...kitOf(kit, "kiln")];
+/** What can be set to a temper: ovens, then a kiln switched low; or the pots or trays that hold what it is to lie in. */
+export function ovensOf(kit: Kit, vessel?: Vessel): Controlled[] {
+  const ovens = kitOf(kit, "oven").filter(({ holds }) => holds === vessel);
+  return vessel === undefined ? [...ovens, ...kitOf(kit, "kiln")] : ovens;
 }
+
+/**
+ * From where to where a temper can lie in it, C: oil smokes and may catch fire above; salt is not molten below; sand over a fire is told
+ * no further (common practice, no source; nitrate salts from memory). The maker's sheet goes before.
+ */
+export const VESSEL_C: Readonly<Record<Vessel, readonly [least_C: number, most_C: number]>> = {
+  oil: [20, 230],
+  salt: [160, 550],
+  sand: [20, 400],
+};
 
 /** As hot as a chamber truly gets with its dial at the end, C. */
 export function hottest_C({ limit_C, offset_C }: Controlled): number {
@@ -40,10 +51,11 @@ export function ovenFor(ovens: readonly Controlled[], temperature_C: number): Co
   return ovens.find((oven) => hottest_C(oven) >= temperature_C) ?? ovens[0];
 }
 
-/** The hottest temper this shop can do, C; null where it has nothing to do one in, or nobody has said. */
-export function hottestTemper_C(kit: Kit | null): number | null {
-  const ovens = kit === null ? [] : ovensOf(kit);
-  return ovens.length === 0 ? null : Math.max(...ovens.map(hottest_C));
+/** The hottest temper this shop can do in an oven, or in such a vessel, C; null where it has none, or nobody has said, and nothing else ends it. */
+export function hottestTemper_C(kit: Kit | null, vessel?: Vessel): number | null {
+  const ovens = kit === null ? [] : ovensOf(kit, vessel);
+  const ends_C = ovens.length === 0 ? null : Math.max(...ovens.map(hottest_C));
+  return vessel === undefined ? ends_C : Math.min(ends_C ?? Infinity, VESSEL_C[vessel][1]);
 }
 
 /** Whether a shop can draw a temper this way. A bar is heated in any fire; what is left in the body asks for nothing. */
@@ -52,7 +64,11 @@ export function canDraw(draws: Draws, kit: Kit | null): boolean {
   const has = (kind: KitKind): boolean => kit.some((item) => item.kind === kind);
   switch (draws) {
     case "oven":
-      return has("oven") || has("kiln");
+      return ovensOf(kit).length > 0;
+    case "oil":
+    case "salt":
+    case "sand":
+      return ovensOf(kit, draws).length > 0;
     case "torch":
       return has("torch");
     case "hot-bar":

@@ -8,14 +8,15 @@ import { martensiteHardness_HV, rockwellCFromVickers } from "../kinetics/hardnes
 import { KINETICS } from "../kinetics/kinetics.js";
 import { temperatureForHardness } from "../kinetics/temper.js";
 import type { Draws, Hardens, Piece, Route, RunSource, School, Step, Way } from "../schema/book.js";
-import type { Kit } from "../schema/kit.js";
+import { VESSELS, type Kit, type Vessel } from "../schema/kit.js";
 import type { Section } from "../schema/parts.js";
 import type { Reason } from "../schema/reasons.js";
 import { resolveSteel, type Catalogue, type ResolvedSteel } from "./catalogue.js";
 import { heatFor_C, wantedCarbon_wtpct } from "../kinetics/soak.js";
+import { cladOf } from "../shape/cladding.js";
 import { dipOf } from "./dip.js";
-import { bathFromKit, canDraw, hottestTemper_C } from "./kit.js";
-import { drawsFor, hardensFor, USUAL_WAY } from "./way.js";
+import { bathFromKit, canDraw, hottestTemper_C, VESSEL_C } from "./kit.js";
+import { drawsFor, hardensFor, isRun, USUAL_WAY } from "./way.js";
 
 /** What an instrument-less smith adds to the point where the magnet lets go, K (common practice, no source). */
 export const SHADE_K = 30;
@@ -214,13 +215,17 @@ function isTooThickForOil({ file, composition_wtpct }: ResolvedSteel, { section 
   return oilTo !== undefined && thick_mm > (section.shape === "plate" ? oilTo.flat : oilTo.bar);
 }
 
+/** Where a steel asks for one of these bare, a core of it is put into a faster one (common practice, no source). Water would part the weld. */
+const CLAD_ASKS_FAST: ReadonlySet<string> = new Set(["medium-oil", "slow-oil", "vegetable-oil", "water", "brine"]);
+
 /** The bath this steel asks for in this thickness: alloyed steel cracks in water, and keeps its oil. */
 function quenchStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, kit: Kit | null): Quench {
   const usual = steel.file?.bath.medium ?? "fast-oil";
-  const wanted = isTooThickForOil(steel, piece) ? "water" : usual;
+  const isClad = cladOf(piece.section, piece.cladding) !== null && CLAD_ASKS_FAST.has(usual);
+  const wanted = isClad ? "fast-oil" : isTooThickForOil(steel, piece) ? "water" : usual;
   const { medium: id } = bathFromKit(catalogue, wanted, kit);
   const medium = catalogue.medium(id)!;
-  const why = id !== wanted ? "nearest-bath" : medium.kind === "oil" ? "warm-oil" : "needs-water";
+  const why = id !== wanted ? "nearest-bath" : isClad ? "clad-core" : medium.kind === "oil" ? "warm-oil" : "needs-water";
   return { kind: "quench", medium: id, bath_C: medium.usualBath_C, agitation: "mild", why };
 }
 
@@ -242,13 +247,16 @@ function hardAfter_HRC({ composition_wtpct: steel, temper }: ResolvedSteel, prio
   return Math.min(temper.nominal_HRC, rockwellCFromVickers(martensiteHardness_HV(solution_wtpct.C, KINETICS)));
 }
 
-/** @param hottest_C what the shop's oven comes to; null where nobody has said */
-function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, asQuenched_HRC: number, hottest_C: number | null): Step[] {
+/** @param within what it lies in, and what that comes to; null where nobody has said */
+function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, asQuenched_HRC: number, within: Within): Step[] {
+  const { vessel, hottest_C } = within;
+  const lies = vessel === undefined ? {} : { in: vessel };
+  const least_C = Math.max(LOWEST_TEMPER_C, vessel === undefined ? 0 : VESSEL_C[vessel][0]);
   const use = targetOf(catalogue, piece.use);
   const holds_min = [TEMPER_HOLD_MIN, TEMPER_HOLD_MIN];
   const answer = temperatureForHardness({ steel: steel.temper, target_HRC: use.mid_HRC, holds_min, asQuenched_HRC });
-  const wanted_C = answer.outcome === "found" ? answer.temperature_C : LOWEST_TEMPER_C;
-  const best_C = Math.max(LOWEST_TEMPER_C, roundTo(wanted_C, 5));
+  const wanted_C = answer.outcome === "found" ? answer.temperature_C : least_C;
+  const best_C = Math.max(least_C, roundTo(wanted_C, 5));
   const ends_C = hottest_C === null ? Infinity : 5 * Math.floor(hottest_C / 5);
   const set_C = Math.min(best_C, ends_C);
   const dip = dipOf(set_C, { steel, holds_min, asQuenched_HRC, use, hottest_C });
@@ -256,10 +264,20 @@ function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, a
   const round = [dip?.cooler, dip?.hotter].find((way) => way?.isInUse === true);
   if (round) {
     const whys = ["clear-of-dip", "second-temper"] as const;
-    return whys.map((why) => ({ kind: "temper", temperature_C: round.temperature_C, hold_min: TEMPER_HOLD_MIN, why }));
+    return whys.map((why) => ({ kind: "temper", temperature_C: round.temperature_C, hold_min: TEMPER_HOLD_MIN, ...lies, why }));
   }
   const whys = best_C > ends_C ? (["oven-ends", "oven-ends"] as const) : (["first-temper", "second-temper"] as const);
-  return whys.map((why) => ({ kind: "temper", temperature_C: set_C, hold_min: TEMPER_HOLD_MIN, why }));
+  return whys.map((why) => ({ kind: "temper", temperature_C: set_C, hold_min: TEMPER_HOLD_MIN, ...lies, why }));
+}
+
+interface Within {
+  readonly vessel: Vessel | undefined;
+  readonly hottest_C: number | null;
+}
+
+function withinOf(draws: Draws, kit: Kit | null): Within {
+  const vessel = VESSELS.find((one) => one === draws);
+  return { vessel, hottest_C: hottestTemper_C(kit, vessel) };
 }
 
 type Quench = Extract<Step, { kind: "quench" }>;
@@ -373,8 +391,9 @@ export interface RouteOptions {
 /** What draws it in this shop: as asked where the kit can, else what it can, else as asked: then what is missing is said. */
 function drawnIn(kit: Kit | null, hardens: Hardens, draws: Draws): Draws {
   const allowed = drawsFor(hardens);
-  // A colour run stays one, by what there is to warm it.
-  const order: readonly Draws[] = [draws, "torch", "hot-bar", "oven"];
+  // A colour run stays one, by what there is to warm it; a heat that is held stays one, by what there is to hold it.
+  const held: readonly Draws[] = ["oven", ...VESSELS];
+  const order: readonly Draws[] = isRun(draws) ? [draws, "torch", "hot-bar", ...held] : [draws, ...held, "torch", "hot-bar"];
   return order.find((by) => allowed.includes(by) && canDraw(by, kit)) ?? draws;
 }
 
@@ -401,12 +420,15 @@ export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { 
     const other: Quench = { ...immersed(piece, bath, hardens, "other"), why: "other-end" };
     return {
       school,
-      steps: [...first, heat, quench, heat, other, ...temperSteps(catalogue, steel, piece, hard_HRC, hottestTemper_C(kit))],
+      steps: [...first, heat, quench, heat, other, ...temperSteps(catalogue, steel, piece, hard_HRC, withinOf(draws, kit))],
     };
   }
   switch (draws) {
     case "oven":
-      return { school, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece, hard_HRC, hottestTemper_C(kit))] };
+    case "oil":
+    case "salt":
+    case "sand":
+      return { school, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece, hard_HRC, withinOf(draws, kit))] };
     case "torch":
     case "hot-bar":
       return { school, steps: [...first, heat, quench, runStep(catalogue, steel, piece, draws, hard_HRC)] };

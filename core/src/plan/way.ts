@@ -1,6 +1,6 @@
 /** What is hardened and what draws it: what a shape allows, and what a route says. */
 
-import { DRAWS, HARDENS, type Draws, type Hardens, type Route, type Step, type Way } from "../schema/book.js";
+import { DRAWS, HARDENS, RUN_SOURCES, type Draws, type Hardens, type Route, type RunSource, type Step, type Way } from "../schema/book.js";
 import type { Section } from "../schema/parts.js";
 
 export const USUAL_WAY: Way = { hardens: "whole", draws: "oven" };
@@ -19,8 +19,13 @@ export function drawsFor(hardens: Hardens): readonly Draws[] {
     case "face":
       return DRAWS;
     case "ends":
-      return ["oven"];
+      return DRAWS.filter((by) => !isRun(by));
   }
+}
+
+/** Whether it is a colour that runs, seen and stopped, and no heat that is held. */
+export function isRun(draws: Draws): draws is RunSource {
+  return RUN_SOURCES.some((source) => source === draws);
 }
 
 /** How much of a piece goes into a bath: all of it, or an edge or an end so deep. */
@@ -35,6 +40,7 @@ export function underOf({ edgeDepth_mm, part }: Pick<Extract<Step, { kind: "quen
 export function wayOf({ steps }: Pick<Route, "steps">): Way {
   const quenches = steps.flatMap((step) => (step.kind === "quench" ? [step] : []));
   const run = steps.findLast((step) => step.kind === "run");
+  const temper = steps.findLast((step) => step.kind === "temper");
   const ends = new Set(quenches.flatMap(({ part }) => (part === undefined ? [] : [part.end])));
   const hardens =
     ends.size > 1 || quenches.at(-1)?.turns !== undefined
@@ -44,7 +50,7 @@ export function wayOf({ steps }: Pick<Route, "steps">): Way {
         : quenches.at(-1)?.edgeDepth_mm !== undefined
           ? "edge"
           : "whole";
-  const draws = run?.kind === "run" ? run.source : "oven";
+  const draws = run?.kind === "run" ? run.source : temper?.kind === "temper" ? (temper.in ?? "oven") : "oven";
   return { hardens, draws };
 }
 

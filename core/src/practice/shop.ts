@@ -22,6 +22,7 @@ import type { Coat, Immersion } from "../schema/parts.js";
 import type { ShopAnswer, ShopCommand, ShopPlace, ShopQuestion, ShopReading, ShopReset } from "../schema/practice.js";
 import { surfaceShift_K } from "../simulate/colourRun.js";
 import { runCourse } from "../simulate/course.js";
+import { cladOf } from "../shape/cladding.js";
 import { allAround, bodyOf, gridOf, AIR, inAir, inBath, STEP_K, type Places } from "../simulate/section.js";
 
 /** How the simulated instruments err, and how its fires behave. All made up, of the size a shop has. */
@@ -168,7 +169,7 @@ export class PracticeShop {
         piece,
         places,
         structure,
-        body: bodyOf(structure, places.grid, null),
+        body: bodyOf(structure, places.grid, cladOf(piece.section, piece.cladding)),
         T: new Float64Array(count).fill(ROOM_C),
         place: "rack",
         immersion: { kind: "full" },

@@ -1,9 +1,9 @@
 /** What the book keeps: pieces as the sum of their events. Everything stored or exported passes these. */
 
 import { Type, type Static } from "@sinclair/typebox";
-import { KitSchema } from "./kit.js";
+import { KitSchema, VESSELS } from "./kit.js";
 import { LIMITS } from "./limits.js";
-import { AgitationSchema, between, choice, CoatSchema, SectionSchema, strict, tagged } from "./parts.js";
+import { AgitationSchema, between, choice, CladdingSchema, CoatSchema, SectionSchema, strict, tagged } from "./parts.js";
 import { REASONS } from "./reasons.js";
 import { BOOK_VERSION } from "./version.js";
 
@@ -38,8 +38,8 @@ export type Hardens = (typeof HARDENS)[number];
 /** What a colour runs from. */
 export const RUN_SOURCES = ["torch", "hot-bar", "residual"] as const;
 export type RunSource = (typeof RUN_SOURCES)[number];
-export const DRAWS = ["oven", ...RUN_SOURCES] as const;
-/** What draws the temper. torch, hot-bar: a colour that runs from the body, and what warms it there. residual: the heat left in the body. */
+export const DRAWS = ["oven", ...VESSELS, ...RUN_SOURCES] as const;
+/** What draws the temper. oil, salt, sand: an oven of another kind (schema/kit). torch, hot-bar: a colour that runs from the body, and what warms it there. residual: the heat left in the body. */
 export type Draws = (typeof DRAWS)[number];
 
 /** Never stored: the steps say it (plan/way.ts). */
@@ -83,6 +83,8 @@ export const PieceSchema = strict({
       { maxItems: 6 },
     ),
   ),
+  /** What its core is covered with on both faces, of a blade; one steel throughout when absent. */
+  cladding: Type.Optional(CladdingSchema),
   /** What each part of it is wanted to be. */
   zones: Type.Optional(Type.Array(strict({ zone: choice(ZONES), wants: choice(WISHES) }), { minItems: 2, maxItems: 4 })),
   /** Heated in the simulated shop: nothing is learned from it. */
@@ -135,6 +137,8 @@ export const StepSchema = tagged(
     agitation: AgitationSchema,
     /** Only the edge, so deep; all of it when absent. */
     edgeDepth_mm: Type.Optional(between(...LIMITS.quench.depth_mm, "Depth of the edge under the bath, mm")),
+    /** All of a blade laid in edge first, its length across the tank; by its point when absent. */
+    edgeFirst: Type.Optional(Type.Boolean()),
     /** Only one end of it, so deep. */
     part: Type.Optional(
       strict({
@@ -178,6 +182,8 @@ export const StepSchema = tagged(
     kind: Type.Literal("temper"),
     temperature_C: between(...LIMITS.temper.temperature_C, "Temper, C"),
     hold_min: between(...LIMITS.temper.hold_min, "Hold, min"),
+    /** What it lies in; not said, an oven or a kiln. */
+    in: Type.Optional(choice(VESSELS)),
     ...because,
   }),
 );
@@ -338,9 +344,17 @@ export const CheckSchema = tagged(
 );
 export type Check = Static<typeof CheckSchema>;
 
+export const TestPlaceSchema = strict({
+  along: between(0, 1, "Share of the length from the tang, or from the end that does not work"),
+  up: between(0, 1, "Share of the height there, from the edge"),
+});
+export type TestPlace = Static<typeof TestPlaceSchema>;
+
 export const TestSchema = strict({
   strokes: Type.Array(FileStrokeSchema, { maxItems: 40 }),
   readings_HRC: Type.Array(hardness, { maxItems: 60 }),
+  /** Where each reading was made on the drawing of the piece; null where nobody said. One for each reading, or none. */
+  places: Type.Optional(Type.Array(Type.Union([TestPlaceSchema, Type.Null()]), { maxItems: 60 })),
   blockBias_HRC: Type.Optional(between(-10, 10, "Tester on its block less the block's value, HRC")),
   diameter_mm: Type.Optional(between(1, 300, "Diameter of a round where it was tested, mm")),
   surface: choice(["as-it-came", "ground", "heated-long-unprotected"] as const),

@@ -5,6 +5,9 @@ import { LIMITS } from "./limits.js";
 import { between, choice, strict, tagged } from "./parts.js";
 
 export const FUELS = ["gas", "coal", "charcoal"] as const;
+/** What a temper may lie in, other than the air of an oven. */
+export const VESSELS = ["oil", "salt", "sand"] as const;
+export type Vessel = (typeof VESSELS)[number];
 export const ATMOSPHERES = ["rich", "neutral", "lean"] as const;
 
 const common = {
@@ -60,7 +63,14 @@ export const KitItemSchema = tagged(
     kind: Type.Literal("kiln"),
     recovery_min: between(...LIMITS.kiln.recovery_min, "Until it is back after the door was open, min"),
   }),
-  strict({ ...common, ...chamber, ...controlled, kind: Type.Literal("oven") }),
+  strict({
+    ...common,
+    ...chamber,
+    ...controlled,
+    kind: Type.Literal("oven"),
+    /** A pot of oil, molten salt, a tray of sand over a heat; not said, air. */
+    holds: Type.Optional(choice(VESSELS)),
+  }),
   strict({
     ...common,
     kind: Type.Literal("bath"),

@@ -29,6 +29,7 @@ export const REASONS = [
   "came-out-hard",
   "oven-ends",
   "clear-of-dip",
+  "clad-core",
   /** A sentence somebody wrote; it stands in `said`. */
   "said",
 ] as const;

@@ -47,7 +47,12 @@ const way = { way: Type.Optional(choice(WAY_NAMES)), draws: Type.Optional(choice
 
 /** What a plan is made of. */
 const planned = {
-  piece: strict({ kind: choice(PIECE_KINDS), section: SectionSchema, length_mm: between(5, 3000, "Length over all, mm") }),
+  piece: strict({
+    kind: choice(PIECE_KINDS),
+    section: SectionSchema,
+    length_mm: between(5, 3000, "Length over all, mm"),
+    cladding: Type.Optional(CladdingSchema),
+  }),
   start: choice(["forged", "as-supplied", "reclaimed", ...STARTS] as const),
   use: Type.String({ maxLength: 30 }),
   school: choice(SCHOOLS),

@@ -5,6 +5,7 @@ import { testSays } from "../evidence/verdict.js";
 import { learnedFrom } from "../evidence/weigh.js";
 import { isWater } from "../heat/bathKind.js";
 import type { Catalogue } from "../plan/catalogue.js";
+import { wayOf } from "../plan/way.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Known } from "../schema/job.js";
 import { BARE_DESK, type Desk } from "./desk.js";
@@ -56,10 +57,10 @@ export function lessonOf(catalogue: Catalogue, piece: Piece, route: Route, known
   const perRateDraw = slopeOf(values, draws, "rateRatio");
   const variance = values.reduce((sum, value) => sum + (value - expected_HRC) ** 2, 0) / values.length;
   const floor = working.reduce((sum, { sd }) => sum + sd * sd, 0) / working.length;
-  // A colour that was run to teaches nothing of an oven: what it leaves open is open.
-  const isColour = tempers.by === "colour";
-  const colour_HRC = isColour ? law.oven_HRC : 0;
-  const rest = Math.max(0, variance - perDraw ** 2 - perRateDraw ** 2) + alone.sd ** 2 + colour_HRC ** 2;
+  // A colour that was run to, or a pot of oil, teaches nothing of an oven: what it leaves open is open.
+  const isOven = wayOf(route).draws === "oven";
+  const other_HRC = isOven ? 0 : law.oven_HRC;
+  const rest = Math.max(0, variance - perDraw ** 2 - perRateDraw ** 2) + alone.sd ** 2 + other_HRC ** 2;
   return {
     medium: plan.medium.kind === "constant" ? "" : (route.steps.findLast((step) => step.kind === "quench")?.medium ?? ""),
     steel: piece.steel,
@@ -69,6 +70,6 @@ export function lessonOf(catalogue: Catalogue, piece: Piece, route: Route, known
     perBath_HRC: perDraw / bathDoubt(plan),
     bathIsWater: isWater(plan.medium),
     perRate_HRC: perRateDraw / rateDoubt(plan),
-    perOven_HRC_K: isColour ? 0 : law.perKelvin_HRC_K,
+    perOven_HRC_K: isOven ? law.perKelvin_HRC_K : 0,
   };
 }

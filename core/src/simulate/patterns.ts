@@ -63,16 +63,23 @@ const QUICKEST_s = 2;
 const BODY = 0;
 
 /** As it is without anything special about it. */
-function plainQuench({ kind, medium, bath_C, agitation, transfer_s, why, said }: Quench): Quench {
+function plainQuench({ kind, medium, bath_C, agitation, transfer_s, edgeFirst, why, said }: Quench): Quench {
   return {
     kind,
     medium,
     bath_C,
     agitation,
     ...(transfer_s === undefined ? {} : { transfer_s }),
+    ...(edgeFirst === undefined ? {} : { edgeFirst }),
     why,
     ...(said === undefined ? {} : { said }),
   };
+}
+
+function edgeOnly(plain: Quench, edgeDepth_mm: number): Quench {
+  const edge: Quench = { ...plain, edgeDepth_mm };
+  delete edge.edgeFirst;
+  return edge;
 }
 
 /** Seconds that are tried for a first bath, fewest first, s. */
@@ -144,10 +151,10 @@ function quenchFor(pattern: Pattern, here: Here): Quench | null {
     case "whole":
       return plain;
     case "edge":
-      return depth_mm === null ? null : { ...plain, edgeDepth_mm: depth_mm };
+      return depth_mm === null ? null : edgeOnly(plain, depth_mm);
     case "back-after": {
       if (depth_mm === null) return null;
-      const edge = { ...plain, edgeDepth_mm: depth_mm };
+      const edge = edgeOnly(plain, depth_mm);
       return { ...edge, then: { after_s: Math.max(QUICKEST_s, Math.round(darkAfter_s(plan(edge), desk))) } };
     }
     case "out-early": {

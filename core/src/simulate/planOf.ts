@@ -11,6 +11,7 @@ import { breadth_mm } from "../shape/outline.js";
 import type { Piece, Route, Step } from "../schema/book.js";
 import type { Medium } from "../schema/medium.js";
 import type { BodySection, Section } from "../schema/parts.js";
+import { cladOf } from "../shape/cladding.js";
 import type { Known } from "../schema/job.js";
 import type { HardenPlan } from "./harden.js";
 import { BESIDE_s, type Dip } from "./hardenCase.js";
@@ -39,6 +40,7 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, {
   const quench = stepOf(route, "quench");
   const medium = mediumOf(catalogue, quench.medium);
   const dips = dipsOf(catalogue, piece, quench);
+  const clad = cladOf(piece.section, piece.cladding);
   return {
     steel: resolveSteel(catalogue, piece.steel),
     prior: structureBeforeHardening(piece, route.steps),
@@ -54,6 +56,7 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, {
     immersion: immersionOf(piece, quench),
     ...(dips.length === 0 ? {} : { dips }),
     ...clayOf(piece.section, quench),
+    ...(clad === null ? {} : { cladding: clad }),
     ...(shop === undefined ? {} : { shop }),
   };
 }

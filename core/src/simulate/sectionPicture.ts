@@ -6,13 +6,14 @@ import { nodeHardness_HV } from "../kinetics/structure.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Effort, Known } from "../schema/job.js";
-import type { Section } from "../schema/parts.js";
+import type { Cladding, Section } from "../schema/parts.js";
 import { sectionAt } from "../shape/stations.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { planKey, requireSense, runCase, type HardenPlan } from "./hardenCase.js";
 import { profileOf, quenchLine, type QuenchLine } from "./hardenReadings.js";
 import { gather, MEMBERS, membersOf, valueAt, type Member, type Place } from "./hardenSpread.js";
 import type { Prediction } from "./predict.js";
+import { bodyOf } from "./section.js";
 import { hardenPlanOf, placesOf, tempersOf } from "./planOf.js";
 import { temperedAt, type Estimate } from "./temperedPlace.js";
 
@@ -38,6 +39,8 @@ export interface SectionPicture {
   readonly asQuenched_HRC: Float32Array;
   readonly tempered_HRC: Float32Array;
   readonly martensite: Float32Array;
+  /** 1 where a node is of the cladding; null where it is one steel. */
+  readonly isCladding: Uint8Array | null;
   readonly frames: readonly PictureFrame[];
   /** Where hard goes over into soft, of an edge quench or under clay. */
   readonly quenchLine: QuenchLine | null;
@@ -58,6 +61,9 @@ export interface PictureInput {
   /** What is known beside the plan; a test is of the section that was measured, and of no other station. */
   readonly known?: Known | undefined;
 }
+
+/** What does not harden, about; stainless as rolled, mild steel as cooled in oil, HV (from memory). */
+const CLADDING_HV: Readonly<Record<Cladding["material"], number>> = { stainless: 190, "mild-steel": 150 };
 
 /** Moments of the quench that are kept: the air before the bath, then ever longer apart. */
 const FRAMES = 36;
@@ -93,7 +99,13 @@ export function pictureSection(
   const tempers = tempersOf(plan, route);
   const { steel, cycles } = tempers;
   const count = grid.columns * grid.nodes;
-  const asQuenched_HRC = Float32Array.from({ length: count }, (_, i) => rockwellCFromVickers(nodeHardness_HV(structure, i)));
+  const { cladding = null } = plan;
+  const body = bodyOf(structure, grid, cladding);
+  const isCore = (i: number): boolean => body.kind !== "clad" || body.isCladding[i] === 0;
+  const soft_HRC = cladding === null ? 0 : rockwellCFromVickers(CLADDING_HV[cladding.material]);
+  const asQuenched_HRC = Float32Array.from({ length: count }, (_, i) =>
+    isCore(i) ? rockwellCFromVickers(nodeHardness_HV(structure, i)) : soft_HRC,
+  );
   const others = isQuick ? null : gather(members ?? membersOf(plan, MEMBERS, { desk }));
   const at = (place: Place) => valueAt(structure, places, place, others);
   const { working, thickest } = placesOf(
@@ -111,8 +123,9 @@ export function pictureSection(
     columnHeight_mm: mm(grid.columnHeight_m),
     halfThickness_mm: mm(grid.halfThickness_m),
     asQuenched_HRC,
-    tempered_HRC: asQuenched_HRC.map((hrc) => temperedAt(steel, cycles, hrc)),
-    martensite: Float32Array.from(structure.martensite),
+    tempered_HRC: asQuenched_HRC.map((hrc, i) => (isCore(i) ? temperedAt(steel, cycles, hrc) : hrc)),
+    martensite: Float32Array.from(structure.martensite, (m, i) => (isCore(i) ? m : 0)),
+    isCladding: body.kind === "clad" ? body.isCladding : null,
     frames: result.frames,
     quenchLine: plan.immersion.kind === "edge" || plan.coat ? quenchLine(grid, structure) : null,
     profile: profileOf(section, grid, structure).map((point) => ({

@@ -14,6 +14,9 @@ const UNSAID_K = 8;
 /** An oven that was checked with a second thermometer: what is left, beside its swing, of which the mean over two hours is a part, K (judgement). */
 const CHECKED_OVEN_K = 5;
 const SWING_SHARE = 0.25;
+/** A thermometer in stirred oil or salt that nobody checked; sand, from place to place, K (judgement). */
+const IN_LIQUID_K = 10;
+const SAND_K = 10;
 /** A thermometer that was read while the piece was in: what is left in doubt of the oven, K (judgement). */
 export const READ_OVEN_K = 8;
 /** So many readings of a second thermometer make a check. */
@@ -31,17 +34,23 @@ export function heatDoubt_K(school: School, kit: Kit | null): number {
   return school === "forge" ? HEAT_K.eye : HEAT_K.magnet;
 }
 
-/** How far a temper is off in this oven, one deviation, K. */
+/**
+ * How far a temper is off in this oven, one deviation, K. A liquid is read by a thermometer that stands in it, and is the same all over
+ * once stirred; sand is not (judgement).
+ */
 export function ovenDoubt_K(oven: Controlled | undefined): number {
-  if (oven === undefined || !isChecked(oven)) return OVEN_K;
-  return Math.hypot(CHECKED_OVEN_K, SWING_SHARE * oven.swing_C);
+  const holds = oven?.kind === "oven" ? oven.holds : undefined;
+  const unchecked_K = holds === "oil" || holds === "salt" ? IN_LIQUID_K : OVEN_K;
+  const uneven_K = holds === "sand" ? SAND_K : 0;
+  if (oven === undefined || !isChecked(oven)) return Math.hypot(unchecked_K, uneven_K);
+  return Math.hypot(CHECKED_OVEN_K, SWING_SHARE * oven.swing_C, uneven_K);
 }
 
 /** Of a plan nobody has begun. */
 export function shopOf(route: Route, kit: Kit | null): ShopKnown | undefined {
   if (kit === null) return undefined;
   const temper = route.steps.findLast((step) => step.kind === "temper");
-  const oven = temper?.kind === "temper" ? ovenFor(ovensOf(kit), temper.temperature_C) : undefined;
+  const oven = temper?.kind === "temper" ? ovenFor(ovensOf(kit, temper.in), temper.temperature_C) : undefined;
   const forge = route.school === "kiln" ? undefined : kitOf(kit, "forge")[0];
   // A rich flame leaves no free air around the piece; a neutral or lean one, and a kiln, scales it freely.
   const fire = forge?.atmosphere === "rich" ? ({ fire: "neutral" } as const) : {};

@@ -105,8 +105,10 @@ export function runOf(route: Route, log: readonly LogEntry[], now_s: number): Ru
     return { ...step, temperature_C: had.is_C, hold_min: held_min };
   });
   // More tempers than were planned: they were done all the same.
+  const lies = route.steps.findLast((step) => step.kind === "temper")?.in;
   const more = tempers.slice(temper).map(({ is_C, in_s, out_s }): Step => ({
     kind: "temper",
+    ...(lies === undefined ? {} : { in: lies }),
     temperature_C: is_C,
     hold_min: within(((out_s ?? now_s) - in_s) / 60, LIMITS.temper.hold_min),
     why: "one-more-temper",

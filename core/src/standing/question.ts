@@ -4,6 +4,7 @@
  */
 
 import type { PieceState } from "../book/state.js";
+import { wayOf } from "../plan/way.js";
 import type { HeatContext } from "../heatNow/heatNow.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Known, ShopKnown } from "../schema/job.js";
@@ -29,7 +30,9 @@ function shopFor(
   { kit = null, factors = [] }: Pick<StandingContext, "kit" | "factors">,
 ): ShopKnown | undefined {
   const quench = route.steps.findLast((step) => step.kind === "quench");
-  return shopLearned(factors, { medium: quench?.medium ?? "", steel }, shopOf(route, kit));
+  // What the shop's oven taught says nothing of a pot of oil.
+  const told = wayOf(route).draws === "oven" ? factors : factors.filter(({ name }) => name !== "oven");
+  return shopLearned(told, { medium: quench?.medium ?? "", steel }, shopOf(route, kit));
 }
 
 /** Only what is known, so that the same knowledge is the same question. */

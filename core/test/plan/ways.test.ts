@@ -52,11 +52,11 @@ describe("ways to harden", () => {
         expect(working.tempered.mean_HRC).toBeGreaterThan(25);
       }
     }
-    expect(count).toBe(4 * (3 + 4 + 2 * (3 + 4 + 1)));
+    expect(count).toBe(4 * (6 + 7 + 2 * (6 + 7 + 4)));
   });
   it("a way its shape does not have is refused with those it has", () => {
     expect(() => planRoute(CATALOGUE, blade, "forge", { way: { hardens: "ends" } })).toThrow(/whole, edge; got ends/);
-    expect(() => planRoute(CATALOGUE, blade, "forge", { way: { draws: "residual" } })).toThrow(/oven, torch, hot-bar; got residual/);
+    expect(() => planRoute(CATALOGUE, blade, "forge", { way: { draws: "residual" } })).toThrow(/oven, oil, salt, sand, torch, hot-bar; got residual/);
   });
   it("an edge quench whose temper is a colour run: the edge goes under, the colour is run from the back", () => {
     const { steps } = planRoute(CATALOGUE, blade, "forge", { way: { hardens: "edge", draws: "hot-bar" } });

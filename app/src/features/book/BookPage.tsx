@@ -14,6 +14,7 @@ import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
 import { useNow, usePieces } from "../../store/useStore.js";
 import { Exchange } from "./Exchange.js";
 import "./book.css";
+import { steelWords } from "../../words/steelWords.js";
 
 function Row({ state, now_ms }: { state: PieceState; now_ms: number }) {
   const { piece } = state;
@@ -32,7 +33,7 @@ function Row({ state, now_ms }: { state: PieceState; now_ms: number }) {
       <span className="book-name">
         <b>{piece.name}</b>
         <small>
-          {piece.mark}, {CATALOGUE.steel(piece.steel)?.name ?? piece.steel}
+          {piece.mark}, {steelWords(piece)}
         </small>
       </span>
       <span>{isInWork(state) ? `${heatsDone(state)} heats so far` : `${heatsDone(state)} heats`}</span>

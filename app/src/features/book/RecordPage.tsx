@@ -28,6 +28,7 @@ import { readingWords } from "../../words/readingWords.js";
 import { LoggerDialog } from "./LoggerDialog.js";
 import { measured } from "../../words/measuredWords.js";
 import "./book.css";
+import { steelWords } from "../../words/steelWords.js";
 
 interface Line {
   /** A result that may be taken back. */
@@ -74,10 +75,7 @@ function linesOf(state: PieceState, units: Units): Line[] {
     return {
       ...base,
       what: "Described",
-      detail:
-        event.kind === "piece"
-          ? `${event.definition.name}, ${CATALOGUE.steel(event.definition.steel)?.name ?? event.definition.steel}`
-          : "",
+      detail: event.kind === "piece" ? `${event.definition.name}, ${steelWords(event.definition)}` : "",
     };
   });
 }
@@ -252,8 +250,7 @@ function Record({ state }: { state: PieceState }) {
             {piece.name} <span className="drawn">{showNotches(piece.mark)}</span>
           </h1>
           <p>
-            Mark {piece.mark}, {CATALOGUE.steel(piece.steel)?.name ?? piece.steel}, {showLength(piece.length_mm, settings)} long.{" "}
-            {endWords(state)}
+            Mark {piece.mark}, {steelWords(piece)}, {showLength(piece.length_mm, settings)} long. {endWords(state)}
           </p>
         </div>
         <div style={{ display: "flex", gap: 10 }}>

@@ -41,6 +41,7 @@ import { VerdictPanel } from "./parts/VerdictPanel.js";
 import { WhatIfPanel } from "./parts/WhatIfPanel.js";
 import { useTrial, type TrialView } from "./useTrial.js";
 import "./card.css";
+import { steelWords } from "../../words/steelWords.js";
 
 const ThroughSteel = lazy(async () => ({ default: (await import("./parts/ThroughSteel.js")).ThroughSteel }));
 const VIEWS = ["hardness", "martensite", "heat", "cooling"] as const;
@@ -66,7 +67,7 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
         <h1>
           {piece.name}{" "}
           <span>
-            {piece.mark}, {CATALOGUE.steel(piece.steel)?.name ?? piece.steel}
+            {piece.mark}, {steelWords(piece)}
           </span>{" "}
           <span className="drawn notches" aria-label={`${piece.mark} notches`}>
             {showNotches(piece.mark)}

@@ -2,6 +2,7 @@
 
 import {
   CATALOGUE,
+  cladOf,
   disagreementOf,
   nextTemper,
   resolveSteel,
@@ -79,7 +80,8 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
       void store([test, ...end], isFirst ? `/piece/${state.id}/bench` : `/book/${state.id}`);
     } else if (key === "temper" && more.outcome === "found") {
       const temperature_C = Math.round(more.temperature_C / 5) * 5;
-      const step = { kind: "temper", temperature_C, hold_min: HOLD_MIN, why: "came-out-hard" } as const;
+      const lies = route.steps.findLast((step) => step.kind === "temper")?.in;
+      const step = { kind: "temper", temperature_C, hold_min: HOLD_MIN, why: "came-out-hard", ...(lies ? { in: lies } : {}) } as const;
       void store([test, { kind: "route", route: { ...route, steps: [...route.steps, step] } }], `/piece/${state.id}/bench`);
     } else if (key === "again") void store([test, ...done], `/piece/${state.id}/why`);
   };
@@ -95,8 +97,11 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
             </span>
           </h1>
           <p>
-            {isFirst ? "Still brittle: light strokes, do not clamp it. " : ""}New edge of the file, light stroke, at three places. Drag a
-            file to an answer or tap it.
+            {isFirst ? "Still brittle: light strokes, do not clamp it. " : ""}
+            {cladOf(piece.section, piece.cladding) === null
+              ? ""
+              : "Test the bare core at the edge: the cladding is soft and says nothing. "}
+            New edge of the file, light stroke, at three places. Drag a file to an answer or tap it.
           </p>
         </div>
         <div className="card-keys">

@@ -8,6 +8,7 @@ import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useRef, useState, type ReactNode } from "react";
 import { steelFacts } from "../../words/sources.js";
+import { steelWords } from "../../words/steelWords.js";
 import { showLength, showNotches, type Units } from "../../format/show.js";
 import { Fold } from "../../parts/Fold.js";
 import { LivePiece, SCALE_PAINT, type Dimension } from "./LivePiece.js";
@@ -16,6 +17,7 @@ import { Hatches } from "../../parts/Drawing.js";
 import { LengthField } from "../../parts/QuantityField.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
 import { useUnits } from "../../store/useStore.js";
+import { CladFields } from "./CladFields.js";
 import { MorePlaces, ZoneWishes } from "./MorePlaces.js";
 import { asShape, ORDERED_FORMS, pieceOfForm, SHAPE_WORDS, START_WORDS, type ShapeName } from "./draft.js";
 import "./newPiece.css";
@@ -281,6 +283,7 @@ function MeasureIt({ piece, onChange, onFault, units }: Omit<Props, "open" | "on
         ))}
       </ToggleButtonGroup>
       <Measures key={`${piece.form}-${piece.section.shape}`} piece={piece} onChange={onChange} onFault={onFault} units={units} />
+      <CladFields piece={piece} units={units} onChange={onChange} onFault={onFault} />
       <MorePlaces piece={piece} units={units} onChange={onChange} onFault={onFault} />
       {piece.section.shape === "wedge" ? <h2>What should each part be? (if it matters)</h2> : null}
       <ZoneWishes piece={piece} onChange={onChange} />
@@ -318,11 +321,7 @@ export function PieceForm({ piece, onChange, onFault, open, onOpen }: Props) {
         <Fold title="What is it?" says={`${piece.name}, ${piece.mark}`} {...fold("what")}>
           <WhatItIs piece={piece} onChange={onChange} />
         </Fold>
-        <Fold
-          title="Steel and use"
-          says={`${CATALOGUE.steel(piece.steel)?.name ?? piece.steel}, ${start}; ${use.toLowerCase()}`}
-          {...fold("steel")}
-        >
+        <Fold title="Steel and use" says={`${steelWords(piece)}, ${start}; ${use.toLowerCase()}`} {...fold("steel")}>
           <SteelAndUse piece={piece} onChange={onChange} units={units} />
         </Fold>
         <Fold

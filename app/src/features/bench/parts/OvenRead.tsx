@@ -1,10 +1,11 @@
 /** What a thermometer in the oven says: while it comes to rest, and while the piece is in it. */
 
 import { falling, LIMITS, ovenFor, ovensOf, questionHeat, settling } from "@tembrak/core";
-import type { Units } from "../../../format/show.js";
+import { capital, type Units } from "../../../format/show.js";
 import { useKit, useSettings } from "../../../store/useStore.js";
 import { fallingWords, settlingWords } from "../../../words/workWords.js";
 import { ovenReadWords } from "../../../words/benchWords.js";
+import { vesselNoun } from "../../../words/vesselWords.js";
 import type { ActProps } from "./ActKey.js";
 import { ReadKey } from "./ReadKey.js";
 
@@ -27,7 +28,7 @@ function readsWords(reads: readonly { at_ms: number; reads_C: number }[], act: P
 export function OvenRead({ state, act, bench }: Props) {
   const units = useSettings();
   const kit = useKit() ?? null;
-  const isKiln = kit !== null && ovenFor(ovensOf(kit), act.target_C)?.kind === "kiln";
+  const isKiln = kit !== null && ovenFor(ovensOf(kit, act.in), act.target_C)?.kind === "kiln";
   const reads = state.checks.flatMap(({ act: of, reading, at_ms }) =>
     of === act.id && reading.check === "chamber" ? [{ at_ms, reads_C: reading.temperature_C }] : [],
   );
@@ -35,7 +36,7 @@ export function OvenRead({ state, act, bench }: Props) {
   return (
     <div className="oven-read">
       <ReadKey
-        what="Oven thermometer"
+        what={`${capital(vesselNoun(act.in))} thermometer`}
         start_C={reads[reads.length - 1]?.reads_C ?? act.target_C}
         limits_C={LIMITS.reading.instrument_C}
         units={units}

@@ -287,6 +287,7 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
           where={whereOf(act, in_ms)}
           {...bathSaid(done, useSettings())}
           under={underNow(move)}
+          isLaid={done?.edgeFirst === true}
           boiling={boilingNow(act, gone_s, done, prediction)}
         />
         <Seconds act={act} gone_s={gone_s} window={window} move={move}>

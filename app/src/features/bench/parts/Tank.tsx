@@ -13,14 +13,17 @@ interface Props {
   readonly medium: string;
   readonly bath: string;
   readonly under: Under;
+  /** All of it laid in along its edge, not hung. */
+  readonly isLaid?: boolean;
   /** What the bath does on the steel; null where it is not under, or nobody knows yet. */
   readonly boiling: Boiling | null;
 }
 
 /** How the piece goes in, for those who cannot see it. */
-const SAID: Readonly<Record<Under["what"], string>> = {
+const SAID: Readonly<Record<Under["what"] | "laid", string>> = {
   whole: "tip down, edge leading. Move it along its edge, never sideways.",
   edge: "lying, its edge alone below the surface. Rock it along its edge, never sideways.",
+  laid: "lying, its edge leading. Move it along its edge, never sideways.",
   end: "its end alone below the surface. Up and down, never sideways.",
 };
 
@@ -90,21 +93,22 @@ function paintFor(isHot: boolean) {
 }
 
 /** To the scale of the piece: as deep as it is to go. */
-export function Tank({ state, where, medium, bath, under, boiling }: Props) {
+export function Tank({ state, where, medium, bath, under, isLaid = false, boiling }: Props) {
   const [W, H, level] = [700, 330, 96];
-  const lie = under.what === "edge" ? "lay" : "hang";
+  const how = isLaid && under.what === "whole" ? "laid" : under.what;
+  const lie = how === "edge" || how === "laid" ? "lay" : "hang";
   const box = drawPiece(state.piece, 1, lie);
   const k = Math.min(176 / box.height_px, 400 / box.width_px);
   const drawn = drawPiece(state.piece, k, lie);
   const deep = under.what === "whole" ? level + 14 : level + under.depth_mm * k - drawn.height_px;
-  const [x, y] = [(under.what === "edge" ? 0.42 : 0.5) * W - drawn.width_px / 2, where === "under" ? deep : Math.min(-14, deep - 40)];
+  const [x, y] = [(lie === "lay" ? 0.42 : 0.5) * W - drawn.width_px / 2, where === "under" ? deep : Math.min(-14, deep - 40)];
   const paint = paintFor(where === "above");
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
       className="tank"
       role="img"
-      aria-label={`The piece ${WHERE_WORDS[where]} the ${medium}${where === "out" ? "." : `, ${SAID[under.what]}`}`}
+      aria-label={`The piece ${WHERE_WORDS[where]} the ${medium}${where === "out" ? "." : `, ${SAID[how]}`}`}
     >
       <path d={`M20 20V${H - 12}H${W - 20}V20h-13V${H - 26}H33V20z`} fill="url(#hatch-cut)" stroke="var(--steel)" strokeWidth={1.3} />
       <rect x={33} y={level} width={W - 66} height={H - 26 - level} fill="var(--lift)" opacity={0.8} />
@@ -117,7 +121,7 @@ export function Tank({ state, where, medium, bath, under, boiling }: Props) {
       <text x={46} y={H - 40} fontSize={18} fill="var(--ink2)" className="drawn">
         {medium}, {bath}
       </text>
-      {where === "out" ? null : <Moves x={W - 196} level={level} word={under.what === "edge" ? "rock it" : "up, down"} />}
+      {where === "out" ? null : <Moves x={W - 196} level={level} word={how === "edge" ? "rock it" : "up, down"} />}
       {boiling === null ? null : (
         <text x={46} y={level + 42} fontSize={18} fill="var(--ink)" className="drawn">
           {boilingWords(boiling)}

@@ -2,7 +2,7 @@
 
 import type { ComponentProps } from "react";
 import { FitNotice } from "../../../parts/FitNotice.js";
-import { useKit, useSettings } from "../../../store/useStore.js";
+import { useKit, useLog, useSettings } from "../../../store/useStore.js";
 import { BathNotice } from "./BathNotice.js";
 import { DipNotice } from "./DipNotice.js";
 import { WishNotice } from "./WishNotice.js";
@@ -14,11 +14,21 @@ interface Props extends ComponentProps<typeof BathNotice> {
 export function PlanNotices({ onReplan, ...props }: Props) {
   const kit = useKit();
   const units = useSettings();
+  const { write } = useLog();
   const { state, route } = props;
+  // Until it is quenched it may go in another way.
+  const isBefore = state.acts.every(({ kind, id }) => kind !== "quench" || !state.doneAt_ms.has(id));
   return (
     <>
       {kit ? (
-        <FitNotice piece={state.piece} route={route} kit={kit} units={units} onReplan={state.doneAt_ms.size === 0 ? onReplan : undefined} />
+        <FitNotice
+          piece={state.piece}
+          route={route}
+          kit={kit}
+          units={units}
+          onReplan={state.doneAt_ms.size === 0 ? onReplan : undefined}
+          onRoute={isBefore ? (to) => void write(state.id, [{ kind: "route", route: to }]) : undefined}
+        />
       ) : null}
       <BathNotice {...props} />
       <WishNotice {...props} />

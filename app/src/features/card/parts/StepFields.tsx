@@ -7,12 +7,17 @@ import { useState } from "react";
 import type { Units } from "../../../format/show.js";
 import { DifferenceField, DurationField, LengthField, TemperatureField } from "../../../parts/QuantityField.js";
 
+/** whole: straight down. edge-first: all of it, laid in. edge: no more than that. */
+type Goes = "whole" | "edge-first" | "edge";
+
 /** The same bath with all of it under, or only the edge; whatever else was said of it stays. */
-export function immersed(step: Extract<Step, { kind: "quench" }>, what: "whole" | "edge", height_mm: number): Step {
-  const { edgeDepth_mm: before, ...rest } = step;
+export function immersed(step: Extract<Step, { kind: "quench" }>, what: Goes, height_mm: number): Step {
+  const { edgeDepth_mm: before, ...rest } = { ...step };
+  delete rest.edgeFirst;
   // The back that follows the edge follows nothing where all of it is under.
   const { then, ...bare } = rest;
   const whole = then !== undefined && before !== undefined ? bare : rest;
+  if (what === "edge-first") return { ...whole, edgeFirst: true };
   return what === "whole" ? whole : { ...whole, edgeDepth_mm: before ?? usualEdgeDepth_mm(height_mm) };
 }
 import { DipFields } from "./DipFields.js";
@@ -51,11 +56,16 @@ function QuenchFields({ step, piece, route, units, isLocked, onChange, onFault }
         <ToggleButtonGroup
           exclusive
           disabled={isLocked}
-          value={step.edgeDepth_mm === undefined ? "whole" : "edge"}
+          value={step.edgeDepth_mm !== undefined ? "edge" : step.edgeFirst === true ? "edge-first" : "whole"}
           aria-label="How much of it goes under"
-          onChange={(_, chosen: "whole" | "edge" | null) => chosen && onChange(immersed(step, chosen, section.height_mm))}
+          onChange={(_, chosen: Goes | null) => chosen && onChange(immersed(step, chosen, section.height_mm))}
         >
-          <ToggleButton value="whole">whole</ToggleButton>
+          <ToggleButton value="whole" aria-label="whole, straight down">
+            whole
+          </ToggleButton>
+          <ToggleButton value="edge-first" aria-label="whole, edge first">
+            laid in
+          </ToggleButton>
           <ToggleButton value="edge" aria-label="edge only">
             edge
           </ToggleButton>

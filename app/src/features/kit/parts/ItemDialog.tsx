@@ -1,6 +1,6 @@
 /** One item of the kit: its name, its measures, how it errs; and what to remember when it is lit again. */
 
-import { LIMITS, type KitItem, type NewKitItem } from "@tembrak/core";
+import { LIMITS, VESSELS, type KitItem, type NewKitItem } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import Dialog from "@mui/material/Dialog";
@@ -15,6 +15,7 @@ import type { Units } from "../../../format/show.js";
 import { DifferenceField, DurationField, LengthField, NumberField, TemperatureField } from "../../../parts/QuantityField.js";
 import { useFaults } from "../../../parts/useFaults.js";
 import { FIELDS, KIND_WORDS, type Field, said } from "../../../words/kitWords.js";
+import { keepCaution } from "../../../words/vesselWords.js";
 
 type Draft = Readonly<Record<string, unknown>>;
 
@@ -213,7 +214,7 @@ export function ItemDialog({ item, isNew, units, onKeep, onRemove, onClose }: Pr
           />
         </div>
         {kind === "kiln" ? <p>Power off before reaching in, at every opening. Wiring is for licensed trades.</p> : null}
-        {kind === "oven" ? <p>An oven for steel is no oven for food again. No altered appliances.</p> : null}
+        {kind === "oven" ? <p>{keepCaution(VESSELS.find((vessel) => vessel === draft["holds"]))}</p> : null}
         {kind === "forge" || kind === "torch" ? (
           <p>Gas lines, hoses and flues by the maker&apos;s sheet and local codes; a carbon monoxide alarm beside it.</p>
         ) : null}
