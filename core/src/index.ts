@@ -80,6 +80,8 @@ export {
   WISHES,
   ZONES,
 } from "./schema/book.js";
+export { placeDoubts, type PlaceDoubt, type SoftParts } from "./evidence/testPlaces.js";
+export type { TestPlace } from "./schema/book.js";
 export { cladOf } from "./shape/cladding.js";
 export type { Cladding } from "./schema/parts.js";
 export { VESSELS, type CalibrationReading, type Kit, type KitItem, type KitKind, type Vessel } from "./schema/kit.js";

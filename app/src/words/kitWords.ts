@@ -145,6 +145,9 @@ export const KIND_WORDS: Readonly<Record<KitKind, string>> = {
   tester: "Hardness tester",
 };
 
+/** What the key says that brings one in, where that is more than its name. */
+export const ADD_WORDS: Readonly<Partial<Record<KitKind, string>>> = { oven: "Oven, or a pot or tray to temper in" };
+
 export const GROUPS: readonly { readonly name: string; readonly kinds: readonly KitKind[] }[] = [
   { name: "Heat", kinds: ["forge", "torch", "kiln", "oven"] },
   { name: "Baths", kinds: ["bath"] },

@@ -1,7 +1,7 @@
 /** What a test says, in sentences, and what follows from it. */
 
 import { type Disagreement, type Estimate, type NextTemper, type PieceState } from "@tembrak/core";
-import { showRange, showTemperature, type Units } from "../format/show.js";
+import { showDuration, showRange, showTemperature, type Units } from "../format/show.js";
 import type { TestDraft } from "../features/fileTest/useTest.js";
 
 interface Summary {
@@ -15,6 +15,27 @@ export function disagreeWords(found: Disagreement | null): string | null {
   if (found === null) return null;
   const range = ({ p05_HRC, p95_HRC }: Summary): string => showRange(p05_HRC, p95_HRC);
   return `Two tests of it do not agree: ${range(found.earlier)} HRC before, ${range(found.later)} now. One is wrong: clean ground steel, the same place, a third time.`;
+}
+
+interface SinceQuench {
+  readonly gone_s: number;
+  /** By the model; undefined while that is worked out. */
+  readonly handWarm_s: number | undefined;
+  /** Somebody held it. */
+  readonly wasFelt: boolean;
+}
+
+/** A hand may be sooner than the model by no more than this, as a share of its time. */
+const SOONEST_SHARE = 0.5;
+
+/** How long it has been out of the fire, and whether a file can say anything yet. */
+export function sinceQuenchWords({ gone_s, handWarm_s, wasFelt }: SinceQuench): string {
+  const since = `${showDuration(gone_s)} since it went under.`;
+  if (handWarm_s === undefined || gone_s >= handWarm_s) return since;
+  if (!wasFelt) return `${since} By the model it is hand-warm in ${showDuration(handWarm_s - gone_s)}: a file says nothing before.`;
+  return gone_s > SOONEST_SHARE * handWarm_s
+    ? since
+    : `${since} You found it hand-warm; by the model it is not for ${showDuration(handWarm_s - gone_s)}. Feel it again, at its thickest.`;
 }
 
 /** Measured against predicted and against what the use wants. */

@@ -4,31 +4,19 @@ import type { HardnessTest } from "../schema/book.js";
 import type { Section } from "../schema/parts.js";
 import type { Bell } from "../numerics/mixture.js";
 import { FAILED, type BeliefSummary } from "./belief.js";
+import { thinnestTested_mm } from "./testPlaces.js";
 import { hardnessVerdict, type HardnessVerdict, type TestDone } from "./verdict.js";
 
 /** An ordinary mill file is no marked file: its own hardness is not known to better than this, HRC (common practice, no source). */
 export const MILL_FILE_HRC = 63;
 const MILL_SPREAD_HRC = 1;
 
-/** How thick a piece is where a tester presses: the middle of a blade's flat; null where nothing thin is tested. */
-function thicknessTested_mm(section: Section): number | null {
-  switch (section.shape) {
-    case "wedge":
-      return 0.5 * (section.spine_mm + section.edge_mm);
-    case "plate":
-      return section.thickness_mm;
-    case "round":
-    case "square":
-      return null;
-  }
-}
-
 /** What was done, as the judgement takes it. */
 export function testDone(
-  { strokes, readings_HRC, blockBias_HRC, diameter_mm, surface, piece_C }: HardnessTest,
+  { strokes, readings_HRC, places, blockBias_HRC, diameter_mm, surface, piece_C }: HardnessTest,
   section: Section,
 ): TestDone {
-  const thickness_mm = thicknessTested_mm(section);
+  const thickness_mm = thinnestTested_mm(section, places);
   return {
     strokes: strokes.map(({ file_HRC, result }) => ({
       hardness_HRC: file_HRC,

@@ -191,7 +191,9 @@ function shortOfTemper_K(catalogue: Catalogue, piece: Piece, route: Route, kit: 
   if (first === undefined) return 0;
   const over_K = Math.max(...tempers.map(({ temperature_C }) => temperature_C)) - (hottestTemper_C(kit, first.in) ?? Infinity);
   if (over_K > 0 || first.why !== "oven-ends") return Math.max(0, over_K);
-  const free = planRoute(catalogue, piece, route.school, { way: { ...wayOf(route), draws: "oven" } }).steps.find((step) => step.kind === "temper");
+  const free = planRoute(catalogue, piece, route.school, { way: { ...wayOf(route), draws: "oven" } }).steps.find(
+    (step) => step.kind === "temper",
+  );
   return free?.kind === "temper" ? free.temperature_C - first.temperature_C : 0;
 }
 

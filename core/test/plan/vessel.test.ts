@@ -24,21 +24,20 @@ const KNIFE: Piece = {
 };
 const SPRING: Piece = { ...KNIFE, kind: "spring", steel: "5160", use: "spring", section: { shape: "plate", thickness_mm: 4 } };
 const bare: Kit = PRESETS[0]!.items.map((item, i) => ({ ...item, id: `k${i}` }));
-const pot = (holds: (typeof VESSELS)[number], more: object = {}): KitItem =>
-  ({
-    id: holds,
-    kind: "oven",
-    name: `Pot of ${holds}`,
-    holds,
-    length_mm: 400,
-    width_mm: 200,
-    height_mm: 200,
-    limit_C: 300,
-    offset_C: 0,
-    swing_C: 4,
-    settle_min: 30,
-    ...more,
-  }) as KitItem;
+const pot = (holds: (typeof VESSELS)[number], more: object = {}): KitItem => ({
+  id: holds,
+  kind: "oven",
+  name: `Pot of ${holds}`,
+  holds,
+  length_mm: 400,
+  width_mm: 200,
+  height_mm: 200,
+  limit_C: 300,
+  offset_C: 0,
+  swing_C: 4,
+  settle_min: 30,
+  ...more,
+});
 const planned = (kit: Kit | null, draws: Draws, piece = KNIFE): Route => planRoute(CATALOGUE, piece, "forge", { kit, way: { draws } });
 const tempers = ({ steps }: Route) => steps.flatMap((step) => (step.kind === "temper" ? [step] : []));
 
@@ -79,7 +78,8 @@ describe("a temper in oil, salt or sand", () => {
   it("salt is not asked to be molten colder than it is", () => {
     const striker: Piece = { ...KNIFE, steel: "1095", use: "razor" };
     const use = CATALOGUE.use("razor") ? striker : { ...striker, use: CATALOGUE.uses.at(-1)!.id };
-    for (const { temperature_C } of tempers(planned([...bare, pot("salt")], "salt", use))) expect(temperature_C).toBeGreaterThanOrEqual(160);
+    for (const { temperature_C } of tempers(planned([...bare, pot("salt")], "salt", use)))
+      expect(temperature_C).toBeGreaterThanOrEqual(160);
   });
   it("a plan for a pot that is not there says so by its name", () => {
     const route = planned(null, "salt");

@@ -56,7 +56,9 @@ describe("ways to harden", () => {
   });
   it("a way its shape does not have is refused with those it has", () => {
     expect(() => planRoute(CATALOGUE, blade, "forge", { way: { hardens: "ends" } })).toThrow(/whole, edge; got ends/);
-    expect(() => planRoute(CATALOGUE, blade, "forge", { way: { draws: "residual" } })).toThrow(/oven, oil, salt, sand, torch, hot-bar; got residual/);
+    expect(() => planRoute(CATALOGUE, blade, "forge", { way: { draws: "residual" } })).toThrow(
+      /oven, oil, salt, sand, torch, hot-bar; got residual/,
+    );
   });
   it("an edge quench whose temper is a colour run: the edge goes under, the colour is run from the back", () => {
     const { steps } = planRoute(CATALOGUE, blade, "forge", { way: { hardens: "edge", draws: "hot-bar" } });

@@ -48,7 +48,9 @@ describe("a clad blade", () => {
     expect(tempered_HRC[outer]).toBe(asQuenched_HRC[outer]);
     expect(martensite[outer]).toBe(0);
     expect(asQuenched_HRC[0]).toBeGreaterThan(58);
-    expect(pictureSection(CATALOGUE, { piece: BARE, route: inOil(BARE, "fast-oil"), station: null, effort: "quick" }).isCladding).toBeNull();
+    expect(
+      pictureSection(CATALOGUE, { piece: BARE, route: inOil(BARE, "fast-oil"), station: null, effort: "quick" }).isCladding,
+    ).toBeNull();
   });
   it("where the blade is no thicker than its core it is one steel, and a bar has none", () => {
     const thin: Piece = { ...CLAD, section: { shape: "wedge", spine_mm: 1.5, edge_mm: 0.5, height_mm: 20 } };

@@ -1,7 +1,7 @@
 /** Everything that happened, piece by piece; and the file that carries it elsewhere. */
 
 import { rowEnd } from "../../words/fateWords.js";
-import { isInWork, CATALOGUE, heatsDone, type PieceState } from "@tembrak/core";
+import { isInWork, heatsDone, type PieceState } from "@tembrak/core";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import { Link } from "react-router";

@@ -2,7 +2,7 @@
 
 import { endWords, FATE_WORDS } from "../../words/fateWords.js";
 import { gradeWords } from "../../words/workWords.js";
-import { gradeOf, testFound, brittleSince, CATALOGUE, isInWork, type PieceState } from "@tembrak/core";
+import { gradeOf, testFound, brittleSince, isInWork, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -28,6 +28,7 @@ import { readingWords } from "../../words/readingWords.js";
 import { LoggerDialog } from "./LoggerDialog.js";
 import { measured } from "../../words/measuredWords.js";
 import "./book.css";
+import { PlacesDrawing } from "../../parts/PlacesDrawing.js";
 import { steelWords } from "../../words/steelWords.js";
 
 interface Line {
@@ -270,7 +271,10 @@ function Record({ state }: { state: PieceState }) {
         </div>
       </header>
       <div className="record-top">
-        <Drawn state={state} now_ms={now_ms} />
+        <div>
+          <Drawn state={state} now_ms={now_ms} />
+          <Tested state={state} />
+        </div>
         <div>
           <p className="verdict-line">
             {found
@@ -307,6 +311,19 @@ function Record({ state }: { state: PieceState }) {
       <NewNote id={state.id} />
       <LoggerDialog state={state} units={settings} />
     </main>
+  );
+}
+
+/** The places of the last test that says where it was made. */
+function Tested({ state }: { state: PieceState }) {
+  const { test } = state.tests.findLast(({ test: { places } }) => places?.some((place) => place !== null)) ?? {};
+  if (test?.places === undefined) return null;
+  const label = `Where its tester was set: ${test.readings_HRC.map((reading, i) => `${i + 1}, ${reading}`).join("; ")} HRC`;
+  return (
+    <figure className="tested-places">
+      <PlacesDrawing piece={state.piece} places={test.places} label={label} />
+      <figcaption>{label}</figcaption>
+    </figure>
   );
 }
 

@@ -1,6 +1,7 @@
 /** A row of files and a few readings against what was predicted: what it is, how sure, and what follows. */
 
 import {
+  bathTimes,
   CATALOGUE,
   cladOf,
   disagreementOf,
@@ -16,20 +17,23 @@ import {
   type PieceState,
   type Prediction,
   type Route,
+  type SoftParts,
+  wayOf,
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link, useNavigate, useParams } from "react-router";
 import { useStanding } from "../../compute/useAnswers.js";
+import { timeFor } from "../../format/pieceTime.js";
 import { showHardness, showRange } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import type { NewEvent } from "../../store/db.js";
-import { useKit, useLog, usePiece, useSettings } from "../../store/useStore.js";
+import { useKit, useLog, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { UnknownPiece } from "../../parts/UnknownPiece.js";
 import { unknownOf } from "../../words/unknownWords.js";
 import { FileLadder } from "./parts/FileLadder.js";
 import { ShopTests } from "./parts/ShopTests.js";
 import { TestTools } from "./parts/TestTools.js";
-import { compareWords, disagreeWords, evidenceWords, followUps, type FollowUp } from "../../words/testWords.js";
+import { compareWords, disagreeWords, evidenceWords, followUps, sinceQuenchWords, type FollowUp } from "../../words/testWords.js";
 import { useTest } from "./useTest.js";
 import { testNoticeWords } from "../../words/noticeWords.js";
 import "./fileTest.css";
@@ -52,6 +56,46 @@ function furtherTemper(piece: Piece, route: Route, { summary }: HardnessVerdict,
   });
 }
 
+/** What of a piece its way of hardening leaves soft: above the quench line, or behind the end that went in. */
+function softParts({ length_mm }: Piece, route: Route, expected: Prediction | undefined): SoftParts {
+  const quench = route.steps.findLast((step) => step.kind === "quench");
+  const line = expected?.hardening.quenchLine ?? null;
+  const part = quench?.kind === "quench" && quench.turns === undefined && quench.part?.end === "working" ? quench.part : undefined;
+  return {
+    ...(line === null ? {} : { above_mm: line.height_mm }),
+    ...(part === undefined || wayOf(route).hardens === "ends" ? {} : { before: 1 - part.depth_mm / length_mm }),
+  };
+}
+
+/** Before its temper: how long since it went under, and whether it should be hand-warm by now. */
+function useWarmth(state: PieceState, isFirst: boolean, expected: Prediction | undefined) {
+  const now_ms = timeFor(state, useNow(TICK_ms));
+  const quench = state.acts.findLast(({ kind, id }) => kind === "quench" && state.doneAt_ms.has(id));
+  const in_ms = quench === undefined ? null : bathTimes(state, quench.step).in_ms;
+  if (!isFirst || in_ms === null) return { isWarm: true, words: "" };
+  const gone_s = Math.max(0, (now_ms - in_ms) / 1000);
+  const handWarm_s = expected?.hardening.handWarm_s;
+  const wasFelt = state.acts.some(({ kind, step, id }) => kind === "cool-down" && step === quench?.step && state.doneAt_ms.has(id));
+  const isWarm = wasFelt || handWarm_s === undefined || gone_s >= handWarm_s;
+  return { isWarm, words: sinceQuenchWords({ gone_s, handWarm_s, wasFelt }) };
+}
+
+const TICK_ms = 5000;
+
+function Numeral({ mean_HRC, p05_HRC, p95_HRC }: HardnessVerdict["summary"]) {
+  return (
+    <div className="test-verdict">
+      <span className="test-numeral" data-testid="test-mean">
+        {showHardness(mean_HRC, 1)}
+      </span>
+      <span>
+        <small>HRC</small>
+        <b data-testid="test-range">{showRange(p05_HRC, p95_HRC)}</b>
+      </span>
+    </div>
+  );
+}
+
 function Testing({ state, route, act }: { state: PieceState; route: Route; act: string }) {
   const settings = useSettings();
   const navigate = useNavigate();
@@ -60,8 +104,9 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const kit = useKit() ?? null;
   const isFirst = act !== "prove";
   const prediction = useStanding(state);
+  const warmth = useWarmth(state, isFirst, prediction.data);
   const prior = isFirst ? prediction.data?.working.asQuenched : prediction.data?.working.tempered;
-  const { draft, setDraft, verdict, event, isEmpty } = useTest(prior, piece.section, kit);
+  const { draft, setDraft, verdict, event, isEmpty } = useTest(prior, piece.section, kit, warmth.isWarm);
   const target = targetOf(CATALOGUE, piece.use);
   const earlier = testsOf(state);
   const odd = disagreeWords(disagreementOf([...earlier, { test: event, tempers: tempersDone(state) }], piece.section));
@@ -116,15 +161,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
       <div className="test-panels">
         <FileLadder kit={kit} draft={draft} onChange={setDraft} verdict={verdict} prior={prior} wanted={isFirst ? null : target} />
         <div className="test-says">
-          <div className="test-verdict">
-            <span className="test-numeral" data-testid="test-mean">
-              {showHardness(summary.mean_HRC, 1)}
-            </span>
-            <span>
-              <small>HRC</small>
-              <b data-testid="test-range">{showRange(summary.p05_HRC, summary.p95_HRC)}</b>
-            </span>
-          </div>
+          <Numeral {...summary} />
           {isEmpty ? (
             <p className="test-line">{prior ? "As predicted; nothing is tried yet." : "Nothing is tried yet."}</p>
           ) : (
@@ -148,7 +185,18 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
               </p>
             ))}
           {piece.isPractice === true ? <ShopTests piece={state.id} draft={draft} onChange={setDraft} /> : null}
-          <TestTools draft={draft} onChange={setDraft} />
+          {warmth.words === "" ? null : (
+            <p className="test-why" data-testid="since-quench">
+              {warmth.words}
+            </p>
+          )}
+          <TestTools
+            piece={piece}
+            soft={softParts(piece, route, prediction.data)}
+            isWarm={warmth.isWarm}
+            draft={draft}
+            onChange={setDraft}
+          />
           {isEmpty ? null : (
             <div className="test-next">
               <h2>Next, one of</h2>

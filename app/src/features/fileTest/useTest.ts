@@ -9,18 +9,29 @@ import {
   type HardnessVerdict,
   type Kit,
   type Section,
+  type TestPlace,
 } from "@tembrak/core";
 import { useMemo, useState } from "react";
 
 export interface TestDraft {
   readonly strokes: ReadonlyMap<number, FileResult>;
   readonly readings: readonly number[];
+  /** Where each was made; null, or nothing, where nobody said. */
+  readonly places: readonly (TestPlace | null)[];
   readonly blockBias_HRC: number | null;
   readonly surface: HardnessTest["surface"];
-  readonly isHandWarm: boolean;
+  /** Null where nobody said: then as the model has it. */
+  readonly isHandWarm: boolean | null;
 }
 
-export const EMPTY_TEST: TestDraft = { strokes: new Map(), readings: [], blockBias_HRC: null, surface: "as-it-came", isHandWarm: true };
+export const EMPTY_TEST: TestDraft = {
+  strokes: new Map(),
+  readings: [],
+  places: [],
+  blockBias_HRC: null,
+  surface: "as-it-came",
+  isHandWarm: null,
+};
 
 /** What stands for "not hand-warm yet" in the record, C. */
 const TOO_HOT_C = 60;
@@ -34,14 +45,16 @@ export interface TestInHand {
   readonly isEmpty: boolean;
 }
 
-function eventOf(draft: TestDraft, prior: Estimate | undefined, section: Section): HardnessTest {
+function eventOf(draft: TestDraft, prior: Estimate | undefined, section: Section, isWarm: boolean): HardnessTest {
+  const places = draft.readings.map((_, i) => draft.places[i] ?? null);
   return {
     strokes: [...draft.strokes].map(([file_HRC, result]) => ({ file_HRC, result })),
     readings_HRC: [...draft.readings],
+    ...(places.every((place) => place === null) ? {} : { places }),
     ...(draft.blockBias_HRC === null ? {} : { blockBias_HRC: draft.blockBias_HRC }),
     ...(section.shape === "round" ? { diameter_mm: section.diameter_mm } : {}),
     surface: draft.surface,
-    piece_C: draft.isHandWarm ? HAND_C : TOO_HOT_C,
+    piece_C: (draft.isHandWarm ?? isWarm) ? HAND_C : TOO_HOT_C,
     ...(prior ? { predicted: { mean_HRC: prior.mean_HRC, sd_HRC: prior.sd_HRC } } : {}),
   };
 }
@@ -51,12 +64,12 @@ function verdictOf(test: HardnessTest, isEmpty: boolean, prior: Estimate | undef
   return prior === undefined ? testVerdict(test, section) : testVerdict(test, section, isEmpty ? prior.members : prior.against);
 }
 
-/** @param prior what the piece is taken for before this test, by earlier tests of it too */
-export function useTest(prior: Estimate | undefined, section: Section, kit: Kit | null): TestInHand {
+/** @param prior what the piece is taken for before this test, by earlier tests of it too; @param isWarm whether it should be hand-warm by now */
+export function useTest(prior: Estimate | undefined, section: Section, kit: Kit | null, isWarm: boolean): TestInHand {
   // The tester of the kit was tried on its block there.
   const [draft, setDraft] = useState<TestDraft>(() => ({ ...EMPTY_TEST, blockBias_HRC: kitOf(kit ?? [], "tester")[0]?.bias_HRC ?? null }));
   const isEmpty = draft.strokes.size === 0 && draft.readings.length === 0;
-  const event = useMemo(() => eventOf(draft, prior, section), [draft, prior, section]);
+  const event = useMemo(() => eventOf(draft, prior, section, isWarm), [draft, prior, section, isWarm]);
   const verdict = useMemo(() => verdictOf(event, isEmpty, prior, section), [event, isEmpty, prior, section]);
   // What is shown is what is stored: rack and record say the same of it later.
   return { draft, setDraft, verdict, event: { ...event, found: verdict.summary }, isEmpty };

@@ -11,7 +11,7 @@ import { KitStart } from "../../parts/KitStart.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { newId, removeKitItem, writeKitItems, writeSettings } from "../../store/db.js";
 import { useKit, usePieces, useSettings } from "../../store/useStore.js";
-import { blank, factsOf, GROUPS, KIND_WORDS, lacks } from "../../words/kitWords.js";
+import { blank, factsOf, GROUPS, ADD_WORDS, KIND_WORDS, lacks } from "../../words/kitWords.js";
 import { factorTitle, factorWords } from "../../words/learnedWords.js";
 import { CalibrateDialog } from "./parts/CalibrateDialog.js";
 import { ItemDialog } from "./parts/ItemDialog.js";
@@ -194,7 +194,7 @@ export function KitPage() {
             <div className="kit-adds">
               {kinds.map((kind) => (
                 <Button key={kind} size="small" variant="text" onClick={() => add(kind)}>
-                  {`+ ${KIND_WORDS[kind]}`}
+                  {`+ ${ADD_WORDS[kind] ?? KIND_WORDS[kind]}`}
                 </Button>
               ))}
             </div>

@@ -92,16 +92,23 @@ function paintFor(isHot: boolean) {
   return { stops, words: "", now_C: isHot ? 760 : null, isGlowing: isHot };
 }
 
-/** To the scale of the piece: as deep as it is to go. */
-export function Tank({ state, where, medium, bath, under, isLaid = false, boiling }: Props) {
-  const [W, H, level] = [700, 330, 96];
-  const how = isLaid && under.what === "whole" ? "laid" : under.what;
-  const lie = how === "edge" || how === "laid" ? "lay" : "hang";
-  const box = drawPiece(state.piece, 1, lie);
+const [W, H, LEVEL] = [700, 330, 96];
+
+/** Where the piece hangs or lies, to its own scale and as deep as it is to go. */
+function placed({ piece }: PieceState, where: Where, under: Under, isLaid: boolean) {
+  const how = isLaid && under.what === "whole" ? ("laid" as const) : under.what;
+  const lie = how === "edge" || how === "laid" ? ("lay" as const) : ("hang" as const);
+  const box = drawPiece(piece, 1, lie);
   const k = Math.min(176 / box.height_px, 400 / box.width_px);
-  const drawn = drawPiece(state.piece, k, lie);
-  const deep = under.what === "whole" ? level + 14 : level + under.depth_mm * k - drawn.height_px;
-  const [x, y] = [(lie === "lay" ? 0.42 : 0.5) * W - drawn.width_px / 2, where === "under" ? deep : Math.min(-14, deep - 40)];
+  const drawn = drawPiece(piece, k, lie);
+  const deep = under.what === "whole" ? LEVEL + 14 : LEVEL + under.depth_mm * k - drawn.height_px;
+  const x = (lie === "lay" ? 0.42 : 0.5) * W - drawn.width_px / 2;
+  return { how, lie, drawn, x, y: where === "under" ? deep : Math.min(-14, deep - 40) };
+}
+
+export function Tank({ state, where, medium, bath, under, isLaid = false, boiling }: Props) {
+  const level = LEVEL;
+  const { how, lie, drawn, x, y } = placed(state, where, under, isLaid);
   const paint = paintFor(where === "above");
   return (
     <svg

@@ -1,14 +1,20 @@
 /** What else a test rests on: the surface, whether it is hand-warm, tester readings and how the tester reads its block. */
 
-import { LIMITS } from "@tembrak/core";
+import { LIMITS, type Piece, type SoftParts } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
 import type { TestDraft } from "../useTest.js";
+import { TesterPlaces } from "./TesterPlaces.js";
 
 interface Props {
+  readonly piece: Piece;
+  /** What was left soft on purpose. */
+  readonly soft: SoftParts;
+  /** Whether it should be hand-warm by now. */
+  readonly isWarm: boolean;
   readonly draft: TestDraft;
   readonly onChange: (draft: TestDraft) => void;
 }
@@ -34,7 +40,7 @@ function readReadings(text: string): { readonly readings: readonly number[]; rea
   return { readings, problem };
 }
 
-export function TestTools({ draft, onChange }: Props) {
+export function TestTools({ piece, soft, isWarm, draft, onChange }: Props) {
   const [isOpen, setIsOpen] = useState(false);
   const [text, setText] = useState("");
   const [bias, setBias] = useState(() => (draft.blockBias_HRC === null ? "" : String(draft.blockBias_HRC)));
@@ -57,7 +63,7 @@ export function TestTools({ draft, onChange }: Props) {
       <ToggleButtonGroup
         exclusive
         size="small"
-        value={draft.isHandWarm ? "yes" : "no"}
+        value={(draft.isHandWarm ?? isWarm) ? "yes" : "no"}
         aria-label="Can you hold it"
         onChange={(_, v: string | null) => v && onChange({ ...draft, isHandWarm: v === "yes" })}
       >
@@ -76,6 +82,15 @@ export function TestTools({ draft, onChange }: Props) {
               onChange({ ...draft, readings: readReadings(event.target.value).readings });
             }}
             fullWidth
+          />
+          <TesterPlaces
+            piece={piece}
+            soft={soft}
+            draft={draft}
+            onChange={(next) => {
+              if (next.readings.length < draft.readings.length) setText(next.readings.join(" "));
+              onChange(next);
+            }}
           />
           <TextField
             label="Tester reads its block too high by"
