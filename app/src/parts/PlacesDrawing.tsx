@@ -13,7 +13,7 @@ interface Props {
   readonly onPlace?: (place: TestPlace) => void;
 }
 
-const [W, H] = [420, 132];
+const [W, H] = [420, 190];
 const PLAIN = {
   stops: [
     { at: 0, colour: "var(--scale)" },

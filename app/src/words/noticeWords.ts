@@ -50,6 +50,8 @@ export function testNoticeWords(notice: TestNotice, units: Units): string {
       return "The round is too small for this scale: the correction is more than 3 HRC.";
     case "too-thin":
       return `Too thin for a Rockwell C test at this hardness: it takes ${showThin(notice.least_mm, units)}. Test the spine or the tang.`;
+    case "scattered-readings":
+      return `The readings lie ${notice.apart_HRC.toFixed(1)} HRC apart: that is not one hardness. Clean ground steel, away from edges and old dents.`;
     case "few-readings":
       return "Three readings or more, the first after setting up thrown away.";
     case "no-block":

@@ -45,7 +45,7 @@ export const REASON_WORDS: Readonly<Record<Exclude<Reason, "said">, string>> = {
   "came-out-hard": "It came out harder than wanted.",
   "clad-core": "The cladding slows the core: a faster oil than this steel asks for bare makes up for it.",
   "clear-of-dip": "Takes the brittleness out, at a heat clear of the dip where this steel is more brittle than its hardness says.",
-  "oven-ends": "As hot as this oven goes: its use wants it hotter.",
+  "oven-ends": "As hot as it can be tempered there: its use wants it hotter.",
 };
 
 export function reasonWords({ why, said }: Pick<Step, "why" | "said">): string {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { actsOfRoute, CATALOGUE, planRoute, pieceState, type BookEvent, type NextTemper, type Piece } from "@tembrak/core";
+import { actsOfRoute, CATALOGUE, planRoute, pieceState, testVerdict, type BookEvent, type NextTemper, type Piece } from "@tembrak/core";
 import { compareWords, evidenceWords, followUps } from "./testWords.js";
 import { EMPTY_TEST, type TestDraft } from "../features/fileTest/useTest.js";
 
@@ -67,19 +67,31 @@ describe("what each answer rules out", () => {
         readings: [56.1, 56.4],
         surface: "ground",
       }),
+      testVerdict({ strokes: [], readings_HRC: [56.1, 56.4], surface: "ground" }, hook.section).corrected,
     );
     expect(words).toEqual([
       "55 skated: harder than that.",
       "60 bit: softer than that.",
-      "2 tester readings.",
+      expect.stringMatching(/^2 tester readings: mean 56\.[23], spread 0\.2\.$/),
       "Ground past the scale: a soft skin hiding hard steel is 3 in 100.",
     ]);
   });
   it("says how likely a soft skin is for each surface, and nothing of it without a file", () => {
     const one = new Map([[60, "bites" as const]]);
-    expect(evidenceWords(draft({ strokes: one })).at(-1)).toMatch(/1 in 10/);
-    expect(evidenceWords(draft({ strokes: one, surface: "heated-long-unprotected" })).at(-1)).toMatch(/even chance/);
-    expect(evidenceWords(draft({ readings: [60] }))).toEqual(["1 tester reading."]);
+    expect(evidenceWords(draft({ strokes: one }), null).at(-1)).toMatch(/1 in 10/);
+    expect(evidenceWords(draft({ strokes: one, surface: "heated-long-unprotected" }), null).at(-1)).toMatch(/even chance/);
+    // By hand: 59, 60, 61 have mean 60 and spread 1; a tester 0.5 too hard on its block makes it 59.5.
+    const read = (readings_HRC: number[], blockBias_HRC?: number) =>
+      evidenceWords(
+        draft({ readings: readings_HRC }),
+        testVerdict(
+          { strokes: [], readings_HRC, surface: "ground", ...(blockBias_HRC === undefined ? {} : { blockBias_HRC }) },
+          hook.section,
+        ).corrected,
+      );
+    expect(read([60])).toEqual(["One tester reading: 60.0."]);
+    expect(read([59, 60, 61])).toEqual(["3 tester readings: mean 60.0, spread 1.0."]);
+    expect(read([59, 60, 61], 0.5)).toEqual(["3 tester readings: mean 60.0, spread 1.0; corrected 59.5."]);
   });
 });
 

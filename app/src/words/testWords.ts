@@ -1,7 +1,7 @@
 /** What a test says, in sentences, and what follows from it. */
 
-import { type Disagreement, type Estimate, type NextTemper, type PieceState } from "@tembrak/core";
-import { showDuration, showRange, showTemperature, type Units } from "../format/show.js";
+import { type Disagreement, type Estimate, type HardnessVerdict, type NextTemper, type PieceState } from "@tembrak/core";
+import { showDuration, showHardness, showRange, showTemperature, type Units } from "../format/show.js";
 import type { TestDraft } from "../features/fileTest/useTest.js";
 
 interface Summary {
@@ -59,14 +59,23 @@ export function compareWords(
   return `${against}, inside the ${mean_HRC >= middle ? "upper" : "lower"} half of what its use wants.`;
 }
 
+/** How many readings, their mean and how far they scatter; what the mean is once block and roundness are counted. */
+function testerWords(readings: readonly number[], { raw_HRC, corrected_HRC, count }: NonNullable<HardnessVerdict["corrected"]>): string {
+  const spread = Math.sqrt(readings.reduce((sum, reading) => sum + (reading - raw_HRC) ** 2, 0) / Math.max(1, count - 1));
+  const many = count === 1 ? "One tester reading" : `${count} tester readings`;
+  const mean = count === 1 ? showHardness(raw_HRC, 1) : `mean ${showHardness(raw_HRC, 1)}, spread ${spread.toFixed(1)}`;
+  const off = Math.abs(corrected_HRC - raw_HRC) < 0.05 ? "" : `; corrected ${showHardness(corrected_HRC, 1)}`;
+  return `${many}: ${mean}${off}.`;
+}
+
 /** What each answer rules out. */
-export function evidenceWords({ strokes, readings, surface }: TestDraft): string[] {
+export function evidenceWords({ strokes, readings, surface }: TestDraft, corrected: HardnessVerdict["corrected"]): string[] {
   const skated = [...strokes].filter(([, r]) => r === "skates").map(([f]) => f);
   const bit = [...strokes].filter(([, r]) => r === "bites").map(([f]) => f);
   const words: string[] = [];
   if (skated.length > 0) words.push(`${Math.max(...skated)} skated: harder than that.`);
   if (bit.length > 0) words.push(`${Math.min(...bit)} bit: softer than that.`);
-  if (readings.length > 0) words.push(`${readings.length} tester reading${readings.length > 1 ? "s" : ""}.`);
+  if (corrected !== null) words.push(testerWords(readings, corrected));
   if (strokes.size > 0) {
     words.push(
       surface === "ground"

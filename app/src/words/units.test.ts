@@ -132,6 +132,7 @@ const TEST_NOTICES: readonly TestNotice[] = [
   { code: "few-readings" },
   { code: "no-block" },
   { code: "too-thin", least_mm: 0.81 },
+  { code: "scattered-readings", apart_HRC: 8.5 },
 ];
 const KINDS = ["glow", "magnet", "probe", "infrared", "stick", "time"] as const;
 const CONFLICTS: readonly HeatConflict[] = KINDS.flatMap((odd) =>

@@ -69,7 +69,7 @@ describe("what a piece is made of, and where it was tried", () => {
     expect(at(120, false)).toBe("2 min since it went under. By the model it is hand-warm in 8 min: a file says nothing before.");
     expect(at(120, true)).toMatch(/You found it hand-warm; by the model it is not for 8 min/);
     expect(at(400, true)).toBe("7 min since it went under.");
-    expect(at(700, false)).toBe("11 min since it went under.");
+    expect(at(700, false)).toBe("12 min since it went under.");
     expect(sinceQuenchWords({ gone_s: 60, handWarm_s: undefined, wasFelt: false })).toBe("60 s since it went under.");
   });
 });

@@ -74,11 +74,16 @@ function summaryAfter(prior: readonly Bell[], says: Likelihood | null, belief: H
   return { mean_HRC: mean, sd_HRC: sd, p05_HRC: p05, p95_HRC: p95 };
 }
 
+/** Readings of one hardness lie no further apart than this, six times a bench tester's scatter, HRC (judgement). */
+const MOST_APART_HRC = 5;
+
 function testerNotices({ thickness_mm, ...readings }: NonNullable<TestDone["rockwell"]>, result: RockwellResult): TestNotice[] {
   const notices: TestNotice[] = [];
   if (result.cylinder_HRC > MOST_CYLINDER_HRC) notices.push({ code: "too-round" });
   const least_mm = thinnestForRockwellC_mm(result.corrected_HRC);
   if (thickness_mm !== undefined && thickness_mm < least_mm) notices.push({ code: "too-thin", least_mm });
+  const apart_HRC = Math.max(...readings.readings_HRC) - Math.min(...readings.readings_HRC);
+  if (apart_HRC > MOST_APART_HRC) notices.push({ code: "scattered-readings", apart_HRC });
   if (readings.readings_HRC.length < 3) notices.push({ code: "few-readings" });
   if (readings.blockBias_HRC === undefined) notices.push({ code: "no-block" });
   return notices;

@@ -63,6 +63,8 @@ function testText(notice: TestNotice): string {
       return "The round is too small for this scale: the correction is more than 3 HRC.";
     case "too-thin":
       return `Too thin for a Rockwell C test at this hardness: it takes ${notice.least_mm.toFixed(2)} mm. Test the spine or the tang.`;
+    case "scattered-readings":
+      return `The readings lie ${notice.apart_HRC.toFixed(1)} HRC apart: that is not one hardness. Clean ground steel, away from edges and old dents.`;
     case "few-readings":
       return "Three readings or more, the first after setting up thrown away.";
     case "no-block":
@@ -138,7 +140,7 @@ export const REASON_TEXT: Readonly<Record<Reason, string>> = {
   "came-out-hard": "It came out harder than wanted.",
   "clad-core": "The cladding slows the core: a fast oil makes up for it.",
   "clear-of-dip": "Takes the brittleness out, clear of the dip of toughness.",
-  "oven-ends": "As hot as this oven goes: its use wants it hotter.",
+  "oven-ends": "As hot as it can be tempered there: its use wants it hotter.",
   said: "",
 };
 

@@ -41,3 +41,12 @@ describe("where a tester was set", () => {
     expect(placeDoubts(BLADE, undefined, { above_mm: 16 })).toEqual([]);
   });
 });
+
+describe("readings that are not of one hardness", () => {
+  it("more than 5 HRC apart they are questioned, closer they are the tester's scatter", () => {
+    const apart = (readings_HRC: number[]): string[] =>
+      testVerdict({ strokes: [], readings_HRC, surface: "ground" }, BLADE).notices.map(({ code }) => code);
+    expect(apart([59, 60.5, 41])).toContain("scattered-readings");
+    expect(apart([58, 60, 62])).not.toContain("scattered-readings");
+  });
+});

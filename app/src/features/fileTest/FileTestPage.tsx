@@ -169,7 +169,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
               <p className="test-line" aria-live="polite">
                 {compareWords(summary, prior, target, isFirst)}
               </p>
-              <p className="test-why">{evidenceWords(draft).join(" ")}</p>
+              <p className="test-why">{evidenceWords(draft, verdict.corrected).join(" ")}</p>
             </>
           )}
           {isEmpty || odd === null ? null : (

@@ -184,6 +184,11 @@ export function ItemDialog({ item, isNew, units, onKeep, onRemove, onClose }: Pr
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{isNew ? `A ${KIND_WORDS[kind].toLowerCase()} for the kit` : KIND_WORDS[kind]}</DialogTitle>
       <DialogContent>
+        {kind === "kiln" ? <p>Power off before reaching in, at every opening. Wiring is for licensed trades.</p> : null}
+        {kind === "oven" ? <p>{keepCaution(VESSELS.find((vessel) => vessel === draft["holds"]))}</p> : null}
+        {kind === "forge" || kind === "torch" ? (
+          <p>Gas lines, hoses and flues by the maker&apos;s sheet and local codes; a carbon monoxide alarm beside it.</p>
+        ) : null}
         <div className="kit-fields">
           <TextField
             label="Name"
@@ -213,11 +218,6 @@ export function ItemDialog({ item, isNew, units, onKeep, onRemove, onClose }: Pr
             className="kit-notes"
           />
         </div>
-        {kind === "kiln" ? <p>Power off before reaching in, at every opening. Wiring is for licensed trades.</p> : null}
-        {kind === "oven" ? <p>{keepCaution(VESSELS.find((vessel) => vessel === draft["holds"]))}</p> : null}
-        {kind === "forge" || kind === "torch" ? (
-          <p>Gas lines, hoses and flues by the maker&apos;s sheet and local codes; a carbon monoxide alarm beside it.</p>
-        ) : null}
       </DialogContent>
       <DialogActions>
         {isNew ? null : (
