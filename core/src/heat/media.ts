@@ -135,6 +135,37 @@ export function mediumBoundary(medium: Medium, bath_C: number, agitation: Agitat
   return boilingBoundary(curve, bath_C);
 }
 
+/** One part of a face, by its share of the area. */
+export interface FacePart {
+  readonly boundary: Boundary;
+  readonly share: number;
+}
+
+/**
+ * A face of which one part sees one boundary and one another, at one temperature of the steel: what leaves it is what leaves its parts.
+ * @param parts two at least; their shares add up to 1
+ */
+export function mixedBoundary(parts: readonly FacePart[]): Boundary {
+  const leaves = (T: number): number =>
+    parts.reduce((sum, { boundary: b, share }) => sum + share * b.heatTransfer_W_m2K(T) * (T - b.surroundings_C), 0);
+  // What it would come to by itself: between its surroundings nothing leaves on the whole.
+  let [low, high] = [
+    Math.min(...parts.map(({ boundary }) => boundary.surroundings_C)),
+    Math.max(...parts.map(({ boundary }) => boundary.surroundings_C)),
+  ];
+  for (let i = 0; i < 40 && high - low > 1e-6; i++) {
+    const middle = 0.5 * (low + high);
+    if (leaves(middle) < 0) low = middle;
+    else high = middle;
+  }
+  const rest_C = 0.5 * (low + high);
+  return makeBoundary(rest_C, (T) => {
+    // At rest nothing leaves: there its slope stands.
+    const from = Math.abs(T - rest_C) < 1 ? (T >= rest_C ? rest_C + 1 : rest_C - 1) : T;
+    return leaves(from) / (from - rest_C);
+  });
+}
+
 /** Conductivity of a dry refractory coat, W/(m K): furnace cement and fired clay, 0.5 to 1.5 (from memory). Not calibrated. */
 export const CLAY_W_mK = 0.8;
 

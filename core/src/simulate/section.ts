@@ -2,7 +2,15 @@
 
 import { ROOM_C } from "../constants.js";
 import { makeGrid, type Grid, type Surroundings } from "../heat/conduction.js";
-import { airBoundary, coatedBoundary, constantBoundary, mediumBoundary, type Agitation, type Boundary } from "../heat/media.js";
+import {
+  airBoundary,
+  coatedBoundary,
+  constantBoundary,
+  mediumBoundary,
+  mixedBoundary,
+  type Agitation,
+  type Boundary,
+} from "../heat/media.js";
 import { MILD_STEEL, STAINLESS } from "../heat/properties.js";
 import type { Structure } from "../kinetics/structure.js";
 import type { Medium } from "../schema/medium.js";
@@ -155,6 +163,9 @@ export function allAround(section: BodySection, grid: Grid, face: Boundary): Sur
   return { faces: Array.from({ length: grid.columns }, () => face), foot: hasFoot ? face : null, top: hasTop ? face : null };
 }
 
+/** Less of a column than this counts for nothing. */
+const SLIVER = 1e-3;
+
 /** In a bath, wholly or as deep as the edge goes, with clay where it lies. */
 export function inBath(section: BodySection, grid: Grid, bath: Bath, coat: Coat | null): Surroundings {
   const wet = bathBoundary(bath);
@@ -163,15 +174,28 @@ export function inBath(section: BodySection, grid: Grid, bath: Bath, coat: Coat 
   const whole = allAround(section, grid, wet);
   const coated =
     coat === null ? null : { wet: coatedBoundary(wet, coat.thickness_mm / 1000), air: coatedBoundary(AIR, coat.thickness_mm / 1000) };
+  const from_m = coat === null ? Infinity : coat.from_mm / 1000;
   const under = (y_m: number): Boundary => {
     const isWet = y_m <= depth_m;
-    const isCoated = coated !== null && coat !== null && y_m >= coat.from_mm / 1000;
-    if (isCoated) return isWet ? coated.wet : coated.air;
+    if (coated !== null && y_m >= from_m) return isWet ? coated.wet : coated.air;
     return isWet ? wet : AIR;
+  };
+  /** A column that the surface of the bath, or the rim of the clay, runs across has a share of each. */
+  const column = (middle_m: number, j: number): Boundary => {
+    const height_m = grid.columnHeight_m[j]!;
+    const [low_m, high_m] = [middle_m - 0.5 * height_m, middle_m + 0.5 * height_m];
+    const cuts = [depth_m, from_m]
+      .filter((y_m) => y_m > low_m + SLIVER * height_m && y_m < high_m - SLIVER * height_m)
+      .sort((a, b) => a - b);
+    if (cuts.length === 0) return under(middle_m);
+    const ends = [low_m, ...cuts, high_m];
+    return mixedBoundary(
+      ends.slice(1).map((to_m, i) => ({ boundary: under(0.5 * (ends[i]! + to_m)), share: (to_m - ends[i]!) / height_m })),
+    );
   };
   const tall_m = grid.columnMiddle_m[grid.columns - 1]! + 0.5 * grid.columnHeight_m[grid.columns - 1]!;
   return {
-    faces: Array.from(grid.columnMiddle_m, (y_m) => under(grid.columns === 1 ? 0 : y_m)),
+    faces: Array.from(grid.columnMiddle_m, (y_m, j) => (grid.columns === 1 ? under(0) : column(y_m, j))),
     foot: whole.foot === null ? null : wet,
     top: whole.top === null ? null : immersion.kind === "full" && coated === null ? wet : under(tall_m),
   };

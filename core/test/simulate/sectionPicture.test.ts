@@ -46,7 +46,8 @@ describe("the line of an edge quench in the picture", () => {
   const at = (station: number | null, effort: "quick" | "full") => pictureSection(CATALOGUE, { piece: hook, route, station, effort });
   it("is that of the prediction where it was measured, and near it in a coarse one", () => {
     const line = predict(CATALOGUE, hook, route).hardening.quenchLine!;
-    expect(Math.abs(at(null, "full").quenchLine!.height_mm - line.height_mm)).toBeLessThan(0.2);
+    // Columns of 0.8 mm for columns of 1.7.
+    expect(Math.abs(at(null, "full").quenchLine!.height_mm - line.height_mm)).toBeLessThan(0.4);
     expect(Math.abs(at(null, "quick").quenchLine!.height_mm - line.height_mm)).toBeLessThan(2);
   });
   it("is there along the blade, and nowhere when all of it goes under", () => {
