@@ -60,22 +60,24 @@ export function compareWords(
 }
 
 /** How many readings, their mean and how far they scatter; what the mean is once block and roundness are counted. */
-function testerWords(readings: readonly number[], { raw_HRC, corrected_HRC, count }: NonNullable<HardnessVerdict["corrected"]>): string {
-  const spread = Math.sqrt(readings.reduce((sum, reading) => sum + (reading - raw_HRC) ** 2, 0) / Math.max(1, count - 1));
+function testerWords({ raw_HRC, spread_HRC, corrected_HRC, count }: NonNullable<HardnessVerdict["corrected"]>): string {
   const many = count === 1 ? "One tester reading" : `${count} tester readings`;
-  const mean = count === 1 ? showHardness(raw_HRC, 1) : `mean ${showHardness(raw_HRC, 1)}, spread ${spread.toFixed(1)}`;
+  const mean = count === 1 ? showHardness(raw_HRC, 1) : `mean ${showHardness(raw_HRC, 1)}, spread ${spread_HRC.toFixed(1)}`;
   const off = Math.abs(corrected_HRC - raw_HRC) < 0.05 ? "" : `; corrected ${showHardness(corrected_HRC, 1)}`;
   return `${many}: ${mean}${off}.`;
 }
 
 /** What each answer rules out. */
-export function evidenceWords({ strokes, readings, surface }: TestDraft, corrected: HardnessVerdict["corrected"]): string[] {
+export function evidenceWords(
+  { strokes, surface }: Pick<TestDraft, "strokes" | "surface">,
+  corrected: HardnessVerdict["corrected"],
+): string[] {
   const skated = [...strokes].filter(([, r]) => r === "skates").map(([f]) => f);
   const bit = [...strokes].filter(([, r]) => r === "bites").map(([f]) => f);
   const words: string[] = [];
   if (skated.length > 0) words.push(`${Math.max(...skated)} skated: harder than that.`);
   if (bit.length > 0) words.push(`${Math.min(...bit)} bit: softer than that.`);
-  if (corrected !== null) words.push(testerWords(readings, corrected));
+  if (corrected !== null) words.push(testerWords(corrected));
   if (strokes.size > 0) {
     words.push(
       surface === "ground"

@@ -27,10 +27,10 @@ describe("a temper that lies in oil, salt or sand, in words", () => {
     const own = route(draws);
     return actsOfRoute(own)
       .filter(({ kind }) => kind === "oven" || kind === "temper")
-      .flatMap((act) => [
-        ...Object.values(actWords(act, { route: own, piece: KNIFE }, units)),
-        ...(act.kind === "oven" ? [ready(act)] : []),
-      ])
+      .flatMap((act) => {
+        const { title, done, why, caution } = actWords(act, { route: own, piece: KNIFE }, units);
+        return [title, done, why, caution, ...(act.kind === "oven" ? [ready(act)] : [])];
+      })
       .join(" ");
   };
   const ready = (act: Waiting): string => waitWords(act, { gone_s: 0, steel: KNIFE.steel }, METRIC);

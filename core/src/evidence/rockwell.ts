@@ -64,6 +64,8 @@ export interface RockwellInput {
 
 export interface RockwellResult {
   readonly raw_HRC: number;
+  /** Of the readings themselves; 0 of one. */
+  readonly spread_HRC: number;
   readonly corrected_HRC: number;
   readonly cylinder_HRC: number;
   readonly standardError_HRC: number;
@@ -91,6 +93,7 @@ export function rockwell({ readings_HRC, blockBias_HRC, blockReadings = 5, diame
   const bias = blockBias_HRC === undefined ? NO_BLOCK_HRC : Math.hypot(BLOCK_HRC, BLOCK_HRC / Math.sqrt(blockReadings));
   return {
     raw_HRC,
+    spread_HRC: Math.sqrt(squares / Math.max(1, n - 1)),
     corrected_HRC: flat + cylinder_HRC,
     cylinder_HRC,
     standardError_HRC: Math.hypot(pooled / Math.sqrt(n), bias, 0.25 * cylinder_HRC),
