@@ -1,6 +1,7 @@
 /** A piece as it stands: the sum of its events, in the order they happened. */
 
 import { actsOfRoute, stageOf, type Act, type Stage } from "../plan/acts.js";
+import { insertedIn, movedAct } from "./inserted.js";
 import { unsaid } from "../unsaid.js";
 import type { BookEvent, Check, Fate, HardnessTest, Piece, Route } from "../schema/book.js";
 
@@ -65,7 +66,7 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
   let fate: PieceState["fate"] = null;
   let madeAt_ms = 0;
   const doneAt_ms = new Map<string, number>();
-  const checks: LoggedCheck[] = [];
+  let checks: LoggedCheck[] = [];
   const tests: LoggedTest[] = [];
   const notes: { id: string; at_ms: number; text: string }[] = [];
   for (const event of events) {
@@ -75,9 +76,12 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
         if (piece === null) madeAt_ms = at_ms;
         piece = event.definition;
         break;
-      case "route":
+      case "route": {
+        const put = route === null ? null : insertedIn(route, event.route);
+        if (put !== null) checks = checks.map((check) => ({ ...check, act: movedAct(check.act, put) }));
         route = event.route;
         break;
+      }
       case "act-done":
         doneAt_ms.set(event.act, at_ms);
         break;

@@ -78,8 +78,10 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
       <div className="card-keys">
         {isStarted ? null : (
           <Button onClick={onSchools} aria-label={`School: ${SCHOOL_WORDS[route.school].name}`}>
-            {SCHOOL_WORDS[route.school].name}
-            {wayWords(way) === "" ? null : <small>, {wayWords(way)}</small>}
+            <span>
+              {SCHOOL_WORDS[route.school].name}
+              {wayWords(way) === "" ? null : <small>, {wayWords(way)}</small>}
+            </span>
           </Button>
         )}
         <Button onClick={onSteps}>Steps</Button>
