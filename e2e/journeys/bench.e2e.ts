@@ -29,12 +29,25 @@ test("a probe and a colour that cannot both be right are said, not averaged; key
   await expect(said).toBeVisible();
   // While the sheet is still closing, keys are its own.
   await expect(page.getByRole("dialog")).toBeHidden();
+  // On a phone nothing of the act slips below the fold for it, nor for one that is too hot.
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expect(page.getByRole("button", { name: "Undo" })).toBeInViewport({ ratio: 1 });
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.keyboard.press("Backspace");
   await expect(said).toBeHidden();
   await page.keyboard.press("f");
   await expect(page.getByRole("status")).toContainText("magnet lets go");
   await page.keyboard.press("?");
   await expect(page.getByRole("heading", { name: "Keys" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByRole("button", { name: /^too hot/ }).click();
+  await expect(page.getByRole("button", { name: "Undo" })).toBeInViewport({ ratio: 1 });
+  await page.getByRole("button", { name: "Cool to black, normalise once more" }).click();
+  // The heat that is put before it begins anew: what was seen was of the one that was too hot.
+  await expect(page.getByText(/^Normalise \d of \d: to/)).toBeVisible();
+  await expect(page.getByText(/Too hot: the grain grows/)).toHaveCount(0);
+  await expect(page.getByRole("button", { name: "it is in the fire" })).toBeVisible();
 });
 
 test("space ends the act, backspace takes it back", async ({ page }) => {
