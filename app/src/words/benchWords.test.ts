@@ -15,7 +15,7 @@ describe("in the bath and after it", () => {
     expect(at("quench", null)).toBe("Press as it goes under");
     expect(at("quench", 0.2)).toBe("Keep it under, moving. Out in 10");
     expect(at("quench", 9.9)).toBe("Keep it under, moving. Out in 1");
-    expect(at("quench", 12)).toBe("Out, and sight the spine");
+    expect(at("quench", 12)).toBe("Out, and sight along it");
     expect(bathWords({ kind: "quench", gone_s: 12, least_s: 10, window: { from_s: 20, to_s: 40 } })).toMatch(/^Out when you like/);
   });
   it("an edge is kept under and rocked, an end moved; what keeps heat comes out by its glow, not by the clock", () => {

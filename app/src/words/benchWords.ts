@@ -113,7 +113,9 @@ export function bathWords({ kind, gone_s, least_s, window, under = "whole", leav
     if (under !== "whole" && !leavesHeat) return `${KEEP_WORDS[under]}, until the body is black`;
     if (leavesHeat) return `${KEEP_WORDS[under]}. Out while the body still glows dull`;
     if (gone_s < least_s) return `${KEEP_WORDS[under]}. Out in ${Math.ceil(least_s - gone_s)}`;
-    return window && gone_s < window.from_s ? "Out when you like, then sight the spine" : "Out, and sight the spine";
+    // What is too short to bend.
+    if (window === null) return "Out, and let it cool";
+    return window && gone_s < window.from_s ? "Out when you like, then sight along it" : "Out, and sight along it";
   }
   if (window === undefined) return "Sight along it; bend nothing yet: how long it may be bent is being worked out";
   if (window === null) return "It did not harden much: take your time";

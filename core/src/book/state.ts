@@ -1,6 +1,7 @@
 /** A piece as it stands: the sum of its events, in the order they happened. */
 
 import { actsOfRoute, stageOf, type Act, type Stage } from "../plan/acts.js";
+import { thickness_mm } from "../plan/route.js";
 import { insertedIn, movedAct } from "./inserted.js";
 import { unsaid } from "../unsaid.js";
 import type { BookEvent, Check, Fate, HardnessTest, Piece, Route } from "../schema/book.js";
@@ -42,6 +43,15 @@ export interface PieceState {
   readonly stage: Stage;
   /** Events that count, oldest first. */
   readonly events: readonly BookEvent[];
+}
+
+/** Shorter than so many times its thickness nothing bends in the bath, and nobody could bend it back (judgement). */
+const STUBBY = 6;
+
+/** The acts of a route for this piece: a hammer is not sighted along. */
+function actsFor({ length_mm, section }: Piece, route: Route): readonly Act[] {
+  const acts = actsOfRoute(route);
+  return length_mm < STUBBY * thickness_mm(section) ? acts.filter(({ kind }) => kind !== "straighten") : acts;
 }
 
 /** Events in the order they happened, without those withdrawn and the withdrawals themselves. Equal times keep their order. */
@@ -111,7 +121,7 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
     }
   }
   if (piece === null) return null;
-  const acts = route === null ? [] : actsOfRoute(route);
+  const acts = route === null ? [] : actsFor(piece, route);
   const next = acts.find((act) => !doneAt_ms.has(act.id));
   const at = next === undefined ? acts.length : acts.indexOf(next);
   const nextSince_ms = at > 0 ? (doneAt_ms.get(acts[at - 1]!.id) ?? null) : null;

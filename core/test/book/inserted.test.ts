@@ -65,3 +65,20 @@ describe("a heat put before the one that was too hot", () => {
     expect(movedAct("prove", { at: 0, count: 1 })).toBe("prove");
   });
 });
+
+describe("what is too short to bend", () => {
+  it("is not sighted along: a hammer goes from its bath to hand-warm; a punch and a blade are", () => {
+    const kinds = (piece: Piece): string[] => {
+      const own = planRoute(CATALOGUE, piece, "forge");
+      return pieceState("p", [
+        { kind: "piece", id: "a", piece: "p", at_ms: 0, definition: piece },
+        { kind: "route", id: "b", piece: "p", at_ms: 1, route: own },
+      ])!.acts.map(({ kind }) => kind);
+    };
+    const hammer: Piece = { ...KNIFE, kind: "hammer", section: { shape: "square", side_mm: 32 }, length_mm: 120 };
+    expect(kinds(hammer)).not.toContain("straighten");
+    expect(kinds(hammer)).toContain("cool-down");
+    expect(kinds({ ...KNIFE, kind: "punch", section: { shape: "round", diameter_mm: 9 }, length_mm: 140 })).toContain("straighten");
+    expect(kinds(KNIFE)).toContain("straighten");
+  });
+});

@@ -278,7 +278,9 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
   const gone_s = in_ms === null ? null : Math.max(0, (now_ms - in_ms) / 1000);
   const done = quenchOf(useQuestion(state)?.route, act);
   const move = moveOf(state, act, now_ms);
-  const window = prediction?.hardening.straighten;
+  // What is too short to bend has no window.
+  const bends = state.acts.some(({ kind, step }) => kind === "straighten" && step === act.step);
+  const window = bends ? prediction?.hardening.straighten : null;
   return (
     <>
       <div className={`bench-main quench ${act.kind}`}>
