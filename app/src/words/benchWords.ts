@@ -110,6 +110,7 @@ export function bathWords({ kind, gone_s, least_s, window, under = "whole", leav
   if (kind === "quench") {
     if (dip !== null) return dip;
     // The heat of the body runs back and draws it: it comes out by what the body looks like, not by the clock.
+    if (under === "end" && !leavesHeat) return `${KEEP_WORDS.end}, until the body is black: then all of it`;
     if (under !== "whole" && !leavesHeat) return `${KEEP_WORDS[under]}, until the body is black`;
     if (leavesHeat) return `${KEEP_WORDS[under]}. Out while the body still glows dull`;
     if (gone_s < least_s) return `${KEEP_WORDS[under]}. Out in ${Math.ceil(least_s - gone_s)}`;

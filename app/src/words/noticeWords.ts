@@ -29,6 +29,8 @@ export function noticeWords(notice: Notice, units: Units): string {
       return `Grain about ASTM ${notice.astmGrain.toFixed(1)}: too hot or too long; normalise before another try.`;
     case "may-fail":
       return `May fail: ${showChance(notice.chance)} that it hardens at the thickest place.`;
+    case "body-draws":
+      return `Out with its body still hot: that draws the end to about ${showTemperature(10 * Math.round(notice.drawn_C / 10), units)}, and it is softer than is told here.`;
     case "steep-wedge":
       return "The taper is steeper than the section model was made for.";
     case "step-limit":

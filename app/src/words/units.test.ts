@@ -121,6 +121,7 @@ const NOTICES: readonly Notice[] = [
   { code: "coarse-grain", astmGrain: 4.2 },
   { code: "may-fail", chance: 0.4 },
   { code: "steep-wedge" },
+  { code: "body-draws", drawn_C: 312 },
   { code: "step-limit" },
 ];
 const TEST_NOTICES: readonly TestNotice[] = [

@@ -15,6 +15,7 @@ import type { ShopKnown } from "../schema/job.js";
 import type { BodySection, Cladding, Coat, Immersion } from "../schema/parts.js";
 import { runCourse, type CourseResult, type Exchange, type Form } from "./course.js";
 import { bodyOf, inAir, inBath, STEP_K, thicker, gridOf, type AnyMedium, type Bath, type Places, type Resolution } from "./section.js";
+import type { EndPlan } from "./endCooling.js";
 
 /** A further dip, after so long in the air. */
 export interface Dip {
@@ -47,6 +48,8 @@ export interface HardenPlan {
   readonly dips?: readonly Dip[];
   readonly coat?: Coat | null;
   readonly cladding?: Cladding | null;
+  /** Of a bar of which only one end goes in, deeper than it is thick: the rest, which stays in the air. The section is that of the end. */
+  readonly end?: EndPlan;
   /** What is known of this shop and this run beyond what the model takes for granted. */
   readonly shop?: ShopKnown;
 }

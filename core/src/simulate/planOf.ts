@@ -57,6 +57,7 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, {
     ...(dips.length === 0 ? {} : { dips }),
     ...clayOf(piece.section, quench),
     ...(clad === null ? {} : { cladding: clad }),
+    ...endOf(piece, quench),
     ...(shop === undefined ? {} : { shop }),
   };
 }
@@ -120,6 +121,18 @@ function bodyUnder(piece: Piece, quench: Quench): BodySection {
   if (section.shape === "wedge" || !isFace(piece, quench)) return section;
   const area_mm2 = sectionArea_mm2(section, breadth_mm(piece));
   return { shape: "end", diameter_mm: Math.max(2, Math.sqrt((4 * area_mm2) / Math.PI)), length_mm: Math.min(400, Math.max(5, length_mm)) };
+}
+
+/** What of a bar stays in the air where one end of it goes in deeper than it is thick. Of two by turns both are in. */
+function endOf(piece: Piece, quench: Quench): Pick<HardenPlan, "end"> {
+  const { section, length_mm } = piece;
+  const { part, turns } = quench;
+  if (part === undefined || turns !== undefined || section.shape === "wedge" || isFace(piece, quench)) return {};
+  if (part.depth_mm >= length_mm) return {};
+  const breadth = breadth_mm(piece);
+  const thick = thickness_mm(section);
+  const outline_mm = section.shape === "round" ? Math.PI * thick : 2 * (thick + breadth);
+  return { end: { length_mm, depth_mm: part.depth_mm, area_mm2: sectionArea_mm2(section, breadth), outline_mm } };
 }
 
 function immersionOf(piece: Piece, quench: Quench): HardenPlan["immersion"] {
