@@ -135,7 +135,17 @@ export { REASONS, type Reason } from "./schema/reasons.js";
 export { unsaid } from "./unsaid.js";
 export { nextTemper, type NextTemper } from "./plan/nextTemper.js";
 export { actsOfRoute, stageOf, type Act, type Stage } from "./plan/acts.js";
-export { brittleSince, heatsDone, isInWork, piecesOf, pieceState, standing, type LoggedCheck, type PieceState } from "./book/state.js";
+export {
+  brittleSince,
+  heatsDone,
+  isInWork,
+  piecesOf,
+  isStubby,
+  pieceState,
+  standing,
+  type LoggedCheck,
+  type PieceState,
+} from "./book/state.js";
 export { BACK_WITHIN_K, soakClock, type SoakClock } from "./book/soakClock.js";
 export { BREAK_ASTM, grainOfNumber_um } from "./kinetics/grain.js";
 export { BREAK_LOOKS, type BreakLook } from "./schema/book.js";
@@ -149,6 +159,7 @@ export { tolerance_mm, warpNow, type WarpNow } from "./standing/warp.js";
 export { boilingAt, boilingOn, type Boiling } from "./heat/boiling.js";
 export { falling, type Falling } from "./evidence/falling.js";
 export { settling, type Settling } from "./evidence/settling.js";
+export { ovenRead_C } from "./standing/asDone.js";
 export { runLogOf, type RunLog } from "./standing/runLog.js";
 export type { ColourRun } from "./simulate/colourRun.js";
 export { AHEAD_s, bandOf, colourAtHeat, COMING_s, runNow, type RunNow } from "./simulate/runNow.js";
@@ -224,7 +235,7 @@ export {
   type GlowName,
   type GlowReading,
 } from "./colour/glow.js";
-export { alloyShift_K, filmHex, growFilm_nm, OXIDE_NAMES, oxideFilm_nm, oxideName } from "./colour/oxide.js";
+export { alloyShift_K, filmHex, filmNamed_nm, growFilm_nm, OXIDE_NAMES, oxideFilm_nm, oxideName } from "./colour/oxide.js";
 
 // What a test says
 export { disagreementOf, type Disagreement } from "./evidence/agree.js";

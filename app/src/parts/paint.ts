@@ -2,7 +2,20 @@
 
 import { alloyShiftOf_K } from "../format/alloyShift.js";
 import { FATE_WORDS } from "../words/fateWords.js";
-import { ambientFromLux, filmHex, glowHex, growFilm_nm, isGlowVisible, oxideName, COLOUR_MIN, type PieceState } from "@tembrak/core";
+import { liesIn } from "../words/vesselWords.js";
+import {
+  ambientFromLux,
+  filmHex,
+  filmNamed_nm,
+  glowHex,
+  growFilm_nm,
+  isGlowVisible,
+  ovenRead_C,
+  oxideName,
+  COLOUR_MIN,
+  runLogOf,
+  type PieceState,
+} from "@tembrak/core";
 
 export interface Paint {
   /** From the tang or top (0) to the working end (1). CSS colours. */
@@ -50,8 +63,15 @@ function film(state: PieceState): { nm: number; name: string; hex: string } {
   const shift = alloyShiftOf_K(state.piece.steel);
   const nm = state.acts.reduce((d, act) => {
     if ((act.kind !== "temper" && act.kind !== "run") || !state.doneAt_ms.has(act.id)) return d;
-    const hold_min = act.kind === "run" ? COLOUR_MIN : act.hold_s / 60;
-    return growFilm_nm(d, { temperature_C: act.target_C, hold_min, alloyShift_K: shift });
+    if (act.kind === "run") {
+      // What was seen on it counts, not what was wanted.
+      const { cold, seen } = runLogOf(state, act.step);
+      const name = cold ?? seen.at(-1)?.name;
+      if (name !== undefined) return Math.max(d, filmNamed_nm(name));
+      return growFilm_nm(d, { temperature_C: act.target_C, hold_min: COLOUR_MIN, alloyShift_K: shift });
+    }
+    const temperature_C = ovenRead_C(state, act.step) ?? act.target_C;
+    return growFilm_nm(d, { temperature_C, hold_min: act.hold_s / 60, alloyShift_K: shift });
   }, 0);
   return { nm, name: oxideName(nm), hex: filmHex(nm) };
 }
@@ -65,7 +85,7 @@ function inTemper(state: PieceState, now_ms: number): Paint {
   const shift = alloyShiftOf_K(state.piece.steel);
   const minutes = Math.min((now_ms - nextSince_ms) / 60000, next.hold_s / 60);
   const nm = growFilm_nm(done.nm, { temperature_C: next.target_C, hold_min: Math.max(0.1, minutes), alloyShift_K: shift });
-  return nm < 4 ? plain("var(--hard)", "in the oven") : plain(filmHex(nm), oxideName(nm));
+  return nm < 4 ? plain("var(--hard)", `in ${liesIn(next.in)}`) : plain(filmHex(nm), oxideName(nm));
 }
 
 function hardeningHeat_C({ route }: PieceState): number {

@@ -46,7 +46,7 @@ export function waitWords(act: Waiting, { gone_s, steel, handWarm_s, oven }: Wai
     case "slow-cool":
       return gone_s < act.time_s ? `${showDuration(act.time_s - gone_s)} more at that rate` : "Far enough: now air will do";
     case "brighten":
-      return "Bright from the edge to well past where it is hard";
+      return "Bright from where it works to well past where it is hard";
     case "run":
       return `Stop at ${runColour(steel, act.target_C)}: dunk it whole, at once`;
     case "fall":

@@ -13,7 +13,7 @@ import { showLength, showTemperature, showThin, type Units } from "../format/sho
 const MAGNET = { sticks: "magnet sticks", weak: "magnet weak", free: "magnet lets go" } as const;
 
 /** A look, a reading or a tap. */
-function checkWords(reading: Check, section: Section, units: Units): string {
+function checkWords(reading: Check, section: Section, units: Units, isRun: boolean): string {
   switch (reading.check) {
     case "magnet":
       return MAGNET[reading.state];
@@ -34,6 +34,7 @@ function checkWords(reading: Check, section: Section, units: Units): string {
     case "safety":
       return "safety gone through";
     case "fire":
+      if (isRun) return reading.state === "in" ? "the heat is on it" : "the heat is off it";
       return reading.state === "in" ? "in the fire" : "out of the fire";
     case "even": {
       const { behind, ahead } = reading;
@@ -83,7 +84,7 @@ function checkWords(reading: Check, section: Section, units: Units): string {
 export function readingWords(event: BookEvent, state: PieceState, units: Units): string {
   switch (event.kind) {
     case "check":
-      return checkWords(event.reading, state.piece.section, units);
+      return checkWords(event.reading, state.piece.section, units, event.act.endsWith("-run"));
     case "act-done": {
       const act = state.acts.find(({ id }) => id === event.act);
       return act ? actWords(act, state, units).done.toLowerCase() : "step done";

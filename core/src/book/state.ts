@@ -48,10 +48,15 @@ export interface PieceState {
 /** Shorter than so many times its thickness nothing bends in the bath, and nobody could bend it back (judgement). */
 const STUBBY = 6;
 
+/** Whether it is too short to bend. */
+export function isStubby({ length_mm, section }: Pick<Piece, "length_mm" | "section">): boolean {
+  return length_mm < STUBBY * thickness_mm(section);
+}
+
 /** The acts of a route for this piece: a hammer is not sighted along. */
-function actsFor({ length_mm, section }: Piece, route: Route): readonly Act[] {
+function actsFor(piece: Piece, route: Route): readonly Act[] {
   const acts = actsOfRoute(route);
-  return length_mm < STUBBY * thickness_mm(section) ? acts.filter(({ kind }) => kind !== "straighten") : acts;
+  return isStubby(piece) ? acts.filter(({ kind }) => kind !== "straighten") : acts;
 }
 
 /** Events in the order they happened, without those withdrawn and the withdrawals themselves. Equal times keep their order. */

@@ -130,6 +130,13 @@ export const OXIDE_NAMES: readonly { readonly name: ColourName; readonly from_nm
   { name: "grey", from_nm: 63.8 },
 ];
 
+/** A film in the middle of what has a name; of grey a little past where it begins, nm. */
+export function filmNamed_nm(name: ColourName): number {
+  const i = OXIDE_NAMES.findIndex((band) => band.name === name);
+  const from_nm = OXIDE_NAMES[i]!.from_nm;
+  return name === "bare" ? 0 : 0.5 * (from_nm + (OXIDE_NAMES[i + 1]?.from_nm ?? from_nm + 6));
+}
+
 /** The name of a film's colour. */
 export function oxideName(film_nm: number): ColourName {
   return OXIDE_NAMES.reduce<ColourName>((name, band) => (film_nm >= band.from_nm ? band.name : name), "bare");

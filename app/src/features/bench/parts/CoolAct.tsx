@@ -1,6 +1,6 @@
 /** Acts that wait for a fact, not a clock: black, hand-warm, in the oven, tried with a file. Time since is shown large. */
 
-import { bathTimes, brittleSince, ovenFor, ovensOf, type Check, type Prediction } from "@tembrak/core";
+import { bathTimes, brittleSince, isStubby, ovenFor, ovensOf, type Check, type Prediction } from "@tembrak/core";
 import { useStandingSoon } from "../../../compute/useAnswers.js";
 import { actWords } from "../../../words/actWords.js";
 import { showClock, showDegrees } from "../../../format/show.js";
@@ -106,9 +106,11 @@ function Beside({ state, act, bench, prediction }: Omit<ActProps<Waiting["kind"]
 /** Work by hand beside the act: a warp before the oven and after it, the proofs at the end. */
 function ByHand({ state, act, bench }: Omit<ActProps<Waiting["kind"]>, "now_ms">) {
   if (act.kind !== "oven" && act.kind !== "prove") return null;
+  const proofs = act.kind === "prove" ? <ProofSheet state={state} bench={bench} /> : null;
+  if (isStubby(state.piece)) return proofs;
   return (
     <WarpPanel state={state} bench={bench}>
-      {act.kind === "prove" ? <ProofSheet state={state} bench={bench} /> : null}
+      {proofs}
     </WarpPanel>
   );
 }
