@@ -216,7 +216,7 @@ export { estimateHeat, type HeatConflict, type HeatEstimate } from "./simulate/h
 export { glowInLight, heatOfNode_C, type HeatEvidence, type MagnetPoint } from "./simulate/heatBelief.js";
 export { eyeErrors_K, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.js";
 export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
-export { PATTERNS, patternOf, type Pattern, type PatternTried, type Quench } from "./simulate/patterns.js";
+export { PATTERNS, PLATES, patternOf, type Pattern, type PatternTried, type Quench } from "./simulate/patterns.js";
 export { betterForWish, missedWish, type BetterWish } from "./simulate/wish.js";
 export { hardensForZones, zoneReports, type ZoneReport } from "./simulate/zoneReport.js";
 export { chanceAllInWindow, zoneOffsets, type ZoneOffset } from "./simulate/zones.js";

@@ -8,6 +8,7 @@ import {
   growFilm_nm,
   oxideName,
   COLOUR_MIN,
+  PLATES,
   patternOf,
   underOf,
   type Act,
@@ -28,7 +29,7 @@ import {
   showTimeOfDay,
   type Units,
 } from "../format/show.js";
-import { dipPhrase, patternWords } from "./patternWords.js";
+import { dipPhrase, inOutKeys, patternWords } from "./patternWords.js";
 import { reasonWords } from "./routeWords.js";
 import { intoCaution, liesIn, outCaution } from "./vesselWords.js";
 
@@ -85,7 +86,7 @@ const MOVE_WORDS: Readonly<Record<Under["what"], string>> = {
 /** What can hurt at a bath: of a way that has a danger of its own, that one. */
 function quenchCaution(medium: string, own: Quench | null): string {
   const pattern = own === null ? "whole" : patternOf(own);
-  if (own !== null && (pattern === "two-baths" || pattern === "by-turns")) return patternWords(pattern, own).mind;
+  if (own !== null && (pattern === "two-baths" || pattern === "by-turns" || pattern === "plates")) return patternWords(pattern, own).mind;
   if (isWater(CATALOGUE.medium(medium))) return "Steam: long tongs, face away. Steel may ping and crack; stay clear of it.";
   return `Oil may flare: lid, not water. ${MOVE_WORDS[own === null ? "whole" : underOf(own).what]} The maker's sheet says how hot the oil may get.`;
 }
@@ -194,8 +195,11 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
     case "quench": {
       const own = route?.steps[act.step];
       return {
-        title: `Into the ${mediumName(act.medium).toLowerCase()} at ${showTemperature(act.bath_C, units)}, ${edgeWords(route, act.step, units)}`,
-        done: "It is out",
+        title:
+          act.medium === PLATES
+            ? `Between the plates, ${edgeWords(route, act.step, units)}`
+            : `Into the ${mediumName(act.medium).toLowerCase()} at ${showTemperature(act.bath_C, units)}, ${edgeWords(route, act.step, units)}`,
+        done: inOutKeys(act.medium === PLATES ? "plates" : null).out,
         why: reason,
         caution: quenchCaution(act.medium, own?.kind === "quench" ? own : null),
       };

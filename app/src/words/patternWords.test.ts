@@ -1,6 +1,6 @@
 import { CATALOGUE, dipNow, PATTERNS, type Estimate, type PatternTried, type Piece, type Prediction, type Quench } from "@tembrak/core";
 import { describe, expect, it } from "@jest/globals";
-import { dipPhrase, dipWords, endsWords, overKey, PATTERN_WORDS, patternWords, triedWords } from "./patternWords.js";
+import { dipPhrase, dipWords, endsWords, inOutKeys, overKey, PATTERN_WORDS, patternWords, triedWords } from "./patternWords.js";
 
 const METRIC = { temperature: "C", length: "mm" } as const;
 const PLAIN: Quench = { kind: "quench", medium: "fast-oil", bath_C: 55, agitation: "mild", why: "warm-oil" };
@@ -55,6 +55,14 @@ describe("at the bath", () => {
     expect(overKey(now(quench, 45), quench)).toBe("The back is under too");
     expect(dipWords(now(quench, 50, [46]), quench)).toBeNull();
     expect(overKey(now(quench, 50, [46]), quench)).toBeNull();
+  });
+  it("between plates it is pressed, not stirred, and its keys say so", () => {
+    const pressed: Quench = { ...PLAIN, medium: "metal-plates", bath_C: 25, agitation: "none", bath_s: 300, why: "plates" };
+    expect(dipPhrase(pressed, METRIC)).toBe("pressed for 5 min");
+    expect(dipWords(now(pressed, 60), pressed)).toBe("Pressed. Off in 4:00");
+    expect(dipWords(now(pressed, 301), pressed)).toBe("Off, and sight along it");
+    expect(inOutKeys("plates")).toMatchObject({ in: "The plates are on it", out: "The plates are off" });
+    expect(inOutKeys("whole").in).toBe("It is in the bath");
   });
   it("two baths and out early go by the clock", () => {
     const two: Quench = { ...PLAIN, then: { after_s: 3, medium: "water" } };

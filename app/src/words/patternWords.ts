@@ -1,7 +1,27 @@
 /** The ways to take a piece through its bath, in words: what each is for, what it risks, what it made of this piece, what to do now. */
 
-import { CATALOGUE, isWater, type DipNow, type Pattern, type PatternTried, type Piece, type Prediction, type Quench } from "@tembrak/core";
-import { capital, showChance, showDuration, showHardness, showLength, showRange, showTemperature, type Units } from "../format/show.js";
+import {
+  CATALOGUE,
+  isWater,
+  PLATES,
+  type DipNow,
+  type Pattern,
+  type PatternTried,
+  type Piece,
+  type Prediction,
+  type Quench,
+} from "@tembrak/core";
+import {
+  capital,
+  showChance,
+  showClock,
+  showDuration,
+  showHardness,
+  showLength,
+  showRange,
+  showTemperature,
+  type Units,
+} from "../format/show.js";
 
 interface PatternWords {
   readonly name: string;
@@ -38,6 +58,11 @@ export const PATTERN_WORDS: Readonly<Record<Pattern, PatternWords>> = {
     does: "Out of one heat, for a tank too short: one end is under while the other waits in the air.",
     mind: "The hot end comes near the hand and the oil: long tongs, and never over the rim.",
   },
+  plates: {
+    name: "Between two plates",
+    does: "Pressed between thick cold plates of aluminium or copper: flat, and without a liquid.",
+    mind: "Only what is thin and flat. Clamp it within two seconds, on both faces at once; the plates get hot: gloves.",
+  },
 };
 
 const OIL_THEN_WATER = {
@@ -61,6 +86,7 @@ function bathName(id: string): string {
 
 /** What is special about how it goes in, for the title of the act; null where all of it simply goes under. */
 export function dipPhrase({ then, turns, clay, bath_s, medium }: Quench, units: Units): string | null {
+  if (medium === PLATES) return bath_s === undefined ? null : `pressed for ${showDuration(bath_s)}`;
   if (turns !== undefined) return "both ends by turns";
   if (clay !== undefined) return `clay ${showLength(clay.thickness_mm, units)} thick from ${showLength(clay.from_mm, units)} up`;
   if (then !== undefined) {
@@ -103,6 +129,13 @@ export function secondByWords({ secondBy_s }: { readonly secondBy_s: number }): 
   return `The second end has to be under within ${showDuration(secondBy_s)} of the fire.`;
 }
 
+/** What the keys say that log a piece as in and out. */
+export function inOutKeys(pattern: Pattern | null): { readonly in: string; readonly asIt: string; readonly out: string } {
+  return pattern === "plates"
+    ? { in: "The plates are on it", asIt: "as they close", out: "The plates are off" }
+    : { in: "It is in the bath", asIt: "as it goes under", out: "It is out" };
+}
+
 /** The key that logs the next move of a quench; null where there is none but out. */
 export function overKey({ pattern, changed }: DipNow, { then, medium }: Quench): string | null {
   if (pattern === "by-turns") return changed % 2 === 0 ? "Second end is under" : "First end is under again";
@@ -137,6 +170,8 @@ export function dipWords(dip: DipNow, quench: Quench): string | null {
       return left_s > 0 ? `Keep it under, moving. Out in ${left_s}, then still air` : "Out, and hold it in still air";
     case "by-turns":
       return left_s > 0 ? `${changed % 2 === 0 ? "First" : "Second"} end under. Change over in ${left_s}` : "Change over now";
+    case "plates":
+      return left_s > 0 ? `Pressed. Off in ${showClock(left_s)}` : "Off, and sight along it";
     case "whole":
     case "edge":
     case "clay":

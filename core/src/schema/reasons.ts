@@ -30,6 +30,7 @@ export const REASONS = [
   "oven-ends",
   "clear-of-dip",
   "clad-core",
+  "plates",
   /** A sentence somebody wrote; it stands in `said`. */
   "said",
 ] as const;

@@ -2,7 +2,7 @@
 
 import { isLiquid, isWater, peakSpeed_W_m2K } from "../heat/bathKind.js";
 import type { Catalogue } from "../plan/catalogue.js";
-import { thickness_mm, usualEdgeDepth_mm } from "../plan/route.js";
+import { planRoute, thickness_mm, usualEdgeDepth_mm } from "../plan/route.js";
 import type { Piece, Route, Step } from "../schema/book.js";
 import type { Known } from "../schema/job.js";
 import type { CrackLevel } from "./crackRisk.js";
@@ -16,11 +16,15 @@ import type { Estimate } from "./temperedPlace.js";
 
 export type Quench = Extract<Step, { kind: "quench" }>;
 
-/** whole, edge: left in. back-after: the back goes under when it is dark. out-early: then in air. two-baths: then into another. */
-export const PATTERNS = ["whole", "edge", "back-after", "out-early", "two-baths", "clay", "by-turns"] as const;
+/** The medium of a catalogue that is no liquid and is pressed on. */
+export const PLATES = "metal-plates";
+
+/** plates: pressed between two cold ones. whole, edge: left in. back-after: the back goes under when it is dark. out-early: then in air. two-baths: then into another. */
+export const PATTERNS = ["whole", "edge", "back-after", "out-early", "two-baths", "clay", "by-turns", "plates"] as const;
 export type Pattern = (typeof PATTERNS)[number];
 
 export function patternOf({ medium, edgeDepth_mm, bath_s, then, turns, clay }: Quench): Pattern {
+  if (medium === PLATES) return "plates";
   if (turns !== undefined) return "by-turns";
   if (clay !== undefined) return "clay";
   if (then !== undefined) {
@@ -80,6 +84,20 @@ function edgeOnly(plain: Quench, edgeDepth_mm: number): Quench {
   const edge: Quench = { ...plain, edgeDepth_mm };
   delete edge.edgeFirst;
   return edge;
+}
+
+/** Between plates for five minutes; thicker than this they do not reach through (common practice, no source; the thickness is judgement). */
+const PLATES_s = 300;
+const PLATES_mm = 8;
+
+/** The bath this route would have, for what lies between plates now: the shop's own where it has that, else the first it has. */
+function bathInstead({ catalogue, piece, route, media }: Pick<Here, "catalogue" | "piece" | "media"> & { readonly route: Route }): Quench {
+  const { steps } = planRoute(catalogue, piece, route.school);
+  const usual = steps.findLast((step): step is Quench => step.kind === "quench")!;
+  const own =
+    media === null || media.includes(usual.medium) ? usual.medium : (media.find((id) => isLiquid(catalogue.medium(id))) ?? usual.medium);
+  const medium = catalogue.medium(own)!;
+  return plainQuench({ ...usual, medium: own, bath_C: medium.usualBath_C });
 }
 
 /** Seconds that are tried for a first bath, fewest first, s. */
@@ -186,6 +204,14 @@ function quenchFor(pattern: Pattern, here: Here): Quench | null {
         here,
       );
     }
+    case "plates": {
+      const isFlat = section.shape === "plate" || section.shape === "wedge";
+      if (!isFlat || thickness_mm(section) > PLATES_mm || piece.isPractice === true) return null;
+      const medium = here.catalogue.medium(PLATES);
+      return medium === undefined
+        ? null
+        : { kind: "quench", medium: PLATES, bath_C: medium.usualBath_C, agitation: "none", bath_s: PLATES_s, why: "plates" };
+    }
   }
 }
 
@@ -235,7 +261,7 @@ export function patternsFor(
   const now = route.steps[index];
   // What is drawn by its own heat comes out by what its body looks like: that is a way of its own.
   if (now?.kind !== "quench" || now.leavesHeat === true) return [];
-  const plain = plainQuench(now);
+  const plain = now.medium === PLATES ? bathInstead({ catalogue, piece, route, media: media ?? null }) : plainQuench(now);
   const withQuench = (quench: Quench): Route => ({ ...route, steps: route.steps.map((step, i) => (i === index ? quench : step)) });
   const plan = (quench: Quench): HardenPlan => hardenPlanOf(catalogue, piece, withQuench(quench), known);
   const planOther = (quench: Quench): HardenPlan | null => {

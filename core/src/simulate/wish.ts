@@ -30,6 +30,11 @@ function leastChance(reports: readonly ZoneReport[]): number {
   return Math.min(1, ...reports.map(({ chance }) => chance ?? 1));
 }
 
+/** Nobody said whether there are plates: they are offered among the ways, and not proposed. */
+function isAtHand({ pattern }: PatternTried): boolean {
+  return pattern !== "plates";
+}
+
 /**
  * The way through the bath that gives every zone the best of chances, where it is clearly better than the plan and cracks no more.
  *
@@ -57,7 +62,7 @@ export function betterForWish(
   if (now < 0) return null;
   const crack = CRACKS.indexOf(tried[now]!.crack);
   const best = chances.reduce(
-    (found, chance, i) => (chance > (chances[found] ?? 0) && CRACKS.indexOf(tried[i]!.crack) <= crack ? i : found),
+    (found, chance, i) => (isAtHand(tried[i]!) && chance > (chances[found] ?? 0) && CRACKS.indexOf(tried[i]!.crack) <= crack ? i : found),
     now,
   );
   const [planned, then] = [chances[now]!, chances[best]!];

@@ -152,6 +152,30 @@ describe("the ways through a bath of a piece", () => {
     for (const { pattern, quench } of ways) expect(patternOf(quench)).toBe(pattern);
     expect(way("whole").quench).toBe(planned.steps[at]);
   });
+  // Trade facts, common practice, no source: thin O1 hardens between plates, five minutes; a hook of plain steel does not.
+  it("plates for what is thin and flat: of O1 as hard as oil makes it, with less strain; and back from them into the bath it would have", () => {
+    const thin: Piece = {
+      ...BILLHOOK,
+      kind: "knife",
+      steel: "o1",
+      use: "knife",
+      section: { shape: "wedge", spine_mm: 3, edge_mm: 0.8, height_mm: 30 },
+    };
+    const route = planRoute(CATALOGUE, thin, "forge");
+    const quench = route.steps.findIndex(({ kind }) => kind === "quench");
+    const all = patternsFor(CATALOGUE, thin, route, quench, {}, desk);
+    const of = (pattern: Pattern): PatternTried => all.find((w) => w.pattern === pattern)!;
+    expect(of("plates").quench).toMatchObject({ medium: "metal-plates", bath_s: 300, agitation: "none", why: "plates" });
+    expect(of("plates").chanceHard).toBeGreaterThan(0.9);
+    expect(way("plates").thickest.mean_HRC).toBeLessThan(way("whole").thickest.mean_HRC - 5);
+    const pressed: Route = { ...route, steps: route.steps.map((step, i) => (i === quench ? of("plates").quench : step)) };
+    const back = patternsFor(CATALOGUE, thin, pressed, quench, { media: ["vegetable-oil"] }, desk);
+    expect(back.find(({ pattern }) => pattern === "whole")!.quench.medium).toBe("vegetable-oil");
+    expect(back.find(({ pattern }) => pattern === "plates")!.quench).toBe(pressed.steps[quench]);
+    const thick: Piece = { ...thin, section: { shape: "plate", thickness_mm: 12 } };
+    const none = patternsFor(CATALOGUE, thick, planRoute(CATALOGUE, thick, "forge"), quench, {}, desk);
+    expect(none.map(({ pattern }) => pattern)).not.toContain("plates");
+  });
   it("edge, edge then back, and clay leave the back softer than all of it under; the edge is as hard", () => {
     for (const pattern of ["edge", "back-after", "clay"] as const) {
       expect(way(pattern).thickest.mean_HRC).toBeLessThan(way("whole").thickest.mean_HRC);

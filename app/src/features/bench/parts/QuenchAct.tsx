@@ -6,6 +6,7 @@ import {
   CATALOGUE,
   dipNow,
   LIMITS,
+  PLATES,
   underOf,
   type Boiling,
   type DipNow,
@@ -24,8 +25,9 @@ import { BATH_LEAST_s } from "../../../calls/cues.js";
 import { useBathNow } from "../../../compute/useBathNow.js";
 import { bathBefore } from "../../../words/bathWords.js";
 import { bathWords } from "../../../words/benchWords.js";
-import { dipWords, endsWords, overKey } from "../../../words/patternWords.js";
+import { dipWords, endsWords, inOutKeys, overKey } from "../../../words/patternWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
+import { Plates } from "./Plates.js";
 import { Tank, type Where } from "./Tank.js";
 import { StraightenKeys } from "./StraightenKeys.js";
 import { ReadKey } from "./ReadKey.js";
@@ -110,13 +112,13 @@ function BathRead({ state, bench, quench: { medium, bath_C }, now_ms }: Pick<Pro
 }
 
 /** Under: changed over where that is planned, and out. */
-function UnderKeys({ act, bench, over }: Pick<ActProps<"quench" | "straighten">, "act" | "bench"> & { over: string | null }) {
+function UnderKeys({ act, bench, over, words }: Pick<KeysProps, "act" | "bench" | "over" | "words">) {
   const out = (): void => bench.done([{ kind: "check", act: act.id, reading: { check: "bath", state: "out" } }]);
-  if (over === null) return <ActKey label="It is out" note="or the foot switch" bench={bench} onPress={out} />;
+  if (over === null) return <ActKey label={words.out} note="or the foot switch" bench={bench} onPress={out} />;
   return (
     <>
       <button type="button" className="log-key wide-key" disabled={bench.isStoring} onClick={out}>
-        It is out
+        {words.out}
       </button>
       <ActKey label={over} note="as it goes under" bench={bench} onPress={() => bench.check({ check: "bath", state: "over" })} />
     </>
@@ -127,23 +129,19 @@ interface KeysProps extends Omit<ActProps<"quench" | "straighten">, "now_ms"> {
   readonly isUnder: boolean;
   /** The next move of the quench before it comes out; null where there is none. */
   readonly over: string | null;
+  readonly words: ReturnType<typeof inOutKeys>;
 }
 
 /** In, out, and whether it is straight. */
-function Keys({ state, act, bench, isUnder, over }: KeysProps) {
-  const words = actWords(act, state, useSettings());
+function Keys({ state, act, bench, isUnder, over, words }: KeysProps) {
+  const { done } = actWords(act, state, useSettings());
   const isQuench = act.kind === "quench";
   return (
     <div className="bench-keys">
       {isQuench && !isUnder ? (
-        <ActKey
-          label="It is in the bath"
-          note="as it goes under"
-          bench={bench}
-          onPress={() => bench.check({ check: "bath", state: "in" })}
-        />
+        <ActKey label={words.in} note={words.asIt} bench={bench} onPress={() => bench.check({ check: "bath", state: "in" })} />
       ) : isQuench ? (
-        <UnderKeys act={act} bench={bench} over={over} />
+        <UnderKeys act={act} bench={bench} over={over} words={words} />
       ) : (
         <>
           <button
@@ -155,7 +153,7 @@ function Keys({ state, act, bench, isUnder, over }: KeysProps) {
             Bent: leave it, correct it in the temper
           </button>
           <ActKey
-            label={words.done}
+            label={done}
             bench={bench}
             onPress={() => bench.done([{ kind: "check", act: act.id, reading: { check: "straight", state: "straight" } }])}
           />
@@ -272,6 +270,26 @@ function boilingNow(act: Props["act"], gone_s: number | null, done: Quench | nul
   return boilingAt(CATALOGUE.medium(done.medium), prediction.hardening.curve, (done.transfer_s ?? USUAL_TRANSFER_s) + gone_s);
 }
 
+interface PictureProps extends Pick<Props, "state" | "act"> {
+  readonly in_ms: number | null;
+  readonly done: Quench | null;
+  readonly move: Move | null;
+  readonly boiling: Boiling | null;
+}
+
+/** The tank with the piece in it, or the plates about it. */
+function Picture({ state, act, in_ms, done, move, boiling }: PictureProps) {
+  const said = bathSaid(done, useSettings());
+  const where = whereOf(act, in_ms);
+  if (done?.medium === PLATES) return <Plates state={state} where={where} />;
+  return <Tank state={state} where={where} {...said} under={underNow(move)} isLaid={done?.edgeFirst === true} boiling={boiling} />;
+}
+
+/** Whether its bath may still be read: not once it is in, and plates are none. */
+function isReadable(act: Props["act"], in_ms: number | null, done: Quench | null): done is Quench {
+  return isBefore(act, in_ms) && done !== null && done.medium !== PLATES;
+}
+
 export function QuenchAct({ state, act, bench, now_ms }: Props) {
   const prediction = useStandingSoon(state);
   const in_ms = bathTimes(state, act.step).in_ms;
@@ -284,22 +302,22 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
   return (
     <>
       <div className={`bench-main quench ${act.kind}`}>
-        <Tank
-          state={state}
-          where={whereOf(act, in_ms)}
-          {...bathSaid(done, useSettings())}
-          under={underNow(move)}
-          isLaid={done?.edgeFirst === true}
-          boiling={boilingNow(act, gone_s, done, prediction)}
-        />
+        <Picture state={state} act={act} in_ms={in_ms} done={done} move={move} boiling={boilingNow(act, gone_s, done, prediction)} />
         <Seconds act={act} gone_s={gone_s} window={window} move={move}>
-          {isBefore(act, in_ms) && done !== null ? <BathRead state={state} bench={bench} quench={done} now_ms={now_ms} /> : null}
+          {isReadable(act, in_ms, done) ? <BathRead state={state} bench={bench} quench={done} now_ms={now_ms} /> : null}
           <Ends move={move} done={done} prediction={prediction} />
         </Seconds>
       </div>
       <WindowAhead act={act} window={window} move={move} gone_s={gone_s} />
       <Straighten state={state} act={act} bench={bench} now_ms={now_ms} isShut={isShut(window, gone_s)} />
-      <Keys state={state} act={act} bench={bench} isUnder={in_ms !== null} over={move === null ? null : overKey(move.dip, move.planned)} />
+      <Keys
+        state={state}
+        act={act}
+        bench={bench}
+        isUnder={in_ms !== null}
+        over={move === null ? null : overKey(move.dip, move.planned)}
+        words={inOutKeys(move?.dip.pattern ?? null)}
+      />
     </>
   );
 }

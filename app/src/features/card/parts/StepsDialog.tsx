@@ -8,6 +8,7 @@ import {
   subCriticalStep,
   type HeatName,
   orderProblem,
+  PLATES,
   preheatStep,
   resolveSteel,
   type Kit,
@@ -47,7 +48,7 @@ function nameOf(step: Step): string {
     case "harden":
       return "Harden";
     case "quench":
-      return `Into the ${mediumName(step.medium).toLowerCase()}`;
+      return step.medium === PLATES ? "Between two plates" : `Into the ${mediumName(step.medium).toLowerCase()}`;
     case "temper":
       return "Temper";
   }
