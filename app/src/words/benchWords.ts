@@ -106,7 +106,7 @@ const KEEP_WORDS: Readonly<Record<Under["what"], string>> = {
 
 /** In the bath, and in the window to straighten after it. */
 export function bathWords({ kind, gone_s, least_s, window, under = "whole", leavesHeat = false, dip = null }: BathFacts): string {
-  if (gone_s === null) return "Press as it goes under";
+  if (gone_s === null) return dip ?? "Press as it goes under";
   if (kind === "quench") {
     if (dip !== null) return dip;
     // The heat of the body runs back and draws it: it comes out by what the body looks like, not by the clock.

@@ -129,11 +129,32 @@ export function secondByWords({ secondBy_s }: { readonly secondBy_s: number }): 
   return `The second end has to be under within ${showDuration(secondBy_s)} of the fire.`;
 }
 
-/** What the keys say that log a piece as in and out. */
-export function inOutKeys(pattern: Pattern | null): { readonly in: string; readonly asIt: string; readonly out: string } {
-  return pattern === "plates"
-    ? { in: "The plates are on it", asIt: "as they close", out: "The plates are off" }
-    : { in: "It is in the bath", asIt: "as it goes under", out: "It is out" };
+/** What the keys say that log a piece as in and out, and what is said before and between. */
+interface InOut {
+  readonly in: string;
+  readonly asIt: string;
+  readonly out: string;
+  readonly notYet: string;
+  readonly since: string;
+}
+
+const IN_BATH: InOut = {
+  in: "It is in the bath",
+  asIt: "as it goes under",
+  out: "It is out",
+  notYet: "not in the bath yet",
+  since: "seconds in the bath",
+};
+const IN_PLATES: InOut = {
+  in: "The plates are on it",
+  asIt: "as they close",
+  out: "The plates are off",
+  notYet: "not between the plates yet",
+  since: "seconds between the plates",
+};
+
+export function inOutKeys(pattern: Pattern | null): InOut {
+  return pattern === "plates" ? IN_PLATES : IN_BATH;
 }
 
 /** The key that logs the next move of a quench; null where there is none but out. */
@@ -155,7 +176,7 @@ function heatAt_C(
 /** What to do now in a quench that has more moves than in and out; null where it has not. */
 export function dipWords(dip: DipNow, quench: Quench): string | null {
   const { pattern, changed, due, gone_s } = dip;
-  if (gone_s === null) return null;
+  if (gone_s === null) return pattern === "plates" ? "Press as they close" : null;
   const left_s = due === null ? 0 : Math.ceil(due.at_s - gone_s);
   switch (pattern) {
     case "back-after":

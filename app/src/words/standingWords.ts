@@ -47,8 +47,13 @@ function quenchFacts(done: Of<"quench">, plan: Of<"quench">, units: Units): stri
     done.agitation === "none" && plan.agitation !== "none" ? "bath not stirred" : "",
     done.transfer_s === undefined ? "" : `${tapped(done.transfer_s)} from fire to bath`,
     ...dipFacts(done, plan),
-    done.bath_s === undefined ? "" : `out of it after ${tapped(done.bath_s)}`,
+    done.bath_s === undefined || isAsPlanned(done.bath_s, plan.bath_s) ? "" : `out of it after ${tapped(done.bath_s)}`,
   ];
+}
+
+/** Seconds in the bath that were meant so. */
+function isAsPlanned(had_s: number, planned_s: number | undefined): boolean {
+  return planned_s !== undefined && !isOff(had_s, planned_s);
 }
 
 function temperFacts(done: Of<"temper">, plan: Of<"temper">, units: Units): string[] {

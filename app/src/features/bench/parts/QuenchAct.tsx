@@ -174,7 +174,8 @@ interface SecondsProps {
 
 /** Seconds since it went in: of what, and what is to be done. */
 function Seconds({ act, gone_s, window, move, children }: SecondsProps) {
-  const since = act.kind === "quench" ? "seconds in the bath" : "seconds since it went in";
+  const words = inOutKeys(move?.dip.pattern ?? null);
+  const since = act.kind === "quench" ? words.since : "seconds since it went in";
   return (
     <div className="bench-left">
       <div className="bench-now">
@@ -182,7 +183,7 @@ function Seconds({ act, gone_s, window, move, children }: SecondsProps) {
           {gone_s === null ? "–" : Math.floor(gone_s)}
         </span>
       </div>
-      <p className="from2">{gone_s === null ? "not in the bath yet" : since}</p>
+      <p className="from2">{gone_s === null ? words.notYet : since}</p>
       <p className="to-go">
         {bathWords({
           kind: act.kind,
