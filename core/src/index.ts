@@ -80,6 +80,7 @@ export {
   WISHES,
   ZONES,
 } from "./schema/book.js";
+export { withSnapTemper } from "./plan/snapTemper.js";
 export { placeDoubts, type PlaceDoubt, type SoftParts } from "./evidence/testPlaces.js";
 export type { TestPlace } from "./schema/book.js";
 export { cladOf } from "./shape/cladding.js";

@@ -1,56 +1,10 @@
 /** What is done by hand about a hard piece: straightened in its window, a warp taken out in two tempers, an oven read until it stands, a proof, and a plan led round the dip. */
 
 import type { Page } from "@playwright/test";
-import { writeFileSync } from "node:fs";
-import { actsOfRoute, CATALOGUE, planRoute, PRESETS, writeBook, type Act, type BookEvent, type Piece } from "../../core/src/index.js";
+import { PRESETS, type Piece } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
+import { bookAt, bringIn, SICKLE } from "./books.js";
 import { expect, expectAccessible, expectNoSideways, test } from "./shop.js";
-
-const SICKLE: Piece = {
-  name: "Reed sickle",
-  mark: "4",
-  kind: "hook",
-  form: "sickle",
-  steel: "1084",
-  start: "as-forged",
-  use: "sickle",
-  length_mm: 300,
-  section: { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 30 },
-};
-
-/** A book with a piece that has come to an act, so many seconds after it went under. */
-function bookAt(piece: Piece, kind: Act["kind"], under_s: number, kit: readonly object[] | null = null, out_s = 12): string {
-  const route = planRoute(CATALOGUE, piece, "forge");
-  const acts = actsOfRoute(route);
-  const at = acts.findIndex((act) => act.kind === kind);
-  const now_ms = Date.now();
-  const events: BookEvent[] = [];
-  const add = (ago_s: number, event: object): void =>
-    void events.push({ id: `hand-${events.length}`, piece: "hand", at_ms: Math.round(now_ms - 1000 * ago_s), ...event } as BookEvent);
-  add(9000, { kind: "piece", definition: piece });
-  add(8999, { kind: "route", route });
-  const quench = acts.findIndex((act) => act.kind === "quench");
-  acts.slice(0, at).forEach((act, i) => {
-    if (i !== quench) return add(i < quench ? 8000 - 10 * i : under_s - out_s - i, { kind: "act-done", act: act.id });
-    add(under_s, { kind: "check", act: act.id, reading: { check: "bath", state: "in" } });
-    add(under_s - out_s, { kind: "check", act: act.id, reading: { check: "bath", state: "out" } });
-    add(under_s - out_s, { kind: "act-done", act: act.id });
-  });
-  const items = kit?.map((item, i) => ({ ...item, id: `k${i}` })) ?? null;
-  return writeBook(
-    [...events].sort((a, b) => a.at_ms - b.at_ms),
-    now_ms,
-    items as Parameters<typeof writeBook>[2],
-  );
-}
-
-async function bringIn(page: Page, file: string, text: string): Promise<void> {
-  await page.goto(`${EMPTY}/book`);
-  await expect(page.getByText("Empty.")).toBeVisible();
-  writeFileSync(file, text);
-  await page.getByLabel("Book file").setInputFiles(file);
-  await expect(page.getByRole("link", { name: new RegExp(`^${SICKLE.name}`) })).toBeVisible();
-}
 
 async function readOven(page: Page, value: string): Promise<void> {
   await page.getByRole("button", { name: /^Oven thermometer reads/ }).click();

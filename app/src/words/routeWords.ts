@@ -43,6 +43,7 @@ export const REASON_WORDS: Readonly<Record<Exclude<Reason, "said">, string>> = {
   "second-temper": "Tempers what turned hard while the first one cooled.",
   "one-more-temper": "Takes more of the brittleness out.",
   "came-out-hard": "It came out harder than wanted.",
+  "snap-temper": "A short one, so that it does not lie hard until its own: it takes the worst of the strain.",
   plates: "Two thick cold plates take the heat out of both faces and hold it flat, without a liquid.",
   "clad-core": "The cladding slows the core: a faster oil than this steel asks for bare makes up for it.",
   "clear-of-dip": "Takes the brittleness out, at a heat clear of the dip where this steel is more brittle than its hardness says.",

@@ -1,7 +1,7 @@
 /** Words for what is done by hand to a bent piece, and for the proofs of a finished one. */
 
-import type { Clamp, Falling, Grade, Piece, Proof, ProofOutcome, Settling, Straightener, WarpNow } from "@tembrak/core";
-import { showDegrees, showDifference, showDuration, showLength, showThin, type Units } from "../format/show.js";
+import type { Clamp, Falling, Grade, Piece, Proof, ProofOutcome, Route, Settling, Straightener, WarpNow } from "@tembrak/core";
+import { showDegrees, showDifference, showDuration, showLength, showTemperature, showThin, type Units } from "../format/show.js";
 
 export const STRAIGHTENER_WORDS: Readonly<Record<Straightener, { readonly name: string; readonly how: string }>> = {
   hands: {
@@ -148,4 +148,23 @@ export function settlingWords({ atRest_C, sd_C, wait_min, isMoving }: Settling, 
   const when = wait_min < 1 ? "" : `, in about ${showDuration(60 * wait_min)}`;
   if (Math.abs(off_K) <= Math.max(8, give_K)) return `${where}${when}: ${wait_min < 1 ? "it can go in" : "then it can go in"}.`;
   return `${where}${when}: set its dial ${showDifference(Math.abs(off_K), units)} ${off_K > 0 ? "lower" : "higher"}, and read it again.`;
+}
+
+/** What stands in the record of a piece that was left hard. */
+export const WAITS_NOTE = "Left hard and untempered until another day.";
+
+/** What a night as hard as this risks, by what its quench was. */
+export function tomorrowWords(crack: "low" | "some" | "high" | undefined): string {
+  const risk =
+    crack === undefined || crack === "low"
+      ? "Most such pieces last the night; some crack by themselves hours later."
+      : "It was quenched hard: such pieces crack by themselves, hours later and unseen.";
+  return `${risk} Cold, a draught or a knock make it likelier. Look at it again in good light before it goes on.`;
+}
+
+/** The short temper, with its heat and its time. */
+export function shortTemperWords({ steps }: Route, units: Units): string {
+  const short = steps.find(({ why }) => why === "snap-temper");
+  if (short?.kind !== "temper") return "";
+  return `${showDuration(60 * short.hold_min)} at ${showTemperature(short.temperature_C, units)}: then its own may wait`;
 }

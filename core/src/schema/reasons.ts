@@ -31,6 +31,7 @@ export const REASONS = [
   "clear-of-dip",
   "clad-core",
   "plates",
+  "snap-temper",
   /** A sentence somebody wrote; it stands in `said`. */
   "said",
 ] as const;

@@ -140,6 +140,7 @@ export const REASON_TEXT: Readonly<Record<Reason, string>> = {
   "second-temper": "Tempers what turned hard while the first one cooled.",
   "one-more-temper": "Takes more of the brittleness out.",
   "came-out-hard": "It came out harder than wanted.",
+  "snap-temper": "A short one, so that it does not lie hard until its own.",
   plates: "Two cold plates take the heat out of both faces and hold it flat.",
   "clad-core": "The cladding slows the core: a fast oil makes up for it.",
   "clear-of-dip": "Takes the brittleness out, clear of the dip of toughness.",

@@ -79,7 +79,9 @@ const LONG_s = 3600;
 /** Since the last step, or the minutes it has been brittle. */
 function Since({ since_ms, brittle_ms, now_ms }: { since_ms: number | null; brittle_ms: number | null; now_ms: number }) {
   const gone_s = since_ms === null ? 0 : (now_ms - since_ms) / 1000;
-  const number = since_ms === null ? "–" : brittle_ms === null ? showClock(gone_s) : Math.floor(gone_s / 60);
+  const isDay = gone_s >= 2 * LONG_s;
+  const brittle = isDay ? Math.floor(gone_s / LONG_s) : Math.floor(gone_s / 60);
+  const number = since_ms === null ? "–" : brittle_ms === null ? showClock(gone_s) : brittle;
   return (
     <>
       <div className="bench-now">
@@ -87,7 +89,9 @@ function Since({ since_ms, brittle_ms, now_ms }: { since_ms: number | null; brit
           {number}
         </span>
       </div>
-      <p className="from2">{brittle_ms !== null ? "min brittle" : since_ms === null ? "" : "since the last step"}</p>
+      <p className="from2">
+        {brittle_ms !== null ? (isDay ? "hours brittle" : "min brittle") : since_ms === null ? "" : "since the last step"}
+      </p>
     </>
   );
 }

@@ -12,6 +12,7 @@ import { FATE_WORDS } from "../../../words/fateWords.js";
 import { MISHAP_WORDS } from "../../../words/whyWords.js";
 import type { ActProps } from "./ActKey.js";
 import { Sheet } from "./Sheet.js";
+import { Tomorrow } from "./Tomorrow.js";
 
 const KEYS: Readonly<Record<Fate, { readonly label: string; readonly note: string }>> = {
   cracked: { label: "It cracked", note: "No more heat or bath until it is forged anew." },
@@ -73,6 +74,7 @@ export function FateKey({ state, act, bench, now }: Pick<ActProps, "state" | "ac
           ))}
         </div>
         <Mishaps state={state} act={act} bench={bench} onDone={() => setOpen(false)} />
+        <Tomorrow state={state} act={act} bench={bench} onDone={() => setOpen(false)} />
         <Button component={Link} to={`/piece/${id}/why`} sx={{ minHeight: 64, marginTop: 2 }} fullWidth>
           Something else: what is behind it?
         </Button>
