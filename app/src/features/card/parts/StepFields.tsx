@@ -1,6 +1,6 @@
 /** The numbers of one step: its bath and how much goes under, or its heat, its time and how slowly it falls. */
 
-import { LIMITS, questionHeat, usualEdgeDepth_mm, type Piece, type Route, type Step } from "@tembrak/core";
+import { LIMITS, PLATES, questionHeat, usualEdgeDepth_mm, type Piece, type Route, type Step } from "@tembrak/core";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
@@ -39,10 +39,11 @@ interface FieldProps<K extends Step["kind"]> {
 /** How warm the bath is, and how much of the piece goes under. */
 function QuenchFields({ step, piece, route, units, isLocked, onChange, onFault }: FieldProps<"quench">) {
   const { section } = piece;
+  const isPressed = step.medium === PLATES;
   return (
     <>
       <TemperatureField
-        label="Bath"
+        label={isPressed ? "Plates" : "Bath"}
         value_C={step.bath_C}
         units={units}
         isDisabled={isLocked}
@@ -52,7 +53,7 @@ function QuenchFields({ step, piece, route, units, isLocked, onChange, onFault }
         onFault={(bad) => onFault("bath", bad)}
         onChange={(bath_C) => onChange({ ...step, bath_C })}
       />
-      {section.shape === "wedge" ? (
+      {section.shape === "wedge" && !isPressed ? (
         <ToggleButtonGroup
           exclusive
           disabled={isLocked}
