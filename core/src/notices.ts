@@ -16,7 +16,7 @@ export type Notice =
   /** Chance that the thickest place hardens, 0 ... 1. */
   | { readonly code: "may-fail"; readonly chance: number }
   | { readonly code: "steep-wedge" }
-  /** What is left in the body heats the hard end once more, so far; the hardness told does not know of it. */
+  /** What is left in the body heats the hard end once more, so far. */
   | { readonly code: "body-draws"; readonly drawn_C: number }
   | { readonly code: "step-limit" };
 export type NoticeCode = Notice["code"];

@@ -30,7 +30,7 @@ export function noticeWords(notice: Notice, units: Units): string {
     case "may-fail":
       return `May fail: ${showChance(notice.chance)} that it hardens at the thickest place.`;
     case "body-draws":
-      return `Out with its body still hot: that draws the end to about ${showTemperature(10 * Math.round(notice.drawn_C / 10), units)}, and it is softer than is told here.`;
+      return `Out with its body still hot: what was left in it draws the end to about ${showTemperature(10 * Math.round(notice.drawn_C / 10), units)}: that is counted.`;
     case "steep-wedge":
       return "The taper is steeper than the section model was made for.";
     case "step-limit":

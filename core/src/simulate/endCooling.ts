@@ -4,7 +4,7 @@ import { HAND_WARM_C, ROOM_C } from "../constants.js";
 import { finScratch, makeFin, stepFin, FIN_CONDUCTIVITY_W_mK } from "../heat/fin.js";
 import { AIR, bathBoundary, type Bath } from "./section.js";
 
-export interface EndPlan {
+export interface EndBar {
   readonly length_mm: number;
   /** Of the end that goes in, from its face. */
   readonly depth_mm: number;
@@ -18,6 +18,9 @@ const CELLS = 60;
 const BODY_BLACK_C = 500;
 /** So many thicknesses beyond the end that works are as hot as it in the fire; from there it falls off over as many (judgement: the tongs hold the rest). */
 const HOT_BEYOND = 3;
+/** Cooler than this nothing is drawn, C; a moment is kept when it is so far from the one before, K. */
+const DRAWS_FROM_C = 100;
+const KEPT_K = 5;
 const BATH_STEP_s = 0.5;
 const LONGEST_BATH_s = 900;
 /** Nobody waits longer, s: half a day. */
@@ -30,6 +33,8 @@ export interface EndCooling {
   readonly black_s: number;
   /** As hot as the face gets once more by what was left in the body, C. */
   readonly drawn_C: number;
+  /** The face after it came out, from then on; null where it hardly warms again. */
+  readonly again: { readonly time_s: readonly number[]; readonly temperature_C: readonly number[] } | null;
 }
 
 /**
@@ -37,7 +42,7 @@ export interface EndCooling {
  * @param bath_s under, all told; null until it is cold
  */
 export function coolEnd(
-  { length_mm, depth_mm, area_mm2, outline_mm }: EndPlan,
+  { length_mm, depth_mm, area_mm2, outline_mm }: EndBar,
   heat_C: number,
   bath: Bath,
   bath_s: number | null,
@@ -72,11 +77,20 @@ export function coolEnd(
   const black_s = time_s;
   bathe(Infinity, () => bath_s === null && hottest() <= cold_C);
   let drawn_C = T[0]!;
+  const again: { time_s: number[]; temperature_C: number[] } = { time_s: [0], temperature_C: [T[0]!] };
+  const from_s = time_s;
   while (hottest() > HAND_WARM_C && time_s < LONGEST_s) {
     const step_s = Math.min(20, Math.max(1, 0.02 * time_s));
     stepFin(fin, T, step_s, underTo(-1), scratch);
     time_s += step_s;
     drawn_C = Math.max(drawn_C, T[0]!);
+    const last_C = again.temperature_C.at(-1)!;
+    if (Math.abs(T[0]! - last_C) > KEPT_K) {
+      again.time_s.push(time_s - from_s);
+      again.temperature_C.push(T[0]!);
+    }
   }
-  return { handWarm_s: time_s, black_s, drawn_C };
+  again.time_s.push(Math.max(time_s - from_s, again.time_s.at(-1)! + 1));
+  again.temperature_C.push(T[0]!);
+  return { handWarm_s: time_s, black_s, drawn_C, again: drawn_C > DRAWS_FROM_C ? again : null };
 }

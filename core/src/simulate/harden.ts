@@ -28,7 +28,6 @@ import {
 } from "./hardenReadings.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { gather, MEMBERS, membersOf, valueAt, type HardnessValue, type Member, type Place, type RunOptions } from "./hardenSpread.js";
-import { coolEnd } from "./endCooling.js";
 
 export type { HardenPlan } from "./hardenCase.js";
 export type { Resolution } from "./section.js";
@@ -93,9 +92,6 @@ export function nominalCase(plan: HardenPlan, resolution: Resolution, { desk = B
 /** Nobody waits longer over a bath, s; a moment is found to within this. */
 const LONGEST_WAIT_s = 120;
 const NEAR_s = 0.5;
-/** Cooler than this the heat that is left in a body takes nothing from its hard end, C. */
-const DRAWS_FROM_C = 150;
-
 /** What ends so much softer no file finds, HRC. */
 export const AS_HARD_HRC = 1.5;
 
@@ -150,7 +146,6 @@ export function harden(
   const last = lastBath(plan);
   const isEdgeOnly = [plan, ...(plan.dips ?? [])].every(({ immersion }) => immersion.kind === "edge");
   const bathCold_s = last.bath_C + 5 <= HAND_WARM_C ? bathEnd_s : null;
-  const body = plan.end === undefined ? null : coolEnd(plan.end, plan.heat_C, plan, plan.bath_s);
   const chanceHard = {
     surface: others?.chanceHard.surface ?? hardened(structure, surface),
     centre: others?.chanceHard.centre ?? hardened(structure, centre),
@@ -171,9 +166,9 @@ export function harden(
     nose_C,
     straighten: straightenWindow(result, transferEnd_s, isEdgeOnly ? [EDGE] : [BODY, EDGE]),
     handWarm_s:
-      body === null
+      plan.end === undefined
         ? (last.bath_s === null && bathCold_s !== null ? bathCold_s : endOfRun_s + airCooling_s(plan.section, lastHot_C)) - transferEnd_s
-        : body.handWarm_s,
+        : plan.end.handWarm_s,
     quenchLine: plan.immersion.kind === "edge" || plan.coat ? quenchLine(grid, structure) : null,
     profile: profileOf(plan.section, grid, structure),
     curve: thinned(result.curve, 240),
@@ -191,7 +186,7 @@ export function harden(
     grindOff_mm: grindOff_mm(run.decarb_mm),
     notices: [
       ...noticesOf(plan, run, chanceHard.thickest, result.outcome),
-      ...(body !== null && body.drawn_C > DRAWS_FROM_C ? [{ code: "body-draws", drawn_C: body.drawn_C } as const] : []),
+      ...(plan.end?.again ? [{ code: "body-draws", drawn_C: plan.end.drawn_C } as const] : []),
     ],
   };
 }

@@ -15,7 +15,8 @@ import type { ShopKnown } from "../schema/job.js";
 import type { BodySection, Cladding, Coat, Immersion } from "../schema/parts.js";
 import { runCourse, type CourseResult, type Exchange, type Form } from "./course.js";
 import { bodyOf, inAir, inBath, STEP_K, thicker, gridOf, type AnyMedium, type Bath, type Places, type Resolution } from "./section.js";
-import type { EndPlan } from "./endCooling.js";
+import { linear } from "../numerics/interpolate.js";
+import type { EndCooling } from "./endCooling.js";
 
 /** A further dip, after so long in the air. */
 export interface Dip {
@@ -49,7 +50,7 @@ export interface HardenPlan {
   readonly coat?: Coat | null;
   readonly cladding?: Cladding | null;
   /** Of a bar of which only one end goes in, deeper than it is thick: the rest, which stays in the air. The section is that of the end. */
-  readonly end?: EndPlan;
+  readonly end?: EndCooling;
   /** What is known of this shop and this run beyond what the model takes for granted. */
   readonly shop?: ShopKnown;
 }
@@ -190,6 +191,13 @@ export interface CaseOptions {
  */
 const LONG_STRIDE = { stepAim_K: 12, largestChange: 0.05 } as const;
 
+/** What was left in the body of a bar warms the end that was hard once more: that is a temper. */
+function drawAgain(structure: Structure, { end }: HardenPlan): void {
+  if (end === undefined || end.again === null) return;
+  const { time_s, temperature_C } = end.again;
+  follow({ structure, temperature_C: (t) => linear(time_s, temperature_C, t), duration_s: time_s.at(-1)! });
+}
+
 /** Heats, quenches and cools to the room. */
 export function runCase(
   plan: HardenPlan,
@@ -247,6 +255,7 @@ export function runCase(
     ...(frames_s === undefined ? {} : { frames_s }),
   });
   formMartensite(structure, new Float64Array(grid.columns * grid.nodes).fill(ROOM_C));
+  drawAgain(structure, plan);
   return { places, result, structure, austenite, decarb_mm: decarbDepth_mm(decarb_m2) };
 }
 

@@ -3,7 +3,7 @@
 import { InputError } from "../errors.js";
 import { testDone } from "../evidence/storedTest.js";
 import { testSays } from "../evidence/verdict.js";
-import type { TemperCycle } from "../kinetics/temper.js";
+import { equivalentTemperature_C, type TemperCycle } from "../kinetics/temper.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
 import { sectionArea_mm2 } from "../plan/fit.js";
 import { RUN_DOUBT_K, RUN_EQUAL_MIN, RUN_OVER_K, structureBeforeHardening, thickness_mm } from "../plan/route.js";
@@ -17,6 +17,7 @@ import type { HardenPlan } from "./harden.js";
 import { BESIDE_s, type Dip } from "./hardenCase.js";
 import { HEAT_K } from "./hardenSpread.js";
 import { airCooling_s } from "./hardenReadings.js";
+import { coolEnd } from "./endCooling.js";
 import { OVEN_K, temperPlace, testedPlaces, type Tested, type TestedPlaces, type Tempers } from "./temperedPlace.js";
 import type { Simulated } from "./temperedPlace.js";
 
@@ -57,7 +58,7 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, {
     ...(dips.length === 0 ? {} : { dips }),
     ...clayOf(piece.section, quench),
     ...(clad === null ? {} : { cladding: clad }),
-    ...endOf(piece, quench),
+    ...endOf(piece, heat, quench, medium),
     ...(shop === undefined ? {} : { shop }),
   };
 }
@@ -124,7 +125,7 @@ function bodyUnder(piece: Piece, quench: Quench): BodySection {
 }
 
 /** What of a bar stays in the air where one end of it goes in deeper than it is thick. Of two by turns both are in. */
-function endOf(piece: Piece, quench: Quench): Pick<HardenPlan, "end"> {
+function endOf(piece: Piece, heat: Extract<Step, { kind: "harden" }>, quench: Quench, medium: Medium): Pick<HardenPlan, "end"> {
   const { section, length_mm } = piece;
   const { part, turns } = quench;
   if (part === undefined || turns !== undefined || section.shape === "wedge" || isFace(piece, quench)) return {};
@@ -132,7 +133,9 @@ function endOf(piece: Piece, quench: Quench): Pick<HardenPlan, "end"> {
   const breadth = breadth_mm(piece);
   const thick = thickness_mm(section);
   const outline_mm = section.shape === "round" ? Math.PI * thick : 2 * (thick + breadth);
-  return { end: { length_mm, depth_mm: part.depth_mm, area_mm2: sectionArea_mm2(section, breadth), outline_mm } };
+  const bar = { length_mm, depth_mm: part.depth_mm, area_mm2: sectionArea_mm2(section, breadth), outline_mm };
+  const { bath_C, agitation, bath_s = null } = quench;
+  return { end: coolEnd(bar, heat.temperature_C, { medium, bath_C, agitation, immersion: { kind: "full" } }, bath_s) };
 }
 
 function immersionOf(piece: Piece, quench: Quench): HardenPlan["immersion"] {
@@ -161,12 +164,31 @@ function isDrawnByColour({ steps }: Route): boolean {
   return draws.length > 0 && draws.every(({ kind }) => kind === "run");
 }
 
+/** What an end was drawn by out of its own body, as one hour at a heat. */
+function drawnBefore({ end, steel }: HardenPlan): TemperCycle | undefined {
+  if (end === undefined || end.again === null) return undefined;
+  const { time_s, temperature_C } = end.again;
+  const cycles = time_s.slice(1).map((to_s, i) => ({
+    temperature_C: Math.max(0, 0.5 * (temperature_C[i]! + temperature_C[i + 1]!)),
+    hold_min: (to_s - time_s[i]!) / 60,
+  }));
+  return { temperature_C: equivalentTemperature_C(cycles, steel.temper.carbonInSolution_wtpct), hold_min: 60 };
+}
+
 /** The tempers of a route by the oven they are done in, or by the colour. */
 export function tempersOf(plan: HardenPlan, route: Route): Tempers {
   const by = isDrawnByColour(route) ? "colour" : "oven";
   const { mean, sd } = by === "colour" ? { mean: 0, sd: RUN_DOUBT_K } : (plan.shop?.oven_K ?? { mean: 0, sd: OVEN_K });
   const cycles = temperCyclesOf(route).map((cycle) => ({ ...cycle, temperature_C: cycle.temperature_C + mean }));
-  return { steel: plan.steel.temper, cycles, by, oven_K: sd, heat_K: plan.shop?.heat_K?.sd ?? HEAT_K, off: plan.shop?.steel_HRC };
+  return {
+    steel: plan.steel.temper,
+    cycles,
+    drawn: drawnBefore(plan),
+    by,
+    oven_K: sd,
+    heat_K: plan.shop?.heat_K?.sd ?? HEAT_K,
+    off: plan.shop?.steel_HRC,
+  };
 }
 
 /** What the tests of a piece say, each after so many of its tempers. */

@@ -2,7 +2,6 @@
 
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { nodeHardness_HV } from "../kinetics/structure.js";
-import type { TemperCycle } from "../kinetics/temper.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { thickness_mm } from "../plan/route.js";
 import type { Piece, Route } from "../schema/book.js";
@@ -11,7 +10,7 @@ import type { HardenPlan } from "./harden.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { hardened, inOtherBath, planKey, requireSense, runCase } from "./hardenCase.js";
 import { thicker } from "./section.js";
-import { temperedAt } from "./temperedPlace.js";
+import { temperedAt, type Tempers } from "./temperedPlace.js";
 import { hardenPlanOf, tempersOf } from "./planOf.js";
 
 export type Track = "temper" | "heat" | "thickness";
@@ -53,9 +52,9 @@ function runQuickly(plan: HardenPlan): QuickHardness {
   return { working_HRC, thickest_HRC, isHardThrough };
 }
 
-function quickAnswer(plan: HardenPlan, cycles: readonly TemperCycle[], desk: Desk): QuickHardness {
+function quickAnswer(plan: HardenPlan, { cycles, drawn }: Pick<Tempers, "cycles" | "drawn">, desk: Desk): QuickHardness {
   const { working_HRC, thickest_HRC, isHardThrough } = quickHardness(plan, desk);
-  const end = (mean_HRC: number): number => temperedAt(plan.steel.temper, cycles, mean_HRC);
+  const end = (mean_HRC: number): number => temperedAt(plan.steel.temper, cycles, mean_HRC, drawn);
   return { working_HRC: end(working_HRC), thickest_HRC: end(thickest_HRC), isHardThrough };
 }
 
@@ -72,7 +71,8 @@ export function response(
   known: Known = {},
 ): Response {
   const plan = hardenPlanOf(catalogue, piece, route, known);
-  const { cycles, steel } = tempersOf(plan, route);
+  const tempers = tempersOf(plan, route);
+  const { cycles, steel, drawn } = tempers;
   const [low, high] = RANGES[track];
   const xs = Array.from({ length: POINTS[track] }, (_, i) => low + ((high - low) * i) / (POINTS[track] - 1));
   const base = thickness_mm(piece.section);
@@ -83,6 +83,7 @@ export function response(
         steel,
         cycles.map((c) => ({ ...c, temperature_C: temperature_C + (plan.shop?.oven_K?.mean ?? 0) })),
         mean_HRC,
+        drawn,
       );
     return { track, points: xs.map((x) => ({ x, working_HRC: end(fixed.working_HRC, x), thickest_HRC: end(fixed.thickest_HRC, x) })) };
   }
@@ -90,7 +91,7 @@ export function response(
     track,
     points: xs.map((x) => {
       const moved = track === "heat" ? { ...plan, heat_C: x } : { ...plan, section: thicker(plan.section, x) };
-      const { working_HRC, thickest_HRC } = quickAnswer(moved, cycles, desk);
+      const { working_HRC, thickest_HRC } = quickAnswer(moved, tempers, desk);
       return { x: track === "heat" ? x : x * base, working_HRC, thickest_HRC };
     }),
   };
@@ -106,11 +107,11 @@ export function bathResponses(
   known: Known = {},
 ): BathResponse[] {
   const plan = hardenPlanOf(catalogue, piece, route, known);
-  const { cycles } = tempersOf(plan, route);
+  const tempers = tempersOf(plan, route);
   return media.flatMap((id) => {
     const medium = catalogue.medium(id);
     if (medium === undefined) return [];
     const bath_C = medium === plan.medium ? plan.bath_C : medium.usualBath_C;
-    return [{ medium: id, ...quickAnswer(inOtherBath(plan, { medium, bath_C }), cycles, desk) }];
+    return [{ medium: id, ...quickAnswer(inOtherBath(plan, { medium, bath_C }), tempers, desk) }];
   });
 }

@@ -49,6 +49,8 @@ const PLACE_K = 4;
 export interface Tempers {
   readonly steel: TemperSteel;
   readonly cycles: readonly TemperCycle[];
+  /** What it was drawn by before, by what was left in its own body. */
+  readonly drawn?: TemperCycle | undefined;
   /** What says how hot it got. */
   readonly by: "oven" | "colour";
   /** How far that may be off what the cycles say, K, one deviation. */
@@ -60,9 +62,18 @@ export interface Tempers {
 }
 
 /** A node after the tempers, HRC. */
-export function temperedAt(steel: TemperSteel, cycles: readonly TemperCycle[], asQuenched_HRC: number): number {
+export function temperedAt(
+  steel: TemperSteel,
+  cycles: readonly TemperCycle[],
+  asQuenched_HRC: number,
+  drawn?: TemperCycle  ,
+): number {
   if (cycles.length === 0) return asQuenched_HRC;
-  return temperedHardness({ steel, cycles, asQuenched_HRC }).hardness_HRC;
+  if (drawn === undefined) return temperedHardness({ steel, cycles, asQuenched_HRC }).hardness_HRC;
+  // It comes to its tempers drawn already: what they add to that, from as hard as it was before.
+  const lost_HRC = steel.nominal_HRC - temperedHardness({ steel, cycles: [drawn] }).hardness_HRC;
+  const both = temperedHardness({ steel, cycles: [drawn, ...cycles], asQuenched_HRC: asQuenched_HRC + lost_HRC });
+  return Math.min(asQuenched_HRC, both.hardness_HRC);
 }
 
 export interface Law {
@@ -75,7 +86,7 @@ export interface Law {
 }
 
 /** The tempers about a usual hardness as quenched: where they lead, what a point more leaves, and how far off they may be. */
-export function lawAbout(mean_HRC: number, { steel, cycles, oven_K, off }: Tempers): Law {
+export function lawAbout(mean_HRC: number, { steel, cycles, oven_K, off, drawn }: Tempers): Law {
   if (cycles.length === 0) return { at: (hrc) => hrc, perPoint: 1, perKelvin_HRC_K: 0, oven_HRC: 0, law_HRC: 0 };
   const at = (asQuenched_HRC: number, shift_K = 0): number =>
     (off?.mean ?? 0) +
@@ -83,6 +94,7 @@ export function lawAbout(mean_HRC: number, { steel, cycles, oven_K, off }: Tempe
       steel,
       cycles.map(({ temperature_C, hold_min }) => ({ temperature_C: temperature_C + shift_K, hold_min })),
       asQuenched_HRC,
+      drawn,
     );
   const perKelvin_HRC_K = (at(mean_HRC, 4) - at(mean_HRC, -4)) / 8;
   return {

@@ -43,7 +43,7 @@ function noticeText(notice: Notice): string {
     case "may-fail":
       return `May fail: about ${Math.round(10 * notice.chance)} times in 10 it hardens at the centre.`;
     case "body-draws":
-      return `Out with its body still hot: that draws the end to about ${10 * Math.round(notice.drawn_C / 10)} C, and it is softer than is told here.`;
+      return `Out with its body still hot: what was left in it draws the end to about ${10 * Math.round(notice.drawn_C / 10)} C: that is counted.`;
     case "steep-wedge":
       return "The taper is steeper than the section model was made for.";
     case "step-limit":

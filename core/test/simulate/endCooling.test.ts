@@ -63,3 +63,20 @@ describe("a bar of which one end goes in", () => {
     expect(of(undefined).notices.map(({ code }) => code)).not.toContain("body-draws");
   });
 });
+
+describe("an end that was drawn by its own body", () => {
+  const at = (bath_s: number | undefined) => predict(CATALOGUE, HAMMER, outAt(bath_s), "quick").working;
+  it("is as soft when it is cold as an hour at about that heat leaves it, and a cooler temper takes nothing more", () => {
+    const [planned, early] = [at(undefined), at(60)];
+    // 1045 as quenched, an hour at 284 C: a handbook has 48 to 50 HRC at 260 to 315 C (1040, two hours, from memory).
+    expect(early.asQuenched.mean_HRC).toBeGreaterThan(46);
+    expect(early.asQuenched.mean_HRC).toBeLessThan(planned.asQuenched.mean_HRC - 4);
+    // Its colour run is an hour at 230 C: less than what it has had.
+    expect(early.asQuenched.mean_HRC - early.tempered.mean_HRC).toBeLessThan(1.5);
+    expect(planned.asQuenched.mean_HRC - planned.tempered.mean_HRC).toBeGreaterThan(4);
+  });
+  it("the later it is out, the less of it", () => {
+    const hrc = [10, 30, 60, 137].map((bath_s) => at(bath_s).asQuenched.mean_HRC);
+    for (let i = 1; i < hrc.length; i++) expect(hrc[i]!).toBeGreaterThan(hrc[i - 1]!);
+  });
+});
