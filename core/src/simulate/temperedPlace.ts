@@ -62,12 +62,7 @@ export interface Tempers {
 }
 
 /** A node after the tempers, HRC. */
-export function temperedAt(
-  steel: TemperSteel,
-  cycles: readonly TemperCycle[],
-  asQuenched_HRC: number,
-  drawn?: TemperCycle  ,
-): number {
+export function temperedAt(steel: TemperSteel, cycles: readonly TemperCycle[], asQuenched_HRC: number, drawn?: TemperCycle): number {
   if (cycles.length === 0) return asQuenched_HRC;
   if (drawn === undefined) return temperedHardness({ steel, cycles, asQuenched_HRC }).hardness_HRC;
   // It comes to its tempers drawn already: what they add to that, from as hard as it was before.
