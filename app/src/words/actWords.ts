@@ -33,6 +33,12 @@ import { dipPhrase, inOutKeys, patternWords } from "./patternWords.js";
 import { reasonWords } from "./routeWords.js";
 import { intoCaution, liesIn, outCaution } from "./vesselWords.js";
 
+/** Where it goes on to once it was tried: its temper, or the end that is still soft. */
+export function onTo(route: Route | null, step: number): string {
+  const isMore = route?.steps.some(({ kind }, i) => i > step && kind === "quench") === true;
+  return isMore ? "Go on to the other end" : "Go on to the temper";
+}
+
 /** As it goes in: brittle the first time; then what may be hot, or wrong. */
 function ovenCaution({ in: vessel, count, target_C }: Extract<Act, { kind: "oven" }>, units: Units): string {
   const own = intoCaution(vessel, target_C, units);
@@ -238,7 +244,7 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
     case "first-file":
       return {
         title: "Try a file on it",
-        done: "Go on to the temper",
+        done: onTo(route, act.step),
         why: "Now you can still go back cheaply: a soft piece is normalised and hardened again.",
         caution: BRITTLE,
       };

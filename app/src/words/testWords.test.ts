@@ -104,7 +104,7 @@ describe("what follows", () => {
   it("soft after the quench: another hardening first, going on is still allowed and says what it means", () => {
     const offered = next(48, true);
     expect(offered.map(({ key }) => key)).toEqual(["again", "keep"]);
-    expect(offered[1]!.note).toBe("It will not get harder in the oven.");
+    expect(offered[1]!.note).toBe("It will not get harder in its temper.");
   });
   it("inside what the use wants: leave it, or a further temper second", () => {
     expect(next(55, false, HOTTER).map(({ key }) => key)).toEqual(["keep", "temper"]);

@@ -1,6 +1,7 @@
 /** What a test says, in sentences, and what follows from it. */
 
 import { type Disagreement, type Estimate, type HardnessVerdict, type NextTemper, type PieceState } from "@tembrak/core";
+import { onTo } from "./actWords.js";
 import { showDuration, showHardness, showRange, showTemperature, type Units } from "../format/show.js";
 import type { TestDraft } from "../features/fileTest/useTest.js";
 
@@ -113,10 +114,12 @@ export function followUps(
     note: "What most likely went wrong, what tells it, and what to do otherwise.",
   };
   if (isFirst) {
+    const step =
+      state.next?.kind === "first-file" ? state.next.step : (state.acts.findLast(({ kind }) => kind === "first-file")?.step ?? 0);
     const on: FollowUp = {
       key: "keep",
-      title: "Go on to the temper",
-      note: isSoft ? "It will not get harder in the oven." : "Hard enough. Within the hour.",
+      title: onTo(state.route, step),
+      note: isSoft ? "It will not get harder in its temper." : "Hard enough. Within the hour.",
     };
     return isSoft ? [again, on] : [on];
   }

@@ -161,6 +161,21 @@ describe("the words of the acts", () => {
     expect(caution("oven")).toMatch(/no oven for food/);
     expect(caution("air-cool")).toMatch(/still burns/);
   });
+  it("after the first of two ends it goes on to the other, after the second to its temper", () => {
+    const hammer: Piece = {
+      ...knife,
+      kind: "hammer",
+      steel: "1045",
+      use: "hammer-face",
+      section: { shape: "square", side_mm: 32 },
+      length_mm: 120,
+    };
+    const both = planRoute(CATALOGUE, hammer, "forge", { way: { hardens: "ends" } });
+    const said = actsOfRoute(both)
+      .filter(({ kind }) => kind === "first-file")
+      .map((act) => actWords(act, { route: both, piece: hammer }, METRIC).done);
+    expect(said).toEqual(["Go on to the other end", "Go on to the temper"]);
+  });
   it("water warns of steam, not of flames", () => {
     const wet = planRoute(CATALOGUE, { ...knife, steel: "1045" }, "forge");
     const quench = actsOfRoute(wet).find((a) => a.kind === "quench")!;
