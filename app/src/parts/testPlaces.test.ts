@@ -1,24 +1,14 @@
 import { describe, expect, it } from "@jest/globals";
 import type { Piece } from "@tembrak/core";
 import { drawPiece } from "./Silhouette.js";
+import { BILLHOOK } from "../testing.js";
 import { placeAt, pointOf } from "./testPlaces.js";
 
-const HOOK: Piece = {
-  name: "Billhook",
-  mark: "7",
-  kind: "hook",
-  form: "billhook",
-  steel: "1075",
-  start: "as-forged",
-  use: "sickle",
-  length_mm: 376,
-  section: { shape: "wedge", spine_mm: 6.5, edge_mm: 0.9, height_mm: 62 },
-};
-const BAR: Piece = { ...HOOK, kind: "punch", form: "punch", section: { shape: "round", diameter_mm: 12 } };
+const BAR: Piece = { ...BILLHOOK, kind: "punch", form: "punch", section: { shape: "round", diameter_mm: 12 } };
 
 describe("a tap on the drawing of a piece", () => {
   it("comes back where it was, on a curved blade and on a bar, at every scale", () => {
-    for (const piece of [HOOK, BAR])
+    for (const piece of [BILLHOOK, BAR])
       for (const scale of [0.4, 1, 2.3])
         for (const along of [0.1, 0.4, 0.75])
           for (const up of [0.2, 0.5, 0.9]) {

@@ -23,6 +23,9 @@ describe("in the bath and after it", () => {
       bathWords({ kind: "quench", gone_s: 3, least_s: 10, window, ...(what === undefined ? {} : { under: what }), ...more });
     expect(under("edge")).toBe("Keep the edge under, rocking, until the body is black");
     expect(under("end")).toBe("Keep the end under, moving, until the body is black: then all of it");
+    expect(under("end", { gone_s: 30, bodyBlack_s: 150 })).toBe(
+      "Keep the end under, moving, until the body is black, in about 2 min: then all of it",
+    );
     expect(under("end", { gone_s: 30, leavesHeat: true })).toBe("Keep the end under, moving. Out while the body still glows dull");
   });
   it("says how long it can be bent, and that it cannot once the window is past", () => {

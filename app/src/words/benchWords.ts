@@ -91,6 +91,8 @@ export interface BathFacts {
   readonly under?: Under["what"];
   /** What to do now of a way that has more moves than in and out. */
   readonly dip?: string | null;
+  /** Of an end: when the body should be black by the model, s after it went under. */
+  readonly bodyBlack_s?: number | null | undefined;
   /** Taken out while the body still glows: what is left in it draws it. */
   readonly leavesHeat?: boolean;
 }
@@ -104,14 +106,28 @@ const KEEP_WORDS: Readonly<Record<Under["what"], string>> = {
   end: "Keep the end under, moving",
 };
 
+/** The heat of the body runs back and draws it: it comes out by what the body looks like, not by the clock. Of an end, the model says about when. */
+function partWords(under: "edge" | "end", gone_s: number, bodyBlack_s: number | null): string {
+  const left_s = bodyBlack_s === null ? 0 : bodyBlack_s - gone_s;
+  const about = left_s > 0 ? `, in about ${showDuration(left_s)}` : "";
+  return `${KEEP_WORDS[under]}, until the body is black${about}${under === "end" ? ": then all of it" : ""}`;
+}
+
 /** In the bath, and in the window to straighten after it. */
-export function bathWords({ kind, gone_s, least_s, window, under = "whole", leavesHeat = false, dip = null }: BathFacts): string {
+export function bathWords({
+  kind,
+  gone_s,
+  least_s,
+  window,
+  under = "whole",
+  leavesHeat = false,
+  dip = null,
+  bodyBlack_s = null,
+}: BathFacts): string {
   if (gone_s === null) return dip ?? "Press as it goes under";
   if (kind === "quench") {
     if (dip !== null) return dip;
-    // The heat of the body runs back and draws it: it comes out by what the body looks like, not by the clock.
-    if (under === "end" && !leavesHeat) return `${KEEP_WORDS.end}, until the body is black: then all of it`;
-    if (under !== "whole" && !leavesHeat) return `${KEEP_WORDS[under]}, until the body is black`;
+    if (under !== "whole" && !leavesHeat) return partWords(under, gone_s, bodyBlack_s);
     if (leavesHeat) return `${KEEP_WORDS[under]}. Out while the body still glows dull`;
     if (gone_s < least_s) return `${KEEP_WORDS[under]}. Out in ${Math.ceil(least_s - gone_s)}`;
     // What is too short to bend.

@@ -51,6 +51,8 @@ export interface HardenResult {
   readonly nose_C: number;
   readonly straighten: StraightenWindow | null;
   readonly handWarm_s: number;
+  /** Of a bar of which one end goes in: seconds from the bath until no glow is left in the rest; null of anything else. */
+  readonly bodyBlack_s: number | null;
   /** Of a blade in part under the bath, or under clay. */
   readonly quenchLine: QuenchLine | null;
   readonly profile: readonly ProfilePoint[];
@@ -169,6 +171,7 @@ export function harden(
       plan.end === undefined
         ? (last.bath_s === null && bathCold_s !== null ? bathCold_s : endOfRun_s + airCooling_s(plan.section, lastHot_C)) - transferEnd_s
         : plan.end.handWarm_s,
+    bodyBlack_s: plan.end?.black_s ?? null,
     quenchLine: plan.immersion.kind === "edge" || plan.coat ? quenchLine(grid, structure) : null,
     profile: profileOf(plan.section, grid, structure),
     curve: thinned(result.curve, 240),

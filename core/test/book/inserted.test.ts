@@ -5,17 +5,9 @@ import { CATALOGUE } from "../../src/catalogue.js";
 import { heatNow } from "../../src/heatNow/heatNow.js";
 import { planRoute } from "../../src/plan/route.js";
 import type { BookEvent, Piece, Route } from "../../src/schema/book.js";
+import { BILLHOOK } from "../pieces.js";
 
-const KNIFE: Piece = {
-  name: "Billhook",
-  mark: "7",
-  kind: "hook",
-  steel: "1075",
-  start: "normalised",
-  use: "sickle",
-  length_mm: 300,
-  section: { shape: "wedge", spine_mm: 6, edge_mm: 1, height_mm: 50 },
-};
+const KNIFE: Piece = { ...BILLHOOK, start: "normalised" };
 const route = planRoute(CATALOGUE, KNIFE, "forge");
 const at = route.steps.findIndex(({ kind }) => kind === "harden");
 const again: Route["steps"][number] = { kind: "normalise", temperature_C: 860, hold_min: 0, coolTo: "hand-warm", why: "was-too-hot" };

@@ -6,15 +6,13 @@ import { withSnapTemper } from "../../src/plan/snapTemper.js";
 import type { Draws, Piece } from "../../src/schema/book.js";
 import { checkAny as check } from "../../src/schema/checkAll.js";
 import { predict } from "../../src/simulate/predict.js";
+import { BILLHOOK } from "../pieces.js";
 
 const KNIFE: Piece = {
-  name: "Froe",
-  mark: "4",
+  ...BILLHOOK,
   kind: "knife",
   steel: "1084",
-  start: "normalised",
   use: "knife",
-  length_mm: 240,
   section: { shape: "wedge", spine_mm: 3.5, edge_mm: 0.8, height_mm: 32 },
 };
 const plan = (draws: Draws) => planRoute(CATALOGUE, KNIFE, "forge", { way: { draws } });

@@ -11,15 +11,13 @@ import { VESSELS, type Kit, type KitItem } from "../../src/schema/kit.js";
 import { lessonOf } from "../../src/simulate/lesson.js";
 import { predict } from "../../src/simulate/predict.js";
 import { ovenDoubt_K, shopOf } from "../../src/standing/known.js";
+import { BILLHOOK } from "../pieces.js";
 
 const KNIFE: Piece = {
-  name: "Hay knife",
-  mark: "3",
+  ...BILLHOOK,
   kind: "knife",
   steel: "1084",
-  start: "as-forged",
   use: "knife",
-  length_mm: 260,
   section: { shape: "wedge", spine_mm: 4, edge_mm: 0.8, height_mm: 34 },
 };
 const SPRING: Piece = { ...KNIFE, kind: "spring", steel: "5160", use: "spring", section: { shape: "plate", thickness_mm: 4 } };

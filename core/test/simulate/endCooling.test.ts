@@ -53,6 +53,8 @@ describe("a bar of which one end goes in", () => {
   it("taken out hot it cannot be held for half an hour; all of it under once the body is black, it can in minutes", () => {
     expect(of(10).handWarm_s).toBeGreaterThan(1800);
     expect(of(undefined).handWarm_s).toBeLessThan(400);
+    expect(of(undefined).bodyBlack_s).toBeGreaterThan(60);
+    expect(of(undefined).bodyBlack_s).toBeLessThan(of(undefined).handWarm_s);
   });
   it("the sooner it is out, the hotter its body draws the face; as planned not at all, and only then nothing is said", () => {
     const drawn = [4, 10, 30, 60].map(

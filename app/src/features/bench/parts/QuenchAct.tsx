@@ -168,12 +168,13 @@ interface SecondsProps {
   readonly gone_s: number | null;
   /** Undefined while it is worked out. */
   readonly window: StraightenWindow | null | undefined;
+  readonly bodyBlack_s: number | null | undefined;
   readonly move: Move | null;
   readonly children: ReactNode;
 }
 
 /** Seconds since it went in: of what, and what is to be done. */
-function Seconds({ act, gone_s, window, move, children }: SecondsProps) {
+function Seconds({ act, gone_s, window, move, bodyBlack_s, children }: SecondsProps) {
   const words = inOutKeys(move?.dip.pattern ?? null);
   const since = act.kind === "quench" ? words.since : "seconds since it went in";
   return (
@@ -190,6 +191,7 @@ function Seconds({ act, gone_s, window, move, children }: SecondsProps) {
           gone_s,
           least_s: BATH_LEAST_s,
           window,
+          bodyBlack_s,
           under: underNow(move).what,
           ...(move === null ? {} : { leavesHeat: move.planned.leavesHeat === true, dip: dipWords(move.dip, move.planned) }),
         })}
@@ -304,7 +306,7 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
     <>
       <div className={`bench-main quench ${act.kind}`}>
         <Picture state={state} act={act} in_ms={in_ms} done={done} move={move} boiling={boilingNow(act, gone_s, done, prediction)} />
-        <Seconds act={act} gone_s={gone_s} window={window} move={move}>
+        <Seconds act={act} gone_s={gone_s} window={window} move={move} bodyBlack_s={prediction?.hardening.bodyBlack_s}>
           {isReadable(act, in_ms, done) ? <BathRead state={state} bench={bench} quench={done} now_ms={now_ms} /> : null}
           <Ends move={move} done={done} prediction={prediction} />
         </Seconds>
