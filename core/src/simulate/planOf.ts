@@ -127,8 +127,10 @@ function bodyUnder(piece: Piece, quench: Quench): BodySection {
 /** What of a bar stays in the air where one end of it goes in deeper than it is thick. Of two by turns both are in. */
 function endOf(piece: Piece, heat: Extract<Step, { kind: "harden" }>, quench: Quench, medium: Medium): Pick<HardenPlan, "end"> {
   const { section, length_mm } = piece;
-  const { part, turns } = quench;
-  if (part === undefined || turns !== undefined || section.shape === "wedge" || isFace(piece, quench)) return {};
+  const { part, turns, leavesHeat } = quench;
+  // Where its own heat is what draws it, the colour it ran to says how far.
+  if (part === undefined || turns !== undefined || leavesHeat === true) return {};
+  if (section.shape === "wedge" || isFace(piece, quench)) return {};
   if (part.depth_mm >= length_mm) return {};
   const breadth = breadth_mm(piece);
   const thick = thickness_mm(section);

@@ -77,6 +77,14 @@ describe("an end that was drawn by its own body", () => {
     expect(early.asQuenched.mean_HRC - early.tempered.mean_HRC).toBeLessThan(1.5);
     expect(planned.asQuenched.mean_HRC - planned.tempered.mean_HRC).toBeGreaterThan(4);
   });
+  it("is not drawn twice where its own heat is the way: there the colour says how far it ran", () => {
+    const own = planRoute(CATALOGUE, HAMMER, "forge", { way: { hardens: "face", draws: "residual" } });
+    const after = (bath_s: number): number => {
+      const steps = own.steps.map((step) => (step.kind === "quench" ? { ...step, bath_s } : step));
+      return predict(CATALOGUE, HAMMER, { ...own, steps }, "quick").working.tempered.mean_HRC;
+    };
+    expect(Math.abs(after(60) - predict(CATALOGUE, HAMMER, own, "quick").working.tempered.mean_HRC)).toBeLessThan(2);
+  });
   it("the later it is out, the less of it", () => {
     const hrc = [10, 30, 60, 137].map((bath_s) => at(bath_s).asQuenched.mean_HRC);
     for (let i = 1; i < hrc.length; i++) expect(hrc[i]!).toBeGreaterThan(hrc[i - 1]!);
