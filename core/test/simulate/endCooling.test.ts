@@ -83,7 +83,7 @@ describe("an end that was drawn by its own body", () => {
       const steps = own.steps.map((step) => (step.kind === "quench" ? { ...step, bath_s } : step));
       return predict(CATALOGUE, HAMMER, { ...own, steps }, "quick").working.tempered.mean_HRC;
     };
-    expect(Math.abs(after(60) - predict(CATALOGUE, HAMMER, own, "quick").working.tempered.mean_HRC)).toBeLessThan(2);
+    expect(Math.abs(after(30) - predict(CATALOGUE, HAMMER, own, "quick").working.tempered.mean_HRC)).toBeLessThan(1);
   });
   it("the later it is out, the less of it", () => {
     const hrc = [10, 30, 60, 137].map((bath_s) => at(bath_s).asQuenched.mean_HRC);
