@@ -318,7 +318,8 @@ function Record({ state }: { state: PieceState }) {
 function Tested({ state }: { state: PieceState }) {
   const { test } = state.tests.findLast(({ test: { places } }) => places?.some((place) => place !== null)) ?? {};
   if (test?.places === undefined) return null;
-  const label = `Where its tester was set: ${test.readings_HRC.map((reading, i) => `${i + 1}, ${reading}`).join("; ")} HRC`;
+  const said = test.readings_HRC.map((reading, i) => `${i + 1}, ${reading}${test.places?.[i] ? "" : ", not said where"}`);
+  const label = `Where its tester was set: ${said.join("; ")} HRC`;
   return (
     <figure className="tested-places">
       <PlacesDrawing piece={state.piece} places={test.places} label={label} />
