@@ -17,7 +17,7 @@ const WARP: WarpNow = {
   strain: 0.001,
   isRisky: false,
 };
-const REST: Settling = { atRest_C: 215, sd_C: 2, wait_min: 0, isMoving: false, swing_K: 4 };
+const REST: Settling = { atRest_C: 215, sd_C: 2, wait_min: 0, isLate: false, isMoving: false, swing_K: 0 };
 
 describe("words of what is done by hand", () => {
   it("a warp: how far, how far past, what stayed, and when it is enough", () => {
@@ -30,6 +30,8 @@ describe("words of what is done by hand", () => {
   it("an oven: it can go in, it will be, or its dial is to be turned", () => {
     expect(settlingWords(REST, 212, DEFAULT_SETTINGS)).toMatch(/^It is steady at 215° .*: it can go in\.$/);
     expect(settlingWords({ ...REST, atRest_C: 240 }, 212, DEFAULT_SETTINGS)).toMatch(/set its dial 28° lower/);
+    expect(settlingWords({ ...REST, swing_K: 11 }, 212, DEFAULT_SETTINGS)).toMatch(/it can go in\. It goes 11° up and down about that/);
+    expect(settlingWords({ ...REST, swing_K: 11, atRest_C: 240 }, 212, inches)).toMatch(/read it again\. It goes 20° up and down/);
     expect(settlingWords({ ...REST, isMoving: true, wait_min: 12 }, 212, DEFAULT_SETTINGS)).toMatch(
       /will be steady at 215° .*in about 12 min: then it can go in/,
     );

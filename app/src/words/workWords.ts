@@ -140,14 +140,16 @@ export function fallingWords({ left_min, from_min, to_min, isLearned }: Falling,
 }
 
 /** Where an oven becomes steady, and when. */
-export function settlingWords({ atRest_C, sd_C, wait_min, isMoving }: Settling, target_C: number, units: Units): string {
+export function settlingWords({ atRest_C, sd_C, wait_min, isMoving, swing_K }: Settling, target_C: number, units: Units): string {
   const off_K = atRest_C - target_C;
   const give_K = Math.max(3, 1.6 * sd_C);
   const rest = `${showDegrees(atRest_C, units)} give or take ${showDifference(give_K, units)}`;
   const where = isMoving ? `By these readings it will be steady at ${rest}` : `It is steady at ${rest}`;
   const when = wait_min < 1 ? "" : `, in about ${showDuration(60 * wait_min)}`;
-  if (Math.abs(off_K) <= Math.max(8, give_K)) return `${where}${when}: ${wait_min < 1 ? "it can go in" : "then it can go in"}.`;
-  return `${where}${when}: set its dial ${showDifference(Math.abs(off_K), units)} ${off_K > 0 ? "lower" : "higher"}, and read it again.`;
+  const swings = swing_K === 0 ? "" : ` It goes ${showDifference(swing_K, units)} up and down about that; steel in it follows a part of it.`;
+  if (Math.abs(off_K) <= Math.max(8, give_K)) return `${where}${when}: ${wait_min < 1 ? "it can go in" : "then it can go in"}.${swings}`;
+  const way = off_K > 0 ? "lower" : "higher";
+  return `${where}${when}: set its dial ${showDifference(Math.abs(off_K), units)} ${way}, and read it again.${swings}`;
 }
 
 /** What stands in the record of a piece that was left hard. */

@@ -180,7 +180,10 @@ export type TemperAnswer =
   | { readonly outcome: "too-hard-to-reach" }
   | { readonly outcome: "too-soft-to-reach" };
 
-/** Tempering temperature that gives a hardness, C, between 100 and 700. */
+/** Between which a temper is looked for, C. */
+export const TEMPER_SEARCH_C = [100, 700] as const;
+
+/** Tempering temperature that gives a hardness, C, within TEMPER_SEARCH_C. */
 export function temperatureForHardness({ steel, target_HRC, holds_min, done = [], asQuenched_HRC }: TemperForInput): TemperAnswer {
   const at = (temperature_C: number): number =>
     temperedHardness({
@@ -188,10 +191,11 @@ export function temperatureForHardness({ steel, target_HRC, holds_min, done = []
       cycles: [...done, ...holds_min.map((hold_min) => ({ temperature_C, hold_min }))],
       ...(asQuenched_HRC === undefined ? {} : { asQuenched_HRC }),
     }).hardness_HRC;
-  const root = bisect((T) => at(T) - target_HRC, 100, 700, 0.005);
+  const [least_C, most_C] = TEMPER_SEARCH_C;
+  const root = bisect((T) => at(T) - target_HRC, least_C, most_C, 0.005);
   if (root.outcome === "found") {
-    const slope_HRC_K = (at(Math.min(700, root.x + 2)) - at(Math.max(100, root.x - 2))) / 4;
+    const slope_HRC_K = (at(Math.min(most_C, root.x + 2)) - at(Math.max(least_C, root.x - 2))) / 4;
     return { outcome: "found", temperature_C: root.x, slope_HRC_K };
   }
-  return { outcome: at(100) < target_HRC ? "too-hard-to-reach" : "too-soft-to-reach" };
+  return { outcome: at(least_C) < target_HRC ? "too-hard-to-reach" : "too-soft-to-reach" };
 }

@@ -1,7 +1,18 @@
 /** Inputs of the command line's verbs. */
 
 import { Type, type Static } from "@sinclair/typebox";
-import { BreakLookSchema, DRAWS, FindingSchema, PIECE_KINDS, PieceSchema, RouteSchema, SCHOOLS, STARTS } from "./book.js";
+import {
+  BreakLookSchema,
+  CLAMPS,
+  COLOUR_NAMES,
+  DRAWS,
+  FindingSchema,
+  PIECE_KINDS,
+  PieceSchema,
+  RouteSchema,
+  SCHOOLS,
+  STARTS,
+} from "./book.js";
 import { FireSchema } from "./job.js";
 import { CalibrationReadingSchema, KitSchema } from "./kit.js";
 import { historySchema } from "./history.js";
@@ -59,6 +70,13 @@ const planned = {
   ...way,
   kit: Type.Optional(KitSchema),
 };
+
+/** Of a thermometer in an oven, in their order. */
+const chamberReadings = (minItems: number) =>
+  Type.Array(strict({ time_min: between(0, 3000, "Since the first of them, min"), reads_C: between(-20, 1400, "C") }), {
+    minItems,
+    maxItems: 200,
+  });
 
 const BathHappeningSchema = tagged(
   "entry",
@@ -193,6 +211,40 @@ export const VERB_SCHEMAS = {
     retainedAustenite: Type.Optional(between(0, 0.6, "Fraction")),
     cycles: Type.Array(CycleSchema, { minItems: 1, maxItems: 50 }),
   }),
+  VerbTemperFor: strict({
+    steel: SteelInput,
+    asQuenched: Type.Optional(strict({ hrc: Hrc })),
+    target: strict({ hrc: between(15, 70, "Wanted, HRC") }),
+    cycles: Type.Integer({ minimum: 1, maximum: 20 }),
+    hold_min: between(...LIMITS.temper.hold_min, "Of each of them, min"),
+    done: Type.Optional(Type.Array(CycleSchema, { maxItems: 50 })),
+  }),
+  VerbDip: strict({
+    steel: SteelInput,
+    asQuenched: Type.Optional(strict({ hrc: Hrc })),
+    temperature_C: between(...LIMITS.temper.temperature_C, "Of all of them, C"),
+    holds_min: Type.Array(between(...LIMITS.temper.hold_min, "min"), { minItems: 1, maxItems: 20 }),
+    use: Type.String({ maxLength: 30 }),
+    hottest_C: Type.Optional(between(...LIMITS.temper.temperature_C, "Where the oven ends, C")),
+  }),
+  VerbWarp: strict({
+    section: SectionSchema,
+    length_mm: between(5, 3000, "Length over all, mm"),
+    log: Type.Array(
+      tagged(
+        "act",
+        strict({
+          act: Type.Literal("measured"),
+          bow_mm: between(...LIMITS.warp.bow_mm, "Off the line, mm"),
+          over_mm: between(...LIMITS.warp.over_mm, "Over this length, mm"),
+        }),
+        strict({ act: Type.Literal("clamped"), how: choice(CLAMPS), past_mm: between(...LIMITS.warp.bow_mm, "Past the line, mm") }),
+      ),
+      { minItems: 1, maxItems: 100 },
+    ),
+  }),
+  VerbSettling: strict({ readings: chamberReadings(3), set_C: Type.Optional(between(20, 750, "What it was set to, C")) }),
+  VerbFalling: strict({ readings: chamberReadings(1), target_C: between(...LIMITS.temper.temperature_C, "C") }),
   VerbVerdict: strict({
     prior: Type.Optional(strict({ mean, sd: between(0.05, 50, "HRC") })),
     files: Type.Optional(
@@ -313,6 +365,16 @@ export const VERB_SCHEMAS = {
     route: Type.Optional(strict({ steps: RouteSchema.properties.steps })),
     log: Type.Array(LogEntrySchema, { maxItems: 2000 }),
     now_s: between(0, 1e8, "Now, on the clock of the log, s"),
+  }),
+  VerbColourRun: strict({
+    steel: Type.String({ maxLength: 30 }),
+    ...planned,
+    /** Colours seen at the edge, and how long after heat began to run. */
+    seen: Type.Array(strict({ name: choice(COLOUR_NAMES), after_s: between(0, 7200, "s") }), { maxItems: 200 }),
+    after_s: between(0, 7200, "Now, since heat began to run, s"),
+    dip_s: Type.Optional(between(0, 600, "How long it was under, where it is drawn by its own heat, s")),
+    heats_s: Type.Optional(between(0, 7200, "When its heat was taken away, s")),
+    fresh_s: Type.Optional(Type.Array(between(0, 7200, "When a fresh block was laid under it, s"), { maxItems: 20 })),
   }),
   VerbFit: strict({
     piece: PieceSchema,

@@ -47,20 +47,23 @@ export function tolerance_mm({ length_mm }: Pick<Piece, "length_mm">): number {
   return Math.max(LEAST_TOLERANCE_mm, TOLERANCE * length_mm);
 }
 
-/** Null before anybody measured it since it was last quenched. */
-export function warpNow(state: PieceState): WarpNow | null {
-  const { piece, acts, checks, doneAt_ms } = state;
-  const quench = acts.findLast(({ kind, id }) => kind === "quench" && doneAt_ms.has(id));
-  const from_ms = quench === undefined ? -Infinity : doneAt_ms.get(quench.id)!;
+/** What was done about a warp, in order: measured, or held so far past the line in a temper. */
+export type WarpAct =
+  | { readonly act: "measured"; readonly bow_mm: number; readonly over_mm: number }
+  | { readonly act: "clamped"; readonly how: Clamp; readonly past_mm: number };
+
+/** Null before anybody measured it. */
+export function warpOf(acts: readonly WarpAct[], piece: Pick<Piece, "section" | "length_mm">): WarpNow | null {
   let last: { readonly bow_mm: number; readonly over_mm: number } | null = null;
   let held: WarpNow["held"] = null;
   const passes: WarpPass[] = [];
-  for (const { reading, at_ms } of checks) {
-    if (at_ms < from_ms) continue;
-    if (reading.check === "clamped") held = { how: reading.how, past_mm: reading.past_mm };
-    if (reading.check !== "warp") continue;
-    if (held !== null && last !== null) passes.push({ ...held, before_mm: last.bow_mm, after_mm: reading.bow_mm });
-    last = { bow_mm: reading.bow_mm, over_mm: reading.over_mm };
+  for (const done of acts) {
+    if (done.act === "clamped") {
+      held = { how: done.how, past_mm: done.past_mm };
+      continue;
+    }
+    if (held !== null && last !== null) passes.push({ ...held, before_mm: last.bow_mm, after_mm: done.bow_mm });
+    last = { bow_mm: done.bow_mm, over_mm: done.over_mm };
     held = null;
   }
   if (last === null) return null;
@@ -84,4 +87,16 @@ export function warpNow(state: PieceState): WarpNow | null {
     strain,
     isRisky: strain > SAFE_STRAIN,
   };
+}
+
+/** Null before anybody measured it since it was last quenched. */
+export function warpNow({ piece, acts, checks, doneAt_ms }: PieceState): WarpNow | null {
+  const quench = acts.findLast(({ kind, id }) => kind === "quench" && doneAt_ms.has(id));
+  const from_ms = quench === undefined ? -Infinity : doneAt_ms.get(quench.id)!;
+  const done = checks.flatMap(({ reading, at_ms }): WarpAct[] => {
+    if (at_ms < from_ms) return [];
+    if (reading.check === "clamped") return [{ act: "clamped", how: reading.how, past_mm: reading.past_mm }];
+    return reading.check === "warp" ? [{ act: "measured", bow_mm: reading.bow_mm, over_mm: reading.over_mm }] : [];
+  });
+  return warpOf(done, piece);
 }

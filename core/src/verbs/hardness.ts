@@ -1,12 +1,10 @@
-/** Verbs about hardness: harden, temper, verdict, convert. */
+/** Verbs about hardness: harden, line, choose-bath, verdict, convert. */
 
 import { CATALOGUE } from "../catalogue.js";
-import { alloyShift_K, filmHex, growFilm_nm, oxideName } from "../colour/oxide.js";
 import { InputError } from "../errors.js";
 import type { Surface } from "../evidence/belief.js";
 import { hardnessVerdict } from "../evidence/verdict.js";
 import { brinellFromRockwellC, rockwellAFromRockwellC, rockwellCFromVickers, vickersFromRockwellC } from "../kinetics/hardness.js";
-import { temperedHardness } from "../kinetics/temper.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { requireAny } from "../schema/checkAll.js";
 import { saidNotices, saidOfCracks, saidOfTest, type Said } from "./english.js";
@@ -171,46 +169,6 @@ export function chooseBathVerb(input: unknown) {
       worth,
     })),
     best: compared[best]!.medium.id,
-  };
-}
-
-export function temperVerb(input: unknown) {
-  const { steel, asQuenched, retainedAustenite, cycles } = requireAny("VerbTemper", input);
-  const resolved = resolveSteel(CATALOGUE, steel);
-  const given = asQuenched?.hrc;
-  const asQuenched_HRC = given === undefined ? undefined : typeof given === "number" ? given : given.mean;
-  const asQuenchedSd_HRC = typeof given === "object" ? (given.sd ?? 0) : 0;
-  const at = (aq?: number) =>
-    temperedHardness({
-      steel: resolved.temper,
-      cycles,
-      ...(aq === undefined ? {} : { asQuenched_HRC: aq }),
-      ...(retainedAustenite === undefined ? {} : { retainedAustenite }),
-    });
-  const { hardness_HRC, equivalent_C, model_HRC } = at(asQuenched_HRC);
-  const aq = asQuenched_HRC ?? resolved.temper.nominal_HRC;
-  const perPoint = hardness_HRC - at(aq - 1).hardness_HRC;
-  const band = resolved.file?.temper.embrittlement_C;
-  const shift = alloyShift_K(resolved.composition_wtpct);
-  const film_nm = cycles.reduce((film, cycle) => growFilm_nm(film, { ...cycle, alloyShift_K: shift }), 0);
-  const notices: Said[] = [];
-  if (equivalent_C > 480)
-    notices.push({ code: "outside-source-range", message: "Above 480 C equivalent the curve is good to about 3 HRC." });
-  if (equivalent_C < 150) notices.push({ code: "stress-not-relieved", message: "Below 150 C for an hour plain steel keeps its stresses." });
-  if (resolved.temper.nominal_HRC - aq > 3) {
-    notices.push({
-      code: "soft-as-quenched",
-      message: "Soft after the quench: slack quench, lost carbon or kept austenite. A temper does not mend the first.",
-    });
-  }
-  if (resolved.file === null) notices.push({ code: "unlisted-steel", message: "Not a listed steel: general curve, wider spread." });
-  return {
-    hrc: { mean: hardness_HRC, sd: Math.hypot(model_HRC, perPoint * asQuenchedSd_HRC) },
-    hv: vickersFromRockwellC(hardness_HRC),
-    equivalent_C,
-    embrittlement: band !== undefined && equivalent_C >= band[0]! && equivalent_C <= band[1]!,
-    oxide: { name: oxideName(film_nm), hex: filmHex(film_nm) },
-    notices,
   };
 }
 

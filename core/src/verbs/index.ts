@@ -5,12 +5,14 @@ import { checkBook, type FileReport } from "../book/exchange.js";
 import { InputError } from "../errors.js";
 import { SCHEMAS, type SchemaName } from "../schema/index.js";
 import { glowReadVerb, glowVerb, heatEstimateVerb, oxideVerb } from "./colour.js";
+import { colourRunVerb } from "./colourRun.js";
 import { coolVerb, jominyVerb, thermocoupleVerb, tttVerb } from "./curves.js";
 import { bathVerb, simulateVerb } from "./history.js";
-import { chooseBathVerb, convertVerb, hardenVerb, lineVerb, temperVerb, verdictVerb } from "./hardness.js";
+import { chooseBathVerb, convertVerb, hardenVerb, lineVerb, verdictVerb } from "./hardness.js";
 import { calibrateVerb, fitVerb, warmUpVerb } from "./kit.js";
 import { routeVerb } from "./route.js";
 import { diagnoseVerb, learnVerb, standingVerb } from "./standing.js";
+import { dipVerb, fallingVerb, settlingVerb, temperForVerb, temperVerb, warpVerb } from "./tempering.js";
 import { soakVerb, steelsVerb, transformationsVerb } from "./steel.js";
 
 interface Verb {
@@ -54,6 +56,27 @@ const VERBS: Readonly<Record<string, Verb>> = {
   jominy: { run: jominyVerb, schema: "VerbJominy", about: "Hardness along an end-quenched bar", needsInput: true },
   thermocouple: { run: thermocoupleVerb, schema: "VerbThermocouple", about: "Type K voltage and temperature", needsInput: true },
   temper: { run: temperVerb, schema: "VerbTemper", about: "Hardness after tempering", needsInput: true },
+  "temper-for": { run: temperForVerb, schema: "VerbTemperFor", about: "The heat of a temper that gives a hardness", needsInput: true },
+  dip: {
+    run: dipVerb,
+    schema: "VerbDip",
+    about: "Whether tempers lie in the dip of toughness, and the two ways round it",
+    needsInput: true,
+  },
+  "colour-run": {
+    run: colourRunVerb,
+    schema: "VerbColourRun",
+    about: "Which colour is where in a run, and when to stop it",
+    needsInput: true,
+  },
+  warp: { run: warpVerb, schema: "VerbWarp", about: "How far past the line to hold a warp in its next temper", needsInput: true },
+  settling: {
+    run: settlingVerb,
+    schema: "VerbSettling",
+    about: "Where an oven comes to rest, and when, by its readings",
+    needsInput: true,
+  },
+  falling: { run: fallingVerb, schema: "VerbFalling", about: "When a kiln has fallen to its temper, by its readings", needsInput: true },
   verdict: { run: verdictVerb, schema: "VerbVerdict", about: "What files and tester readings say", needsInput: true },
   convert: { run: convertVerb, schema: "VerbConvert", about: "Rockwell C, Vickers, Brinell and Rockwell A", needsInput: true },
   glow: { run: glowVerb, schema: "VerbGlow", about: "How hot steel looks in a light", needsInput: true },

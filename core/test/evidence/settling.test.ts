@@ -2,8 +2,7 @@
 
 import { describe, expect, it } from "@jest/globals";
 import { settling } from "../../src/evidence/settling.js";
-import { normalQuantile } from "../../src/numerics/normal.js";
-import { uniforms } from "../../src/numerics/sampling.js";
+import { madeUpOven, toldApart } from "./madeUpOvens.js";
 
 describe("an oven that comes to its heat", () => {
   it("is told from three readings: the note's own case", () => {
@@ -27,19 +26,21 @@ describe("an oven that comes to its heat", () => {
     const found = settling([196, 211, 203, 190, 208, 199].map((reads_C, i) => ({ time_min: 4 * i, reads_C })))!;
     expect(found).toMatchObject({ isMoving: false, wait_min: 0 });
     expect(found.atRest_C).toBeCloseTo(201.2, 0);
-    expect(found.swing_K).toBeCloseTo(10.5, 1);
+    // Half of what was seen, and the note's own estimate, which allows for what was not.
+    expect(found.swing_K).toBeGreaterThan(10.5);
+    expect(found.swing_K).toBeLessThan(14.7);
   });
-  it("of made-up ovens nine in ten are told within 10 C from six readings", () => {
-    let near = 0;
-    for (let seed = 0; seed < 200; seed++) {
-      const even = uniforms(900 + seed);
-      const [rest_C, tau, start_C] = [180 + 60 * even(), 5 + 8 * even(), 25 + 60 * even()];
-      const readings = [0, 5, 10, 15, 20, 25].map((time_min) => ({
-        time_min,
-        reads_C: rest_C + (start_C - rest_C) * Math.exp(-(time_min + 4) / tau) + 2 * normalQuantile(0.001 + 0.998 * even()),
-      }));
-      if (Math.abs((settling(readings)?.atRest_C ?? 0) - rest_C) < 10) near++;
-    }
-    expect(near).toBeGreaterThanOrEqual(180);
+  it("offset, lag and swing come apart: of 150 made-up ovens, nine in ten in the long run (docs/ovens.md)", () => {
+    const told = Array.from({ length: 150 }, (_, i) => toldApart(madeUpOven(20_000 + i)));
+    for (const what of ["offset", "lag", "swing"] as const) expect(told.filter((each) => each[what]).length).toBeGreaterThanOrEqual(135);
+    expect(told.filter(({ offset, lag, swing }) => offset && lag && swing).length).toBeGreaterThanOrEqual(129);
+  });
+  it("an oven that only swings is not taken for one on its way, nor one on its way for one that swings", () => {
+    const times = [0, 5, 10, 15, 20, 25];
+    const swings = times.map((time_min) => ({ time_min, reads_C: 205 + 12 * Math.sin((2 * Math.PI * time_min) / 13 + 0.4) }));
+    expect(settling(swings, 200)).toMatchObject({ isLate: false, isMoving: false });
+    expect(settling(swings, 200)!.swing_K).toBeGreaterThan(8);
+    const rises = times.map((time_min) => ({ time_min, reads_C: 205 - 90 * Math.exp(-time_min / 7) }));
+    expect(settling(rises, 200)).toMatchObject({ isLate: true, swing_K: 0 });
   });
 });

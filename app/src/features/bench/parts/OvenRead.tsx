@@ -19,7 +19,7 @@ function readsWords(reads: readonly { at_ms: number; reads_C: number }[], act: P
   // The kiln it was hardened in has hours to fall; an oven has minutes to rise. Once the piece is in, each reading stands for itself.
   const falls = act.kind === "oven" && isKiln ? falling(since, act.target_C) : null;
   if (falls !== null) return fallingWords(falls, act.target_C, units);
-  const settled = act.kind === "oven" ? settling(since) : null;
+  const settled = act.kind === "oven" ? settling(since, act.target_C) : null;
   return settled === null
     ? ovenReadWords(reads[reads.length - 1]!.reads_C, act.target_C, units)
     : settlingWords(settled, act.target_C, units);

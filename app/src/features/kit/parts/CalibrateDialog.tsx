@@ -1,4 +1,4 @@
-/** A kiln or oven against a second thermometer, at several times: what stays wrong is told from what only comes late. */
+/** A kiln or oven against a second thermometer, at several times: what stays wrong is told from what only comes late and from what goes up and down. */
 
 import { LIMITS, calibrate, LEAST_READINGS, type Calibration, type CalibrationReading, type KitItem } from "@tembrak/core";
 import Button from "@mui/material/Button";
@@ -33,7 +33,8 @@ function toldWords(found: Calibration | null, count: number, units: Units): stri
   const late = found.hasLag
     ? `; it comes to rest after ${Math.round(found.settle_min)} min. What it was short of before that is lag, not a wrong dial.`
     : ". No lag can be seen in these readings.";
-  return `${off}, give or take ${showDifference(1.645 * found.offsetSd_C, units)}${late}`;
+  const swings = found.swing_C === 0 ? "" : ` It goes ${showDifference(found.swing_C, units)} up and down about that.`;
+  return `${off}, give or take ${showDifference(1.645 * found.offsetSd_C, units)}${late}${swings}`;
 }
 
 interface Props {
@@ -145,6 +146,7 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
               ...item,
               calibration: [...readings],
               offset_C: Math.round(10 * within(found.offset_C, LIMITS.controlled.offset_C)) / 10,
+              swing_C: found.swing_C > 0 ? Math.round(within(found.swing_C, LIMITS.controlled.swing_C)) : item.swing_C,
               settle_min: found.hasLag ? within(Math.round(found.settle_min), LIMITS.controlled.settle_min) : item.settle_min,
             })
           }
