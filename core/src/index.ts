@@ -90,6 +90,7 @@ export {
   canDraw,
   hottest_C,
   hottestTemper_C,
+  joinedOvens,
   ovenFor,
   ovensOf,
   VESSEL_C,

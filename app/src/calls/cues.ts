@@ -129,7 +129,7 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
     }
     case "oven": {
       if (since_ms === null) return [];
-      const oven = kit === null ? undefined : ovenFor(ovensOf(kit, act.in), act.target_C);
+      const oven = kit === null ? undefined : ovenFor(ovensOf(kit, act.in), act.target_C, state.piece);
       const rest_min = oven?.settle_min ?? USUAL_REST_min;
       const words = `${capital(liesIn(act.in))} should be steady now: read the thermometer in it.`;
       return [after(since_ms, 60 * Math.max(1, rest_min), "ready", words)];

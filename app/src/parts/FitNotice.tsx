@@ -7,10 +7,12 @@ import {
   fitProblems,
   formOf,
   hardensFor,
+  joinedOvens,
   missingFor,
   wayOf,
   type FitWay,
   type Kit,
+  type NewKitItem,
   type Piece,
   type Route,
   type School,
@@ -37,6 +39,10 @@ export function replanned(on: FitWay, piece: Piece, route: Route, kit: Kit | nul
       const draws = (["torch", "hot-bar"] as const).find((by) => drawsFor(way.hardens).includes(by) && canDraw(by, kit));
       return draws === undefined ? null : { school, way: { ...way, draws } };
     }
+    case "temper-in-tray": {
+      const draws = (["sand", "oil"] as const).find((by) => way.draws !== by && drawsFor(way.hardens).includes(by) && canDraw(by, kit));
+      return draws === undefined ? null : { school, way: { ...way, draws } };
+    }
     case "open-forge":
       return missingFor("forge", kit) === null && school === "kiln" ? { school: "forge", way } : null;
     case "hot-in-kiln":
@@ -58,6 +64,8 @@ interface Props {
   /** Left out where the plan is no longer open. */
   readonly onReplan?: ((school: School, way: Way) => void) | undefined;
   readonly onRoute?: ((route: Route) => void) | undefined;
+  /** Puts a thing into the kit. */
+  readonly onKit?: ((item: NewKitItem) => void) | undefined;
 }
 
 /** The route with its blade laid in edge first; null where it is no blade, lies already, or only a part of it goes in. */
@@ -69,7 +77,7 @@ export function laidIn(piece: Piece, route: Route): Route | null {
   return { ...route, steps: route.steps.map((step, i) => (i === at ? { ...quench, edgeFirst: true } : step)) };
 }
 
-export function FitNotice({ piece, route, kit, units, onReplan, onRoute }: Props) {
+export function FitNotice({ piece, route, kit, units, onReplan, onRoute, onKit }: Props) {
   const problems = fitProblems(CATALOGUE, piece, formOf(piece), route, kit);
   if (problems.length === 0) return null;
   return (
@@ -83,6 +91,7 @@ export function FitNotice({ piece, route, kit, units, onReplan, onRoute }: Props
             </summary>
             <ul>
               {problem.ways.map((on) => {
+                const joined = on === "two-ovens" && kit !== null ? joinedOvens(kit) : null;
                 const laid = on === "edge-trough" && onRoute !== undefined ? laidIn(piece, route) : null;
                 const plan = onReplan === undefined ? null : replanned(on, piece, route, kit);
                 return (
@@ -91,6 +100,11 @@ export function FitNotice({ piece, route, kit, units, onReplan, onRoute }: Props
                     {plan === null ? null : (
                       <Button variant="text" size="small" onClick={() => onReplan!(plan.school, plan.way)}>
                         {FIT_WAY_KEYS[on] ?? "Plan it so"}
+                      </Button>
+                    )}
+                    {joined === null || onKit === undefined ? null : (
+                      <Button variant="text" size="small" onClick={() => onKit(joined)}>
+                        They stand so
                       </Button>
                     )}
                     {laid === null ? null : (

@@ -41,6 +41,8 @@ export const FIT_WAY_WORDS: Readonly<Record<FitWay, string>> = {
   "other-shop-kiln": "Let a shop with a longer kiln do this heat.",
   "colour-run": "Temper by colour with a torch or a hot bar along the back, and dunk it when the colour is there.",
   "temper-in-kiln": "Temper in the kiln, switched low and checked with a second thermometer.",
+  "two-ovens":
+    "Two ovens mouth to mouth, doors off, the seam wrapped: as one they must be read again, at the seam too, where it is coldest.",
   "temper-in-tray": "Temper in warmed oil or sand in a long metal tray, with a thermometer in it.",
   "end-by-end": "One end at a time, the other out of the door and shielded, twice as long.",
   "edge-trough": "Quench it edge first in a long, shallow trough of the same oil.",
@@ -59,6 +61,7 @@ export const FIT_WAY_WORDS: Readonly<Record<FitWay, string>> = {
 /** What the key says that takes a way on, where it is more than planning it so. */
 export const FIT_WAY_KEYS: Readonly<Partial<Record<FitWay, string>>> = {
   "colour-run": "Plan a colour run",
+  "temper-in-tray": "Plan it for the tray",
   "open-forge": "Plan it for the forge",
   "hot-in-kiln": "Plan it for the kiln",
   "only-working-part": "Plan only that part",

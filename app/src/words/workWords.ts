@@ -146,7 +146,8 @@ export function settlingWords({ atRest_C, sd_C, wait_min, isMoving, swing_K }: S
   const rest = `${showDegrees(atRest_C, units)} give or take ${showDifference(give_K, units)}`;
   const where = isMoving ? `By these readings it will be steady at ${rest}` : `It is steady at ${rest}`;
   const when = wait_min < 1 ? "" : `, in about ${showDuration(60 * wait_min)}`;
-  const swings = swing_K === 0 ? "" : ` It goes ${showDifference(swing_K, units)} up and down about that; steel in it follows a part of it.`;
+  const swings =
+    swing_K === 0 ? "" : ` It goes ${showDifference(swing_K, units)} up and down about that; steel in it follows a part of it.`;
   if (Math.abs(off_K) <= Math.max(8, give_K)) return `${where}${when}: ${wait_min < 1 ? "it can go in" : "then it can go in"}.${swings}`;
   const way = off_K > 0 ? "lower" : "higher";
   return `${where}${when}: set its dial ${showDifference(Math.abs(off_K), units)} ${way}, and read it again.${swings}`;

@@ -8,15 +8,14 @@ import type { Section } from "../schema/parts.js";
 import { breadth_mm, outlineOf } from "../shape/outline.js";
 import type { KindFile } from "../schema/kind.js";
 import type { Catalogue } from "./catalogue.js";
-import { hottestTemper_C, kitOf, missingFor, ovensOf } from "./kit.js";
+import { lacks, ROOM_mm, type Chamber } from "./chamber.js";
+import { hottestTemper_C, joinedOvens, kitOf, missingFor, ovensOf } from "./kit.js";
 import { planRoute } from "./route.js";
 import { wayOf } from "./way.js";
 
 /** Left between the rim and the liquid once the piece is in, and liquid over and under it, mm (common practice, no source). */
 const FREEBOARD_mm = 50;
 const COVER_mm = 25;
-/** Room around a piece in a chamber, mm at each end (common practice, no source). */
-const ROOM_mm = 10;
 /** Warmest a bath should be made by one piece, above its usual working heat, K (common practice, no source). */
 const MOST_RISE_K = 40;
 
@@ -82,15 +81,6 @@ export function groundOff_kg(piece: Piece, form: KindFile, off_mm: number): numb
   return Math.min(mass_kg(piece, form), area_mm2 * off_mm * 1e-9 * WEIGHS_kg_m3);
 }
 
-type Chamber = Extract<KitItem, { kind: "forge" | "kiln" | "oven" }>;
-
-/** The longest straight piece a chamber takes, slanted if that helps, mm. */
-function longest_mm({ length_mm, width_mm, height_mm }: Chamber, across_mm: number): number {
-  const flat = Math.hypot(length_mm, Math.max(0, width_mm - across_mm));
-  const upright = Math.hypot(length_mm, Math.max(0, height_mm - across_mm));
-  return Math.max(flat, upright) - 2 * ROOM_mm;
-}
-
 /** What else can be done about a piece that does not fit. */
 export type FitWay =
   | "draw-through"
@@ -104,6 +94,7 @@ export type FitWay =
   | "colour-run"
   | "temper-in-kiln"
   | "temper-in-tray"
+  | "two-ovens"
   | "end-by-end"
   | "edge-trough"
   | "end-as-deep"
@@ -128,13 +119,8 @@ const WEIGHT_WAYS: readonly FitWay[] = ["more-oil", "cool-between", "only-hard-p
 const HOT_WAYS: readonly FitWay[] = ["temper-in-kiln", "colour-run", "aim-harder"];
 
 function chamberProblem(place: FitPlace, item: Chamber, piece: Piece): FitProblem | null {
-  const across_mm = breadth_mm(piece);
-  const over_mm = piece.length_mm - longest_mm(item, across_mm);
-  if (over_mm > 0 && !(item.kind === "forge" && item.isOpenEnded && piece.length_mm < 3 * item.length_mm)) {
-    return { place, item: item.name, what: "length", over_mm, ways: WAYS[place] };
-  }
-  const high_mm = across_mm + ROOM_mm - Math.max(item.width_mm, item.height_mm);
-  return high_mm > 0 ? { place, item: item.name, what: "height", over_mm: high_mm, ways: WAYS[place] } : null;
+  const lack = lacks(item, piece);
+  return lack === null ? null : { place, item: item.name, ...lack, ways: WAYS[place] };
 }
 
 type Bath = Extract<KitItem, { kind: "bath" }>;
@@ -189,7 +175,7 @@ function shortOfTemper_K(catalogue: Catalogue, piece: Piece, route: Route, kit: 
   const tempers = route.steps.flatMap((step) => (step.kind === "temper" ? [step] : []));
   const [first] = tempers;
   if (first === undefined) return 0;
-  const over_K = Math.max(...tempers.map(({ temperature_C }) => temperature_C)) - (hottestTemper_C(kit, first.in) ?? Infinity);
+  const over_K = Math.max(...tempers.map(({ temperature_C }) => temperature_C)) - (hottestTemper_C(kit, piece, first.in) ?? Infinity);
   if (over_K > 0 || first.why !== "oven-ends") return Math.max(0, over_K);
   const free = planRoute(catalogue, piece, route.school, { way: { ...wayOf(route), draws: "oven" } }).steps.find(
     (step) => step.kind === "temper",
@@ -203,9 +189,12 @@ function ovenProblems(catalogue: Catalogue, piece: Piece, route: Route, kit: Kit
   const ovens: readonly Chamber[] = ovensOf(kit, temper.in);
   if (ovens.length === 0) return [{ place: "oven", item: temper.in ?? "oven", what: "missing", ways: WAYS.oven }];
   const short_K = shortOfTemper_K(catalogue, piece, route, kit);
+  // Two of them, mouth to mouth, where that is long enough.
+  const joined = temper.in === undefined ? joinedOvens(kit) : null;
+  const ways: readonly FitWay[] = joined !== null && lacks({ ...joined, id: "" }, piece) === null ? ["two-ovens", ...WAYS.oven] : WAYS.oven;
   return bestOf(ovens, (item) => {
     const found = chamberProblem("oven", item, piece);
-    if (found !== null) return [found];
+    if (found !== null) return [{ ...found, ways }];
     return short_K > 0 ? [{ place: "oven", item: item.name, what: "too-hot", over_K: short_K, ways: HOT_WAYS } as const] : [];
   });
 }

@@ -1,9 +1,10 @@
 /** What a shop can do with the kit it has: which heats, which baths, and a first kit to start from. */
 
 import { isLiquid, peakSpeed_W_m2K } from "../heat/bathKind.js";
-import type { Draws, School } from "../schema/book.js";
+import type { Draws, Piece, School } from "../schema/book.js";
 import type { Kit, KitItem, KitKind, Vessel } from "../schema/kit.js";
 import type { Catalogue } from "./catalogue.js";
+import { lacks } from "./chamber.js";
 
 export function kitOf<K extends KitKind>(kit: Kit, kind: K): Extract<KitItem, { kind: K }>[] {
   return kit.filter((item): item is Extract<KitItem, { kind: K }> => item.kind === kind);
@@ -46,17 +47,54 @@ export function hottest_C({ limit_C, offset_C }: Controlled): number {
   return limit_C + offset_C;
 }
 
-/** The oven a temper is done in: the first that comes to its heat; where none does, the first: it is said of that one. */
-export function ovenFor(ovens: readonly Controlled[], temperature_C: number): Controlled | undefined {
-  return ovens.find((oven) => hottest_C(oven) >= temperature_C) ?? ovens[0];
+/**
+ * The oven a temper of a piece is done in: the first that takes it and comes to its heat; where none does, the first that comes to it, or
+ * the first: it is said of that one.
+ */
+export function ovenFor(ovens: readonly Controlled[], temperature_C: number, piece: Piece): Controlled | undefined {
+  const reach = ovens.filter((oven) => hottest_C(oven) >= temperature_C);
+  return reach.find((oven) => lacks(oven, piece) === null) ?? reach[0] ?? ovens[0];
 }
 
-/** The hottest temper this shop can do in an oven, or in such a vessel, C; null where it has none, or nobody has said, and nothing else ends it. */
-export function hottestTemper_C(kit: Kit | null, vessel?: Vessel): number | null {
-  const ovens = kit === null ? [] : ovensOf(kit, vessel);
+/**
+ * The hottest temper of a piece this shop can do in an oven, or in such a vessel, C, by those that take it where any does; null where it has
+ * none, or nobody has said, and nothing else ends it.
+ */
+export function hottestTemper_C(kit: Kit | null, piece: Piece, vessel?: Vessel): number | null {
+  const all = kit === null ? [] : ovensOf(kit, vessel);
+  const taking = all.filter((oven) => lacks(oven, piece) === null);
+  const ovens = taking.length > 0 ? taking : all;
   const ends_C = ovens.length === 0 ? null : Math.max(...ovens.map(hottest_C));
   return vessel === undefined ? ends_C : Math.min(ends_C ?? Infinity, VESSEL_C[vessel][1]);
 }
+
+/** At the seam of two ovens nothing heats: what of their length is lost to it, mm, and how much longer they take to settle (judgement). */
+const SEAM_mm = 20;
+const SETTLES = 1.5;
+
+/**
+ * The two longest ovens of a kit mouth to mouth, doors off, as one: as hot as the cooler of the two, as narrow as the narrower, and read by
+ * nobody yet, whatever was known of each. Null where there are not two.
+ */
+export function joinedOvens(kit: Kit): Extract<NewKitItem, { kind: "oven" }> | null {
+  const [a, b] = ovensOf(kit)
+    .filter((oven) => oven.kind === "oven" && !oven.name.endsWith(JOINED))
+    .sort((one, other) => other.length_mm - one.length_mm);
+  if (a === undefined || b === undefined) return null;
+  return {
+    kind: "oven",
+    name: `${a.name} and ${b.name}`.slice(0, LONGEST_NAME - JOINED.length) + JOINED,
+    length_mm: a.length_mm + b.length_mm - SEAM_mm,
+    width_mm: Math.min(a.width_mm, b.width_mm),
+    height_mm: Math.min(a.height_mm, b.height_mm),
+    limit_C: Math.min(hottest_C(a), hottest_C(b)),
+    offset_C: 0,
+    swing_C: Math.max(a.swing_C, b.swing_C),
+    settle_min: Math.round(SETTLES * Math.max(a.settle_min, b.settle_min)),
+  };
+}
+const JOINED = ", mouth to mouth";
+const LONGEST_NAME = 60;
 
 /** Whether a shop can draw a temper this way. A bar is heated in any fire; what is left in the body asks for nothing. */
 export function canDraw(draws: Draws, kit: Kit | null): boolean {

@@ -275,9 +275,9 @@ interface Within {
   readonly hottest_C: number | null;
 }
 
-function withinOf(draws: Draws, kit: Kit | null): Within {
+function withinOf(piece: Piece, draws: Draws, kit: Kit | null): Within {
   const vessel = VESSELS.find((one) => one === draws);
-  return { vessel, hottest_C: hottestTemper_C(kit, vessel) };
+  return { vessel, hottest_C: hottestTemper_C(kit, piece, vessel) };
 }
 
 type Quench = Extract<Step, { kind: "quench" }>;
@@ -420,7 +420,7 @@ export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { 
     const other: Quench = { ...immersed(piece, bath, hardens, "other"), why: "other-end" };
     return {
       school,
-      steps: [...first, heat, quench, heat, other, ...temperSteps(catalogue, steel, piece, hard_HRC, withinOf(draws, kit))],
+      steps: [...first, heat, quench, heat, other, ...temperSteps(catalogue, steel, piece, hard_HRC, withinOf(piece, draws, kit))],
     };
   }
   switch (draws) {
@@ -428,7 +428,7 @@ export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { 
     case "oil":
     case "salt":
     case "sand":
-      return { school, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece, hard_HRC, withinOf(draws, kit))] };
+      return { school, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece, hard_HRC, withinOf(piece, draws, kit))] };
     case "torch":
     case "hot-bar":
       return { school, steps: [...first, heat, quench, runStep(catalogue, steel, piece, draws, hard_HRC)] };

@@ -2,7 +2,7 @@
 
 import type { PieceState } from "../book/state.js";
 import { kitOf, ovenFor, ovensOf, type Controlled } from "../plan/kit.js";
-import type { Route, School } from "../schema/book.js";
+import type { Piece, Route, School } from "../schema/book.js";
 import type { Known, ShopKnown } from "../schema/job.js";
 import type { Kit } from "../schema/kit.js";
 import { OVEN_K } from "../simulate/temperedPlace.js";
@@ -47,10 +47,10 @@ export function ovenDoubt_K(oven: Controlled | undefined): number {
 }
 
 /** Of a plan nobody has begun. */
-export function shopOf(route: Route, kit: Kit | null): ShopKnown | undefined {
+export function shopOf(piece: Piece, route: Route, kit: Kit | null): ShopKnown | undefined {
   if (kit === null) return undefined;
   const temper = route.steps.findLast((step) => step.kind === "temper");
-  const oven = temper?.kind === "temper" ? ovenFor(ovensOf(kit, temper.in), temper.temperature_C) : undefined;
+  const oven = temper?.kind === "temper" ? ovenFor(ovensOf(kit, temper.in), temper.temperature_C, piece) : undefined;
   const forge = route.school === "kiln" ? undefined : kitOf(kit, "forge")[0];
   // A rich flame leaves no free air around the piece; a neutral or lean one, and a kiln, scales it freely.
   const fire = forge?.atmosphere === "rich" ? ({ fire: "neutral" } as const) : {};

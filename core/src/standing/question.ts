@@ -25,14 +25,14 @@ export interface StandingContext extends HeatContext {
 
 /** What is known of the shop a route is done in. */
 function shopFor(
-  { steel }: Piece,
+  piece: Piece,
   route: Route,
   { kit = null, factors = [] }: Pick<StandingContext, "kit" | "factors">,
 ): ShopKnown | undefined {
   const quench = route.steps.findLast((step) => step.kind === "quench");
   // What the shop's oven taught says nothing of a pot of oil.
   const told = wayOf(route).draws === "oven" ? factors : factors.filter(({ name }) => name !== "oven");
-  return shopLearned(told, { medium: quench?.medium ?? "", steel }, shopOf(route, kit));
+  return shopLearned(told, { medium: quench?.medium ?? "", steel: piece.steel }, shopOf(piece, route, kit));
 }
 
 /** Only what is known, so that the same knowledge is the same question. */

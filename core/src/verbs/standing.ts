@@ -98,7 +98,7 @@ function askedOf(input: Static<(typeof VERB_SCHEMAS)["VerbStanding"]>) {
   });
   const planned =
     given === undefined ? planRoute(CATALOGUE, piece, school, { way: wayNamed(said, piece.section), kit }) : { school, ...given };
-  const plannedShop = shopOf(planned, kit);
+  const plannedShop = shopOf(piece, planned, kit);
   const run = runOf(planned, log, now_s);
   const shop = { ...plannedShop, ...run.known.shop };
   const known = { ...run.known, ...(Object.keys(shop).length === 0 ? {} : { shop }) };

@@ -1,9 +1,10 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, formOf } from "../../src/catalogue.js";
 import { fitProblems, mass_kg } from "../../src/plan/fit.js";
-import { bathFromKit, canDraw, missingFor, ovenFor, PRESETS } from "../../src/plan/kit.js";
+import { bathFromKit, canDraw, hottestTemper_C, joinedOvens, missingFor, ovenFor, PRESETS, type Controlled } from "../../src/plan/kit.js";
 import { otherPractices } from "../../src/plan/otherPractice.js";
 import { planRoute } from "../../src/plan/route.js";
+import { shopOf } from "../../src/standing/known.js";
 import { checkAny as check } from "../../src/schema/checkAll.js";
 import type { Kit, KitItem } from "../../src/schema/kit.js";
 import { SCHOOLS, type Piece } from "../../src/schema/book.js";
@@ -20,6 +21,8 @@ const blade: Piece = {
   length_mm: 566,
   section: { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 76 },
 };
+/** A thermometer beside the dial, read three times. */
+const READ = [5, 20, 40].map((time_min) => ({ time_min, set_C: 200, second_C: 198 }));
 const problemsOf = (piece: Piece, kit: Kit | null, school: "forge" | "kiln" = "kiln") =>
   fitProblems(CATALOGUE, piece, formOf(piece), planRoute(CATALOGUE, piece, school, { kit }), kit);
 
@@ -79,12 +82,63 @@ describe("what the kit cannot do is not planned", () => {
     const [cool, far] = kitNamed("kiln")
       .filter((item) => item.kind === "oven" || item.kind === "kiln")
       .sort((a, b) => a.limit_C - b.limit_C);
-    expect([ovenFor([cool!, far!], 200), ovenFor([cool!, far!], 380), ovenFor([cool!], 380), ovenFor([], 200)]).toEqual([
-      cool,
-      far,
-      cool,
-      undefined,
-    ]);
+    expect([
+      ovenFor([cool!, far!], 200, spring),
+      ovenFor([cool!, far!], 380, spring),
+      ovenFor([cool!], 380, spring),
+      ovenFor([], 200, spring),
+    ]).toEqual([cool, far, cool, undefined]);
+  });
+  it("a long piece is tempered in what takes it: that one's reach, dial and doubt count, not those of the first that is there", () => {
+    const [short, long]: [Piece, Piece] = [
+      { ...blade, length_mm: 300 },
+      { ...blade, length_mm: 520 },
+    ];
+    const kit = kitNamed("kiln");
+    const oven = kit.find(({ kind }) => kind === "oven") as Controlled;
+    const kiln = { ...kit.find(({ kind }) => kind === "kiln")!, limit_C: 240 } as Controlled;
+    expect(ovenFor([oven, kiln], 200, short)).toBe(oven);
+    expect(ovenFor([oven, kiln], 200, long)).toBe(kiln);
+    // The oven would come to 260, and does not take it.
+    const both = kit.map((item) => (item.kind === "kiln" ? { ...item, limit_C: 240 } : item));
+    expect(hottestTemper_C(both, long)).toBe(240);
+    expect(hottestTemper_C(both, short)).toBe(260);
+    const checked = both.map((item) => (item.kind === "oven" ? { ...item, calibration: READ } : item));
+    const doubt = (piece: Piece) => shopOf(piece, planRoute(CATALOGUE, piece, "forge", { kit: checked }), checked)!.oven_K!.sd;
+    expect(doubt(long)).toBeGreaterThan(doubt(short));
+  });
+  it("two ovens mouth to mouth take what neither does: offered where they do, cooler, narrower, and read by nobody", () => {
+    const long: Piece = { ...blade, length_mm: 700 };
+    const [one] = kitNamed("beginner").filter(({ kind }) => kind === "oven") as Controlled[];
+    const other = {
+      ...one!,
+      id: "second",
+      name: "Toaster",
+      length_mm: 380,
+      width_mm: 250,
+      limit_C: 230,
+      offset_C: -4,
+      calibration: READ,
+    } as Controlled;
+    const kit = [...kitNamed("beginner"), other];
+    const joined = joinedOvens(kit)!;
+    // 420 and 380 less the seam; a toaster that ends at 230 and runs 4 cold.
+    expect(joined).toMatchObject({
+      length_mm: 780,
+      width_mm: 250,
+      limit_C: 226,
+      offset_C: 0,
+      name: "Old kitchen oven and Toaster, mouth to mouth",
+    });
+    expect(joined).not.toHaveProperty("calibration");
+    expect(joinedOvens(kitNamed("beginner"))).toBeNull();
+    const ways = (piece: Piece, of: Kit) => problemsOf(piece, of, "forge").find(({ place }) => place === "oven")?.ways ?? [];
+    expect(ways(long, kit)).toContain("two-ovens");
+    expect(ways({ ...blade, length_mm: 900 }, kit)).not.toContain("two-ovens");
+    expect(ways(long, kitNamed("beginner"))).not.toContain("two-ovens");
+    const standing: Kit = [...kit, { ...joined, id: "both" }];
+    expect(ways(long, standing)).toEqual([]);
+    expect(joinedOvens(standing)).toEqual(joined);
   });
   it("no torch, no torch run: a bar from the fire draws it; no oven, no oven", () => {
     const kit = kitNamed("beginner");

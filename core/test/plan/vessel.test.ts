@@ -58,12 +58,12 @@ describe("a temper in oil, salt or sand", () => {
     expect(wayOf(planned(only, "oven")).draws).toBe("sand");
     // A pot of oil is no oven: nothing is put in it that was planned for one.
     expect(ovensOf([...bare, pot("oil")]).map(({ name }) => name)).toEqual(["Old kitchen oven"]);
-    expect(ovenFor(ovensOf([...bare, pot("oil")], "oil"), 200)!.name).toBe("Pot of oil");
+    expect(ovenFor(ovensOf([...bare, pot("oil")], "oil"), 200, KNIFE)!.name).toBe("Pot of oil");
   });
   it("oil ends where it smokes, whatever its pot could; a spring's temper is said to be too hot for it, and salt reaches it", () => {
-    expect(hottestTemper_C([...bare, pot("oil")], "oil")).toBe(230);
-    expect(hottestTemper_C([...bare, pot("oil", { limit_C: 200 })], "oil")).toBe(200);
-    expect(hottestTemper_C(null, "oil")).toBe(230);
+    expect(hottestTemper_C([...bare, pot("oil")], SPRING, "oil")).toBe(230);
+    expect(hottestTemper_C([...bare, pot("oil", { limit_C: 200 })], SPRING, "oil")).toBe(200);
+    expect(hottestTemper_C(null, SPRING, "oil")).toBe(230);
     const kit = [...bare, pot("oil"), pot("salt", { limit_C: 500 })];
     const oil = planned(kit, "oil", SPRING);
     expect(Math.max(...tempers(oil).map(({ temperature_C }) => temperature_C))).toBeLessThanOrEqual(230);
@@ -93,7 +93,7 @@ describe("a temper in oil, salt or sand", () => {
     const kit = [...bare, pot("oil"), pot("sand")];
     const sd = (draws: Draws): number => {
       const route = planned(kit, draws);
-      return predict(CATALOGUE, KNIFE, route, "quick", undefined, undefined, { shop: shopOf(route, kit)! }).working.tempered.sd_HRC;
+      return predict(CATALOGUE, KNIFE, route, "quick", undefined, undefined, { shop: shopOf(KNIFE, route, kit)! }).working.tempered.sd_HRC;
     };
     expect(sd("oil")).toBeLessThan(sd("oven"));
     expect(sd("sand")).toBeGreaterThan(sd("oven"));

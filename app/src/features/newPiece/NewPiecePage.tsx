@@ -18,7 +18,7 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { shopNow } from "../../store/shopClock.js";
-import { newId } from "../../store/db.js";
+import { newId, writeKitItems } from "../../store/db.js";
 import { useLog, useKit, usePieces, useSettings } from "../../store/useStore.js";
 import { nextMark, ORDERED_FORMS, pieceOfForm } from "./draft.js";
 import { lackWords, unfairWords } from "../../words/routeWords.js";
@@ -177,6 +177,7 @@ function NewPiece({ mark, kit, last }: { mark: string; kit: Kit | null; last: Pi
         route={route}
         kit={kit}
         units={units}
+        onKit={(item) => void writeKitItems([{ ...item, id: newId(shopNow()) }])}
         onReplan={(nextSchool, nextWay) => {
           setSchool(nextSchool);
           setWay(nextWay);

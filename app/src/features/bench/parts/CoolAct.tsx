@@ -132,7 +132,7 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>
   const k = Math.min(480 / box.width_px, 250 / box.height_px);
   const drawn = drawPiece(state.piece, k, "lay");
   const paint = usePaint(state, now_ms);
-  const oven = kit === null || act.kind !== "oven" ? undefined : ovenFor(ovensOf(kit, act.in), act.target_C);
+  const oven = kit === null || act.kind !== "oven" ? undefined : ovenFor(ovensOf(kit, act.in), act.target_C, state.piece);
   return (
     <>
       <div className={`bench-main quench ${act.kind}`}>

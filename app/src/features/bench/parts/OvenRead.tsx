@@ -28,7 +28,7 @@ function readsWords(reads: readonly { at_ms: number; reads_C: number }[], act: P
 export function OvenRead({ state, act, bench }: Props) {
   const units = useSettings();
   const kit = useKit() ?? null;
-  const isKiln = kit !== null && ovenFor(ovensOf(kit, act.in), act.target_C)?.kind === "kiln";
+  const isKiln = kit !== null && ovenFor(ovensOf(kit, act.in), act.target_C, state.piece)?.kind === "kiln";
   const reads = state.checks.flatMap(({ act: of, reading, at_ms }) =>
     of === act.id && reading.check === "chamber" ? [{ at_ms, reads_C: reading.temperature_C }] : [],
   );

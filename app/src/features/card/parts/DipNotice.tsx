@@ -30,7 +30,7 @@ export function DipNotice({ state, route, prediction }: Props) {
     steel: resolveSteel(CATALOGUE, state.piece.steel),
     asQuenched_HRC: prediction.working.asQuenched.mean_HRC,
     use: prediction.target,
-    hottest_C: hottestTemper_C(kit, route.steps.find((step) => step.kind === "temper")?.in),
+    hottest_C: hottestTemper_C(kit, state.piece, route.steps.find((step) => step.kind === "temper")?.in),
   });
   if (dip === null) return null;
   const ways = [dip.cooler, dip.hotter].flatMap((way, i) => (way === null ? [] : [{ way, isHotter: i === 1 }]));

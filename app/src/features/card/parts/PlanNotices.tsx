@@ -2,6 +2,8 @@
 
 import type { ComponentProps } from "react";
 import { FitNotice } from "../../../parts/FitNotice.js";
+import { newId, writeKitItems } from "../../../store/db.js";
+import { shopNow } from "../../../store/shopClock.js";
 import { useKit, useLog, useSettings } from "../../../store/useStore.js";
 import { BathNotice } from "./BathNotice.js";
 import { DipNotice } from "./DipNotice.js";
@@ -27,6 +29,7 @@ export function PlanNotices({ onReplan, ...props }: Props) {
           kit={kit}
           units={units}
           onReplan={state.doneAt_ms.size === 0 ? onReplan : undefined}
+          onKit={(item) => void writeKitItems([{ ...item, id: newId(shopNow()) }])}
           onRoute={isBefore ? (to) => void write(state.id, [{ kind: "route", route: to }]) : undefined}
         />
       ) : null}
