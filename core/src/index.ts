@@ -81,7 +81,7 @@ export {
   ZONES,
 } from "./schema/book.js";
 export { withSnapTemper } from "./plan/snapTemper.js";
-export { placeDoubts, type PlaceDoubt, type SoftParts } from "./evidence/testPlaces.js";
+export { facesOf, placeDoubts, type Faces, type PlaceDoubt, type SoftParts } from "./evidence/testPlaces.js";
 export type { TestPlace } from "./schema/book.js";
 export { cladOf } from "./shape/cladding.js";
 export type { Cladding } from "./schema/parts.js";

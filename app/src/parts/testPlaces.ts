@@ -16,8 +16,8 @@ function spanAt({ outline, toPx }: Drawn, x: number): { readonly back: number; r
 
 const clamped = (share: number): number => Math.min(1, Math.max(0, share));
 
-/** Where on the piece a point of its drawing is; null beside the piece. A finger may be a little off. */
-export function placeAt(drawn: Drawn, { x, y }: Point, slack_px = 8): TestPlace | null {
+/** Where on the piece a point of its drawing is; null beside the piece. A thumb in a glove may be so far off, px: an awl is thin. */
+export function placeAt(drawn: Drawn, { x, y }: Point, slack_px = 40): TestPlace | null {
   const span = spanAt(drawn, Math.min(drawn.width_px - 0.5, Math.max(0.5, x)));
   if (span === null || x < -slack_px || x > drawn.width_px + slack_px) return null;
   if (y < span.back - slack_px || y > span.edge + slack_px) return null;

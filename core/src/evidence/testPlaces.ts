@@ -42,6 +42,32 @@ function isSoft({ along, up }: TestPlace, section: Section, { above_mm = Infinit
   return along < before || (section.shape === "wedge" && up * section.height_mm > above_mm);
 }
 
+/** What was read on each of the two faces, HRC. */
+export interface Faces {
+  readonly first: { readonly mean_HRC: number; readonly count: number };
+  readonly other: { readonly mean_HRC: number; readonly count: number };
+  /** Further apart than the scatter of a tester makes them. */
+  readonly isApart: boolean;
+}
+
+/** A bench tester's scatter from reading to reading, HRC, and so many deviations are no scatter (judgement). */
+const SCATTER_HRC = 0.8;
+const APART_sd = 3;
+
+/** Null unless both faces were read. Readings nobody placed are of neither. */
+export function facesOf(readings_HRC: readonly number[], places: HardnessTest["places"]): Faces | null {
+  const on = (face: TestPlace["face"]): number[] =>
+    readings_HRC.filter((_, i) => {
+      const place = places?.[i] ?? null;
+      return place !== null && place.face === face;
+    });
+  const said = (values: readonly number[]) => ({ mean_HRC: values.reduce((a, b) => a + b, 0) / values.length, count: values.length });
+  const [first, other] = [said(on(undefined)), said(on("other"))];
+  if (first.count === 0 || other.count === 0) return null;
+  const sd_HRC = SCATTER_HRC * Math.sqrt(1 / first.count + 1 / other.count);
+  return { first, other, isApart: Math.abs(first.mean_HRC - other.mean_HRC) > APART_sd * sd_HRC };
+}
+
 /** Readings, counted from 1, that are not of steel that was to be hard; those near the tongs, of what was hardened whole. */
 export function placeDoubts(section: Section, places: HardnessTest["places"], soft: SoftParts): PlaceDoubt[] {
   const said = (places ?? []).flatMap((place, i) => (place === null ? [] : [{ place, reading: i + 1 }]));

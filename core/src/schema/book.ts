@@ -347,6 +347,8 @@ export type Check = Static<typeof CheckSchema>;
 export const TestPlaceSchema = strict({
   along: between(0, 1, "Share of the length from the tang, or from the end that does not work"),
   up: between(0, 1, "Share of the height there, from the edge"),
+  /** On its other face: turned over from that of the first readings. */
+  face: Type.Optional(Type.Literal("other")),
 });
 export type TestPlace = Static<typeof TestPlaceSchema>;
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import { testVerdict } from "../../src/evidence/storedTest.js";
-import { placeDoubts, thicknessAt_mm, thinnestTested_mm } from "../../src/evidence/testPlaces.js";
+import { facesOf, placeDoubts, thicknessAt_mm, thinnestTested_mm } from "../../src/evidence/testPlaces.js";
 import type { HardnessTest } from "../../src/schema/book.js";
 
 const BLADE = { shape: "wedge", spine_mm: 5, edge_mm: 0.5, height_mm: 40 } as const;
@@ -48,5 +48,24 @@ describe("readings that are not of one hardness", () => {
       testVerdict({ strokes: [], readings_HRC, surface: "ground" }, BLADE).notices.map(({ code }) => code);
     expect(apart([59, 60.5, 41])).toContain("scattered-readings");
     expect(apart([58, 60, 62])).not.toContain("scattered-readings");
+  });
+});
+
+describe("its two faces", () => {
+  const first = { along: 0.5, up: 0.5 };
+  const other = { ...first, face: "other" as const };
+  it("means of each by hand; apart where three deviations of a mean's difference do not make them so", () => {
+    // 0.8 sqrt(1/2 + 1/2) = 0.8: three of them are 2.4.
+    expect(facesOf([60, 59, 57.5, 56.7], [first, first, other, other])).toEqual({
+      first: { mean_HRC: 59.5, count: 2 },
+      other: { mean_HRC: 57.1, count: 2 },
+      isApart: false,
+    });
+    expect(facesOf([60, 59, 57.3, 56.7], [first, first, other, other])!.isApart).toBe(true);
+  });
+  it("one face, or readings of nobody knows where, say nothing of the other", () => {
+    expect(facesOf([60, 59], [first, first])).toBeNull();
+    expect(facesOf([60, 59, 58], [first, null, null])).toBeNull();
+    expect(facesOf([60], undefined)).toBeNull();
   });
 });

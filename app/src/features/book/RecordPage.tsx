@@ -18,6 +18,7 @@ import { showHardness, showLength, showMoment, showNotches, showRange, type Unit
 import { Hatches } from "../../parts/Drawing.js";
 import { HeatLine } from "../../parts/HeatLine.js";
 import { useShown } from "../../parts/useShown.js";
+import { Tested } from "./Tested.js";
 import { usePaint } from "../../parts/usePaint.js";
 import { progressOf } from "../../parts/progress.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
@@ -28,7 +29,6 @@ import { readingWords } from "../../words/readingWords.js";
 import { LoggerDialog } from "./LoggerDialog.js";
 import { measured } from "../../words/measuredWords.js";
 import "./book.css";
-import { PlacesDrawing } from "../../parts/PlacesDrawing.js";
 import { steelWords } from "../../words/steelWords.js";
 
 interface Line {
@@ -311,20 +311,6 @@ function Record({ state }: { state: PieceState }) {
       <NewNote id={state.id} />
       <LoggerDialog state={state} units={settings} />
     </main>
-  );
-}
-
-/** The places of the last test that says where it was made. */
-function Tested({ state }: { state: PieceState }) {
-  const { test } = state.tests.findLast(({ test: { places } }) => places?.some((place) => place !== null)) ?? {};
-  if (test?.places === undefined) return null;
-  const said = test.readings_HRC.map((reading, i) => `${i + 1}, ${reading}${test.places?.[i] ? "" : ", not said where"}`);
-  const label = `Where its tester was set: ${said.join("; ")} HRC`;
-  return (
-    <figure className="tested-places">
-      <PlacesDrawing piece={state.piece} places={test.places} label={label} />
-      <figcaption>{label}</figcaption>
-    </figure>
   );
 }
 

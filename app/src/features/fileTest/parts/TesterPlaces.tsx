@@ -1,11 +1,14 @@
 /** Where on the piece each tester reading was made: tapped on its drawing, or said; what of them is to be doubted. */
 
-import { placeDoubts, type Piece, type SoftParts, type TestPlace } from "@tembrak/core";
+import { facesOf, placeDoubts, type Piece, type SoftParts, type TestPlace } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import { useState } from "react";
 import { PlacesDrawing } from "../../../parts/PlacesDrawing.js";
-import { doubtWords, PLACE_WORDS, placeKey, type PlaceKey } from "../../../words/placeWords.js";
+import { doubtWords, facesWords, PLACE_WORDS, placeKey, type PlaceKey } from "../../../words/placeWords.js";
 import type { TestDraft } from "../useTest.js";
 
 interface Props {
@@ -17,6 +20,7 @@ interface Props {
 
 export function TesterPlaces({ piece, soft, draft, onChange }: Props) {
   const { readings } = draft;
+  const [isTurned, setTurned] = useState(false);
   const places = readings.map((_, i) => draft.places[i] ?? null);
   if (readings.length === 0) return null;
   const put = (at: number, place: TestPlace | null): void =>
@@ -28,11 +32,28 @@ export function TesterPlaces({ piece, soft, draft, onChange }: Props) {
       readings: readings.filter((_, i) => !gone.includes(i + 1)),
       places: places.filter((_, i) => !gone.includes(i + 1)),
     });
+  const faces = facesWords(facesOf(readings, places), places.filter((place) => place !== null).length);
   const words = next < 0 ? "Where the tester was set." : `Tap where reading ${next + 1}, ${readings[next]}, was made.`;
   return (
     <div className="tester-places">
       <p className="drawn">{words}</p>
-      <PlacesDrawing piece={piece} places={places} label={words} {...(next < 0 ? {} : { onPlace: (place) => put(next, place) })} />
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={isTurned ? "other" : "first"}
+        aria-label="Face"
+        onChange={(_, face: string | null) => face && setTurned(face === "other")}
+      >
+        <ToggleButton value="first">first face</ToggleButton>
+        <ToggleButton value="other">turned over</ToggleButton>
+      </ToggleButtonGroup>
+      <PlacesDrawing
+        piece={piece}
+        places={places}
+        label={words}
+        isTurned={isTurned}
+        {...(next < 0 ? {} : { onPlace: (place) => put(next, place) })}
+      />
       <div className="place-keys">
         {readings.map((reading, i) => (
           <TextField
@@ -41,7 +62,10 @@ export function TesterPlaces({ piece, soft, draft, onChange }: Props) {
             size="small"
             label={`${i + 1}: ${reading}`}
             value={placeKey(places[i] ?? null)}
-            onChange={(event) => put(i, PLACE_WORDS[event.target.value as PlaceKey].place)}
+            onChange={(event) => {
+              const { place } = PLACE_WORDS[event.target.value as PlaceKey];
+              put(i, place !== null && isTurned ? { ...place, face: "other" } : place);
+            }}
           >
             {(Object.keys(PLACE_WORDS) as PlaceKey[]).map((key) => (
               <MenuItem key={key} value={key}>
@@ -51,6 +75,11 @@ export function TesterPlaces({ piece, soft, draft, onChange }: Props) {
           </TextField>
         ))}
       </div>
+      {faces === null ? null : (
+        <p className="test-notice" role="status">
+          {faces}
+        </p>
+      )}
       {placeDoubts(piece.section, places, soft).map((doubt) => (
         <p key={doubt.code} className="test-notice" role="status">
           {doubtWords(doubt)}{" "}
