@@ -8,7 +8,7 @@ import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
 import { PlacesDrawing } from "../../../parts/PlacesDrawing.js";
-import { doubtWords, facesWords, PLACE_WORDS, placeKey, type PlaceKey } from "../../../words/placeWords.js";
+import { doubtWords, facesWords, PLACE_WORDS, placeKey, placeNames, type PlaceKey } from "../../../words/placeWords.js";
 import type { TestDraft } from "../useTest.js";
 
 interface Props {
@@ -32,21 +32,27 @@ export function TesterPlaces({ piece, soft, draft, onChange }: Props) {
       readings: readings.filter((_, i) => !gone.includes(i + 1)),
       places: places.filter((_, i) => !gone.includes(i + 1)),
     });
-  const faces = facesWords(facesOf(readings, places), places.filter((place) => place !== null).length);
+  const isBlade = piece.section.shape === "wedge";
+  const placed = places.filter((place) => place !== null).length;
+  // A round has no faces.
+  const hasFaces = piece.section.shape !== "round";
+  const faces = hasFaces ? facesWords(facesOf(readings, places), placed) : null;
   const words = next < 0 ? "Where the tester was set." : `Tap where reading ${next + 1}, ${readings[next]}, was made.`;
   return (
     <div className="tester-places">
       <p className="drawn">{words}</p>
-      <ToggleButtonGroup
-        exclusive
-        size="small"
-        value={isTurned ? "other" : "first"}
-        aria-label="Face"
-        onChange={(_, face: string | null) => face && setTurned(face === "other")}
-      >
-        <ToggleButton value="first">first face</ToggleButton>
-        <ToggleButton value="other">turned over</ToggleButton>
-      </ToggleButtonGroup>
+      {hasFaces ? (
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={isTurned ? "other" : "first"}
+          aria-label="Face"
+          onChange={(_, face: string | null) => face && setTurned(face === "other")}
+        >
+          <ToggleButton value="first">first face</ToggleButton>
+          <ToggleButton value="other">turned over</ToggleButton>
+        </ToggleButtonGroup>
+      ) : null}
       <PlacesDrawing
         piece={piece}
         places={places}
@@ -61,15 +67,15 @@ export function TesterPlaces({ piece, soft, draft, onChange }: Props) {
             select
             size="small"
             label={`${i + 1}: ${reading}`}
-            value={placeKey(places[i] ?? null)}
+            value={placeKey(places[i] ?? null, isBlade)}
             onChange={(event) => {
               const { place } = PLACE_WORDS[event.target.value as PlaceKey];
               put(i, place !== null && isTurned ? { ...place, face: "other" } : place);
             }}
           >
-            {(Object.keys(PLACE_WORDS) as PlaceKey[]).map((key) => (
+            {Object.entries(placeNames(piece.section)).map(([key, name]) => (
               <MenuItem key={key} value={key}>
-                {PLACE_WORDS[key].name}
+                {name}
               </MenuItem>
             ))}
           </TextField>
