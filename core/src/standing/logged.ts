@@ -7,6 +7,7 @@ import { LIMITS } from "../schema/limits.js";
 import type { LogEntry } from "../schema/verbs.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { READ_OVEN_K } from "./known.js";
+import type { EndCooling } from "../simulate/endCooling.js";
 import type { AnyMedium } from "../simulate/section.js";
 
 /** A heat somebody said without saying how well, one deviation, K (judgement). */
@@ -138,8 +139,30 @@ function testOf({ files = [], rockwell, decarburised }: Of<"test">): NonNullable
   };
 }
 
-/** What the section of a piece went through in its last hardening and after it, until now. */
-export function historyOf(catalogue: Catalogue, run: Run, now_s: number): HistoryStep<AnyMedium>[] {
+/** An end that the heat left in its body warms again, from the bath on, for so long at most. */
+function warmedAgain({ time_s, temperature_C }: NonNullable<EndCooling["again"]>, seconds: number): HistoryStep<AnyMedium>[] {
+  const steps: HistoryStep<AnyMedium>[] = [];
+  for (let i = 1; i < time_s.length && time_s[i - 1]! < seconds; i++) {
+    const [from_C, to_C] = [temperature_C[i - 1]!, temperature_C[i]!];
+    const lasts_s = time_s[i]! - time_s[i - 1]!;
+    const share = Math.min(1, (seconds - time_s[i - 1]!) / lasts_s);
+    const reached_C = from_C + share * (to_C - from_C);
+    if (to_C > from_C) steps.push({ kind: "heat", to_C: reached_C, rise_min: (share * lasts_s) / 60, hold_min: 0 });
+    else steps.push({ kind: "rate", rate_C_h: (3600 * (from_C - to_C)) / lasts_s, to_C: reached_C });
+  }
+  return steps;
+}
+
+/**
+ * What the section of a piece went through in its last hardening and after it, until now.
+ * @param again how the end of a bar warmed once it was out, by what was left in its body; null where nothing was
+ */
+export function historyOf(
+  catalogue: Catalogue,
+  run: Run,
+  now_s: number,
+  again: EndCooling["again"] = null,
+): HistoryStep<AnyMedium>[] {
   const { fireIn_s, heat_s, fireOut_s, bathIn_s, bathOut_s, tempers } = run;
   const heat = run.route.steps.findLast((step) => step.kind === "harden");
   const quench = run.route.steps.findLast((step) => step.kind === "quench");
@@ -176,6 +199,12 @@ export function historyOf(catalogue: Catalogue, run: Run, now_s: number): Histor
       ...(quench.edgeDepth_mm === undefined ? {} : { immersion: { kind: "edge", depth_mm: quench.edgeDepth_mm } }),
     });
   let at_s = bathOut_s ?? now_s;
+  if (again !== null && bathOut_s !== undefined) {
+    // Until it was put into the oven, or its body is cold.
+    const until_s = Math.min(now_s, tempers[0]?.in_s ?? Infinity, bathOut_s + again.time_s.at(-1)!);
+    history.push(...warmedAgain(again, until_s - bathOut_s));
+    at_s = Math.max(at_s, until_s);
+  }
   for (const { in_s, out_s, is_C } of tempers) {
     history.push(...inAir(in_s - at_s));
     const end_s = Math.min(now_s, out_s ?? now_s);

@@ -15,6 +15,7 @@ import { requireAny } from "../schema/checkAll.js";
 import type { VERB_SCHEMAS } from "../schema/verbs.js";
 import { predict, type Prediction } from "../simulate/predict.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
+import { hardenPlanOf } from "../simulate/planOf.js";
 import { simulate, type Reading } from "../simulate/simulate.js";
 import { shopOf } from "../standing/known.js";
 import { habitsOf, learnedIn, mayTeach, type Taught } from "../standing/learn.js";
@@ -113,7 +114,7 @@ export function standingVerb(input: unknown) {
     steel: resolveSteel(CATALOGUE, piece.steel),
     prior: structureBeforeHardening(piece, run.route.steps),
     section: piece.section,
-    history: historyOf(CATALOGUE, run, now_s),
+    history: historyOf(CATALOGUE, run, now_s, hardenPlanOf(CATALOGUE, piece, run.route).end?.again ?? null),
   });
   const { straighten, handWarm_s, chanceHard } = is.hardening;
   const into_s = run.bathIn_s;

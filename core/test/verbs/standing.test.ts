@@ -48,6 +48,24 @@ const quenched = (transfer_s: number, bath_s: number) => [
 const codes = ({ because }: Answer): string[] => because.map(({ code }) => code);
 
 describe("a piece as it stands, from the command line", () => {
+  it("an end that its body draws is warm again after the bath, and as soft as the prediction has it", () => {
+    const hammer = {
+      steel: "1045",
+      piece: { kind: "hammer", section: { shape: "square", side_mm: 30 }, length_mm: 110 },
+      use: "hammer-face",
+      way: "face",
+    };
+    const after = (bath_s: number, now_s: number): Answer => ask(quenched(2, bath_s), 272 + bath_s + now_s, hammer);
+    const { temperature_C } = after(30, 300).now.surface!;
+    // A half of the heat of a body that is still at a cherry red comes back to the face within minutes: blue or hotter (common practice, no source).
+    expect(temperature_C).toBeGreaterThan(290);
+    expect(temperature_C).toBeLessThan(400);
+    expect(after(30, 5).now.surface!.hrc!).toBeGreaterThan(57);
+    expect(after(30, 9000).now.surface!.hrc!).toBeLessThan(52);
+    // All of it under until its body is black leaves nothing to draw it.
+    expect(after(300, 300).now.surface!.temperature_C).toBeLessThan(30);
+    expect(after(300, 9000).now.surface!.hrc!).toBeGreaterThan(57);
+  });
   it("nothing logged is the plan, and says no reason", () => {
     const answer = ask([], 0);
     expect(answer.expected.hrc).toEqual(answer.planned.hrc);
