@@ -74,9 +74,10 @@ interface Truth {
 
 function truthOf({ piece, route, shop }: Pick<Faulty, "piece" | "route" | "shop">, member: number): Truth {
   const plan = hardenPlanOf(CATALOGUE, piece, route, shop === undefined ? {} : { shop });
-  const { hardness_HRC } = runMembers(plan, 48, member, member + 1)[0]!;
-  const asQuenched_HRC = hardness_HRC.surface!;
-  return { asQuenched_HRC, tempered_HRC: lawAbout(asQuenched_HRC, tempersOf(plan, route)).at(asQuenched_HRC) };
+  const { hardness_HRC, drawn: draws } = runMembers(plan, 48, member, member + 1)[0]!;
+  const [asQuenched_HRC, drawn] = [hardness_HRC.surface!, draws.surface];
+  const law = lawAbout([{ mean: asQuenched_HRC, sd: 0, drawn }], tempersOf(plan, route));
+  return { asQuenched_HRC, tempered_HRC: law.at(asQuenched_HRC, drawn) };
 }
 
 function file(H: number, file_HRC: number): HardnessTest["strokes"][number] {

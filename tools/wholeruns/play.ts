@@ -158,7 +158,15 @@ class Smith {
     }
   }
 
+  /** The shop's clock runs as fast as the wall's while one looks: a busy machine is not taken for a slow bench. */
   private async look(act: "heat" | "hold", target_C: number, n: number): Promise<Look | null> {
+    await this.speed(1);
+    const seen = await this.lookNow(act, target_C, n);
+    await this.speed(5);
+    return seen;
+  }
+
+  private async lookNow(act: "heat" | "hold", target_C: number, n: number): Promise<Look | null> {
     const { page, spec } = this;
     const with_ = ["magnet", ...spec.looks][n % (1 + spec.looks.length)];
     if (with_ === "magnet") await this.key(/touch it with the magnet/).click();

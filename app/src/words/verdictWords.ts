@@ -55,6 +55,9 @@ function temperSentence(route: Route, { working, isEmbrittled, equivalent_C }: P
   return `${what}: ${about}.${together}${isEmbrittled ? " Toughness dips here; hardness does not show it." : ""}`;
 }
 
+/** So likely it may be said outright (judgement: as in the headline). */
+const SURE = 0.9;
+
 function hardeningSentence(route: Route, { hardening, working, thickest }: Prediction, section: Section, units: Units): string {
   const quench = route.steps.find((step) => step.kind === "quench");
   const bath = quench ? `${mediumName(quench.medium).toLowerCase()} at ${showTemperature(quench.bath_C, units)}` : "the bath";
@@ -76,7 +79,11 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
   if (chance > 0.6 && margin > 0) return `Hardens right through in ${bath}, ${spare} to spare at the ${thickest.place}.`;
   if (chance > 0.6) return `Should harden right through in ${bath}, with nothing to spare at the ${thickest.place}.`;
   if (section.shape === "wedge" && workingIsHard) {
-    return `The edge hardens in ${bath}; the spine is ${chance < 0.1 ? "too thick, and stays tough" : `on the brink, ${showChance(chance)} that it does`}.`;
+    const edge = hardening.chanceHard.working;
+    const spine = chance < 0.1 ? "too thick, and stays tough" : `on the brink, ${showChance(chance)} that it does`;
+    // No more is promised than the headline above it says.
+    if (edge < SURE) return `The edge may harden in ${bath}, ${showChance(edge)}; the spine is ${spine}.`;
+    return `The edge hardens in ${bath}; the spine is ${spine}.`;
   }
   if (hardening.surface.mean_HRC > 50) {
     return `Hard at the surface, softer inside: too slow by ${spare} at the ${thickest.place} in ${bath}.`;
@@ -87,7 +94,7 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
 export function headline({ working, hardening }: Prediction): string {
   const { tempered, place } = working;
   const chance = hardening.chanceHard.working;
-  if (tempered.sd_HRC > 4.5 && chance < 0.9) {
+  if (tempered.sd_HRC > 4.5 && chance < SURE) {
     return chance <= 0.01 ? "It will not harden as planned." : `May fail: ${showChance(chance)} that it hardens.`;
   }
   const word = place === "edge" ? "Edge" : "Surface";

@@ -76,16 +76,15 @@ function simulated(catalogue: Catalogue, { piece, route, shop }: Pick<Faulty, "p
   const { bells, chanceHard } = gather(members);
   const place = piece.section.shape === "wedge" ? "edge" : "surface";
   const working = bells[place];
-  const usual_HRC = working.reduce((sum, { mean }) => sum + mean, 0) / working.length;
   const tempers = tempersOf(plan, route);
   return {
     bells: working,
     chanceHard: chanceHard[place],
     grains: members.map(({ astmGrain }) => astmGrain),
     after: (count) => {
-      const law = lawAbout(usual_HRC, { ...tempers, cycles: tempers.cycles.slice(0, count) });
-      return working.map(({ mean, sd }) => ({
-        mean: law.at(mean),
+      const law = lawAbout(working, { ...tempers, cycles: tempers.cycles.slice(0, count) });
+      return working.map(({ mean, sd, drawn }) => ({
+        mean: law.at(mean, drawn),
         sd: Math.hypot(law.perPoint * sd, law.oven_HRC, law.law_HRC),
       }));
     },

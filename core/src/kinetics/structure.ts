@@ -285,7 +285,7 @@ export const MOST_ENRICHED_wtpct = 0.9;
  * Hardness of a node as it stands, HV: its parts by fraction, less what a mixture loses, undissolved carbide on top.
  * Tempered martensite follows the temper model from its own as-quenched hardness.
  */
-export function nodeHardness_HV(s: Structure, i: number): number {
+export function nodeHardness_HV(s: Structure, i: number, temper_C = temperEquivalent_C(s, i)): number {
   const M = s.martensite[i]!;
   const A = austeniteLeft(s, i);
   const soft = clamp(1 - M - A, 0, 1);
@@ -298,7 +298,7 @@ export function nodeHardness_HV(s: Structure, i: number): number {
     const base = s.coefficients[i]!.carbon_wtpct;
     const fresh_HV = martensiteHardness_HV(C <= base ? C : Math.max(base, Math.min(C, MOST_ENRICHED_wtpct)), s.kinetics);
     martensite_HV = fresh_HV;
-    const Te = temperEquivalent_C(s, i);
+    const Te = temper_C;
     if (Te > 20) {
       martensite_HV = vickersFromRockwellC(rockwellCFromVickers(fresh_HV) - temperDrop_HRC(s.temperSteel, Te));
       const changed = smoothstep(Te, 200, 300);
@@ -308,6 +308,23 @@ export function nodeHardness_HV(s: Structure, i: number): number {
   }
   const matrix = s.formedHardness_HV[i]! + M * martensite_HV + A * retained_HV - drop_HV;
   return matrix * (1 - undissolved) + Math.min(CARBIDE_HV, SOFT_MATRIX * matrix) * undissolved;
+}
+
+/** What a node was drawn by before any temper, by heat that was left in the piece: as one hour at a heat, and as hard as it was before. */
+export interface Drawn {
+  readonly temperature_C: number;
+  readonly fresh_HRC: number;
+}
+
+/** Less than this nobody sees, HRC. */
+const NOT_SEEN_HRC = 0.05;
+
+/** Null where nothing drew it. */
+export function drawnOf(s: Structure, i: number): Drawn | null {
+  const temperature_C = temperEquivalent_C(s, i);
+  if (temperature_C <= 20 || s.martensite[i]! <= 0) return null;
+  const fresh_HRC = rockwellCFromVickers(nodeHardness_HV(s, i, 20));
+  return fresh_HRC - rockwellCFromVickers(nodeHardness_HV(s, i, temperature_C)) < NOT_SEEN_HRC ? null : { temperature_C, fresh_HRC };
 }
 
 /** Heats at which the soft half of a mixture usually formed: pearlite and bainite of an end-quenched bar, C (judgement). */

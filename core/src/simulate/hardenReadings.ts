@@ -7,7 +7,7 @@ import { volumeHeat_J_m3K } from "../heat/properties.js";
 import type { DecompositionTable } from "../kinetics/decomposition.js";
 import { reducedTime } from "../kinetics/extent.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
-import { austeniteLeft, nodeHardness_HV, type Structure } from "../kinetics/structure.js";
+import { austeniteLeft, drawnOf, nodeHardness_HV, type Drawn, type Structure } from "../kinetics/structure.js";
 import type { BodySection } from "../schema/parts.js";
 import type { CourseResult } from "./course.js";
 import { bodySize, type Case, type HardenPlan } from "./hardenCase.js";
@@ -22,6 +22,8 @@ export interface ProfilePoint {
   readonly hardness_HV: number;
   readonly martensite: number;
   readonly retainedAustenite: number;
+  /** What it was drawn by before any temper. */
+  readonly drawn: Drawn | null;
 }
 
 export interface CoolingCurve {
@@ -174,6 +176,7 @@ export function profileOf(section: BodySection, grid: Grid, structure: Structure
         hardness_HV,
         martensite: structure.martensite[node]!,
         retainedAustenite: austeniteLeft(structure, node),
+        drawn: drawnOf(structure, node),
       });
     }
   }

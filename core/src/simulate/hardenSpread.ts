@@ -3,7 +3,7 @@
 import type { Kinetics } from "../kinetics/kinetics.js";
 import { astmGrainNumber } from "../kinetics/grain.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
-import { austeniteLeft, nodeHardness_HV, type Structure } from "../kinetics/structure.js";
+import { austeniteLeft, drawnOf, nodeHardness_HV, type Drawn, type Structure } from "../kinetics/structure.js";
 import { MEMBERS } from "../schema/job.js";
 import { isWater } from "../heat/bathKind.js";
 import { eliminated } from "../numerics/elimination.js";
@@ -45,6 +45,11 @@ const MOSTLY_SOFT = 0.5;
 export { MEMBERS };
 const SEED = 20;
 
+/** A member at a place, and what it was drawn by before any temper. */
+export interface SimulatedBell extends Bell {
+  readonly drawn?: Drawn | null;
+}
+
 export interface HardnessValue {
   /** Of the members with their floors: mean, standard deviation, and what five, fifty and ninety-five in a hundred lie below. */
   readonly mean_HRC: number;
@@ -59,7 +64,7 @@ export interface HardnessValue {
   /** The part of it that goes with the heat alone. */
   readonly heat_HRC: number;
   /** The members themselves, each a bell; one where nothing was varied: the case as planned. */
-  readonly members: readonly Bell[];
+  readonly members: readonly SimulatedBell[];
   /** Hardness of the case as planned, HRC. */
   readonly nominal_HRC: number;
 }
@@ -72,12 +77,14 @@ export interface Member {
   /** What is left in doubt there when all else is known. */
   readonly floor_HRC: Readonly<Record<Place, number | null>>;
   readonly isHard: Readonly<Record<Place, boolean>>;
+  /** What it was drawn by there by heat that was left in it, before any temper. */
+  readonly drawn: Readonly<Record<Place, Drawn | null>>;
   /** ASTM number of the austenite it was quenched from, at its surface. */
   readonly astmGrain: number;
 }
 
 export interface Ensemble {
-  readonly bells: Readonly<Record<Place, readonly Bell[]>>;
+  readonly bells: Readonly<Record<Place, readonly SimulatedBell[]>>;
   readonly chanceHard: Readonly<Record<Place, number>>;
   readonly draws: readonly (readonly number[])[];
 }
@@ -125,6 +132,7 @@ function runMember(plan: HardenPlan, draw: readonly number[], options: Omit<RunO
     hardness_HRC: each<number | null>((node) => rockwellCFromVickers(nodeHardness_HV(structure, node)), null),
     floor_HRC: each<number | null>((node) => floorOf_HRC(structure, node), null),
     isHard: each((node) => hardened(structure, node) === 1, false),
+    drawn: each<Drawn | null>((node) => drawnOf(structure, node), null),
     astmGrain: astmGrainNumber(structure.grain_um[places.surface]!),
   };
 }
@@ -162,10 +170,10 @@ export function membersOf(plan: HardenPlan, members: number, options: RunOptions
 
 /** All members put together. */
 export function gather(members: readonly Member[]): Ensemble {
-  const of = (place: Place): Bell[] =>
-    members.flatMap(({ hardness_HRC, floor_HRC }) => {
+  const of = (place: Place): SimulatedBell[] =>
+    members.flatMap(({ hardness_HRC, floor_HRC, drawn }) => {
       const mean = hardness_HRC[place];
-      return mean === null ? [] : [{ mean, sd: floor_HRC[place] ?? FLOOR_HRC }];
+      return mean === null ? [] : [{ mean, sd: floor_HRC[place] ?? FLOOR_HRC, drawn: drawn[place] }];
     });
   const chance = (place: Place): number => members.filter(({ isHard }) => isHard[place]).length / members.length;
   const each = <T>(read: (place: Place) => T): Record<Place, T> => ({
@@ -226,7 +234,7 @@ function splitVariance(
 export function valueAt(structure: Structure, places: Places, place: Place, ensemble: Ensemble | null): HardnessValue {
   const node = places[place]!;
   const nominal_HRC = rockwellCFromVickers(nodeHardness_HV(structure, node));
-  const members = ensemble?.bells[place] ?? [{ mean: nominal_HRC, sd: floorOf_HRC(structure, node) }];
+  const members = ensemble?.bells[place] ?? [{ mean: nominal_HRC, sd: floorOf_HRC(structure, node), drawn: drawnOf(structure, node) }];
   const { mean, sd, p05, p50, p95 } = summaryOf(members);
   const { variance, modelShare, heatShare } =
     ensemble === null

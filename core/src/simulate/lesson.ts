@@ -44,10 +44,9 @@ export function lessonOf(catalogue: Catalogue, piece: Piece, route: Route, known
   const members = membersOf(plan, MEMBERS, { desk });
   const { bells, draws } = gather(members);
   const working = piece.section.shape === "wedge" ? bells.edge : bells.surface;
-  const usual_HRC = working.reduce((sum, { mean }) => sum + mean, 0) / working.length;
   const tempers = tempersOf(plan, route);
-  const law = lawAbout(usual_HRC, { ...tempers, cycles: tempers.cycles.slice(0, last.tempers) });
-  const values = working.map(({ mean }) => law.at(mean));
+  const law = lawAbout(working, { ...tempers, cycles: tempers.cycles.slice(0, last.tempers) });
+  const values = working.map(({ mean, drawn }) => law.at(mean, drawn));
   const expected_HRC = values.reduce((a, b) => a + b, 0) / values.length;
   const alone = learnedFrom({ mean: expected_HRC, sd: ANYTHING_HRC }, says);
   if (alone.sd > TOO_OPEN_HRC) return null;

@@ -3,7 +3,7 @@
 import { InputError } from "../errors.js";
 import { testDone } from "../evidence/storedTest.js";
 import { testSays } from "../evidence/verdict.js";
-import { equivalentTemperature_C, type TemperCycle } from "../kinetics/temper.js";
+import type { TemperCycle } from "../kinetics/temper.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
 import { sectionArea_mm2 } from "../plan/fit.js";
 import { RUN_DOUBT_K, RUN_EQUAL_MIN, RUN_OVER_K, structureBeforeHardening, thickness_mm } from "../plan/route.js";
@@ -166,17 +166,6 @@ function isDrawnByColour({ steps }: Route): boolean {
   return draws.length > 0 && draws.every(({ kind }) => kind === "run");
 }
 
-/** What an end was drawn by out of its own body, as one hour at a heat. */
-function drawnBefore({ end, steel }: HardenPlan): TemperCycle | undefined {
-  if (end === undefined || end.again === null) return undefined;
-  const { time_s, temperature_C } = end.again;
-  const cycles = time_s.slice(1).map((to_s, i) => ({
-    temperature_C: Math.max(0, 0.5 * (temperature_C[i]! + temperature_C[i + 1]!)),
-    hold_min: (to_s - time_s[i]!) / 60,
-  }));
-  return { temperature_C: equivalentTemperature_C(cycles, steel.temper.carbonInSolution_wtpct), hold_min: 60 };
-}
-
 /** The tempers of a route by the oven they are done in, or by the colour. */
 export function tempersOf(plan: HardenPlan, route: Route): Tempers {
   const by = isDrawnByColour(route) ? "colour" : "oven";
@@ -185,7 +174,6 @@ export function tempersOf(plan: HardenPlan, route: Route): Tempers {
   return {
     steel: plan.steel.temper,
     cycles,
-    drawn: drawnBefore(plan),
     by,
     oven_K: sd,
     heat_K: plan.shop?.heat_K?.sd ?? HEAT_K,

@@ -157,7 +157,7 @@ export function predict(
     working: { place: hardening.edge ? "edge" : "surface", asQuenched: working.asQuenched, tempered: working.tempered },
     thickest: { place: hardening.spine ? "spine" : "centre", asQuenched: thickest.asQuenched, tempered: thickest.tempered },
     other: other === null ? null : otherEnd(hardenPlanOf(catalogue, piece, other, known), tempers, isQuick, desk),
-    profile: hardening.profile.map((point) => ({ ...point, tempered_HRC: temperedAt(temper, cycles, point.hardness_HRC, tempers.drawn) })),
+    profile: hardening.profile.map((point) => ({ ...point, tempered_HRC: temperedAt(temper, cycles, point.hardness_HRC, point.drawn) })),
     equivalent_C,
     isEmbrittled: band !== undefined && equivalent_C >= band[0]! && equivalent_C <= band[1]!,
     oxide: oxideOf(plan, cycles),

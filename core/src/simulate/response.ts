@@ -1,7 +1,7 @@
 /** How the hardness of a piece moves along one choice, and from one bath to the next: quickly, without an ensemble. */
 
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
-import { nodeHardness_HV } from "../kinetics/structure.js";
+import { drawnOf, nodeHardness_HV, type Drawn } from "../kinetics/structure.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { thickness_mm } from "../plan/route.js";
 import type { Piece, Route } from "../schema/book.js";
@@ -30,9 +30,14 @@ export interface BathResponse {
 
 /** As quenched at the working place and at the thickest, quickly: coarse grid, no ensemble. */
 interface QuickHardness {
-  readonly working_HRC: number;
-  readonly thickest_HRC: number;
+  readonly working: Quick;
+  readonly thickest: Quick;
   readonly isHardThrough: boolean;
+}
+
+interface Quick {
+  readonly hardness_HRC: number;
+  readonly drawn: Drawn | null;
 }
 
 function quickHardness(plan: HardenPlan, desk: Desk): QuickHardness {
@@ -45,17 +50,20 @@ function quickHardness(plan: HardenPlan, desk: Desk): QuickHardness {
 function runQuickly(plan: HardenPlan): QuickHardness {
   requireSense(plan);
   const { structure, places } = runCase(plan, { resolution: "coarse", untilSettled: true, isLongStrided: true });
-  const at = (node: number): number => rockwellCFromVickers(nodeHardness_HV(structure, node));
-  const [working_HRC, thickest_HRC] = [at(places.edge ?? places.surface), at(places.spine ?? places.centre)];
+  const at = (node: number): Quick => ({
+    hardness_HRC: rockwellCFromVickers(nodeHardness_HV(structure, node)),
+    drawn: drawnOf(structure, node),
+  });
+  const [working, thickest] = [at(places.edge ?? places.surface), at(places.spine ?? places.centre)];
   // Within 3 HRC of the edge a file tells no difference (judgement).
-  const isHardThrough = places.spine === null ? hardened(structure, places.centre) === 1 : thickest_HRC > working_HRC - 3;
-  return { working_HRC, thickest_HRC, isHardThrough };
+  const isHardThrough = places.spine === null ? hardened(structure, places.centre) === 1 : thickest.hardness_HRC > working.hardness_HRC - 3;
+  return { working, thickest, isHardThrough };
 }
 
-function quickAnswer(plan: HardenPlan, { cycles, drawn }: Pick<Tempers, "cycles" | "drawn">, desk: Desk): QuickHardness {
-  const { working_HRC, thickest_HRC, isHardThrough } = quickHardness(plan, desk);
-  const end = (mean_HRC: number): number => temperedAt(plan.steel.temper, cycles, mean_HRC, drawn);
-  return { working_HRC: end(working_HRC), thickest_HRC: end(thickest_HRC), isHardThrough };
+function quickAnswer(plan: HardenPlan, { cycles }: Pick<Tempers, "cycles">, desk: Desk): Omit<BathResponse, "medium"> {
+  const { working, thickest, isHardThrough } = quickHardness(plan, desk);
+  const end = ({ hardness_HRC, drawn }: Quick): number => temperedAt(plan.steel.temper, cycles, hardness_HRC, drawn);
+  return { working_HRC: end(working), thickest_HRC: end(thickest), isHardThrough };
 }
 
 const RANGES: Readonly<Record<Track, readonly [number, number]>> = { temper: [150, 450], heat: [720, 900], thickness: [0.5, 2] };
@@ -72,20 +80,20 @@ export function response(
 ): Response {
   const plan = hardenPlanOf(catalogue, piece, route, known);
   const tempers = tempersOf(plan, route);
-  const { cycles, steel, drawn } = tempers;
+  const { cycles, steel } = tempers;
   const [low, high] = RANGES[track];
   const xs = Array.from({ length: POINTS[track] }, (_, i) => low + ((high - low) * i) / (POINTS[track] - 1));
   const base = thickness_mm(piece.section);
   if (track === "temper") {
     const fixed = quickHardness(plan, desk);
-    const end = (mean_HRC: number, temperature_C: number): number =>
+    const end = ({ hardness_HRC, drawn }: Quick, temperature_C: number): number =>
       temperedAt(
         steel,
         cycles.map((c) => ({ ...c, temperature_C: temperature_C + (plan.shop?.oven_K?.mean ?? 0) })),
-        mean_HRC,
+        hardness_HRC,
         drawn,
       );
-    return { track, points: xs.map((x) => ({ x, working_HRC: end(fixed.working_HRC, x), thickest_HRC: end(fixed.thickest_HRC, x) })) };
+    return { track, points: xs.map((x) => ({ x, working_HRC: end(fixed.working, x), thickest_HRC: end(fixed.thickest, x) })) };
   }
   return {
     track,

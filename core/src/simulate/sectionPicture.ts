@@ -2,7 +2,7 @@
 
 import { formOf } from "../catalogue.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
-import { nodeHardness_HV } from "../kinetics/structure.js";
+import { drawnOf, nodeHardness_HV } from "../kinetics/structure.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Effort, Known } from "../schema/job.js";
@@ -97,7 +97,7 @@ export function pictureSection(
   });
   const { grid } = places;
   const tempers = tempersOf(plan, route);
-  const { steel, cycles, drawn } = tempers;
+  const { steel, cycles } = tempers;
   const count = grid.columns * grid.nodes;
   const { cladding = null } = plan;
   const body = bodyOf(structure, grid, cladding);
@@ -123,14 +123,14 @@ export function pictureSection(
     columnHeight_mm: mm(grid.columnHeight_m),
     halfThickness_mm: mm(grid.halfThickness_m),
     asQuenched_HRC,
-    tempered_HRC: asQuenched_HRC.map((hrc, i) => (isCore(i) ? temperedAt(steel, cycles, hrc, drawn) : hrc)),
+    tempered_HRC: asQuenched_HRC.map((hrc, i) => (isCore(i) ? temperedAt(steel, cycles, hrc, drawnOf(structure, i)) : hrc)),
     martensite: Float32Array.from(structure.martensite, (m, i) => (isCore(i) ? m : 0)),
     isCladding: body.kind === "clad" ? body.isCladding : null,
     frames: result.frames,
     quenchLine: plan.immersion.kind === "edge" || plan.coat ? quenchLine(grid, structure) : null,
     profile: profileOf(section, grid, structure).map((point) => ({
       ...point,
-      tempered_HRC: temperedAt(steel, cycles, point.hardness_HRC, drawn),
+      tempered_HRC: temperedAt(steel, cycles, point.hardness_HRC, point.drawn),
     })),
     working,
     thickest,

@@ -4,7 +4,8 @@ import { FAILED, LEAST_FAIL } from "../evidence/belief.js";
 import { bellOf, freshMember, memberAfter, type Likelihood, type LookedAt, type MemberBelief } from "../evidence/weigh.js";
 import { temperedHardness, type TemperCycle, type TemperSteel } from "../kinetics/temper.js";
 import { mixtureBetween, summaryOf, type Bell } from "../numerics/mixture.js";
-import type { HardnessValue } from "./hardenSpread.js";
+import type { Drawn } from "../kinetics/structure.js";
+import type { HardnessValue, SimulatedBell } from "./hardenSpread.js";
 
 /** What a place will be: of the ensemble with all its doubts, HRC. */
 export interface Estimate {
@@ -49,8 +50,6 @@ const PLACE_K = 4;
 export interface Tempers {
   readonly steel: TemperSteel;
   readonly cycles: readonly TemperCycle[];
-  /** What it was drawn by before, by what was left in its own body. */
-  readonly drawn?: TemperCycle | undefined;
   /** What says how hot it got. */
   readonly by: "oven" | "colour";
   /** How far that may be off what the cycles say, K, one deviation. */
@@ -61,18 +60,25 @@ export interface Tempers {
   readonly heat_K: number;
 }
 
-/** A node after the tempers, HRC. */
-export function temperedAt(steel: TemperSteel, cycles: readonly TemperCycle[], asQuenched_HRC: number, drawn?: TemperCycle): number {
+/** A node after the tempers, HRC. @param drawn what drew it before them: it comes to its tempers drawn already, and is not drawn twice */
+export function temperedAt(steel: TemperSteel, cycles: readonly TemperCycle[], asQuenched_HRC: number, drawn?: Drawn | null): number {
   if (cycles.length === 0) return asQuenched_HRC;
-  if (drawn === undefined) return temperedHardness({ steel, cycles, asQuenched_HRC }).hardness_HRC;
-  // It comes to its tempers drawn already: what they add to that, from as hard as it was before.
-  const lost_HRC = steel.nominal_HRC - temperedHardness({ steel, cycles: [drawn] }).hardness_HRC;
-  const both = temperedHardness({ steel, cycles: [drawn, ...cycles], asQuenched_HRC: asQuenched_HRC + lost_HRC });
+  if (!drawn) return temperedHardness({ steel, cycles, asQuenched_HRC }).hardness_HRC;
+  const before = { temperature_C: drawn.temperature_C, hold_min: 60 };
+  const both = temperedHardness({ steel, cycles: [before, ...cycles], asQuenched_HRC: drawn.fresh_HRC });
   return Math.min(asQuenched_HRC, both.hardness_HRC);
 }
 
+/** What members were drawn by, in the middle; null where none was. */
+function usuallyDrawn(members: readonly SimulatedBell[]): Drawn | null {
+  const drawn = members.flatMap(({ drawn }) => drawn ?? []);
+  if (drawn.length === 0) return null;
+  const mean = (of: (one: Drawn) => number): number => drawn.reduce((sum, one) => sum + of(one), 0) / drawn.length;
+  return { temperature_C: mean((one) => one.temperature_C), fresh_HRC: mean((one) => one.fresh_HRC) };
+}
+
 export interface Law {
-  readonly at: (asQuenched_HRC: number) => number;
+  readonly at: (asQuenched_HRC: number, drawn?: Drawn | null) => number;
   readonly perPoint: number;
   /** What a degree more in the oven changes, HRC. */
   readonly perKelvin_HRC_K: number;
@@ -80,10 +86,12 @@ export interface Law {
   readonly law_HRC: number;
 }
 
-/** The tempers about a usual hardness as quenched: where they lead, what a point more leaves, and how far off they may be. */
-export function lawAbout(mean_HRC: number, { steel, cycles, oven_K, off, drawn }: Tempers): Law {
+/** The tempers about members as quenched: where they lead, what a point more leaves, and how far off they may be. */
+export function lawAbout(members: readonly SimulatedBell[], { steel, cycles, oven_K, off }: Tempers): Law {
+  const mean_HRC = summaryOf(members).mean;
+  const usually = usuallyDrawn(members);
   if (cycles.length === 0) return { at: (hrc) => hrc, perPoint: 1, perKelvin_HRC_K: 0, oven_HRC: 0, law_HRC: 0 };
-  const at = (asQuenched_HRC: number, shift_K = 0): number =>
+  const at = (asQuenched_HRC: number, drawn: Drawn | null, shift_K = 0): number =>
     (off?.mean ?? 0) +
     temperedAt(
       steel,
@@ -91,18 +99,20 @@ export function lawAbout(mean_HRC: number, { steel, cycles, oven_K, off, drawn }
       asQuenched_HRC,
       drawn,
     );
-  const perKelvin_HRC_K = (at(mean_HRC, 4) - at(mean_HRC, -4)) / 8;
+  const perKelvin_HRC_K = (at(mean_HRC, usually, 4) - at(mean_HRC, usually, -4)) / 8;
+  // A point less is a point less of what it was before anything drew it.
+  const softer = usually && { ...usually, fresh_HRC: usually.fresh_HRC - 1 };
   return {
-    at,
-    perPoint: Math.max(0, at(mean_HRC) - at(mean_HRC - 1)),
+    at: (asQuenched_HRC, drawn = null) => at(asQuenched_HRC, drawn),
+    perPoint: Math.max(0, at(mean_HRC, usually) - at(mean_HRC - 1, softer)),
     perKelvin_HRC_K,
     oven_HRC: Math.abs(perKelvin_HRC_K) * Math.hypot(oven_K, PLACE_K),
     law_HRC: off?.sd ?? temperedHardness({ steel, asQuenched_HRC: mean_HRC, cycles }).model_HRC,
   };
 }
 
-function lookAt({ at, perPoint, oven_HRC, law_HRC }: Law, asQuenched_HRC: number): LookedAt {
-  return { hardness_HRC: at(asQuenched_HRC), perPoint, law_HRC: Math.hypot(oven_HRC, law_HRC) };
+function lookAt({ at, perPoint, oven_HRC, law_HRC }: Law, { simulated_HRC, drawn }: Suspect): LookedAt {
+  return { hardness_HRC: at(simulated_HRC, drawn), perPoint, law_HRC: Math.hypot(oven_HRC, law_HRC) };
 }
 
 /** A test of the place: after how many of the tempers it was made, and what it says. */
@@ -161,27 +171,25 @@ function spreadOf({ simulated: { model_HRC, input_HRC, heat_HRC }, law, tempers,
 /** A piece that may be this one: what it was simulated to be as quenched, and what is believed of it since. */
 interface Suspect {
   readonly simulated_HRC: number;
+  readonly drawn: Drawn | null;
   readonly belief: MemberBelief;
 }
 
 /** The members, and last of all the piece that failed unseen; all as they were before any test. */
 function suspectsOf({ members }: Simulated): Suspect[] {
   const failed = (LEAST_FAIL * members.length) / (1 - LEAST_FAIL);
-  return [...members.map((bell) => ({ ...bell, weight: 1 })), { ...FAILED, weight: failed }].map(({ mean, sd, weight }) => ({
-    simulated_HRC: mean,
-    belief: freshMember(sd, weight),
-  }));
+  const all: readonly SimulatedBell[] = [...members.map((bell) => ({ ...bell, weight: 1 })), { ...FAILED, weight: failed }];
+  return all.map(({ mean, sd, drawn = null, weight = 1 }) => ({ simulated_HRC: mean, drawn, belief: freshMember(sd, weight) }));
 }
 
 function placeFrom(simulated: Simulated, tempers: Tempers, suspects: readonly Suspect[], wasTested: boolean): TemperedPlace {
-  const usual_HRC = summaryOf(simulated.members).mean;
-  const law = lawAbout(usual_HRC, tempers);
+  const law = lawAbout(simulated.members, tempers);
   const estimated = (at: Law, of: readonly Suspect[]): Estimate => {
-    const against = of.map(({ simulated_HRC, belief }) => bellOf(belief, lookAt(at, simulated_HRC)));
+    const against = of.map((suspect) => bellOf(suspect.belief, lookAt(at, suspect)));
     // Nobody expects the piece that failed unseen, until a test speaks for it.
     return estimate(wasTested ? against : against.slice(0, -1), against);
   };
-  const asQuenched = estimated(lawAbout(usual_HRC, { ...tempers, cycles: [] }), suspects);
+  const asQuenched = estimated(lawAbout(simulated.members, { ...tempers, cycles: [] }), suspects);
   const tempered = estimated(law, suspects);
   const before_HRC = wasTested ? temperPlace(tempers, simulated).tempered.sd_HRC : tempered.sd_HRC;
   return { asQuenched, tempered, spread: spreadOf({ simulated, law, tempers, before_HRC, after_HRC: tempered.sd_HRC }) };
@@ -207,17 +215,16 @@ export interface TestedPlaces {
  * measurements that are bells.
  */
 export function testedPlaces(tempers: Tempers, working: Simulated, thickest: Simulated, tests: readonly Tested[]): TestedPlaces {
-  const usual_HRC = summaryOf(working.members).mean;
   let suspects = suspectsOf(working);
   for (const { tempers: count, says } of tests) {
-    const law = lawAbout(usual_HRC, { ...tempers, cycles: tempers.cycles.slice(0, count) });
-    const after = suspects.map(({ simulated_HRC, belief }) => memberAfter(belief, lookAt(law, simulated_HRC), says));
+    const law = lawAbout(working.members, { ...tempers, cycles: tempers.cycles.slice(0, count) });
+    const after = suspects.map((suspect) => memberAfter(suspect.belief, lookAt(law, suspect), says));
     const sum = after.reduce((total, { weight }) => total + weight, 0);
     suspects = suspects.map((suspect, i) => ({ ...suspect, belief: { ...after[i]!, weight: after[i]!.weight / sum } }));
   }
-  const beside = suspectsOf(thickest).map(({ simulated_HRC, belief }, i): Suspect => {
+  const beside = suspectsOf(thickest).map((suspect, i): Suspect => {
     const { weight, law, varianceLaw } = suspects[i]!.belief;
-    return { simulated_HRC, belief: { ...belief, weight, law, varianceLaw } };
+    return { ...suspect, belief: { ...suspect.belief, weight, law, varianceLaw } };
   });
   return {
     working: placeFrom(working, tempers, suspects, true),
