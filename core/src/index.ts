@@ -81,6 +81,7 @@ export {
   ZONES,
 } from "./schema/book.js";
 export { withSnapTemper } from "./plan/snapTemper.js";
+export { thickness_mm } from "./shape/thickness.js";
 export { facesOf, placeDoubts, type Faces, type PlaceDoubt, type SoftParts } from "./evidence/testPlaces.js";
 export type { TestPlace } from "./schema/book.js";
 export { cladOf } from "./shape/cladding.js";
@@ -122,7 +123,6 @@ export {
   TOUCH_K,
   structureBeforeHardening,
   targetOf,
-  thickness_mm,
 } from "./plan/route.js";
 export { heatOrder, type HeatPrompt } from "./plan/heatOrder.js";
 export { namedHeat, type HeatName, type NamedHeat } from "./plan/namedHeat.js";

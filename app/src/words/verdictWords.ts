@@ -76,7 +76,8 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
     const back = isClayed ? "under its clay the back stays tough" : "the back stays tough";
     return `Edge in ${bath}: hard up to ${showLength(line.height_mm, units)} above it${wide}; ${back}.`;
   }
-  if (chance > 0.6 && margin > 0) return `Hardens right through in ${bath}, ${spare} to spare at the ${thickest.place}.`;
+  if (chance >= SURE && margin > 0) return `Hardens right through in ${bath}, ${spare} to spare at the ${thickest.place}.`;
+  if (chance > 0.6 && chance < SURE) return `Should harden right through in ${bath}, ${showChance(chance)} at the ${thickest.place}.`;
   if (chance > 0.6) return `Should harden right through in ${bath}, with nothing to spare at the ${thickest.place}.`;
   if (section.shape === "wedge" && workingIsHard) {
     const edge = hardening.chanceHard.working;

@@ -78,6 +78,17 @@ describe("the verdict in sentences", () => {
     const { reasons } = verdict({ section: { shape: "plate", thickness_mm: 12 } }, inBath("slow-oil", 55));
     expect(reasons[0]).toMatch(/It fails in slow oil at 55 °C: too slow by \d+\.\d s|Hard at the surface, softer inside/);
   });
+  it("nothing is promised that the chance beside it does not bear out", () => {
+    const said = (section: Piece["section"], change?: (route: Route) => Route): string => verdict({ section }, change).reasons[0]!;
+    const wedge = (spine_mm: number, edge_mm: number, height_mm = 30) => ({ shape: "wedge", spine_mm, edge_mm, height_mm }) as const;
+    // Seven in ten at the back of a common knife in cooking oil, one in three at the edge of a blunt striker.
+    expect(said(wedge(4, 0.8), inBath("vegetable-oil", 55))).toMatch(
+      /^Should harden right through in vegetable oil at 55 °C, [6-8] in 10 at the spine\./,
+    );
+    expect(said(wedge(5, 4, 26), inBath("vegetable-oil", 55))).toMatch(
+      /^The edge may harden in vegetable oil at 55 °C, \d in 10; the spine|^It fails|^Hard at/,
+    );
+  });
   it("a thick back: the edge hardens, the spine does not, and that is no failure", () => {
     const { reasons } = verdict({ section: { shape: "wedge", spine_mm: 14, edge_mm: 1, height_mm: 70 } });
     expect(reasons[0]).toMatch(/The edge hardens in fast oil at 55 °C; the spine is (too thick, and stays tough|on the brink)/);

@@ -1,7 +1,7 @@
 /** A piece as it stands: the sum of its events, in the order they happened. */
 
 import { actsOfRoute, stageOf, type Act, type Stage } from "../plan/acts.js";
-import { thickness_mm } from "../plan/route.js";
+import { thickness_mm } from "../shape/thickness.js";
 import { insertedIn, movedAct } from "./inserted.js";
 import { unsaid } from "../unsaid.js";
 import type { BookEvent, Check, Fate, HardnessTest, Piece, Route } from "../schema/book.js";

@@ -1,7 +1,7 @@
 /** In which order the parts of a piece take the heat: the heavy part first, what is thin or pointed last. */
 
 import type { Hardens, Piece } from "../schema/book.js";
-import { thickness_mm } from "./route.js";
+import { thickness_mm } from "../shape/thickness.js";
 
 /** From here the back is so much thicker than the edge that it has to lead (judgement). */
 const UNEVEN = 4;

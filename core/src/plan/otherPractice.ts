@@ -5,7 +5,8 @@ import { SCHOOLS, type Piece, type Route, type School, type Step } from "../sche
 import type { Kit } from "../schema/kit.js";
 import type { Catalogue } from "./catalogue.js";
 import { peakSpeed_W_m2K } from "../heat/bathKind.js";
-import { planRoute, thickness_mm } from "./route.js";
+import { planRoute } from "./route.js";
+import { thickness_mm } from "../shape/thickness.js";
 import { wayOf } from "./way.js";
 
 /** What is done instead. `school-…`: the whole way of heating that school has. */

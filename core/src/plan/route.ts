@@ -13,9 +13,10 @@ import type { Section } from "../schema/parts.js";
 import type { Reason } from "../schema/reasons.js";
 import { resolveSteel, type Catalogue, type ResolvedSteel } from "./catalogue.js";
 import { heatFor_C, wantedCarbon_wtpct } from "../kinetics/soak.js";
-import { cladOf } from "../shape/cladding.js";
+import { thickness_mm } from "../shape/thickness.js";
 import { dipOf } from "./dip.js";
-import { bathFromKit, canDraw, hottestTemper_C, VESSEL_C } from "./kit.js";
+import { canDraw, hottestTemper_C, VESSEL_C } from "./kit.js";
+import { quenchStep } from "./quenchStep.js";
 import { drawsFor, hardensFor, isRun, USUAL_WAY } from "./way.js";
 
 /** What an instrument-less smith adds to the point where the magnet lets go, K (common practice, no source). */
@@ -69,20 +70,6 @@ export const ANNEAL_RATE_C_h = 333;
 const ANNEAL_TO_C = 540;
 /** Slower than this leaves coarse round carbide, C an hour (judgement between 600 and 50 F an hour of the trade facts). */
 const COARSE_BELOW_K_h = 100;
-
-/** Thickest part of a section, mm. */
-export function thickness_mm(section: Section): number {
-  switch (section.shape) {
-    case "plate":
-      return section.thickness_mm;
-    case "round":
-      return section.diameter_mm;
-    case "square":
-      return section.side_mm;
-    case "wedge":
-      return Math.max(section.spine_mm, section.edge_mm);
-  }
-}
 
 /** A hold under the change that is too cool or too short to round carbide only lets go of strains (judgement). */
 function roundsCarbide({ how, temperature_C, hold_min }: Extract<Step, { kind: "anneal" }>): boolean {
@@ -205,28 +192,6 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
   }
   const { temperature_C, hold_min, from } = forgeHeat(steel, before, wanted_HRC);
   return { kind: "harden", temperature_C, hold_min, why: from === "carbon" ? "soak" : "shade-past" };
-}
-
-/** A plain steel so thick that its oil would fail it more often than not, at the risk of a crack in water. A blade is told by its edge, which is thin. */
-function isTooThickForOil({ file, composition_wtpct }: ResolvedSteel, { section }: Piece): boolean {
-  const thick_mm = thickness_mm(section);
-  if (section.shape === "wedge") return file?.family === "high-carbon" && composition_wtpct.Mn < 0.3 && thick_mm > 6;
-  const oilTo = file?.bath.oilTo_mm;
-  return oilTo !== undefined && thick_mm > (section.shape === "plate" ? oilTo.flat : oilTo.bar);
-}
-
-/** Where a steel asks for one of these bare, a core of it is put into a faster one (common practice, no source). Water would part the weld. */
-const CLAD_ASKS_FAST: ReadonlySet<string> = new Set(["medium-oil", "slow-oil", "vegetable-oil", "water", "brine"]);
-
-/** The bath this steel asks for in this thickness: alloyed steel cracks in water, and keeps its oil. */
-function quenchStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, kit: Kit | null): Quench {
-  const usual = steel.file?.bath.medium ?? "fast-oil";
-  const isClad = cladOf(piece.section, piece.cladding) !== null && CLAD_ASKS_FAST.has(usual);
-  const wanted = isClad ? "fast-oil" : isTooThickForOil(steel, piece) ? "water" : usual;
-  const { medium: id } = bathFromKit(catalogue, wanted, kit);
-  const medium = catalogue.medium(id)!;
-  const why = id !== wanted ? "nearest-bath" : isClad ? "clad-core" : medium.kind === "oil" ? "warm-oil" : "needs-water";
-  return { kind: "quench", medium: id, bath_C: medium.usualBath_C, agitation: "mild", why };
 }
 
 /** Hardness wanted by a use, HRC. */

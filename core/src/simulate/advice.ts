@@ -1,7 +1,8 @@
 /** What would help a hardening that is doubtful or short of carbon: each change alone, tried by computing it. */
 
 import type { Catalogue } from "../plan/catalogue.js";
-import { HARD_USE_HRC, thickness_mm } from "../plan/route.js";
+import { HARD_USE_HRC } from "../plan/route.js";
+import { thickness_mm } from "../shape/thickness.js";
 import type { HardenPlan, HardenResult } from "./harden.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { AS_PLANNED, hardened, runCase, type Variation } from "./hardenCase.js";

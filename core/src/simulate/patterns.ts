@@ -2,7 +2,8 @@
 
 import { isLiquid, isWater, peakSpeed_W_m2K } from "../heat/bathKind.js";
 import type { Catalogue } from "../plan/catalogue.js";
-import { planRoute, thickness_mm, usualEdgeDepth_mm } from "../plan/route.js";
+import { planRoute, usualEdgeDepth_mm } from "../plan/route.js";
+import { thickness_mm } from "../shape/thickness.js";
 import type { Piece, Route, Step } from "../schema/book.js";
 import type { Known } from "../schema/job.js";
 import type { CrackLevel } from "./crackRisk.js";

@@ -3,7 +3,7 @@
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { drawnOf, nodeHardness_HV, type Drawn } from "../kinetics/structure.js";
 import type { Catalogue } from "../plan/catalogue.js";
-import { thickness_mm } from "../plan/route.js";
+import { thickness_mm } from "../shape/thickness.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Known } from "../schema/job.js";
 import type { HardenPlan } from "./harden.js";

@@ -1,7 +1,7 @@
 /** A piece in the fire, zone by zone: when each arrives, and how far thin edge and tip run ahead of the rest. */
 
 import { stepWarmUp, type Fire, type WarmBody } from "../heat/warmUp.js";
-import { thickness_mm } from "../plan/route.js";
+import { thickness_mm } from "../shape/thickness.js";
 import type { Piece, Hardens, Zone } from "../schema/book.js";
 import type { KindFile } from "../schema/kind.js";
 import type { FireInput } from "../schema/job.js";

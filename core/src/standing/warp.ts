@@ -2,7 +2,7 @@
 
 import type { PieceState } from "../book/state.js";
 import type { Clamp, Piece } from "../schema/book.js";
-import { thickness_mm } from "../plan/route.js";
+import { thickness_mm } from "../shape/thickness.js";
 
 export interface WarpPass {
   readonly how: Clamp;

@@ -43,6 +43,22 @@ describe("the shop's kit", () => {
     expect(bathFromKit(CATALOGUE, "brine", kitNamed("coal"))).toEqual({ medium: "water", isOwn: true });
     expect(bathFromKit(CATALOGUE, "brine", null)).toEqual({ medium: "brine", isOwn: false });
   });
+  // Common practice, no source: file steel goes into water; a thin blade of 1084 into warm cooking oil, a thick bar of it not.
+  it("where the only oil is too slow for a piece, the water beside it is planned; a thin edge and alloyed steel keep the oil", () => {
+    const bathOf = (steel: string, section: Piece["section"], kit = kitNamed("coal")): string => {
+      const piece: Piece = { ...blade, length_mm: 160 };
+      const quench = planRoute(CATALOGUE, { ...piece, steel, section }, "forge", { kit }).steps.find((s) => s.kind === "quench")!;
+      return quench.medium;
+    };
+    const wedge = (spine_mm: number, edge_mm: number, height_mm: number) => ({ shape: "wedge", spine_mm, edge_mm, height_mm }) as const;
+    expect(bathOf("w1", wedge(5, 4, 26))).toBe("water");
+    expect(bathOf("1084", { shape: "round", diameter_mm: 12 })).toBe("water");
+    expect(bathOf("1084", { shape: "round", diameter_mm: 12 }, kitNamed("kiln"))).toBe("fast-oil");
+    expect(bathOf("1084", wedge(4, 0.8, 34))).toBe("vegetable-oil");
+    expect(bathOf("1075", wedge(24, 1, 110))).toBe("vegetable-oil");
+    expect(bathOf("5160", { shape: "round", diameter_mm: 30 })).toBe("vegetable-oil");
+    expect(bathOf("1084", { shape: "round", diameter_mm: 12 }, kitNamed("beginner"))).toBe("vegetable-oil");
+  });
   it("a school is refused where its equipment is missing, none where nobody has said what there is", () => {
     expect(missingFor("kiln", kitNamed("beginner"))).toBe("kiln");
     expect(missingFor("magnet", kitNamed("beginner"))).toBeNull();

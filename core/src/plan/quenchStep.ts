@@ -1,0 +1,48 @@
+/** The bath a piece of a steel is planned for: the one its steel asks for, by its thickness and by what the shop has. */
+
+import { peakSpeed_W_m2K } from "../heat/bathKind.js";
+import type { Piece, Step } from "../schema/book.js";
+import type { Kit } from "../schema/kit.js";
+import type { Medium } from "../schema/medium.js";
+import { cladOf } from "../shape/cladding.js";
+import type { Catalogue, ResolvedSteel } from "./catalogue.js";
+import { bathFromKit } from "./kit.js";
+import { thickness_mm } from "../shape/thickness.js";
+
+type Quench = Extract<Step, { kind: "quench" }>;
+
+/** A blade has to be hard so far above its edge, mm at least (judgement). */
+const HARD_UP_mm = 5;
+
+/**
+ * A plain steel so thick that this oil would fail it more often than not, at the risk of a crack in water. A blade is told by what lies
+ * behind its edge. How thick is known for the oil the steel asks for; in a slower one it is less by as much as that is slower: by our own
+ * model the limits of five oils stand in the ratio of their fastest to a twentieth (pinned).
+ */
+function isTooThickForOil({ file, composition_wtpct }: ResolvedSteel, { section }: Piece, usual: Medium, oil: Medium): boolean {
+  if (section.shape === "wedge" && file?.family === "high-carbon" && composition_wtpct.Mn < 0.3 && section.spine_mm > 6) return true;
+  const oilTo = file?.bath.oilTo_mm;
+  if (oilTo === undefined || oil.kind !== "oil") return false;
+  const slower = Math.min(1, peakSpeed_W_m2K(oil) / peakSpeed_W_m2K(usual));
+  if (section.shape === "wedge") {
+    const behind_mm = section.edge_mm + Math.min(1, HARD_UP_mm / section.height_mm) * (section.spine_mm - section.edge_mm);
+    return behind_mm > slower * oilTo.flat;
+  }
+  return thickness_mm(section) > slower * (section.shape === "plate" ? oilTo.flat : oilTo.bar);
+}
+
+/** Where a steel asks for one of these bare, a core of it is put into a faster one (common practice, no source). Water would part the weld. */
+const CLAD_ASKS_FAST: ReadonlySet<string> = new Set(["medium-oil", "slow-oil", "vegetable-oil", "water", "brine"]);
+
+/** The bath this steel asks for in this thickness: alloyed steel cracks in water, and keeps its oil. */
+export function quenchStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, kit: Kit | null): Quench {
+  const usual = steel.file?.bath.medium ?? "fast-oil";
+  const isClad = cladOf(piece.section, piece.cladding) !== null && CLAD_ASKS_FAST.has(usual);
+  const asked = isClad ? "fast-oil" : usual;
+  const there = catalogue.medium(bathFromKit(catalogue, asked, kit).medium)!;
+  const wanted = !isClad && isTooThickForOil(steel, piece, catalogue.medium(usual)!, there) ? "water" : asked;
+  const { medium: id } = bathFromKit(catalogue, wanted, kit);
+  const medium = catalogue.medium(id)!;
+  const why = id !== wanted ? "nearest-bath" : isClad ? "clad-core" : medium.kind === "oil" ? "warm-oil" : "needs-water";
+  return { kind: "quench", medium: id, bath_C: medium.usualBath_C, agitation: "mild", why };
+}
