@@ -110,19 +110,20 @@ export { calibrate, LEAST_READINGS, type Calibration, type DialReading } from ".
 export type { Section } from "./schema/parts.js";
 export {
   annealStep,
-  forgeHeat,
-  destressStep,
-  subCriticalStep,
-  planRoute,
-  usualEdgeDepth_mm,
-  preheatStep,
   BELOW_RANGE_K,
   COLOUR_MIN,
+  destressStep,
   FALLING_OVER_K,
+  FIRST_COLOUR_C,
+  forgeHeat,
+  planRoute,
+  preheatStep,
   SHADE_K,
-  TOUCH_K,
   structureBeforeHardening,
+  subCriticalStep,
   targetOf,
+  TOUCH_K,
+  usualEdgeDepth_mm,
 } from "./plan/route.js";
 export { heatOrder, type HeatPrompt } from "./plan/heatOrder.js";
 export { namedHeat, type HeatName, type NamedHeat } from "./plan/namedHeat.js";

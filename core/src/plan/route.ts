@@ -46,7 +46,7 @@ export const RUN_OVER_K = 20;
 export const RUN_EQUAL_MIN = 60;
 export const RUN_DOUBT_K = 25;
 /** First of the colours anybody can stop at, C: light straw. */
-const FIRST_COLOUR_C = 210;
+export const FIRST_COLOUR_C = 210;
 /** From here a piece is warmed through before it goes into the full heat, mm (judgement); how hot, how long in a kiln (common practice, no source). */
 const LONG_mm = 600;
 const THICK_mm = 25;

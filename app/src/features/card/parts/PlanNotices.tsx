@@ -1,4 +1,4 @@
-/** What the kit cannot do, and what could be planned better: another bath of it, the way through it that meets a wish, a way round the dip of toughness. */
+/** What the kit cannot do, and what could be planned better: another bath of it, the way through it that meets a wish, a way round the dip of toughness, an oven where a colour comes too late. */
 
 import type { ComponentProps } from "react";
 import { FitNotice } from "../../../parts/FitNotice.js";
@@ -7,6 +7,7 @@ import { shopNow } from "../../../store/shopClock.js";
 import { useKit, useLog, useSettings } from "../../../store/useStore.js";
 import { BathNotice } from "./BathNotice.js";
 import { DipNotice } from "./DipNotice.js";
+import { RunNotice } from "./RunNotice.js";
 import { WishNotice } from "./WishNotice.js";
 
 interface Props extends ComponentProps<typeof BathNotice> {
@@ -36,6 +37,7 @@ export function PlanNotices({ onReplan, ...props }: Props) {
       <BathNotice {...props} />
       <WishNotice {...props} />
       <DipNotice {...props} />
+      <RunNotice {...props} />
     </>
   );
 }

@@ -1,0 +1,39 @@
+import { expect, it } from "@jest/globals";
+import { CATALOGUE, FIRST_COLOUR_C, planRoute, predict, PRESETS, type Kit, type Piece } from "@tembrak/core";
+import { inOvenInstead } from "./RunNotice.js";
+
+const STRIKER: Piece = {
+  name: "Fire striker",
+  mark: "2",
+  kind: "striker",
+  steel: "w1",
+  start: "as-forged",
+  use: "striker",
+  length_mm: 80,
+  section: { shape: "wedge", spine_mm: 5, edge_mm: 4, height_mm: 26 },
+};
+const KIT: Kit = PRESETS.find(({ id }) => id === "coal")!.items.map((item, i) => ({ ...item, id: `k${i}` }));
+
+it("a striker drawn by the first colour is softer than flint wants; the oven that takes its place leaves it hard", () => {
+  const run = planRoute(CATALOGUE, STRIKER, "forge", { way: { hardens: "whole", draws: "hot-bar" }, kit: KIT });
+  expect(run.steps.at(-1)).toMatchObject({ kind: "run", temperature_C: FIRST_COLOUR_C });
+  const by = (route: typeof run) => predict(CATALOGUE, STRIKER, route, "quick");
+  expect(by(run).working.tempered.mean_HRC).toBeLessThan(by(run).target.low_HRC);
+  const instead = inOvenInstead({ piece: STRIKER }, run, KIT)!;
+  expect(instead.steps.some(({ kind }) => kind === "run")).toBe(false);
+  expect(instead.steps.slice(0, run.steps.length - 1)).toEqual(run.steps.slice(0, -1));
+  expect(by(instead).working.tempered.mean_HRC).toBeGreaterThanOrEqual(by(instead).target.low_HRC);
+});
+
+it("where there is no oven, or what draws it is its own heat, nothing takes its place", () => {
+  const run = planRoute(CATALOGUE, STRIKER, "forge", { way: { hardens: "whole", draws: "hot-bar" }, kit: KIT });
+  expect(
+    inOvenInstead(
+      { piece: STRIKER },
+      run,
+      KIT.filter(({ kind }) => kind !== "oven" && kind !== "kiln"),
+    ),
+  ).toBeNull();
+  const own = planRoute(CATALOGUE, STRIKER, "forge", { way: { hardens: "edge", draws: "residual" }, kit: KIT });
+  expect(inOvenInstead({ piece: STRIKER }, own, KIT)).toBeNull();
+});
