@@ -1,7 +1,8 @@
 /** A piece drawn to scale from its measurements, painted as its steel looks. */
 
-import { formOf, outlineOf, sawTooth, type Outline, type Piece, type Point } from "@tembrak/core";
+import { formOf, outlineOf, type Outline, type Piece, type Point } from "@tembrak/core";
 import { useId, useMemo } from "react";
+import { teethPath, type HardParts } from "./brittleTeeth.js";
 import type { Paint } from "./paint.js";
 
 /** How the drawing lies: hanging with the edge to the right, or lying with the edge below. */
@@ -43,10 +44,11 @@ interface Props {
   readonly drawn: Drawn;
   readonly lie: Lie;
   readonly paint: Paint;
-  readonly isBrittle?: boolean;
+  /** What of it is brittle; null or left out where nothing is. */
+  readonly brittle?: HardParts | null;
 }
 
-export function Silhouette({ drawn, lie, paint, isBrittle = false }: Props) {
+export function Silhouette({ drawn, lie, paint, brittle = null }: Props) {
   const id = useId();
   const { outline, toPx, width_px, height_px } = drawn;
   const shapes = useMemo(() => {
@@ -56,13 +58,13 @@ export function Silhouette({ drawn, lie, paint, isBrittle = false }: Props) {
       bevel: pathOf(outline.bevel.map(toPx), false),
       facet: outline.bevel.length > 1 ? pathOf([...outline.bevel.map(toPx), ...edgeBeside(outline).map(toPx).reverse()], true) : "",
       eye: pathOf(outline.eye.map(toPx), true),
-      saw: isBrittle ? pathOf(sawTooth(contour, 4.4, 4, 7.4), true) : "",
+      saw: brittle === null ? "" : teethPath(drawn, lie, brittle),
       hole: outline.hole && {
         at: toPx(outline.hole.centre),
         r: outline.hole.radius_mm * (height_px / (lie === "hang" ? outline.box.height_mm : outline.box.width_mm)),
       },
     };
-  }, [outline, toPx, isBrittle, height_px, lie]);
+  }, [drawn, outline, toPx, brittle, height_px, lie]);
   const gradient = lie === "hang" ? { x1: 0, y1: 0, x2: 0, y2: height_px } : { x1: 0, y1: 0, x2: width_px, y2: 0 };
   return (
     <g>
@@ -96,7 +98,13 @@ export function Silhouette({ drawn, lie, paint, isBrittle = false }: Props) {
           strokeWidth={0.9}
         />
       ) : null}
-      <path d={shapes.contour} fill="none" stroke={isBrittle ? "var(--pale)" : "var(--steel)"} strokeWidth={1.4} strokeLinejoin="round" />
+      <path
+        d={shapes.contour}
+        fill="none"
+        stroke={brittle?.what === "whole" ? "var(--pale)" : "var(--steel)"}
+        strokeWidth={1.4}
+        strokeLinejoin="round"
+      />
       {shapes.saw ? <path d={shapes.saw} fill="none" stroke="var(--pale)" strokeWidth={1} opacity={0.8} /> : null}
     </g>
   );

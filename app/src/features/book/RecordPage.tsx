@@ -1,5 +1,6 @@
 /** The record of one piece: what it is, what was found, and everything that was done, in order. */
 
+import { hardParts } from "../../parts/brittleTeeth.js";
 import { endWords, FATE_WORDS } from "../../words/fateWords.js";
 import { gradeWords } from "../../words/workWords.js";
 import { gradeOf, testFound, brittleSince, isInWork, type PieceState } from "@tembrak/core";
@@ -322,7 +323,7 @@ function Drawn({ state, now_ms }: { state: PieceState; now_ms: number }) {
   return (
     <svg width="100%" viewBox="0 0 420 160" role="img" aria-label={`${state.piece.name}, ${paint.words}`}>
       <g transform={`translate(${210 - drawn.width_px / 2} ${80 - drawn.height_px / 2})`}>
-        <Silhouette drawn={drawn} lie="lay" paint={paint} isBrittle={brittleSince(state, now_ms) !== null} />
+        <Silhouette drawn={drawn} lie="lay" paint={paint} brittle={brittleSince(state, now_ms) === null ? null : hardParts(state.route)} />
       </g>
     </svg>
   );

@@ -1,5 +1,6 @@
 /** Acts that wait for a fact, not a clock: black, hand-warm, in the oven, tried with a file. Time since is shown large. */
 
+import { hardParts } from "../../../parts/brittleTeeth.js";
 import { bathTimes, brittleSince, isStubby, ovenFor, ovensOf, type Check, type Prediction } from "@tembrak/core";
 import { useStandingSoon } from "../../../compute/useAnswers.js";
 import { actWords } from "../../../words/actWords.js";
@@ -138,7 +139,7 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>
       <div className={`bench-main quench ${act.kind}`}>
         <svg viewBox="0 0 520 300" className="tank" role="img" aria-label={`${state.piece.name}: ${paint.words}`}>
           <g transform={`translate(${260 - drawn.width_px / 2} ${150 - drawn.height_px / 2})`}>
-            <Silhouette drawn={drawn} lie="lay" paint={paint} isBrittle={brittle_ms !== null} />
+            <Silhouette drawn={drawn} lie="lay" paint={paint} brittle={brittle_ms === null ? null : hardParts(state.route)} />
           </g>
         </svg>
         <div className="bench-left">

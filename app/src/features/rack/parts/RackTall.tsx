@@ -1,5 +1,6 @@
 /** The rack on a phone: the rail stands at the left, pieces lie out from it at one scale, the most urgent first in view. */
 
+import { hardParts } from "../../../parts/brittleTeeth.js";
 import { timeFor } from "../../../format/pieceTime.js";
 import { brittleSince, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
@@ -42,7 +43,7 @@ function Row({ state, isFirst, now_ms, scale_px_mm }: { state: PieceState; isFir
       >
         <rect x={1} y={0} width={7} height={Math.max(64, height)} fill="var(--lift)" stroke="var(--line2)" strokeWidth={0.9} />
         <g transform={`translate(12 ${Math.max(14, (Math.max(64, height) - drawn.height_px) / 2)})`}>
-          <Silhouette drawn={drawn} lie="lay" paint={paint} isBrittle={isBrittle} />
+          <Silhouette drawn={drawn} lie="lay" paint={paint} brittle={isBrittle ? hardParts(state.route) : null} />
         </g>
       </svg>
       <span className="stage">{STAGE_WORDS[state.stage]}</span>

@@ -1,5 +1,6 @@
 /** The wall of the shop: silhouettes hang from rails in the order of work, all on one scale. */
 
+import { hardParts } from "../../../parts/brittleTeeth.js";
 import { timeFor } from "../../../format/pieceTime.js";
 import { brittleSince, type PieceState } from "@tembrak/core";
 import { useEffect, useRef, useState } from "react";
@@ -87,7 +88,7 @@ function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: numb
       <line x1={hangerX} x2={hangerX} y1={RAIL_Y - 5} y2={PIECE_Y + 7} stroke="var(--steel)" strokeWidth={1.4} />
       <circle cx={hangerX} cy={RAIL_Y + 3.5} r={2.6} fill="var(--wall)" stroke="var(--steel)" strokeWidth={1} />
       <g transform={`translate(${pieceX} ${PIECE_Y})`}>
-        <Silhouette drawn={drawn} lie="hang" paint={paint} isBrittle={isBrittle} />
+        <Silhouette drawn={drawn} lie="hang" paint={paint} brittle={isBrittle ? hardParts(state.route) : null} />
       </g>
       <DimV x={pieceX - 16} y1={PIECE_Y} y2={footY} text={lengthNumber(drawn.outline.box.height_mm, units)} />
       {isBrittle ? (
