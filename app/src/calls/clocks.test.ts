@@ -55,6 +55,20 @@ describe("what came due while nobody could hear", () => {
       missedOf(calls(out, end_ms + 9e6), end_ms - 120_000, end_ms + 9e6).filter(({ cue }) => /temper is over/.test(cue.words)),
     ).toEqual([]);
   });
+  it("an hour brittle is called by what draws it in its plan, and not while its colours run", () => {
+    const by = (draws: "hot-bar" | "oil"): PieceState => {
+      const planned = planRoute(CATALOGUE, HAY_KNIFE, "forge", { way: { hardens: "whole", draws } });
+      const acts = standingAt(HAY_KNIFE, planned, { done: 0 }).acts;
+      return standingAt(HAY_KNIFE, planned, { done: acts.findIndex(({ kind }) => kind === "run" || kind === "oven"), id: "o" });
+    };
+    const said = (state: PieceState): string | undefined =>
+      callsOf(state, undefined, null, state.nextSince_ms!).find(({ words }) => /for an hour/.test(words))?.words;
+    expect(said(by("hot-bar"))).toMatch(/: run its colours\.$/);
+    expect(said(by("oil"))).toMatch(/: into the oil\.$/);
+    const bar = by("hot-bar");
+    const on = { act: bar.next!.id, reading: { check: "fire", state: "in" }, at_ms: bar.nextSince_ms! + 1000, id: "on" } as const;
+    expect(said({ ...bar, checks: [...bar.checks, on] } as PieceState)).toBeUndefined();
+  });
   it("an hour brittle is called, and an oven that should be steady", () => {
     const oven = standingAt(HAY_KNIFE, route, { done: temperAt - 1, id: "o" });
     const words = callsOf(oven, undefined, null, oven.nextSince_ms!).map((cue) => cue.words);

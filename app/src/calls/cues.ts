@@ -7,6 +7,7 @@ import {
   ovenFor,
   ovensOf,
   LONG_OUT_s,
+  runLogOf,
   soakClock,
   underOf,
   type Act,
@@ -52,12 +53,21 @@ export const BRITTLE_LIMIT_s = 3600;
 /** An oven nobody checked is at rest after so long, min (common practice, no source). */
 const USUAL_REST_min = 20;
 
+/** What its plan draws it by next; null while that is going on. */
+function drawsNext(state: PieceState): string | null {
+  const { acts, doneAt_ms, next } = state;
+  const draws = acts.find(({ kind, id }) => (kind === "temper" || kind === "run") && !doneAt_ms.has(id));
+  if (draws?.kind !== "run") return `into ${liesIn(draws?.kind === "temper" ? draws.in : undefined)}`;
+  const isRunning = next?.id === draws.id && runLogOf(state, draws.step).began_ms !== null;
+  return isRunning ? null : "run its colours";
+}
+
 /** While it is hard and not tempered: an hour of it is called, whatever is going on. */
 function brittleCues(state: PieceState, now_ms: number): Cue[] {
   const since_ms = brittleSince(state, now_ms);
-  return since_ms === null
-    ? []
-    : [{ at_ms: since_ms + 1000 * BRITTLE_LIMIT_s, kind: "late", words: "Hard and untempered for an hour: into the oven." }];
+  const draws = since_ms === null ? null : drawsNext(state);
+  if (since_ms === null || draws === null) return [];
+  return [{ at_ms: since_ms + 1000 * BRITTLE_LIMIT_s, kind: "late", words: `Hard and untempered for an hour: ${draws}.` }];
 }
 
 /** All that is called of a piece where nobody stands at its bench. */

@@ -31,6 +31,7 @@ describe("words at a run", () => {
     expect(runWords({ ...NOW, call: "stop", left_s: 0 }, "bronze", "torch").what).toBe("Stop: it is bronze");
     expect(runWords({ ...NOW, left_s: Infinity }, "bronze", "torch").what).toMatch(/may not come/);
     expect(runWords({ ...NOW, left_s: Infinity }, "bronze", "hot-bar").range).toMatch(/lay it on a fresh one/);
+    expect(runWords({ ...NOW, left_s: Infinity }, "bronze", "hot-bar", true).range).toMatch(/flatter on it, or a hotter bar/);
   });
   it("leaves it to the eye where it sees the colour before the clock does", () => {
     expect(runWords({ ...NOW, isSeen: true }, "bronze", "torch")).toEqual({

@@ -48,7 +48,12 @@ const MORE_HEAT: Readonly<Record<RunSource, string>> = {
   residual: "a torch, or a hot bar",
 };
 
-export function runWords(now: RunNow, wanted: ColourName, source: RunSource): RunWords {
+/** A bar that was laid under it a moment ago has not cooled: what else there is. */
+const FRESH_BAR = "flatter on it, or a hotter bar";
+
+/** @param isFresh a fresh bar was just laid under it */
+export function runWords(now: RunNow, wanted: ColourName, source: RunSource, isFresh = false): RunWords {
+  const more = isFresh ? FRESH_BAR : MORE_HEAT[source];
   if (now.call === "stop") return { big: "0", what: `Stop: it is ${wanted}`, range: "dunk it whole, at once" };
   if (now.isSeen)
     return {
@@ -57,10 +62,9 @@ export function runWords(now: RunNow, wanted: ColourName, source: RunSource): Ru
       range: `stop, if you are sure; ${moreWords(now.left_s)}`,
     };
   if (now.call === "look") return { big: "?", what: `Look: is it ${wanted}?`, range: "by the model it should be; tap what you see" };
-  if (now.left_s === Infinity)
-    return { big: "–", what: `It may not come to ${wanted} by this heat`, range: `tap what you see; ${MORE_HEAT[source]}` };
+  if (now.left_s === Infinity) return { big: "–", what: `It may not come to ${wanted} by this heat`, range: `tap what you see; ${more}` };
   const range = `between ${seconds(now.from_s)} and ${now.to_s === Infinity ? "never" : seconds(now.to_s)}`;
-  const never = now.never > MAY_NEVER ? `; ${Math.round(10 * now.never)} in 10 that it does not: ${MORE_HEAT[source]}` : "";
+  const never = now.never > MAY_NEVER ? `; ${Math.round(10 * now.never)} in 10 that it does not: ${more}` : "";
   return now.left_s < 100
     ? { big: seconds(now.left_s), what: "seconds until stop", range: `${range}${never}` }
     : { big: String(Math.round(now.left_s / 60)), what: "minutes until stop, about", range: `${range}${never}` };

@@ -29,6 +29,8 @@ type Props = ActProps<"run">;
 
 /** A hand that hears it takes about so long, s (judgement): the call is ahead of the colour by that. */
 const HAND_s = 0.6;
+/** A bar has not cooled to speak of for so long, s (judgement: a fifth of its excess by then). */
+const FRESH_s = 240;
 /** A tap is stored and read again by then, ms. */
 const STORED_ms = 500;
 /** Films that stand for a name on a key, nm; bare steel has none. */
@@ -182,7 +184,10 @@ function Running({ state, bench, now_ms, log, run, wanted, source }: RunningProp
   const after_s = (now_ms - log.began_ms!) / 1000;
   const now = run === undefined ? null : runNow(run, log.seen, after_s);
   useStopCall(now, log, wanted, now_ms);
-  const words = now === null ? { big: "…", what: "Working it out", range: "watch the edge meanwhile" } : runWords(now, wanted, source);
+  // The first bar too, while it is new.
+  const isFresh = source === "hot-bar" && after_s - (log.fresh_s.at(-1) ?? 0) < FRESH_s;
+  const words =
+    now === null ? { big: "…", what: "Working it out", range: "watch the edge meanwhile" } : runWords(now, wanted, source, isFresh);
   const hasHeat = source !== "residual" && log.off_ms === null;
   return (
     <>

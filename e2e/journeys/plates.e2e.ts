@@ -1,0 +1,80 @@
+/** A thin flat blade pressed between plates, and one laid on a hot bar: from books that have come to that act. */
+
+import { planRoute, CATALOGUE, type Piece, type Route } from "../../core/src/index.js";
+import { EMPTY } from "../ports.js";
+import { bookAt, bringIn } from "./books.js";
+import { expect, test } from "./shop.js";
+
+const KNIFE: Piece = {
+  name: "Hoof knife",
+  mark: "5",
+  kind: "knife",
+  steel: "o1",
+  start: "as-forged",
+  use: "knife",
+  length_mm: 200,
+  section: { shape: "wedge", spine_mm: 2.5, edge_mm: 0.6, height_mm: 25 },
+};
+const pressed = (route: Route): Route => ({
+  ...route,
+  steps: route.steps.map((step) =>
+    step.kind === "quench" ? { ...step, medium: "metal-plates", bath_C: 25, agitation: "none", bath_s: 300, why: "plates" } : step,
+  ),
+});
+
+test("between plates: both faces at once, five minutes counted, flat when it comes out, and the card says plates", async ({
+  page,
+}, info) => {
+  await page.clock.install();
+  await bringIn(
+    page,
+    info.outputPath("plates.json"),
+    bookAt(KNIFE, "quench", 0, null, 0, pressed(planRoute(CATALOGUE, KNIFE, "forge"))),
+    KNIFE.name,
+  );
+  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await expect(page.getByRole("img", { name: /between two plates that are still apart/ })).toBeVisible();
+  await page.getByRole("button", { name: /The plates are on it/ }).click();
+  await expect(page.getByRole("img", { name: /closed on both faces of the piece at once/ })).toBeVisible();
+  await expect(page.getByText("seconds between the plates")).toBeVisible();
+  await page.clock.fastForward(280_000);
+  await expect(page.getByText(/Press|more/).first()).toBeVisible();
+  await page.clock.fastForward(30_000);
+  await page.getByRole("button", { name: /The plates are off/ }).click();
+  await expect(page.getByRole("heading", { level: 1 })).not.toContainText(/plates/i);
+  await page.getByRole("link", { name: "Card" }).click();
+  await expect(page.getByTestId("verdict")).toContainText("HRC");
+  await expect(page.locator("main")).toContainText(/plates/i);
+});
+
+const CHISEL: Piece = {
+  name: "Cold chisel",
+  mark: "2",
+  kind: "chisel",
+  steel: "1084",
+  start: "as-forged",
+  use: "chisel",
+  length_mm: 150,
+  section: { shape: "square", side_mm: 12 },
+};
+
+test("on a hot bar: it cools and stalls, a fresh one is laid under it, and the colour comes", async ({ page }, info) => {
+  await page.clock.install();
+  const route = planRoute(CATALOGUE, CHISEL, "forge", { way: { hardens: "face", draws: "hot-bar" } });
+  await bringIn(page, info.outputPath("bar.json"), bookAt(CHISEL, "run", 3600, null, 60, route), CHISEL.name);
+  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await page.getByRole("button", { name: /It lies on the hot bar/ }).click();
+  await expect(page.getByText(/until stop|may not come/)).toBeVisible();
+  // Up to bronze it comes, ever more slowly, and there it stands: the bar has cooled.
+  for (const colour of ["light straw", "straw", "dark straw", "bronze", "bronze"]) {
+    await page.clock.fastForward(170_000);
+    const key = page.getByRole("button", { name: colour, exact: true });
+    await key.click();
+    await expect(key).toBeEnabled();
+  }
+  await expect(page.getByText(/the bar has cooled, lay it on a fresh one/)).toBeVisible();
+  await page.getByRole("button", { name: /^Fresh bar/ }).click();
+  await expect(page.getByText(/the bar has cooled/)).toBeHidden();
+  await page.getByRole("button", { name: /Stop: dunk it/ }).click();
+  await expect(page.getByText(/Wipe it. What colour is the working end now/)).toBeVisible();
+});
