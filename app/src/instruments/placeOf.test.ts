@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
-import { fireTime, piecesOf, type Act, type Check, type PieceState } from "@tembrak/core";
+import { actsOfRoute, CATALOGUE, fireTime, piecesOf, planRoute, type Act, type Check, type PieceState } from "@tembrak/core";
 import { demoEvents } from "../store/demoBook.js";
-import { moveOf, placeOf, settingOf } from "./placeOf.js";
+import { isToBeMoved, moveOf, placeOf, settingOf } from "./placeOf.js";
 
 const NOW_ms = Date.UTC(2026, 10, 25, 12);
 const pieces = piecesOf(demoEvents(NOW_ms));
@@ -54,6 +54,36 @@ describe("where the simulated hands have it", () => {
     const oven = at("oven");
     expect(settingOf(oven)).toEqual({ oven_C: oven.next?.kind === "oven" ? oven.next.target_C : NaN });
     expect(settingOf(at("quench"))).toEqual({});
+  });
+});
+
+describe("what draws it", () => {
+  const planned = (draws: "hot-bar" | "oil" | "torch") => {
+    const { piece } = froe;
+    const route = planRoute(CATALOGUE, piece, "forge", { way: { hardens: "whole", draws } });
+    return { ...froe, route, acts: actsOfRoute(route) };
+  };
+  it("on the hot bar until it is off it; a fresh one is another block; in the slack tub once dunked", () => {
+    const state = planned("hot-bar");
+    const next = state.acts.find(({ kind }) => kind === "run")!;
+    const at = (...readings: (readonly [number, Check])[]): PieceState => ({ ...state, next, checks: checks(next, ...readings) });
+    expect(moveOf(at())).toMatchObject({ to: "air" });
+    expect(moveOf(at([0, fire("in")]))).toMatchObject({ to: "bar", block: 0 });
+    const fresh = moveOf(at([0, fire("in")], [400, { check: "fresh-bar" }]));
+    expect(fresh).toMatchObject({ to: "bar", block: 1 });
+    expect(moveOf(at([0, fire("in")], [9, { check: "dunked" }]))).toMatchObject({ to: "bath" });
+    expect(placeOf({ ...planned("torch"), next, checks: checks(next, [0, fire("in")]) })).toBe("torch");
+    // The same place, said otherwise: the hands move.
+    const first = JSON.stringify(moveOf(at([0, fire("in")])));
+    expect(isToBeMoved("bar", "bar", JSON.stringify(fresh), first)).toBe(true);
+    expect(isToBeMoved("bar", "bar", first, first)).toBe(false);
+    expect(isToBeMoved("bar", "bar", first, "")).toBe(false);
+    expect(isToBeMoved("air", "bar", first, first)).toBe(true);
+  });
+  it("in the pot of oil its plan has", () => {
+    const state = planned("oil");
+    const next = state.acts.find(({ kind }) => kind === "temper")!;
+    expect(moveOf({ ...state, next, checks: [] })).toMatchObject({ to: "oven", in: "oil" });
   });
 });
 

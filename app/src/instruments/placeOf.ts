@@ -12,14 +12,16 @@ import {
   type ShopPlace,
 } from "@tembrak/core";
 
-/** Under the torch until it is taken away, in the slack tub once it was dunked. */
+/** Under the torch, or on the block, until that is taken away, in the slack tub once it was dunked. */
 function runPlace(state: PieceState): ShopPlace {
   const { began_ms, off_ms, dunked_ms } = runLogOf(state, state.next!.step);
   if (dunked_ms !== null) return "bath";
   const isLit = state.checks.some(
     ({ act, reading, at_ms }) => act === state.next!.id && reading.check === "fire" && reading.state === "in" && at_ms === began_ms,
   );
-  return isLit && off_ms === null ? "torch" : "air";
+  const step = state.route?.steps[state.next!.step];
+  const heats: ShopPlace = step?.kind === "run" && step.source === "hot-bar" ? "bar" : "torch";
+  return isLit && off_ms === null ? heats : "air";
 }
 
 function quenchOf({ next, route }: PieceState): Quench | null {
@@ -76,6 +78,8 @@ export function moveOf(state: PieceState): Extract<ShopCommand, { do: "move" }> 
   const quench = quenchOf(state);
   const coat = quench?.clay === undefined ? {} : { coat: quench.clay };
   const move = { do: "move", piece: state.id, to, ...coat } as const;
+  if (to === "bar") return { ...move, block: runLogOf(state, state.next!.step).fresh_s.length };
+  if (to === "oven" && state.next?.kind === "temper" && state.next.in !== undefined) return { ...move, in: state.next.in };
   if (to !== "bath" || quench === null) return move;
   if (quench.then !== undefined && (dipOf(state)?.changed ?? 0) > 0) {
     const { medium } = quench.then;
@@ -83,6 +87,11 @@ export function moveOf(state: PieceState): Extract<ShopCommand, { do: "move" }> 
   }
   const under = underOf(quench);
   return under.what === "edge" ? { ...move, immersion: { kind: "edge", depth_mm: under.depth_mm } } : move;
+}
+
+/** Whether the simulated hands have to move it: it is elsewhere, or the same place was said otherwise: deeper, or on a fresh block. @param before what was said last; empty where nothing was */
+export function isToBeMoved(place: ShopPlace, wanted: ShopPlace, said: string, before: string): boolean {
+  return place !== wanted || (before !== "" && before !== said);
 }
 
 /** What the kiln and the oven have to be set to for the step, C; nothing where it does not matter. */

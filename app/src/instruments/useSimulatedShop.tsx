@@ -3,7 +3,7 @@
 import type { PieceState, ShopQuestion, ShopAnswer, ShopReading } from "@tembrak/core";
 import { createContext, useContext, useEffect, useRef, useState } from "react";
 import type { InstrumentState } from "./instrument.js";
-import { moveOf, settingOf } from "./placeOf.js";
+import { isToBeMoved, moveOf, settingOf } from "./placeOf.js";
 import { InstrumentsContext } from "./registry.js";
 import { askShop, commandShop, currentShop, shopStream } from "./simulatedShop.js";
 
@@ -78,6 +78,8 @@ export function useFollowingHands(state: PieceState, shop: SimulatedShop | null,
   const { kiln_C, oven_C } = settingOf(state);
   const place = shop?.piece?.place;
   const asked = useRef("");
+  /** What was last said of where it is, and how: the same place may want to be said again, deeper, or on a fresh block. */
+  const moved = useRef("");
   useEffect(() => {
     if (place === undefined || !isLeading) return;
     const key = `${wanted} ${kiln_C ?? ""} ${oven_C ?? ""}`;
@@ -89,6 +91,7 @@ export function useFollowingHands(state: PieceState, shop: SimulatedShop | null,
       }).catch(() => undefined);
     }
     asked.current = key;
-    if (place !== wanted) void commandShop(state.id, JSON.parse(said) as typeof move).catch(() => undefined);
+    if (isToBeMoved(place, wanted, said, moved.current)) void commandShop(state.id, JSON.parse(said) as typeof move).catch(() => undefined);
+    moved.current = said;
   }, [place, wanted, said, kiln_C, oven_C, isLeading, state.id]);
 }

@@ -60,8 +60,8 @@ interface Props {
   readonly onPick: (way: Way) => void;
 }
 
-/** What the simulated shop can play: it has no block to lay a piece on, and follows a blade's section, not a bar's length. */
-const PRACTICE_DRAWS: readonly Way["draws"][] = ["oven", "torch", "residual"];
+/** What the simulated shop can play: it follows a blade's section, not a bar's length, so no colours run along a bar. */
+const PRACTICE_DRAWS: readonly Way["draws"][] = ["oven", "torch", "hot-bar", "residual", ...VESSELS];
 const PRACTICE_HARDENS: readonly Way["hardens"][] = ["whole", "edge"];
 const HARDENS = Object.keys(HARDENS_WORDS) as Way["hardens"][];
 const DRAWS = Object.keys(DRAWS_WORDS) as Way["draws"][];
@@ -81,7 +81,7 @@ export function practiceWay(section: Section, way: Way): Way {
 }
 
 function practiceDraws({ shape }: Section): readonly Way["draws"][] {
-  return shape === "wedge" ? PRACTICE_DRAWS : ["oven"];
+  return shape === "wedge" ? PRACTICE_DRAWS : ["oven", ...VESSELS];
 }
 
 /** Oil, salt and sand are asked after where there are such: the kit has them under its ovens. */

@@ -6,7 +6,7 @@ import { InputError } from "../errors.js";
 import { isLiquid } from "../heat/bathKind.js";
 import type { Surroundings } from "../heat/conduction.js";
 import { bathAfter_C } from "../heat/bathHeat.js";
-import { airBoundary, constantBoundary } from "../heat/media.js";
+import { airBoundary, constantBoundary, type Boundary } from "../heat/media.js";
 import { CURIE_C } from "../kinetics/austenite.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { austeniteLeft, makeStructure, nodeHardness_HV, type Structure } from "../kinetics/structure.js";
@@ -18,6 +18,7 @@ import { mass_kg } from "../plan/fit.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import type { Medium } from "../schema/medium.js";
 import type { ColourName, Piece } from "../schema/book.js";
+import type { Vessel } from "../schema/kit.js";
 import type { Coat, Immersion } from "../schema/parts.js";
 import type { ShopAnswer, ShopCommand, ShopPlace, ShopQuestion, ShopReading, ShopReset } from "../schema/practice.js";
 import { surfaceShift_K } from "../simulate/colourRun.js";
@@ -59,6 +60,12 @@ const ROOM_C = 22;
 const TORCH_C = 1150;
 const TORCH_W_m2K = 95;
 const TORCH_mm = 10;
+/** A block from the fire under the back of a blade, as the bench takes it to be (simulate/colourRun): it lies with one side on it. */
+const BLOCK_C = 600;
+const BLOCK_COOLS_s = 1200;
+const BLOCK_W_m2K = 300;
+/** What a pot or a tray gives to steel that lies in it, in the place of an oven's air, W/m2K (judgement). */
+const VESSEL_W_m2K: Readonly<Record<Vessel, number>> = { oil: 180, salt: 400, sand: 60 };
 /** Hotter than this it scales, and nobody reads a colour from it, C. */
 const SCALES_C = 450;
 /** Bright steel before any colour. */
@@ -66,7 +73,7 @@ const BRIGHT_nm = 3;
 const BRIGHT_HEX = "#8f9a9c";
 /** Fires are followed in steps of a second; a piece too while it changes fast, in longer ones where it does not, s. */
 const STEP_s = 1;
-const CALM_STEP_s: Readonly<Record<ShopPlace, number>> = { rack: 30, air: 2, forge: 2, kiln: 4, bath: 1, oven: 15, torch: 1 };
+const CALM_STEP_s: Readonly<Record<ShopPlace, number>> = { rack: 30, air: 2, forge: 2, kiln: 4, bath: 1, oven: 15, torch: 1, bar: 1 };
 /** Colder than this in air nothing goes fast any more, C. */
 const COLD_C = 90;
 
@@ -82,6 +89,11 @@ interface ShopPiece {
   /** The second tub it is in; null for the shop's own. */
   tub: Medium | null;
   coat: Coat | null;
+  /** What it lies in where its oven is none. */
+  vessel: Vessel | undefined;
+  /** Which block it lies on, and since when, s. */
+  block: number;
+  laid_s: number;
   probe_C: number;
   /** On its bright edge, nm; how much hotter this steel has to be for the same colour, K. */
   film_nm: number;
@@ -105,17 +117,16 @@ export interface ShopTruth {
   readonly edgeColour: ColourName;
 }
 
-/** Its back in the flame of a torch, the rest in air. */
-function underTorch(section: Piece["section"], grid: Places["grid"]): Surroundings {
-  const flame = constantBoundary(TORCH_W_m2K, TORCH_C);
+/** Its back in the flame of a torch, or on a block, the rest in air. */
+function warmedBack(section: Piece["section"], grid: Places["grid"], warms: Boundary): Surroundings {
   const air = inAir(section, grid, null);
   const last = grid.columns - 1;
   const top_m = grid.columnMiddle_m[last]! + 0.5 * grid.columnHeight_m[last]!;
   const from_m = top_m - Math.min(TORCH_mm / 1000, top_m / 3);
   return {
     ...air,
-    faces: Array.from(grid.columnMiddle_m, (y_m) => (y_m > from_m ? flame : AIR)),
-    top: air.top === null ? null : flame,
+    faces: Array.from(grid.columnMiddle_m, (y_m) => (y_m > from_m ? warms : AIR)),
+    top: air.top === null ? null : warms,
   };
 }
 
@@ -175,6 +186,9 @@ export class PracticeShop {
         immersion: { kind: "full" },
         tub: null,
         coat: null,
+        vessel: undefined,
+        block: -1,
+        laid_s: 0,
         probe_C: ROOM_C,
         film_nm: 0,
         shift_K: surfaceShift_K(steel.composition_wtpct),
@@ -234,9 +248,15 @@ export class PracticeShop {
         case "kiln":
           return allAround(section, grid, airBoundary(0.8, STILL_W_m2K, this.kilnTrue_C()));
         case "oven":
-          return allAround(section, grid, airBoundary(0.8, STILL_W_m2K, this.ovenTrue_C()));
+          return p.vessel === undefined
+            ? allAround(section, grid, airBoundary(0.8, STILL_W_m2K, this.ovenTrue_C()))
+            : allAround(section, grid, constantBoundary(VESSEL_W_m2K[p.vessel], this.ovenTrue_C()));
         case "torch":
-          return underTorch(section, grid);
+          return warmedBack(section, grid, constantBoundary(TORCH_W_m2K, TORCH_C));
+        case "bar": {
+          const block_C = ROOM_C + (BLOCK_C - ROOM_C) * Math.exp((p.laid_s - this.time_s) / BLOCK_COOLS_s);
+          return warmedBack(section, grid, constantBoundary(BLOCK_W_m2K, block_C));
+        }
         case "bath":
           return inBath(
             section,
@@ -296,6 +316,8 @@ export class PracticeShop {
         p.immersion = command.immersion ?? { kind: "full" };
         p.tub = command.medium === undefined ? null : (this.catalogue.medium(command.medium) ?? null);
         p.coat = command.coat ?? null;
+        p.vessel = command.in;
+        if (command.to === "bar" && p.block !== (command.block ?? 0)) [p.block, p.laid_s] = [command.block ?? 0, this.time_s];
         return;
       }
       case "speed":

@@ -2,13 +2,14 @@
 
 import { Type, type Static } from "@sinclair/typebox";
 import { PieceSchema } from "./book.js";
+import { VESSELS } from "./kit.js";
 import { LIMITS } from "./limits.js";
 import { between, choice, ImmersionSchema, strict, tagged, CoatSchema } from "./parts.js";
 
 const pieceId = Type.String({ minLength: 1, maxLength: 64 });
 
-/** torch: in air, its back under a torch. */
-export const PLACES = ["rack", "forge", "kiln", "air", "bath", "oven", "torch"] as const;
+/** torch: in air, its back under a torch. bar: its back on a hot block. */
+export const PLACES = ["rack", "forge", "kiln", "air", "bath", "oven", "torch", "bar"] as const;
 export type ShopPlace = (typeof PLACES)[number];
 
 export const ShopResetSchema = strict({
@@ -39,13 +40,17 @@ export const ShopCommandSchema = tagged(
     medium: Type.Optional(Type.String({ minLength: 1, maxLength: 30 })),
     /** Clay on its back, from here on. */
     coat: Type.Optional(CoatSchema),
+    /** What it lies in, where the oven is a pot or a tray. */
+    in: Type.Optional(choice(VESSELS)),
+    /** Which block it is laid on: another number is a fresh one. */
+    block: Type.Optional(Type.Integer({ minimum: 0, maximum: 50 })),
   }),
   strict({ do: Type.Literal("speed"), speed: between(1, 100, "Simulated seconds in one real second") }),
   strict({
     do: Type.Literal("set"),
     forge_C: Type.Optional(between(20, 1350, "C")),
     kiln_C: Type.Optional(between(20, 1200, "C")),
-    oven_C: Type.Optional(between(20, 400, "C")),
+    oven_C: Type.Optional(between(20, 560, "C")),
     bath_C: Type.Optional(between(-10, 200, "C")),
   }),
   strict({ do: Type.Literal("door"), state: choice(["open", "shut"] as const) }),

@@ -60,6 +60,44 @@ describe("a colour run in the simulated shop", () => {
     shop.advance(300);
     expect(shop.truth("p").edgeColour).toBe(kept);
   });
+  it("on a hot bar they come too, about when the bench says; by a bar that has cooled they stand still until a fresh one is laid under it", () => {
+    const shop = shopWith();
+    const lay = (block: number): void => shop.command({ do: "move", piece: "p", to: "bar", block });
+    lay(0);
+    const straw_s = until_s(shop, "straw", 900);
+    const said = runNow(colourRun(piece, { ...planOf("whole", "hot-bar"), target_C: 226 }), [], 0);
+    expect(straw_s).toBeGreaterThan(0.5 * said.from_s);
+    expect(straw_s).toBeLessThan(2 * said.to_s);
+    // An hour later the bar is as cold as anything: nothing runs any more.
+    shop.advance(3600);
+    const stands = shop.truth("p").edgeColour;
+    lay(0);
+    shop.advance(120);
+    expect(shop.truth("p").edgeColour).toBe(stands);
+    expect(shop.truth("p").edge_C).toBeLessThan(80);
+    lay(1);
+    shop.advance(120);
+    expect(shop.truth("p").edge_C).toBeGreaterThan(120);
+  });
+  it("in a pot of oil it is at heat in a minute or two, in an oven in ten; in sand between", () => {
+    const min = (vessel?: "oil" | "salt" | "sand"): number => {
+      const shop = shopWith();
+      shop.command({ do: "move", piece: "p", to: "oven", ...(vessel === undefined ? {} : { in: vessel }) });
+      shop.command({ do: "set", oven_C: 200 });
+      for (let s = 0; s < 3600; s += 10) {
+        if (shop.truth("p").seen_C > 185) return s / 60;
+        shop.advance(10);
+      }
+      return Infinity;
+    };
+    const [air, sand, oil, salt] = [min(), min("sand"), min("oil"), min("salt")];
+    expect(salt).toBeLessThanOrEqual(oil);
+    expect(oil).toBeLessThan(sand);
+    expect(sand).toBeLessThan(air);
+    // Lumped: tau = rho c e / 2 h, three of them to nine tenths: by hand some 40 s for 4 mm in oil of 180 W/m2K.
+    expect(oil).toBeLessThan(3);
+    expect(air).toBeGreaterThan(5);
+  });
   it("by its own heat the back colours the edge soon after it comes out of the bath; in the fire there is none", () => {
     const shop = shopWith();
     shop.command({ do: "move", piece: "p", to: "forge" });

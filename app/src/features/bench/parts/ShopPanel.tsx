@@ -25,6 +25,7 @@ const PLACE_WORDS = {
   bath: "in the bath",
   oven: "in the oven",
   torch: "its back under the torch",
+  bar: "its back on the hot bar",
 } as const;
 
 type ShopBeside = NonNullable<ReturnType<typeof useShopBeside>>;
