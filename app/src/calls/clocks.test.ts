@@ -67,7 +67,7 @@ describe("what came due while nobody could hear", () => {
     expect(said(by("oil"))).toMatch(/: into the oil\.$/);
     const bar = by("hot-bar");
     const on = { act: bar.next!.id, reading: { check: "fire", state: "in" }, at_ms: bar.nextSince_ms! + 1000, id: "on" } as const;
-    expect(said({ ...bar, checks: [...bar.checks, on] } as PieceState)).toBeUndefined();
+    expect(said({ ...bar, checks: [...bar.checks, on] })).toBeUndefined();
   });
   it("an hour brittle is called, and an oven that should be steady", () => {
     const oven = standingAt(HAY_KNIFE, route, { done: temperAt - 1, id: "o" });

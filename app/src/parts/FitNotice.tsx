@@ -77,6 +77,16 @@ export function laidIn(piece: Piece, route: Route): Route | null {
   return { ...route, steps: route.steps.map((step, i) => (i === at ? { ...quench, edgeFirst: true } : step)) };
 }
 
+/** The route with its quench in its first bath alone; null where it has no second. */
+export function inOneBath(route: Route): Route | null {
+  const at = route.steps.findLastIndex(({ kind }) => kind === "quench");
+  const quench = route.steps[at];
+  if (quench?.kind !== "quench" || quench.then?.medium === undefined) return null;
+  const alone: typeof quench = { ...quench };
+  delete alone.then;
+  return { ...route, steps: route.steps.map((step, i) => (i === at ? alone : step)) };
+}
+
 export function FitNotice({ piece, route, kit, units, onReplan, onRoute, onKit }: Props) {
   const problems = fitProblems(CATALOGUE, piece, formOf(piece), route, kit);
   if (problems.length === 0) return null;
@@ -91,6 +101,7 @@ export function FitNotice({ piece, route, kit, units, onReplan, onRoute, onKit }
             </summary>
             <ul>
               {problem.ways.map((on) => {
+                const single = on === "one-bath" && onRoute !== undefined ? inOneBath(route) : null;
                 const joined = on === "two-ovens" && kit !== null ? joinedOvens(kit) : null;
                 const laid = on === "edge-trough" && onRoute !== undefined ? laidIn(piece, route) : null;
                 const plan = onReplan === undefined ? null : replanned(on, piece, route, kit);
@@ -105,6 +116,11 @@ export function FitNotice({ piece, route, kit, units, onReplan, onRoute, onKit }
                     {joined === null || onKit === undefined ? null : (
                       <Button variant="text" size="small" onClick={() => onKit(joined)}>
                         They stand so
+                      </Button>
+                    )}
+                    {single === null ? null : (
+                      <Button variant="text" size="small" onClick={() => onRoute!(single)}>
+                        Plan one bath
                       </Button>
                     )}
                     {laid === null ? null : (

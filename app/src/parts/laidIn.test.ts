@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, fitProblems, formOf, planRoute, type Kit, type Piece, type Route } from "@tembrak/core";
-import { laidIn } from "./FitNotice.js";
+import { inOneBath, laidIn } from "./FitNotice.js";
 
 const LONG: Piece = {
   name: "Hay knife",
@@ -26,6 +26,14 @@ describe("a blade too long to hang in its tank", () => {
     expect(problems(laid, trough(800, 150))).toEqual([]);
     expect(problems(laid, trough(500, 150))).toContainEqual(expect.objectContaining({ what: "length" }));
     expect(problems(laid, trough(800, 40))).toContainEqual(expect.objectContaining({ what: "depth" }));
+  });
+  it("a quench in two baths is planned in its first alone by a key; one in a single bath has none", () => {
+    const two = {
+      ...hung,
+      steps: hung.steps.map((step) => (step.kind === "quench" ? { ...step, then: { after_s: 3, medium: "water" } } : step)),
+    };
+    expect(inOneBath(two)).toEqual(hung);
+    expect(inOneBath(hung)).toBeNull();
   });
   it("is offered once, and not where only the edge goes in or the piece is a bar", () => {
     expect(laidIn(LONG, laid)).toBeNull();

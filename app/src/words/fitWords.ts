@@ -41,6 +41,7 @@ export const FIT_WAY_WORDS: Readonly<Record<FitWay, string>> = {
   "other-shop-kiln": "Let a shop with a longer kiln do this heat.",
   "colour-run": "Temper by colour with a torch or a hot bar along the back, and dunk it when the colour is there.",
   "temper-in-kiln": "Temper in the kiln, switched low and checked with a second thermometer.",
+  "one-bath": "One bath from beginning to end, straight through.",
   "two-ovens":
     "Two ovens mouth to mouth, doors off, the seam wrapped: as one they must be read again, at the seam too, where it is coldest.",
   "temper-in-tray": "Temper in warmed oil or sand in a long metal tray, with a thermometer in it.",

@@ -100,6 +100,7 @@ export type FitWay =
   | "end-as-deep"
   | "pipe-tank"
   | "other-shop-bath"
+  | "one-bath"
   | "more-oil"
   | "cool-between"
   | "only-hard-part"
@@ -115,6 +116,7 @@ const WAYS: Readonly<Record<FitPlace, readonly FitWay[]>> = {
   bath: ["edge-trough", "end-as-deep", "pipe-tank", "other-shop-bath"],
   eye: ["get-magnet", "get-probe", "hot-in-kiln"],
 };
+const ONE_BATH_WAYS: readonly FitWay[] = ["one-bath", "pipe-tank", "other-shop-bath"];
 const WEIGHT_WAYS: readonly FitWay[] = ["more-oil", "cool-between", "only-hard-part"];
 const HOT_WAYS: readonly FitWay[] = ["temper-in-kiln", "colour-run", "aim-harder"];
 
@@ -128,6 +130,11 @@ type Bath = Extract<KitItem, { kind: "bath" }>;
 export function bathVolume_L({ tank, width_mm, fill_mm }: Bath): number {
   const area_mm2 = tank === "round" ? (Math.PI / 4) * width_mm * width_mm : width_mm * width_mm;
   return (area_mm2 * fill_mm) / 1e6;
+}
+
+/** How deep a piece can hang in a tank, mm. */
+function usableDepth_mm({ fill_mm, depth_mm }: Bath): number {
+  return Math.min(fill_mm, depth_mm - FREEBOARD_mm) - COVER_mm;
 }
 
 /** How much of the piece has to be under, mm: all its length hanging, unless only edge or end goes in. */
@@ -148,8 +155,7 @@ function bathProblems(item: Bath, piece: Piece, form: KindFile, route: Route, ca
     if (over_mm > 0) problems.push({ place: "bath", item: name, what: "length", over_mm, ways: WAYS.bath });
   }
   if (!isLaid || quench.edgeDepth_mm === undefined) {
-    const usable_mm = Math.min(item.fill_mm, item.depth_mm - FREEBOARD_mm) - COVER_mm;
-    const over_mm = under_mm(piece, quench) - usable_mm;
+    const over_mm = under_mm(piece, quench) - usableDepth_mm(item);
     if (over_mm > 0) problems.push({ place: "bath", item: name, what: "depth", over_mm, ways: WAYS.bath });
   }
   const medium = catalogue.medium(item.medium);
@@ -160,6 +166,23 @@ function bathProblems(item: Bath, piece: Piece, form: KindFile, route: Route, ca
     if (over_K > 0) problems.push({ place: "bath", item: name, what: "weight", over_K, ways: WEIGHT_WAYS });
   }
   return problems;
+}
+
+/** The second bath of a quench in two: it has to be there, and to take all of the piece. */
+function secondBathProblems(
+  { medium, then }: Extract<Route["steps"][number], { kind: "quench" }>,
+  piece: Piece,
+  kit: Kit,
+  catalogue: Catalogue,
+): readonly FitProblem[] {
+  const second = then?.medium;
+  if (second === undefined || second === medium || !isLiquid(catalogue.medium(second))) return [];
+  const baths = kitOf(kit, "bath").filter((item) => item.medium === second);
+  if (baths.length === 0) return [{ place: "bath", item: second, what: "missing", ways: ONE_BATH_WAYS }];
+  return bestOf(baths, (item) => {
+    const over_mm = piece.length_mm - usableDepth_mm(item);
+    return over_mm > 0 ? [{ place: "bath", item: item.name, what: "depth", over_mm, ways: WAYS.bath } as const] : [];
+  });
 }
 
 /** The best of several: the one with no problem, else that which lacks least. */
@@ -223,6 +246,7 @@ export function fitProblems(catalogue: Catalogue, piece: Piece, form: KindFile, 
     if (baths.length === 0) problems.push({ place: "bath", item: quench.medium, what: "missing", ways: WAYS.bath });
     else problems.push(...bestOf(baths, (item) => bathProblems(item, piece, form, route, catalogue)));
   }
+  if (quench?.kind === "quench") problems.push(...secondBathProblems(quench, piece, kit, catalogue));
   const lack = missingFor(route.school, kit);
   if (lack === "eye" || lack === "magnet") problems.push({ place: "eye", item: lack, what: "missing", ways: WAYS.eye });
   problems.push(...ovenProblems(catalogue, piece, route, kit));

@@ -166,6 +166,7 @@ export const WAY_ON_TEXT: Readonly<Record<FitWay, string>> = {
   "other-shop-kiln": "Let a shop with a longer kiln do it.",
   "colour-run": "Temper by colour with a torch or a hot bar.",
   "temper-in-kiln": "Temper in the kiln, switched low and checked.",
+  "one-bath": "One bath from beginning to end: the second only saves a crack where the first would risk one.",
   "two-ovens": "Two ovens mouth to mouth, doors off, read again as one.",
   "temper-in-tray": "Temper in warmed oil or sand in a long tray.",
   "end-by-end": "One end at a time, twice as long.",

@@ -59,6 +59,23 @@ describe("the shop's kit", () => {
     expect(bathOf("5160", { shape: "round", diameter_mm: 30 })).toBe("vegetable-oil");
     expect(bathOf("1084", { shape: "round", diameter_mm: 12 }, kitNamed("beginner"))).toBe("vegetable-oil");
   });
+  it("a second bath that is not there, or too shallow, is told; one of the same tub is not", () => {
+    const small: Piece = { ...blade, length_mm: 200 };
+    const kit = kitNamed("coal");
+    const plan = planRoute(CATALOGUE, small, "forge", { kit });
+    const over = (medium: string) => ({
+      ...plan,
+      steps: plan.steps.map((step) => (step.kind === "quench" ? { ...step, then: { after_s: 3, medium } } : step)),
+    });
+    const problems = (medium: string, of: Kit = kit) =>
+      fitProblems(CATALOGUE, small, formOf(small), over(medium), of).filter(({ place }) => place === "bath");
+    const own = plan.steps.find((step) => step.kind === "quench")!.medium;
+    expect(problems(own)).toEqual([]);
+    expect(problems("water")).toEqual([]);
+    expect(problems("fast-oil")).toMatchObject([{ item: "fast-oil", what: "missing" }]);
+    const shallow = kit.map((item) => (item.kind === "bath" && item.medium === "water" ? { ...item, fill_mm: 150 } : item));
+    expect(problems("water", shallow)).toMatchObject([{ what: "depth" }]);
+  });
   it("a school is refused where its equipment is missing, none where nobody has said what there is", () => {
     expect(missingFor("kiln", kitNamed("beginner"))).toBe("kiln");
     expect(missingFor("magnet", kitNamed("beginner"))).toBeNull();
