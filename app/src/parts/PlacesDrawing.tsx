@@ -56,7 +56,7 @@ export function PlacesDrawing({ piece, places, label, isTurned = false, onPlace 
           const [x, y] = [isTurned ? drawn.width_px - at.x : at.x, at.y];
           return (
             <g key={i} opacity={(place.face === "other") === isTurned ? 1 : 0.4}>
-              <circle cx={x} cy={y} r={4} fill="var(--pale)" stroke="var(--ground)" strokeWidth={1.2} />
+              <circle cx={x} cy={y} r={4} fill="var(--pale)" stroke="var(--wall)" strokeWidth={1.2} />
               <text x={x} y={y - 8} textAnchor="middle" fontSize={15} fill="var(--ink)" className="drawn">
                 {i + 1}
               </text>

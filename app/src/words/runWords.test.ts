@@ -27,7 +27,9 @@ describe("words at a run", () => {
     });
   });
   it("asks to look where nobody saw it, and says where it may never come", () => {
-    expect(runWords({ ...NOW, call: "look", left_s: -2 }, "bronze", "torch").what).toBe("Look: is it bronze?");
+    expect(runWords({ ...NOW, call: "look", left_s: -2, window_s: [-8, 6] }, "bronze", "torch").what).toBe("Look: is it bronze?");
+    const gone = runWords({ ...NOW, call: "look", left_s: -20, window_s: [-30, -12] }, "bronze", "torch");
+    expect(gone).toMatchObject({ what: "By the model it is past bronze", range: expect.stringMatching(/^dunk it/) });
     expect(runWords({ ...NOW, call: "stop", left_s: 0 }, "bronze", "torch").what).toBe("Stop: it is bronze");
     expect(runWords({ ...NOW, left_s: Infinity }, "bronze", "torch").what).toMatch(/may not come/);
     expect(runWords({ ...NOW, left_s: Infinity }, "bronze", "hot-bar").range).toMatch(/lay it on a fresh one/);

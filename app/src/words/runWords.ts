@@ -23,6 +23,8 @@ export interface RunWords {
   readonly range: string;
 }
 
+/** So long after the colour should have gone by nobody is asked whether it is there, s (judgement: as near as the model knows it). */
+const PAST_s = 5;
 /** More than this never come: it is said, %. */
 const MAY_NEVER = 0.15;
 
@@ -61,6 +63,8 @@ export function runWords(now: RunNow, wanted: ColourName, source: RunSource, isF
       what: `You see ${wanted} or past it`,
       range: `stop, if you are sure; ${moreWords(now.left_s)}`,
     };
+  if (now.call === "look" && now.window_s[1] < -PAST_s)
+    return { big: "!", what: `By the model it is past ${wanted}`, range: "dunk it, or tap what you see if it is not" };
   if (now.call === "look") return { big: "?", what: `Look: is it ${wanted}?`, range: "by the model it should be; tap what you see" };
   if (now.left_s === Infinity) return { big: "–", what: `It may not come to ${wanted} by this heat`, range: `tap what you see; ${more}` };
   const range = `between ${seconds(now.from_s)} and ${now.to_s === Infinity ? "never" : seconds(now.to_s)}`;
