@@ -74,7 +74,8 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
   if ((quench?.edgeDepth_mm !== undefined || isClayed) && line !== null && workingIsHard) {
     const wide = line.width_mm === null ? "" : `, going soft over ${showLength(line.width_mm, units)}`;
     const back = isClayed ? "under its clay the back stays tough" : "the back stays tough";
-    return `Edge in ${bath}: hard up to ${showLength(line.height_mm, units)} above it${wide}; ${back}.`;
+    const sure = hardening.chanceHard.working < SURE ? `, ${showChance(hardening.chanceHard.working)} that it hardens` : "";
+    return `Edge in ${bath}${sure}: hard up to ${showLength(line.height_mm, units)} above it${wide}; ${back}.`;
   }
   if (chance >= SURE && margin > 0) return `Hardens right through in ${bath}, ${spare} to spare at the ${thickest.place}.`;
   if (chance > 0.6 && chance < SURE) return `Should harden right through in ${bath}, ${showChance(chance)} at the ${thickest.place}.`;

@@ -85,6 +85,12 @@ describe("the verdict in sentences", () => {
     expect(said(wedge(4, 0.8), inBath("vegetable-oil", 55))).toMatch(
       /^Should harden right through in vegetable oil at 55 °C, [6-8] in 10 at the spine\./,
     );
+    const edged = (route: Route): Route =>
+      inBath("vegetable-oil", 55)({ ...route, steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, edgeDepth_mm: 13 } : s)) });
+    expect(said(wedge(4, 0.8, 34), edged)).toMatch(/^Edge in vegetable oil at 55 °C: hard up to/);
+    expect(said(wedge(5, 3.4, 26), edged)).toMatch(
+      /^Edge in vegetable oil at 55 °C, \d in 10 that it hardens: hard up to|^The edge may|^It fails|^Hard at/,
+    );
     expect(said(wedge(5, 4, 26), inBath("vegetable-oil", 55))).toMatch(
       /^The edge may harden in vegetable oil at 55 °C, \d in 10; the spine|^It fails|^Hard at/,
     );
