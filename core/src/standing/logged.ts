@@ -157,12 +157,7 @@ function warmedAgain({ time_s, temperature_C }: NonNullable<EndCooling["again"]>
  * What the section of a piece went through in its last hardening and after it, until now.
  * @param again how the end of a bar warmed once it was out, by what was left in its body; null where nothing was
  */
-export function historyOf(
-  catalogue: Catalogue,
-  run: Run,
-  now_s: number,
-  again: EndCooling["again"] = null,
-): HistoryStep<AnyMedium>[] {
+export function historyOf(catalogue: Catalogue, run: Run, now_s: number, again: EndCooling["again"] = null): HistoryStep<AnyMedium>[] {
   const { fireIn_s, heat_s, fireOut_s, bathIn_s, bathOut_s, tempers } = run;
   const heat = run.route.steps.findLast((step) => step.kind === "harden");
   const quench = run.route.steps.findLast((step) => step.kind === "quench");
