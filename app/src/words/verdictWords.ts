@@ -78,7 +78,10 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
     return `Edge in ${bath}${sure}: hard up to ${showLength(line.height_mm, units)} above it${wide}; ${back}.`;
   }
   if (chance >= SURE && margin > 0) return `Hardens right through in ${bath}, ${spare} to spare at the ${thickest.place}.`;
-  if (chance > 0.6 && chance < SURE) return `Should harden right through in ${bath}, ${showChance(chance)} at the ${thickest.place}.`;
+  if (chance > 0.6 && chance < SURE) {
+    const left = margin > 0 ? `${spare} to spare` : "nothing to spare";
+    return `Should harden right through in ${bath}, ${showChance(chance)} and ${left} at the ${thickest.place}.`;
+  }
   if (chance > 0.6) return `Should harden right through in ${bath}, with nothing to spare at the ${thickest.place}.`;
   if (section.shape === "wedge" && workingIsHard) {
     const edge = hardening.chanceHard.working;
