@@ -33,6 +33,8 @@ export const REASON_WORDS: Readonly<Record<Exclude<Reason, "said">, string>> = {
   "first-pull": "Past the magnet, then left to fall: the first pull is the sign. For small, simple pieces that fall slowly.",
   soak: "The soak brings the carbon into solution; start counting when the piece, not the chamber, is at heat.",
   "warm-oil": "Warm oil is thinner and takes heat out faster. Move it along the edge, never sideways.",
+  "oil-too-slow":
+    "The oil that is there is too slow for this thickness: water hardens it, and may crack it. In quickly, and listen for a ping.",
   "needs-water": "This steel in this thickness needs water. In quickly, and listen for a ping.",
   "nearest-bath": "The nearest bath this shop has to the one the steel asks for: look at what the verdict says of it.",
   "other-end": "The other end. The first, already hard, stays cool in a wet rag or a tray of water.",

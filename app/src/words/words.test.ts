@@ -81,18 +81,16 @@ describe("the verdict in sentences", () => {
   it("nothing is promised that the chance beside it does not bear out", () => {
     const said = (section: Piece["section"], change?: (route: Route) => Route): string => verdict({ section }, change).reasons[0]!;
     const wedge = (spine_mm: number, edge_mm: number, height_mm = 30) => ({ shape: "wedge", spine_mm, edge_mm, height_mm }) as const;
-    // Seven in ten at the back of a common knife in cooking oil, one in three at the edge of a blunt striker.
+    // Seven in ten at the back of a common knife in cooking oil, six at the edge of a blunt striker.
     expect(said(wedge(4, 0.8), inBath("vegetable-oil", 55))).toMatch(
       /^Should harden right through in vegetable oil at 55 °C, [6-8] in 10 and .* to spare at the spine\./,
     );
     const edged = (route: Route): Route =>
       inBath("vegetable-oil", 55)({ ...route, steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, edgeDepth_mm: 13 } : s)) });
     expect(said(wedge(4, 0.8, 34), edged)).toMatch(/^Edge in vegetable oil at 55 °C: hard up to/);
-    expect(said(wedge(5, 3.4, 26), edged)).toMatch(
-      /^Edge in vegetable oil at 55 °C, \d in 10 that it hardens: hard up to|^The edge may|^It fails|^Hard at/,
-    );
+    expect(said(wedge(5, 3.4, 26), edged)).toMatch(/^Edge in vegetable oil at 55 °C, [5-8] in 10 that it hardens: hard up to/);
     expect(said(wedge(5, 4, 26), inBath("vegetable-oil", 55))).toMatch(
-      /^The edge may harden in vegetable oil at 55 °C, \d in 10; the spine|^It fails|^Hard at/,
+      /^The edge may harden in vegetable oil at 55 °C, [4-8] in 10; the spine is on the brink/,
     );
   });
   it("a thick back: the edge hardens, the spine does not, and that is no failure", () => {

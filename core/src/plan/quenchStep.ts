@@ -39,10 +39,14 @@ export function quenchStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Pi
   const usual = steel.file?.bath.medium ?? "fast-oil";
   const isClad = cladOf(piece.section, piece.cladding) !== null && CLAD_ASKS_FAST.has(usual);
   const asked = isClad ? "fast-oil" : usual;
+  const own = catalogue.medium(usual)!;
   const there = catalogue.medium(bathFromKit(catalogue, asked, kit).medium)!;
-  const wanted = !isClad && isTooThickForOil(steel, piece, catalogue.medium(usual)!, there) ? "water" : asked;
+  const isTooThick = !isClad && isTooThickForOil(steel, piece, own, there);
+  const wanted = isTooThick ? "water" : asked;
   const { medium: id } = bathFromKit(catalogue, wanted, kit);
   const medium = catalogue.medium(id)!;
-  const why = id !== wanted ? "nearest-bath" : isClad ? "clad-core" : medium.kind === "oil" ? "warm-oil" : "needs-water";
+  // In the oil it asks for it would harden: that is not there.
+  const water = isTooThick && !isTooThickForOil(steel, piece, own, own) ? "oil-too-slow" : "needs-water";
+  const why = id !== wanted ? "nearest-bath" : isClad ? "clad-core" : medium.kind === "oil" ? "warm-oil" : water;
   return { kind: "quench", medium: id, bath_C: medium.usualBath_C, agitation: "mild", why };
 }

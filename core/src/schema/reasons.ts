@@ -18,6 +18,7 @@ export const REASONS = [
   "soak",
   "warm-oil",
   "needs-water",
+  "oil-too-slow",
   "nearest-bath",
   "other-end",
   "keeps-heat",

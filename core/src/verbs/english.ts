@@ -131,6 +131,7 @@ export const REASON_TEXT: Readonly<Record<Reason, string>> = {
   soak: "The soak brings the carbon into solution.",
   "warm-oil": "Warm oil is thinner and takes heat out faster.",
   "needs-water": "This steel in this thickness needs water.",
+  "oil-too-slow": "The oil that is there is too slow for this thickness: water hardens it, and may crack it.",
   "nearest-bath": "The nearest bath in the kit to the one the steel asks for.",
   "other-end": "The other end, the first kept cool.",
   "keeps-heat": "Only the part that works, and out with heat left in the rest.",

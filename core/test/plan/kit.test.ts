@@ -51,6 +51,13 @@ describe("the shop's kit", () => {
       return quench.medium;
     };
     const wedge = (spine_mm: number, edge_mm: number, height_mm: number) => ({ shape: "wedge", spine_mm, edge_mm, height_mm }) as const;
+    const why = (steel: string, diameter_mm: number): string =>
+      planRoute(CATALOGUE, { ...blade, length_mm: 160, steel, section: { shape: "round", diameter_mm } }, "forge", {
+        kit: kitNamed("coal"),
+      }).steps.find((s) => s.kind === "quench")!.why;
+    // 12 mm of 1084 would harden in the fast oil it asks for, 20 mm in none.
+    expect(why("1084", 12)).toBe("oil-too-slow");
+    expect(why("1084", 20)).toBe("needs-water");
     expect(bathOf("w1", wedge(5, 4, 26))).toBe("water");
     expect(bathOf("1084", { shape: "round", diameter_mm: 12 })).toBe("water");
     expect(bathOf("1084", { shape: "round", diameter_mm: 12 }, kitNamed("kiln"))).toBe("fast-oil");

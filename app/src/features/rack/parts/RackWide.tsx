@@ -53,6 +53,9 @@ function FailedPiece({ hung: { state, x } }: { hung: Hung }) {
   );
 }
 
+/** Words that may lie on pale steel or on another drawing stay to be read. */
+const HALO = { stroke: "var(--wall)", strokeWidth: 6, strokeLinejoin: "round", paintOrder: "stroke" } as const;
+
 function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: number; height: number; isFirst: boolean }) {
   const units = useUnits();
   const { state, drawn, x, pieceX } = hung;
@@ -100,6 +103,7 @@ function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: numb
             fontSize={46}
             fontWeight={480}
             fill="var(--pale)"
+            {...HALO}
           >
             {brittle_min}
           </text>
@@ -110,13 +114,14 @@ function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: numb
             fontSize={15}
             fontWeight={600}
             fill="var(--pale)"
+            {...HALO}
           >
             min brittle
           </text>
-          <text x={x + 4} y={footY + 36} fontSize={15.5} fill="var(--ink)">
+          <text x={x + 4} y={footY + 36} fontSize={15.5} fill="var(--ink)" {...HALO}>
             Do not drop, clamp,
           </text>
-          <text x={x + 4} y={footY + 56} fontSize={15.5} fill="var(--ink)">
+          <text x={x + 4} y={footY + 56} fontSize={15.5} fill="var(--ink)" {...HALO}>
             straighten or strike it.
           </text>
         </>
