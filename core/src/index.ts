@@ -111,10 +111,8 @@ export type { Section } from "./schema/parts.js";
 export {
   annealStep,
   BELOW_RANGE_K,
-  COLOUR_MIN,
   destressStep,
   FALLING_OVER_K,
-  FIRST_COLOUR_C,
   forgeHeat,
   planRoute,
   preheatStep,
@@ -163,8 +161,11 @@ export { boilingAt, boilingOn, type Boiling } from "./heat/boiling.js";
 export { falling, type Falling } from "./evidence/falling.js";
 export { settling, type Settling } from "./evidence/settling.js";
 export { ovenRead_C } from "./standing/asDone.js";
+export { COLOUR_MIN, FIRST_COLOUR_C, watchedOf } from "./plan/runHeat.js";
+export { edgeInAir, edgeInWater } from "./plan/runStep.js";
+export { wetEdge_mm } from "./plan/colourRun.js";
 export { runLogOf, type RunLog } from "./standing/runLog.js";
-export type { ColourRun } from "./simulate/colourRun.js";
+export type { ColourRun } from "./plan/colourRun.js";
 export { AHEAD_s, bandOf, colourAtHeat, COMING_s, runNow, type RunNow } from "./simulate/runNow.js";
 export type { Known, ShopKnown } from "./schema/job.js";
 export { plannedQuestion, standingQuestion, type Question, type StandingContext } from "./standing/question.js";

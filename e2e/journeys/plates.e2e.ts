@@ -1,4 +1,4 @@
-/** A thin flat blade pressed between plates, and one laid on a hot bar: from books that have come to that act. */
+/** A thin flat blade pressed between plates, and pieces laid on a hot bar: from books that have come to that act. */
 
 import { planRoute, CATALOGUE, type Piece, type Route } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
@@ -77,4 +77,49 @@ test("on a hot bar: it cools and stalls, a fresh one is laid under it, and the c
   await expect(page.getByText(/the bar has cooled/)).toBeHidden();
   await page.getByRole("button", { name: /Stop: dunk it/ }).click();
   await expect(page.getByText(/Wipe it. What colour is the working end now/)).toBeVisible();
+});
+
+const STRIKER: Piece = {
+  name: "Fire striker",
+  mark: "3",
+  kind: "striker",
+  form: "striker",
+  steel: "w1",
+  start: "as-forged",
+  use: "striker",
+  length_mm: 80,
+  section: { shape: "wedge", spine_mm: 5, edge_mm: 4, height_mm: 26 },
+};
+
+test("a striker's two zones: its edge in water, its back run to a line, the edge found bare, and the card keeps it hard", async ({
+  page,
+}, info) => {
+  await page.clock.install();
+  const route = planRoute(CATALOGUE, STRIKER, "forge", { way: { hardens: "whole", draws: "hot-bar" } });
+  await bringIn(page, info.outputPath("striker.json"), bookAt(STRIKER, "brighten", 60, null, 60, route), STRIKER.name);
+  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("scribe a line 16 mm behind the edge");
+  await page.getByRole("button", { name: "It is bright" }).click();
+  await expect(page.getByText(/^The edge in water, 4 mm deep/)).toBeVisible();
+  await page.getByRole("button", { name: /It lies on the hot bar/ }).click();
+  await expect(page.getByText(/The edge, in its water, is at about \d+ °C by the model/)).toBeVisible();
+  await page.clock.fastForward(25_000);
+  const at = page.getByRole("group", { name: "The colour at the line" });
+  await at.getByRole("button", { name: "straw", exact: true }).click();
+  await page.clock.fastForward(10_000);
+  await at.getByRole("button", { name: "dark straw", exact: true }).click();
+  await expect(page.getByText("Stop: it is dark straw")).toBeVisible();
+  await page.getByRole("button", { name: /Stop: dunk it/ }).click();
+  await expect(page.getByText(/What colour is the line now/)).toBeVisible();
+  await page.getByRole("group", { name: "The colour at the line, cold" }).getByRole("button", { name: "dark straw", exact: true }).click();
+  const edge = page.getByRole("group", { name: "The colour of the edge, cold" });
+  await edge.getByRole("button", { name: "bare" }).click();
+  await page.getByRole("link", { name: "Card" }).click();
+  const hard = await page.getByTestId("verdict").textContent();
+  // A colour on the edge itself has drawn it: the card says softer.
+  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await page.getByRole("group", { name: "The colour of the edge, cold" }).getByRole("button", { name: "purple" }).click();
+  await page.getByRole("link", { name: "Card" }).click();
+  await expect(page.getByTestId("verdict")).not.toHaveText(hard!);
+  await expect(page.locator("main")).toContainText("the edge is purple");
 });

@@ -78,7 +78,11 @@ export function moveOf(state: PieceState): Extract<ShopCommand, { do: "move" }> 
   const quench = quenchOf(state);
   const coat = quench?.clay === undefined ? {} : { coat: quench.clay };
   const move = { do: "move", piece: state.id, to, ...coat } as const;
-  if (to === "bar") return { ...move, block: runLogOf(state, state.next!.step).fresh_s.length };
+  if (to === "bar" || to === "torch") {
+    const run = state.route?.steps[state.next!.step];
+    const line = run?.kind === "run" && run.mark !== undefined ? { line_mm: run.mark.behind_mm } : {};
+    return { ...move, ...line, ...(to === "bar" ? { block: runLogOf(state, state.next!.step).fresh_s.length } : {}) };
+  }
   if (to === "oven" && state.next?.kind === "temper" && state.next.in !== undefined) return { ...move, in: state.next.in };
   if (to !== "bath" || quench === null) return move;
   if (quench.then !== undefined && (dipOf(state)?.changed ?? 0) > 0) {

@@ -65,10 +65,13 @@ function film(state: PieceState): { nm: number; name: string; hex: string } {
     if ((act.kind !== "temper" && act.kind !== "run") || !state.doneAt_ms.has(act.id)) return d;
     if (act.kind === "run") {
       // What was seen on it counts, not what was wanted.
-      const { cold, seen } = runLogOf(state, act.step);
-      const name = cold ?? seen.at(-1)?.name;
-      if (name !== undefined) return Math.max(d, filmNamed_nm(name));
-      return growFilm_nm(d, { temperature_C: act.target_C, hold_min: COLOUR_MIN, alloyShift_K: shift });
+      const { cold, seen, edge } = runLogOf(state, act.step);
+      const run = state.route?.steps[act.step];
+      const isLine = run?.kind === "run" && run.mark !== undefined;
+      const name = isLine ? edge : (cold ?? seen.at(-1)?.name);
+      if (typeof name === "string") return Math.max(d, filmNamed_nm(name));
+      const temperature_C = isLine ? run.temperature_C : act.target_C;
+      return growFilm_nm(d, { temperature_C, hold_min: COLOUR_MIN, alloyShift_K: shift });
     }
     const temperature_C = ovenRead_C(state, act.step) ?? act.target_C;
     return growFilm_nm(d, { temperature_C, hold_min: act.hold_s / 60, alloyShift_K: shift });

@@ -2,6 +2,7 @@
 
 import { alloyShiftOf_K } from "../format/alloyShift.js";
 import { FATE_WORDS } from "./fateWords.js";
+import { brightenWords, runActWords, runAfter } from "./runWords.js";
 import {
   CATALOGUE,
   isWater,
@@ -110,7 +111,6 @@ const ANNEAL_WORDS = {
   "dead-fire": "in the dying fire, mouth closed",
   "sub-critical": "in air",
 } as const;
-const RUN_WORDS = { torch: "with a torch", "hot-bar": "on a hot bar", residual: "by its own heat" } as const;
 
 /** The colour clean steel shows where it is tempered for a moment at a heat. */
 export function runColour(steel: string, temperature_C: number): string {
@@ -212,19 +212,18 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
     }
     case "brighten":
       return {
-        title: "Rub it bright where the colours have to be seen",
+        title: brightenWords(runAfter(route, act.step), units),
         done: "It is bright",
         why: "Oil, scale and fingers hide or falsify the colour.",
         caution: `${BRITTLE} A stone or worn belt, lightly; gloves.`,
       };
     case "run": {
-      const own = route?.steps[act.step];
-      const how = own?.kind === "run" ? RUN_WORDS[own.source] : "slowly";
+      const { title, caution } = runActWords(runAfter(route, act.step), runColour(steel, act.target_C));
       return {
-        title: `Run it to ${runColour(steel, act.target_C)}, ${how}`,
+        title,
         done: "The colour is there: dunked",
         why: `${reason} That is about ${showTemperature(act.target_C, units)}.`,
-        caution: "Thin edges run ahead: purple there is too far, and is ground back. Steam from the dunk.",
+        caution,
       };
     }
     case "straighten":

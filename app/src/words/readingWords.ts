@@ -3,17 +3,18 @@
 import { BREAK_WORDS } from "./breakWords.js";
 import { ANSWER_WORDS, MISHAP_WORDS } from "./whyWords.js";
 import { FATE_WORDS } from "./fateWords.js";
-import { runEnd } from "./runWords.js";
 import { CLAMP_WORDS, OUTCOME_WORDS, PROOF_WORDS, STRAIGHTENER_WORDS } from "./workWords.js";
 import type { BookEvent, Check, PieceState, Section } from "@tembrak/core";
 import { actWords } from "./actWords.js";
+import { runAfter, runEnd, watchedPlace } from "./runWords.js";
 import { zoneName } from "./zoneNames.js";
 import { showLength, showTemperature, showThin, type Units } from "../format/show.js";
 
 const MAGNET = { sticks: "magnet sticks", weak: "magnet weak", free: "magnet lets go" } as const;
 
 /** A look, a reading or a tap. */
-function checkWords(reading: Check, section: Section, units: Units, isRun: boolean): string {
+/** @param run of the act of a run: the place its colour is looked for; null elsewhere */
+function checkWords(reading: Check, section: Section, units: Units, run: string | null): string {
   switch (reading.check) {
     case "magnet":
       return MAGNET[reading.state];
@@ -34,7 +35,7 @@ function checkWords(reading: Check, section: Section, units: Units, isRun: boole
     case "safety":
       return "safety gone through";
     case "fire":
-      if (isRun) return reading.state === "in" ? "the heat is on it" : "the heat is off it";
+      if (run !== null) return reading.state === "in" ? "the heat is on it" : "the heat is off it";
       return reading.state === "in" ? "in the fire" : "out of the fire";
     case "even": {
       const { behind, ahead } = reading;
@@ -57,7 +58,7 @@ function checkWords(reading: Check, section: Section, units: Units, isRun: boole
     case "mishap":
       return MISHAP_WORDS[reading.what].toLowerCase();
     case "temper-colour":
-      return `the ${runEnd({ section })} is ${reading.name}`;
+      return `${reading.at === "edge" ? "the edge itself" : `the ${run ?? runEnd({ section })}`} is ${reading.name}`;
     case "dunked":
       return "dunked";
     case "straightened":
@@ -81,10 +82,17 @@ function checkWords(reading: Check, section: Section, units: Units, isRun: boole
   }
 }
 
+/** Where the colour of a run is looked for; null of another act. */
+function watchedIn({ piece, acts, route }: PieceState, id: string): string | null {
+  if (!id.endsWith("-run")) return null;
+  const act = acts.find((one) => one.id === id);
+  return watchedPlace(piece, act === undefined ? null : runAfter(route, act.step));
+}
+
 export function readingWords(event: BookEvent, state: PieceState, units: Units): string {
   switch (event.kind) {
     case "check":
-      return checkWords(event.reading, state.piece.section, units, event.act.endsWith("-run"));
+      return checkWords(event.reading, state.piece.section, units, watchedIn(state, event.act));
     case "act-done": {
       const act = state.acts.find(({ id }) => id === event.act);
       return act ? actWords(act, state, units).done.toLowerCase() : "step done";

@@ -39,6 +39,8 @@ export const REASON_WORDS: Readonly<Record<Exclude<Reason, "said">, string>> = {
   "nearest-bath": "The nearest bath this shop has to the one the steel asks for: look at what the verdict says of it.",
   "other-end": "The other end. The first, already hard, stays cool in a wet rag or a tray of water.",
   "keeps-heat": "Only the part that works, and out while the rest still glows dull: that heat draws the temper.",
+  "edge-stays-bare":
+    "The first colour on the edge is softer than it is to be: the edge stays bare. Watch the line behind it; the back is tougher.",
   "runs-from-body": "Warm it far from the edge and let the colours run towards it: dunk it when the colour is there.",
   "runs-from-heat": "What is left of the heat runs back to the edge: dunk it when the colour is there.",
   "first-temper": "Takes the brittleness out. Start within the hour, when it can just be held.",

@@ -1,7 +1,9 @@
 /** Words for a temper that is drawn by colour: what to do now, how long, and what the colour that was found means. Pure. */
 
-import { COLOUR_NAMES, type ColourName, type Piece, type RunNow, type RunSource } from "@tembrak/core";
-import { capital, showDuration } from "../format/show.js";
+import { COLOUR_NAMES, wetEdge_mm, type ColourName, type Piece, type RunNow, type Route, type RunSource, type Step } from "@tembrak/core";
+import { capital, showDuration, showLength, showTemperature, type Units } from "../format/show.js";
+
+type Run = Extract<Step, { kind: "run" }>;
 
 /** Keys at the bench: what anybody can tell apart; two beyond the one wanted, so that too far can be said. */
 export function colourKeys(wanted: ColourName): readonly ColourName[] {
@@ -43,6 +45,51 @@ export function runEnd({ section }: Pick<Piece, "section">): string {
   return section.shape === "wedge" ? "edge" : "working end";
 }
 
+/** Where its colour is looked for: at its edge or end, or at a line behind an edge that stands in water. */
+export function watchedPlace(piece: Pick<Piece, "section">, run: Pick<Run, "mark"> | null): string {
+  return run?.mark === undefined ? runEnd(piece) : "line";
+}
+
+/** What stands before a run begins, where its edge is to be in water. */
+export function wetWords({ source, mark }: Run, units: Units): string {
+  const heat = source === "hot-bar" ? "the back on the bar, bright orange" : "the torch along the back, close";
+  return `The edge in water, ${showLength(wetEdge_mm({ mark }), units)} deep; ${heat}`;
+}
+
+const BY_WORDS = { torch: "with a torch", "hot-bar": "on a hot bar", residual: "by its own heat" } as const;
+
+/** The act of a run: what to run where, and how. @param run null where the route has none any more */
+export function runActWords(run: Run | null, colour: string) {
+  const how = run === null ? "slowly" : BY_WORDS[run.source];
+  if (run?.mark === undefined)
+    return {
+      title: `Run it to ${colour}, ${how}`,
+      caution: "Thin edges run ahead: purple there is too far, and is ground back. Steam from the dunk.",
+    };
+  return {
+    title: `Run the back until the line is ${colour}, ${how}`,
+    caution: "Steam from the water the edge stands in, and from the dunk. A colour on the edge itself has made it softer.",
+  };
+}
+
+/** The run of a step; null where it is none. */
+export function runAfter(route: Route | null, step: number): Run | null {
+  const own = route?.steps[step];
+  return own?.kind === "run" ? own : null;
+}
+
+/** What is rubbed bright for it, and marked. */
+export function brightenWords(run: Run | null, units: Units): string {
+  return run?.mark === undefined
+    ? "Rub it bright where the colours have to be seen"
+    : `Rub it bright, and scribe a line ${showLength(run.mark.behind_mm, units)} behind the edge`;
+}
+
+/** What the edge does meanwhile, by the model: it is in water. */
+export function edgeWords(edge_C: number, units: Units): string {
+  return `The edge, in its water, is at about ${showTemperature(edge_C, units)} by the model: it stays bare`;
+}
+
 /** What more heat is, where it does not come to its colour. */
 const MORE_HEAT: Readonly<Record<RunSource, string>> = {
   "hot-bar": "the bar has cooled, lay it on a fresh one",
@@ -52,10 +99,12 @@ const MORE_HEAT: Readonly<Record<RunSource, string>> = {
 
 /** A bar that was laid under it a moment ago has not cooled: what else there is. */
 const FRESH_BAR = "flatter on it, or a hotter bar";
+/** Where water takes what heat comes. */
+const LESS_WATER = "more heat, or the edge out of the water for a moment";
 
-/** @param isFresh a fresh bar was just laid under it */
-export function runWords(now: RunNow, wanted: ColourName, source: RunSource, isFresh = false): RunWords {
-  const more = isFresh ? FRESH_BAR : MORE_HEAT[source];
+/** @param isFresh a fresh bar was just laid under it @param isWet its edge stands in water */
+export function runWords(now: RunNow, wanted: ColourName, source: RunSource, isFresh = false, isWet = false): RunWords {
+  const more = isWet ? LESS_WATER : isFresh ? FRESH_BAR : MORE_HEAT[source];
   if (now.call === "stop") return { big: "0", what: `Stop: it is ${wanted}`, range: "dunk it whole, at once" };
   if (now.isSeen)
     return {
@@ -74,12 +123,22 @@ export function runWords(now: RunNow, wanted: ColourName, source: RunSource, isF
     : { big: String(Math.round(now.left_s / 60)), what: "minutes until stop, about", range: `${range}${never}` };
 }
 
+/** What was found at a line behind an edge in water: it speaks of the back. */
+function foundAtLine(found: ColourName, wanted: ColourName, by: number): string {
+  if (by < 0) return `${capital(found)} at the line, short of ${wanted}: the back is less tough. It can be run again.`;
+  return by === 0
+    ? `${capital(found)} at the line, as wanted.`
+    : `${capital(found)} at the line, past ${wanted}: less of it is hard. A bare edge is as hard as it was.`;
+}
+
 /** What the colour that was found after the dunk means beside the one wanted. */
 export function foundWords(
   found: ColourName,
   wanted: ColourName,
+  place = "edge",
 ): { readonly words: string; readonly isShort: boolean; readonly isPast: boolean } {
   const by = COLOUR_NAMES.indexOf(found) - COLOUR_NAMES.indexOf(wanted);
+  if (place === "line") return { words: foundAtLine(found, wanted, by), isShort: by < 0, isPast: by > 0 };
   if (by === 0) return { words: `${capital(found)}, as wanted.`, isShort: false, isPast: false };
   if (by < 0)
     return { words: `${capital(found)}, short of ${wanted}: harder and more brittle. It can be run again.`, isShort: true, isPast: false };

@@ -67,7 +67,9 @@ function temperFacts(done: Of<"temper">, plan: Of<"temper">, units: Units): stri
 
 /** A run by the colour that was found. */
 function runFacts(done: Of<"run">, plan: Of<"run">, steel: string): string[] {
-  return Math.abs(done.temperature_C - plan.temperature_C) > NEAR_K ? [`run to ${runColour(steel, done.temperature_C)}`] : [];
+  if (Math.abs(done.temperature_C - plan.temperature_C) <= NEAR_K) return [];
+  const colour = runColour(steel, done.temperature_C);
+  return [plan.mark === undefined ? `run to ${colour}` : colour === "bare" ? "the line was another colour" : `the edge is ${colour}`];
 }
 
 /** What the log says of the last hardening and its tempers where it is not the plan, in words; "" where it says nothing. */

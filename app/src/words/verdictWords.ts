@@ -39,6 +39,10 @@ const NUMBERS = ["no", "one", "two", "three", "four", "five", "six"];
 function temperSentence(route: Route, { working, isEmbrittled, equivalent_C }: Prediction, units: Units): string {
   const cycles = route.steps.filter((step) => step.kind === "temper");
   const run = route.steps.findLast((step) => step.kind === "run");
+  if (cycles.length === 0 && run?.kind === "run" && run.mark !== undefined) {
+    const { behind_mm } = run.mark;
+    return `The edge stays in water while the back is run to a line ${showLength(behind_mm, units)} behind it: about ${showHardness(working.tempered.mean_HRC)} HRC at the edge, a spring behind.`;
+  }
   if (cycles.length === 0 && run !== undefined) {
     return `A colour run to about ${showTemperature(run.temperature_C, units)} leaves about ${showHardness(working.tempered.mean_HRC)} HRC, if it is dunked in time.`;
   }

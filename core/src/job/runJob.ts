@@ -12,7 +12,7 @@ import { betterBath, type BetterBath } from "../simulate/chooseBath.js";
 import { depthForLine, type LineFor } from "../simulate/lineFor.js";
 import { BARE_DESK, GivenUp, type Desk } from "../simulate/desk.js";
 import { diagnose, type Diagnosis } from "../diagnose/diagnose.js";
-import { colourRun, runPlanOf, type ColourRun } from "../simulate/colourRun.js";
+import { colourRun, runPlanOf, type ColourRun } from "../plan/colourRun.js";
 import { patternsFor, type PatternTried } from "../simulate/patterns.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import type { Member } from "../simulate/hardenSpread.js";

@@ -2,6 +2,7 @@
 
 import type { Route, Step } from "../schema/book.js";
 import type { Vessel } from "../schema/kit.js";
+import { watchedOf } from "./runHeat.js";
 
 /** What a heat is for. */
 export type Purpose = "preheat" | "normalise" | "anneal" | "harden";
@@ -101,7 +102,7 @@ function actsOfStep(step: Step, i: number, steps: readonly Step[]): Act[] {
     case "run":
       return [
         { id: id("brighten"), kind: "brighten", step: i },
-        { id: id("run"), kind: "run", step: i, target_C: step.temperature_C },
+        { id: id("run"), kind: "run", step: i, target_C: watchedOf(step).temperature_C },
       ];
     case "temper": {
       const at = { step: i, target_C: step.temperature_C, ...(step.in === undefined ? {} : { in: step.in }), count, of };

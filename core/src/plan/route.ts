@@ -17,6 +17,7 @@ import { thickness_mm } from "../shape/thickness.js";
 import { dipOf } from "./dip.js";
 import { canDraw, hottestTemper_C, VESSEL_C } from "./kit.js";
 import { quenchStep } from "./quenchStep.js";
+import { runStep } from "./runStep.js";
 import { drawsFor, hardensFor, isRun, USUAL_WAY } from "./way.js";
 
 /** What an instrument-less smith adds to the point where the magnet lets go, K (common practice, no source). */
@@ -35,18 +36,6 @@ export const HARD_USE_HRC = 57;
 const TEMPER_HOLD_MIN = 120;
 /** Plain steel keeps its stresses below this temper (temper-note section 6, common practice). */
 export const LOWEST_TEMPER_C = 150;
-/** The heat of a temper colour is that of a chart held so long, min (colour-note 2.2: films are calibrated to it). */
-export const COLOUR_MIN = 3;
-/**
- * What a colour that was run to has done, as a temper of an hour: so much over the heat of its colour, K, and how far that may be off
- * (temper-note 7.4, from memory: it runs on after it was seen, and in passes). A chisel of 54 to 58 HRC is run to brown and purple
- * (common practice, no source); by half a minute at that heat alone it would be six points harder.
- */
-export const RUN_OVER_K = 20;
-export const RUN_EQUAL_MIN = 60;
-export const RUN_DOUBT_K = 25;
-/** First of the colours anybody can stop at, C: light straw. */
-export const FIRST_COLOUR_C = 210;
 /** From here a piece is warmed through before it goes into the full heat, mm (judgement); how hot, how long in a kiln (common practice, no source). */
 const LONG_mm = 600;
 const THICK_mm = 25;
@@ -274,19 +263,6 @@ function immersed(piece: Piece, quench: Quench, hardens: Hardens, end: "working"
   }
 }
 
-function runStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, source: RunSource, asQuenched_HRC: number): Step {
-  const { mid_HRC } = targetOf(catalogue, piece.use);
-  const answer = temperatureForHardness({
-    steel: steel.temper,
-    target_HRC: mid_HRC,
-    holds_min: [RUN_EQUAL_MIN],
-    asQuenched_HRC,
-  });
-  const wanted_C = answer.outcome === "found" ? answer.temperature_C - RUN_OVER_K : FIRST_COLOUR_C;
-  const why = source === "residual" ? "runs-from-heat" : "runs-from-body";
-  return { kind: "run", source, temperature_C: Math.max(FIRST_COLOUR_C, roundTo(wanted_C, 5)), why };
-}
-
 export function preheatStep(school: School, isHard: boolean): Step {
   return {
     kind: "preheat",
@@ -376,7 +352,8 @@ export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { 
   const before = structureBeforeHardening(piece, normalise);
   const isLong = piece.length_mm >= LONG_mm || thickness_mm(piece.section) >= THICK_mm;
   const warmed = isLong ? [preheatStep(school, false)] : [];
-  const heat = hardenStep(steel, piece, school, before, targetOf(catalogue, piece.use).high_HRC);
+  const { high_HRC, mid_HRC } = targetOf(catalogue, piece.use);
+  const heat = hardenStep(steel, piece, school, before, high_HRC);
   const hard_HRC = hardAfter_HRC(steel, before, heat);
   const bath = quenchStep(catalogue, steel, piece, kit);
   const quench = immersed(piece, bath, hardens);
@@ -396,10 +373,10 @@ export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { 
       return { school, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece, hard_HRC, withinOf(piece, draws, kit))] };
     case "torch":
     case "hot-bar":
-      return { school, steps: [...first, heat, quench, runStep(catalogue, steel, piece, draws, hard_HRC)] };
+      return { school, steps: [...first, heat, quench, runStep(steel, piece, { source: draws, hard_HRC, mid_HRC })] };
     case "residual": {
       const warm: Quench = { ...quench, leavesHeat: true, why: "keeps-heat" };
-      return { school, steps: [...first, heat, warm, runStep(catalogue, steel, piece, draws, hard_HRC)] };
+      return { school, steps: [...first, heat, warm, runStep(steel, piece, { source: draws, hard_HRC, mid_HRC })] };
     }
   }
 }

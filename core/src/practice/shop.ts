@@ -21,7 +21,7 @@ import type { ColourName, Piece } from "../schema/book.js";
 import type { Vessel } from "../schema/kit.js";
 import type { Coat, Immersion } from "../schema/parts.js";
 import type { ShopAnswer, ShopCommand, ShopPlace, ShopQuestion, ShopReading, ShopReset } from "../schema/practice.js";
-import { surfaceShift_K } from "../simulate/colourRun.js";
+import { surfaceShift_K, WET_BLOCK_C, WET_C, WET_TORCH, WET_W_m2K, wetEdge_mm } from "../plan/colourRun.js";
 import { runCourse } from "../simulate/course.js";
 import { cladOf } from "../shape/cladding.js";
 import { allAround, bodyOf, gridOf, AIR, inAir, inBath, STEP_K, type Places } from "../simulate/section.js";
@@ -68,6 +68,8 @@ const BLOCK_W_m2K = 300;
 const VESSEL_W_m2K: Readonly<Record<Vessel, number>> = { oil: 180, salt: 400, sand: 60 };
 /** Hotter than this it scales, and nobody reads a colour from it, C. */
 const SCALES_C = 450;
+/** Run past its colours it is grey, nm. */
+const GREY_nm = 68;
 /** Bright steel before any colour. */
 const BRIGHT_nm = 3;
 const BRIGHT_HEX = "#8f9a9c";
@@ -95,8 +97,10 @@ interface ShopPiece {
   block: number;
   laid_s: number;
   probe_C: number;
-  /** On its bright edge, nm; how much hotter this steel has to be for the same colour, K. */
-  film_nm: number;
+  /** How far behind its edge a line is that it is warmed down to, the edge in water, mm; null where none is. */
+  line_mm: number | null;
+  /** On its bright side, from its edge back, nm; how much hotter this steel has to be for the same colour, K. */
+  readonly film_nm: Float64Array;
   readonly shift_K: number;
   /** Time that has passed but was not followed yet, s. */
   owed_s: number;
@@ -117,18 +121,27 @@ export interface ShopTruth {
   readonly edgeColour: ColourName;
 }
 
-/** Its back in the flame of a torch, or on a block, the rest in air. */
-function warmedBack(section: Piece["section"], grid: Places["grid"], warms: Boundary): Surroundings {
+/** Its back in the flame of a torch, or on a block, the rest in air; with a line, all above that, and the edge in water. */
+function warmedBack(section: Piece["section"], grid: Places["grid"], warms: Boundary, line_mm: number | null): Surroundings {
   const air = inAir(section, grid, null);
   const last = grid.columns - 1;
   const top_m = grid.columnMiddle_m[last]! + 0.5 * grid.columnHeight_m[last]!;
-  const from_m = top_m - Math.min(TORCH_mm / 1000, top_m / 3);
+  const from_m = line_mm === null ? top_m - Math.min(TORCH_mm / 1000, top_m / 3) : line_mm / 1000;
+  const wet_m = line_mm === null ? 0 : wetEdge_mm({ mark: { behind_mm: line_mm } }) / 1000;
+  const water = constantBoundary(WET_W_m2K, WET_C);
   return {
     ...air,
-    faces: Array.from(grid.columnMiddle_m, (y_m) => (y_m > from_m ? warms : AIR)),
+    faces: Array.from(grid.columnMiddle_m, (y_m) => (y_m > from_m ? warms : y_m < wet_m ? water : AIR)),
     top: air.top === null ? null : warms,
   };
 }
+
+/** The node at the face of a column; of what is no blade its surface. */
+function faceNode({ grid, edge, surface }: Places, column: number): number {
+  return edge === null ? surface : column === 0 ? edge : column * grid.nodes + grid.nodes - 1;
+}
+
+const shownHex = (film_nm: number): string => (film_nm < BRIGHT_nm ? BRIGHT_HEX : filmHex(film_nm));
 
 /** One shop with its own time. Advance it, command it, ask it: the same seed and the same calls give the same answers. */
 export class PracticeShop {
@@ -190,7 +203,8 @@ export class PracticeShop {
         block: -1,
         laid_s: 0,
         probe_C: ROOM_C,
-        film_nm: 0,
+        line_mm: null,
+        film_nm: new Float64Array(places.grid.columns),
         shift_K: surfaceShift_K(steel.composition_wtpct),
         owed_s: 0,
       };
@@ -252,10 +266,11 @@ export class PracticeShop {
             ? allAround(section, grid, airBoundary(0.8, STILL_W_m2K, this.ovenTrue_C()))
             : allAround(section, grid, constantBoundary(VESSEL_W_m2K[p.vessel], this.ovenTrue_C()));
         case "torch":
-          return warmedBack(section, grid, constantBoundary(TORCH_W_m2K, TORCH_C));
+          return warmedBack(section, grid, constantBoundary((p.line_mm === null ? 1 : WET_TORCH) * TORCH_W_m2K, TORCH_C), p.line_mm);
         case "bar": {
-          const block_C = ROOM_C + (BLOCK_C - ROOM_C) * Math.exp((p.laid_s - this.time_s) / BLOCK_COOLS_s);
-          return warmedBack(section, grid, constantBoundary(BLOCK_W_m2K, block_C));
+          const laid_C = p.line_mm === null ? BLOCK_C : WET_BLOCK_C;
+          const block_C = ROOM_C + (laid_C - ROOM_C) * Math.exp((p.laid_s - this.time_s) / BLOCK_COOLS_s);
+          return warmedBack(section, grid, constantBoundary(BLOCK_W_m2K, block_C), p.line_mm);
         }
         case "bath":
           return inBath(
@@ -278,11 +293,13 @@ export class PracticeShop {
       stepAim_K: STEP_K.coarse,
     });
     p.T = temperature_C;
-    const edge_C = p.T[p.places.edge ?? p.places.surface]!;
     // What scaled is rubbed bright before its colours are run; under a bath there is no air to colour it.
-    if (edge_C > SCALES_C) p.film_nm = 0;
-    else if (p.place !== "bath")
-      p.film_nm = growFilm_nm(p.film_nm, { temperature_C: edge_C, hold_min: step_s / 60, alloyShift_K: p.shift_K });
+    p.film_nm.forEach((film, column) => {
+      const side_C = p.T[faceNode(p.places, column)]!;
+      if (side_C > SCALES_C) p.film_nm[column] = p.line_mm === null ? 0 : GREY_nm;
+      else if (p.place !== "bath")
+        p.film_nm[column] = growFilm_nm(film, { temperature_C: side_C, hold_min: step_s / 60, alloyShift_K: p.shift_K });
+    });
     const seen_C = p.T[p.places.surface]!;
     p.probe_C = seen_C + PROBE_OFFSET_C + (p.probe_C - seen_C - PROBE_OFFSET_C) * Math.exp(-step_s / PROBE_LAG_s);
   }
@@ -317,6 +334,7 @@ export class PracticeShop {
         p.tub = command.medium === undefined ? null : (this.catalogue.medium(command.medium) ?? null);
         p.coat = command.coat ?? null;
         p.vessel = command.in;
+        p.line_mm = command.line_mm ?? null;
         if (command.to === "bar" && p.block !== (command.block ?? 0)) [p.block, p.laid_s] = [command.block ?? 0, this.time_s];
         return;
       }
@@ -382,7 +400,11 @@ export class PracticeShop {
           probe_C: limited(p.probe_C + this.noise(PROBE_SD_C)),
           hex: glowHex(Math.max(20, seen_C), ambient),
           glows,
-          edgeHex: p.film_nm < BRIGHT_nm ? BRIGHT_HEX : filmHex(p.film_nm),
+          edgeHex: shownHex(p.film_nm[0]!),
+          along:
+            p.places.edge === null
+              ? []
+              : Array.from(p.film_nm, (film, i) => ({ behind_mm: 1000 * p.places.grid.columnMiddle_m[i]!, hex: shownHex(film) })),
         };
       }),
     };
@@ -402,7 +424,7 @@ export class PracticeShop {
       martensite: p.structure.martensite[edge]!,
       bodyMartensite: p.structure.martensite[surface]!,
       oven_C: this.ovenTrue_C(),
-      edgeColour: oxideName(p.film_nm),
+      edgeColour: oxideName(p.film_nm[0]!),
     };
   }
 }

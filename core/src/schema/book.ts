@@ -175,7 +175,14 @@ export const StepSchema = tagged(
   strict({
     kind: Type.Literal("run"),
     source: choice(RUN_SOURCES),
-    temperature_C: between(...LIMITS.run.temperature_C, "Heat of the colour at the edge, C"),
+    temperature_C: between(...LIMITS.run.temperature_C, "Heat the edge is drawn to, by its colour, C"),
+    /** Where the edge stands in water and stays bare: a line so far behind it is watched instead, and the heat of the colour that is to come there. */
+    mark: Type.Optional(
+      strict({
+        behind_mm: between(...LIMITS.run.behind_mm, "How far behind the edge, mm"),
+        temperature_C: between(...LIMITS.run.temperature_C, "Heat of the colour at the mark, C"),
+      }),
+    ),
     ...because,
   }),
   strict({
@@ -320,8 +327,8 @@ export const CheckSchema = tagged(
   /** The quench sequence that needs no hand was started. */
   strict({ check: Type.Literal("sequence"), state: choice(["started", "stopped"] as const) }),
   strict({ check: Type.Literal("straight"), state: choice(["straight", "bent"] as const) }),
-  /** The colour of the edge in a run; and that it was dunked. */
-  strict({ check: Type.Literal("temper-colour"), name: choice(COLOUR_NAMES) }),
+  /** The colour of what is watched in a run, or of an edge that was to stay bare; and that it was dunked. */
+  strict({ check: Type.Literal("temper-colour"), name: choice(COLOUR_NAMES), at: Type.Optional(Type.Literal("edge")) }),
   strict({ check: Type.Literal("dunked") }),
   /** A fresh hot bar in the place of one that has cooled. */
   strict({ check: Type.Literal("fresh-bar") }),

@@ -25,7 +25,7 @@ export const LIMITS = {
   normalise: { temperature_C: HIGH_C, hold_min: HOLD_min },
   harden: { temperature_C: HIGH_C, hold_min: HOLD_min, fallTo_C: [500, 1000] },
   quench: { bath_C: [-10, 250], depth_mm: [1, 400], transfer_s: [0.2, 60], bath_s: [0.2, 3600], after_s: [0.5, 600], turn_s: [1, 60] },
-  run: { temperature_C: DRAW_C },
+  run: { temperature_C: DRAW_C, behind_mm: [1, 500] },
   temper: { temperature_C: DRAW_C, hold_min: [1, 1440] },
   reading: { instrument_C: INSTRUMENT_C, melts_C: MELTS_C, emissivity: [0.1, 1], light_lux: LIGHT_lux },
   calibration: { time_min: [0, 600], set_C: [20, 1300], second_C: [-20, 1350] },

@@ -44,6 +44,8 @@ export const ShopCommandSchema = tagged(
     in: Type.Optional(choice(VESSELS)),
     /** Which block it is laid on: another number is a fresh one. */
     block: Type.Optional(Type.Integer({ minimum: 0, maximum: 50 })),
+    /** Under a torch or on a block with its edge in water, warmed down to a line so far behind the edge. */
+    line_mm: Type.Optional(between(...LIMITS.run.behind_mm, "How far behind the edge, mm")),
   }),
   strict({ do: Type.Literal("speed"), speed: between(1, 100, "Simulated seconds in one real second") }),
   strict({
@@ -94,6 +96,8 @@ export const ShopReadingSchema = strict({
       glows: Type.Boolean(),
       /** How its edge looks where it was rubbed bright: bare steel, or the colour of its film. */
       edgeHex: Type.String({ pattern: "^#[0-9a-f]{6}$" }),
+      /** The same from its edge back, each so far behind it; of what is no blade nothing. */
+      along: Type.Array(strict({ behind_mm: between(0, 1000, "mm"), hex: Type.String({ pattern: "^#[0-9a-f]{6}$" }) }), { maxItems: 64 }),
     }),
     { maxItems: 8 },
   ),

@@ -23,6 +23,7 @@ export const REASONS = [
   "other-end",
   "keeps-heat",
   "runs-from-body",
+  "edge-stays-bare",
   "runs-from-heat",
   "first-temper",
   "second-temper",

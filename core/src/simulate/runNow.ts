@@ -2,15 +2,15 @@
 
 import { OXIDE_NAMES, oxideFilm_nm, oxideName, temperatureForFilm_C } from "../colour/oxide.js";
 import { normalCdf } from "../numerics/normal.js";
-import { COLOUR_MIN } from "../plan/route.js";
+import type { ColourRun, OneRun } from "../plan/colourRun.js";
+import { COLOUR_MIN } from "../plan/runHeat.js";
 import type { ColourName } from "../schema/book.js";
-import type { ColourRun, OneRun } from "./colourRun.js";
 
 /** How well an eye names a temper colour, nm of film: some 8 C (judgement); how often it names another altogether. */
 const NAMING_nm = 2.7;
 const SLIP = 0.03;
 
-/** A colour that was seen at the edge, so long after heat began to run. */
+/** A colour that was seen where it is watched, so long after heat began to run. */
 export interface ColourSeen {
   readonly name: ColourName;
   readonly after_s: number;
@@ -31,8 +31,8 @@ export function namesIt(name: ColourName, film_nm: number): number {
 
 /** What each run is worth by the colours that were seen, together 1. */
 export function weighRuns({ runs, times_s }: ColourRun, seen: readonly ColourSeen[]): number[] {
-  const weights = runs.map(({ edge_nm }) =>
-    seen.reduce((worth, { name, after_s }) => worth * namesIt(name, filmAt(edge_nm, rowAt(times_s, after_s))), 1),
+  const weights = runs.map(({ watched_nm }) =>
+    seen.reduce((worth, { name, after_s }) => worth * namesIt(name, filmAt(watched_nm, rowAt(times_s, after_s))), 1),
   );
   const sum = weights.reduce((a, b) => a + b, 0);
   return weights.map((w) => w / sum);
@@ -54,10 +54,10 @@ function filmAt(film_nm: Float32Array, at: number): number {
 }
 
 /** When a run reaches a film, s; Infinity where it never does. */
-function reaches_s({ edge_nm }: OneRun, times_s: readonly number[], film_nm: number): number {
-  const i = edge_nm.findIndex((film) => film >= film_nm);
+function reaches_s({ watched_nm }: OneRun, times_s: readonly number[], film_nm: number): number {
+  const i = watched_nm.findIndex((film) => film >= film_nm);
   if (i <= 0) return i === 0 ? 0 : Infinity;
-  const [a, b] = [edge_nm[i - 1]!, edge_nm[i]!];
+  const [a, b] = [watched_nm[i - 1]!, watched_nm[i]!];
   return times_s[i - 1]! + ((times_s[i]! - times_s[i - 1]!) * (film_nm - a)) / Math.max(1e-9, b - a);
 }
 
@@ -78,7 +78,7 @@ export interface RunNow {
   readonly isBorneOut: boolean;
   /** It names the colour wanted, or one past it. One glance is too early as often as not: that alone is no call to stop. */
   readonly isSeen: boolean;
-  /** Until the edge has the colour wanted, s: the middle, and from when to when in nine of ten; Infinity where it may never come. */
+  /** Until it has the colour wanted, s: the middle, and from when to when in nine of ten; Infinity where it may never come. */
   readonly left_s: number;
   readonly from_s: number;
   readonly to_s: number;
@@ -86,16 +86,17 @@ export interface RunNow {
   readonly never: number;
   /** Between these it is near enough, s from now, of the likeliest run. */
   readonly window_s: readonly [number, number];
-  /** Colour of the edge now, and films along the piece now and in `ahead_s`, of the likeliest run. */
-  readonly edge: ColourName;
-  readonly edge_nm: number;
+  /** Colour of what is watched, how hot the edge is, and films along the piece now and in `AHEAD_s`, of the likeliest run. */
+  readonly colour: ColourName;
+  readonly watched_nm: number;
+  readonly edge_C: number;
   readonly along_nm: readonly number[];
   readonly ahead_nm: readonly number[];
-  /** The edge of the likeliest run over the `COMING_s` from now, evenly, nm. */
+  /** What is watched of the likeliest run over the `COMING_s` from now, evenly, nm. */
   readonly coming_nm: readonly number[];
 }
 
-/** How far the edge is looked ahead on the strip, s, and in how many places. */
+/** How far what is watched is looked ahead on the strip, s, and in how many places. */
 export const COMING_s = 60;
 const COMING = 41;
 /** How far ahead the dashed colours stand, s. */
@@ -134,11 +135,11 @@ export function runNow(
   const one = runs[likeliest]!;
   const count = places_mm.length;
   const along = (t_s: number): readonly number[] => {
-    const row = Math.min(one.edge_nm.length - 1, Math.round(rowAt(times_s, t_s)));
+    const row = Math.min(one.watched_nm.length - 1, Math.round(rowAt(times_s, t_s)));
     return Array.from(one.along_nm.subarray(row * count, (row + 1) * count));
   };
-  const edgeAt = (t_s: number): number => filmAt(one.edge_nm, rowAt(times_s, t_s));
-  const edge_nm = edgeAt(after_s);
+  const watchedAt = (t_s: number): number => filmAt(one.watched_nm, rowAt(times_s, t_s));
+  const watched_nm = watchedAt(after_s);
   const left_s = at(0.5);
   const past = namesPast(run, seen, after_s);
   const isBorneOut = past !== null && past >= -1;
@@ -151,11 +152,12 @@ export function runNow(
     to_s: at(0.95),
     never: reached.reduce((sum, t, i) => sum + (t === Infinity ? weights[i]! : 0), 0),
     window_s: [reaches_s(one, times_s, near_nm[0]) - after_s, reaches_s(one, times_s, near_nm[1]) - after_s],
-    edge: oxideName(edge_nm),
-    edge_nm,
+    colour: oxideName(watched_nm),
+    watched_nm,
+    edge_C: filmAt(one.edge_C, rowAt(times_s, after_s)),
     along_nm: along(after_s),
     ahead_nm: along(after_s + AHEAD_s),
-    coming_nm: Array.from({ length: COMING }, (_, k) => edgeAt(after_s + (k * COMING_s) / (COMING - 1))),
+    coming_nm: Array.from({ length: COMING }, (_, k) => watchedAt(after_s + (k * COMING_s) / (COMING - 1))),
   };
 }
 

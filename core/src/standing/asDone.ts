@@ -5,7 +5,8 @@ import type { HeatContext } from "../heatNow/heatNow.js";
 import type { Mishap, Route, Step } from "../schema/book.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { LIMITS } from "../schema/limits.js";
-import { surfaceShift_K } from "../simulate/colourRun.js";
+import { surfaceShift_K } from "../plan/colourRun.js";
+import { FIRST_COLOUR_C, watchedOf } from "../plan/runHeat.js";
 import { colourAtHeat, heatOfColour_C } from "../simulate/runNow.js";
 import { bathTimes, type BathTimes } from "./bathTimes.js";
 import { heatHad, type HeatHad } from "./heatHad.js";
@@ -140,12 +141,24 @@ function temperAsDone(state: PieceState, temper: Temper, step: number): Temper {
 }
 
 /** A colour run by the colour that was found when it was cold; as planned where nobody looked, or where it is the one planned. */
+/** How hot a shop is, C: what the fall from a mark to its edge is measured from. */
+const SHOP_C = 20;
+
+/**
+ * By the colour that was found. At a mark it says how hot the edge behind it was: over the shop as much less as it was planned to be (a
+ * fall along a piece keeps its form: judgement). A colour on the edge itself says it outright, and a bare one that it took none.
+ */
 function runAsDone(state: PieceState, run: Run, step: number, { catalogue }: HeatContext): Run {
-  const { cold } = runLogOf(state, step);
-  if (cold === null) return run;
+  const { cold, edge } = runLogOf(state, step);
   const surface_K = surfaceShift_K(resolveSteel(catalogue, state.piece.steel).composition_wtpct);
-  if (colourAtHeat(run.temperature_C, surface_K) === cold) return run;
-  return { ...run, temperature_C: within(Math.round(heatOfColour_C(cold, surface_K)), LIMITS.run.temperature_C) };
+  const drawnTo = (T: number): Run => ({ ...run, temperature_C: within(Math.round(T), LIMITS.run.temperature_C) });
+  const watched = watchedOf(run);
+  if (run.mark !== undefined && edge !== null && edge !== "bare") return drawnTo(heatOfColour_C(edge, surface_K));
+  if (cold === null || colourAtHeat(watched.temperature_C, surface_K) === cold) return run;
+  const found_C = heatOfColour_C(cold, surface_K);
+  if (run.mark === undefined) return drawnTo(found_C);
+  const edge_C = SHOP_C + ((run.temperature_C - SHOP_C) * (found_C - SHOP_C)) / (watched.temperature_C - SHOP_C);
+  return drawnTo(edge === "bare" ? Math.min(edge_C, FIRST_COLOUR_C - 1) : edge_C);
 }
 
 export interface AsDone {

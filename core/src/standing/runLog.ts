@@ -18,8 +18,9 @@ export interface RunLog {
   readonly fresh_s: readonly number[];
   readonly dunked_ms: number | null;
   readonly seen: readonly ColourSeen[];
-  /** The colour of the edge after the dunk, looked at cold; null before somebody did. */
+  /** The colour of what was watched after the dunk, looked at cold, and of the edge where that was to stay bare; null before somebody did. */
   readonly cold: ColourName | null;
+  readonly edge: ColourName | null;
 }
 
 /** @param step of the run in the route. */
@@ -39,7 +40,10 @@ export function runLogOf(state: PieceState, step: number): RunLog {
   const since = began_ms === null ? [] : all.filter(({ at_ms }) => at_ms >= began_ms);
   const dunked_ms = since.find(({ reading }) => reading.check === "dunked")?.at_ms ?? null;
   const off_ms = since.find(({ reading }) => reading.check === "fire" && reading.state === "out")?.at_ms ?? null;
-  const colours = since.flatMap(({ reading, at_ms }) => (reading.check === "temper-colour" ? [{ name: reading.name, at_ms }] : []));
+  const named = since.flatMap(({ reading, at_ms }) =>
+    reading.check === "temper-colour" ? [{ name: reading.name, at_ms, isEdge: reading.at === "edge" }] : [],
+  );
+  const colours = named.filter(({ isEdge }) => !isEdge);
   const isBefore = ({ at_ms }: { at_ms: number }): boolean => dunked_ms === null || at_ms < dunked_ms;
   return {
     began_ms,
@@ -50,5 +54,6 @@ export function runLogOf(state: PieceState, step: number): RunLog {
     dunked_ms,
     seen: began_ms === null ? [] : colours.filter(isBefore).map(({ name, at_ms }) => ({ name, after_s: (at_ms - began_ms) / 1000 })),
     cold: colours.findLast((colour) => !isBefore(colour))?.name ?? null,
+    edge: named.findLast(({ isEdge }) => isEdge)?.name ?? null,
   };
 }

@@ -6,7 +6,7 @@ import { InputError } from "../errors.js";
 import { planRoute } from "../plan/route.js";
 import type { Piece } from "../schema/book.js";
 import { requireAny } from "../schema/checkAll.js";
-import { colourRun, runPlanOf } from "../simulate/colourRun.js";
+import { colourRun, runPlanOf } from "../plan/colourRun.js";
 import { AHEAD_s, runNow } from "../simulate/runNow.js";
 import { startNamed } from "./route.js";
 import { wayNamed } from "./wayNamed.js";
@@ -60,7 +60,8 @@ export function colourRunVerb(input: unknown) {
     from_s: orNull(now.from_s),
     to_s: orNull(now.to_s),
     never: now.never,
-    edge: { name: now.edge, hex: filmHex(now.edge_nm) },
+    at: { behind_mm: plan.behind_mm, name: now.colour, hex: filmHex(now.watched_nm) },
+    edge_C: now.edge_C,
     now: bandsOf(now.along_nm, run.places_mm),
     ahead: { in_s: AHEAD_s, bands: bandsOf(now.ahead_nm, run.places_mm) },
   };

@@ -136,6 +136,7 @@ export const REASON_TEXT: Readonly<Record<Reason, string>> = {
   "other-end": "The other end, the first kept cool.",
   "keeps-heat": "Only the part that works, and out with heat left in the rest.",
   "runs-from-body": "Warmed far from the edge until the colour reaches it.",
+  "edge-stays-bare": "The first colour at the edge would be too soft: it stays bare, and a line behind it is watched.",
   "runs-from-heat": "What is left of the heat runs back to the edge.",
   "first-temper": "Takes the brittleness out.",
   "second-temper": "Tempers what turned hard while the first one cooled.",

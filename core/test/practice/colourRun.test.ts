@@ -6,21 +6,21 @@ import { CATALOGUE } from "../../src/catalogue.js";
 import { planRoute } from "../../src/plan/route.js";
 import { PracticeShop } from "../../src/practice/shop.js";
 import type { Draws, Hardens } from "../../src/schema/book.js";
-import { colourRun, runPlanOf } from "../../src/simulate/colourRun.js";
+import { colourRun, runPlanOf } from "../../src/plan/colourRun.js";
 import { runNow } from "../../src/simulate/runNow.js";
 import { RUN_CASES } from "../simulate/madeUpRuns.js";
 
 const { piece } = RUN_CASES[3]!;
 
-function shopWith(): PracticeShop {
+function shopWith(what = piece, medium = "fast-oil", bath_C = 55): PracticeShop {
   return new PracticeShop(CATALOGUE, {
     seed: 5,
     speed: 1,
     epoch_ms: 1e9,
     ambient_lux: 20,
-    pieces: [{ id: "p", piece }],
-    medium: "fast-oil",
-    bath_C: 55,
+    pieces: [{ id: "p", piece: what }],
+    medium,
+    bath_C,
     volume_L: 15,
     forge_C: 900,
     kiln_C: 800,
@@ -78,6 +78,29 @@ describe("a colour run in the simulated shop", () => {
     lay(1);
     shop.advance(120);
     expect(shop.truth("p").edge_C).toBeGreaterThan(120);
+  });
+  it("a striker with its edge in water on a hot bar: the line comes to its colour, the edge stays bare and as hard as it was", () => {
+    const { piece: striker } = RUN_CASES.find(({ name }) => /edge in water/.test(name))!;
+    const shop = shopWith(striker, "water", 25);
+    shop.command({ do: "move", piece: "p", to: "forge" });
+    shop.command({ do: "set", forge_C: 800 });
+    shop.advance(400);
+    shop.command({ do: "move", piece: "p", to: "bath" });
+    shop.advance(60);
+    const before_HRC = shop.truth("p").hardness_HRC;
+    expect(before_HRC).toBeGreaterThan(62);
+    const hexAt = (mm: number): string =>
+      shop.read().pieces[0]!.along.reduce((a, b) => (Math.abs(b.behind_mm - mm) < Math.abs(a.behind_mm - mm) ? b : a)).hex;
+    const bright = hexAt(0);
+    shop.command({ do: "move", piece: "p", to: "bar", block: 0, line_mm: 16 });
+    for (let s = 0; s < 300 && hexAt(17) === bright; s++) shop.advance(1);
+    expect(hexAt(17)).not.toBe(bright);
+    shop.advance(20);
+    expect(shop.truth("p")).toMatchObject({ edgeColour: "bare" });
+    expect(shop.truth("p").edge_C).toBeLessThan(150);
+    expect(shop.truth("p").hardness_HRC).toBeGreaterThan(before_HRC - 1.5);
+    // The back took colours that the edge did not.
+    expect(hexAt(25)).not.toBe(hexAt(0));
   });
   it("in a pot of oil it is at heat in a minute or two, in an oven in ten; in sand between", () => {
     const min = (vessel?: "oil" | "salt" | "sand"): number => {

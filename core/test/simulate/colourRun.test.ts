@@ -1,8 +1,9 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE } from "../../src/catalogue.js";
-import { COLOUR_MIN, planRoute } from "../../src/plan/route.js";
+import { planRoute } from "../../src/plan/route.js";
+import { COLOUR_MIN } from "../../src/plan/runHeat.js";
 import { COLOUR_NAMES } from "../../src/schema/book.js";
-import { colourRun, runPlanOf, type ColourRun } from "../../src/simulate/colourRun.js";
+import { colourRun, runPlanOf, type ColourRun } from "../../src/plan/colourRun.js";
 import { bandOf, colourAtHeat, heatOfColour_C, namesIt, runNow, weighRuns } from "../../src/simulate/runNow.js";
 import { oxideFilm_nm, OXIDE_NAMES } from "../../src/colour/oxide.js";
 import { predict } from "../../src/simulate/predict.js";
@@ -17,10 +18,10 @@ const blade = colourRun(torch.piece, planOf(torch));
 describe("colours that run", () => {
   it("come in their order: the body before the edge, and no film gets thinner", () => {
     for (const { places_mm, runs } of [chisel, blade]) {
-      for (const { edge_nm, along_nm } of runs) {
+      for (const { watched_nm, along_nm } of runs) {
         const last = along_nm.subarray(along_nm.length - places_mm.length);
         expect(last[0]).toBeLessThanOrEqual(last[Math.floor(places_mm.length / 2)]! + 0.01);
-        for (let i = 1; i < edge_nm.length; i++) expect(edge_nm[i]).toBeGreaterThanOrEqual(edge_nm[i - 1]!);
+        for (let i = 1; i < watched_nm.length; i++) expect(watched_nm[i]).toBeGreaterThanOrEqual(watched_nm[i - 1]!);
       }
     }
   });
@@ -51,11 +52,33 @@ describe("colours that run", () => {
   it("a bar cools: a fresh one brings no run less, and more of them to their colour", () => {
     const bar = RUN_CASES.find(({ name }) => name === "chisel, hot bar")!;
     const [one, two] = [[], [300, 600]].map((fresh_s) => colourRun(bar.piece, { ...planOf(bar), fresh_s })) as [ColourRun, ColourRun];
-    one.runs.forEach(({ edge_nm }, i) => {
-      const shared = Math.min(edge_nm.length, two.runs[i]!.edge_nm.length);
-      for (let row = 0; row < shared; row += 20) expect(two.runs[i]!.edge_nm[row]!).toBeGreaterThanOrEqual(edge_nm[row]! - 1e-4);
+    one.runs.forEach(({ watched_nm }, i) => {
+      const shared = Math.min(watched_nm.length, two.runs[i]!.watched_nm.length);
+      for (let row = 0; row < shared; row += 20) expect(two.runs[i]!.watched_nm[row]!).toBeGreaterThanOrEqual(watched_nm[row]! - 1e-4);
     });
     expect(runNow(two, [], 0).never).toBeLessThan(runNow(one, [], 0).never);
+  });
+  it("an edge in water stays near its boil while a line behind it comes to its colour; out of the water it would be as good as drawn", () => {
+    const striker = RUN_CASES.find(({ name }) => /edge in water/.test(name))!;
+    const plan = planOf(striker);
+    expect(plan).toMatchObject({ behind_mm: 16, wet_mm: 4 });
+    const edgeThen_C = ({ runs, target_nm }: ColourRun): number[] =>
+      runs.flatMap(({ watched_nm, edge_C }) => edge_C[watched_nm.findIndex((film) => film >= target_nm)] ?? []);
+    const [wet, dry] = [plan, { ...plan, wet_mm: 0 }].map((one) => edgeThen_C(colourRun(striker.piece, one))) as [number[], number[]];
+    // Most come to it. Water boils at 100 C; boiling takes heat for some tens of kelvin over it, whatever it is given.
+    expect(wet.length).toBeGreaterThan(70);
+    for (const T of wet) expect(T).toBeLessThan(140);
+    const middle = (Ts: readonly number[]): number => [...Ts].sort((a, b) => a - b)[Math.floor(Ts.length / 2)]!;
+    expect(middle(dry) - middle(wet)).toBeGreaterThan(50);
+  });
+  it("what is seen at the line weighs the runs by the line", () => {
+    const striker = RUN_CASES.find(({ name }) => /edge in water/.test(name))!;
+    const run = colourRun(striker.piece, planOf(striker));
+    const now = runNow(run, [{ name: "straw", after_s: 25 }], 25);
+    expect(now.colour).not.toBe("bare");
+    expect(now.along_nm[0]).toBeLessThan(3);
+    expect(now.edge_C).toBeLessThan(140);
+    expect(now.left_s).toBeLessThan(runNow(run, [{ name: "bare", after_s: 25 }], 25).left_s);
   });
   it("a torch that is taken away early leaves some runs short of their colour", () => {
     const short = colourRun(torch.piece, { ...planOf(torch), heats_s: 40 });

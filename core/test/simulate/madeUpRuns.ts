@@ -3,9 +3,10 @@
 import { OXIDE_NAMES, temperatureForFilm_C } from "../../src/colour/oxide.js";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { uniforms } from "../../src/numerics/sampling.js";
-import { COLOUR_MIN, planRoute } from "../../src/plan/route.js";
+import { planRoute } from "../../src/plan/route.js";
+import { COLOUR_MIN } from "../../src/plan/runHeat.js";
 import type { ColourName, Hardens, Piece, RunSource } from "../../src/schema/book.js";
-import { colourRun, runPlanOf, type ColourRun, type OneRun } from "../../src/simulate/colourRun.js";
+import { colourRun, runPlanOf, type ColourRun, type OneRun } from "../../src/plan/colourRun.js";
 import { namesIt, runNow, weighRuns, type ColourSeen } from "../../src/simulate/runNow.js";
 
 const COMMON = { mark: 1, start: "normalised" } as const;
@@ -28,6 +29,19 @@ const BLADE = {
   section: { shape: "wedge", spine_mm: 6, edge_mm: 1, height_mm: 40 },
 };
 
+/** Planned with its edge in water, and a line behind it that is watched. */
+const STRIKER = {
+  name: "Fire striker",
+  mark: "2",
+  kind: "striker",
+  form: "striker",
+  steel: "w1",
+  start: "normalised",
+  use: "striker",
+  length_mm: 80,
+  section: { shape: "wedge", spine_mm: 5, edge_mm: 4, height_mm: 26 },
+};
+
 export interface RunCase {
   readonly name: string;
   readonly piece: Piece;
@@ -41,6 +55,7 @@ export const RUN_CASES: readonly RunCase[] = [
   { name: "chisel, torch", piece: pieceOf(CHISEL), hardens: "face", source: "torch" },
   { name: "chisel, hot bar", piece: pieceOf(CHISEL), hardens: "face", source: "hot-bar" },
   { name: "blade, torch on its back", piece: pieceOf(BLADE), hardens: "whole", source: "torch" },
+  { name: "striker, edge in water, hot bar", piece: pieceOf(STRIKER), hardens: "whole", source: "hot-bar" },
   { name: "blade, back on a hot bar", piece: pieceOf(BLADE), hardens: "whole", source: "hot-bar" },
 ];
 
@@ -69,10 +84,10 @@ export function stopped(first: ReturnType<Rerun>, again: Rerun | null, surface_K
   const even = uniforms(seed);
   const filmAt = (t_s: number): number => {
     const next = run.times_s.findIndex((t) => t > t_s);
-    const i = Math.min(truth.edge_nm.length - 1, next < 0 ? truth.edge_nm.length - 1 : next - 1);
-    const j = Math.min(truth.edge_nm.length - 1, i + 1);
+    const i = Math.min(truth.watched_nm.length - 1, next < 0 ? truth.watched_nm.length - 1 : next - 1);
+    const j = Math.min(truth.watched_nm.length - 1, i + 1);
     const share = j === i ? 0 : (t_s - run.times_s[i]!) / (run.times_s[j]! - run.times_s[i]!);
-    return truth.edge_nm[i]! + Math.min(1, share) * (truth.edge_nm[j]! - truth.edge_nm[i]!);
+    return truth.watched_nm[i]! + Math.min(1, share) * (truth.watched_nm[j]! - truth.watched_nm[i]!);
   };
   const nameOf = (film_nm: number): ColourName => {
     let left = even();

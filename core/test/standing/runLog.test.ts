@@ -3,17 +3,25 @@ import { pieceState, type PieceState } from "../../src/book/state.js";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { actsOfRoute } from "../../src/plan/acts.js";
 import { planRoute } from "../../src/plan/route.js";
-import type { BookEvent, Check, Draws } from "../../src/schema/book.js";
+import { FIRST_COLOUR_C } from "../../src/plan/runHeat.js";
+import type { BookEvent, Check, ColourName, Draws } from "../../src/schema/book.js";
 import { heatOfColour_C } from "../../src/simulate/runNow.js";
 import { asDone } from "../../src/standing/asDone.js";
 import { runLogOf } from "../../src/standing/runLog.js";
 import { BILLHOOK } from "../pieces.js";
+import { RUN_CASES } from "../simulate/madeUpRuns.js";
 
 const START_ms = 1e9;
 
 /** A piece at its run, out of the bath at the start, with these looks so many seconds later. */
-function running(draws: Draws, looks: readonly (readonly [number, Check])[], hasTaps = true): { state: PieceState; step: number } {
-  const route = planRoute(CATALOGUE, BILLHOOK, "forge", { way: { hardens: "edge", draws } });
+function running(
+  draws: Draws,
+  looks: readonly (readonly [number, Check])[],
+  hasTaps = true,
+  piece = BILLHOOK,
+): { state: PieceState; step: number } {
+  const hardens = piece === BILLHOOK ? "edge" : "whole";
+  const route = planRoute(CATALOGUE, piece, "forge", { way: { hardens, draws } });
   const acts = actsOfRoute(route);
   const at = acts.findIndex(({ kind }) => kind === "run");
   const quench = acts.find(({ kind }) => kind === "quench")!;
@@ -26,7 +34,7 @@ function running(draws: Draws, looks: readonly (readonly [number, Check])[], has
     reading,
   });
   const state = pieceState("p", [
-    { id: "a", piece: "p", at_ms: 1, kind: "piece", definition: BILLHOOK },
+    { id: "a", piece: "p", at_ms: 1, kind: "piece", definition: piece },
     { id: "b", piece: "p", at_ms: 2, kind: "route", route },
     ...(hasTaps
       ? [
@@ -40,7 +48,7 @@ function running(draws: Draws, looks: readonly (readonly [number, Check])[], has
   return { state, step: acts[at]!.step };
 }
 
-const colour = (name: "straw" | "bronze" | "purple" | "blue"): Check => ({ check: "temper-colour", name });
+const colour = (name: ColourName): Check => ({ check: "temper-colour", name });
 
 describe("the log of a run", () => {
   it("by its own heat begins when it comes out of the bath, with the seconds it was in", () => {
@@ -54,7 +62,19 @@ describe("the log of a run", () => {
       dunked_ms: null,
       seen: [{ name: "straw", after_s: 20 }],
       cold: null,
+      edge: null,
     });
+  });
+  it("what was seen on an edge that was to stay bare is no look at the line", () => {
+    const edge = (name: "bare" | "straw"): Check => ({ check: "temper-colour", name, at: "edge" });
+    const { state, step } = running("torch", [
+      [0, { check: "fire", state: "in" }],
+      [20, colour("straw")],
+      [25, { check: "dunked" }],
+      [40, colour("bronze")],
+      [44, edge("bare")],
+    ]);
+    expect(runLogOf(state, step)).toMatchObject({ seen: [{ name: "straw", after_s: 20 }], cold: "bronze", edge: "bare" });
   });
   it("begins when the quench was called done where nobody tapped the bath", () => {
     const { state, step } = running("residual", [], false);
@@ -107,5 +127,35 @@ describe("the log of a run", () => {
     const planned = running("torch", []);
     const plan = asDone(planned.state, { catalogue: CATALOGUE })!.route.steps[planned.step];
     expect(plan).toEqual(planned.state.route!.steps[planned.step]);
+  });
+});
+
+describe("a run to a line behind an edge in water", () => {
+  const { piece } = RUN_CASES.find(({ name }) => /edge in water/.test(name))!;
+  const fire: readonly [number, Check] = [0, { check: "fire", state: "in" }];
+  const dunked: readonly [number, Check] = [30, { check: "dunked" }];
+  const edge = (name: ColourName): Check => ({ check: "temper-colour", name, at: "edge" });
+  const drawn_C = (...cold: readonly Check[]): number => {
+    const { state, step } = running(
+      "hot-bar",
+      [fire, dunked, ...cold.map((reading, i): readonly [number, Check] => [40 + i, reading])],
+      true,
+      piece,
+    );
+    const run = asDone(state, { catalogue: CATALOGUE })!.route.steps[step]!;
+    if (run.kind !== "run") throw new Error(run.kind);
+    return run.temperature_C;
+  };
+  it("a line as wanted leaves the edge as planned; past it the edge was hotter, short of it cooler", () => {
+    const planned = drawn_C();
+    expect(drawn_C(colour("dark straw"), edge("bare"))).toBe(planned);
+    expect(drawn_C(colour("blue"), edge("bare"))).toBeGreaterThan(planned);
+    expect(drawn_C(colour("light straw"), edge("bare"))).toBeLessThan(planned);
+    // What shows no colour was under the first of them.
+    expect(drawn_C(colour("grey"), edge("bare"))).toBeLessThan(FIRST_COLOUR_C);
+  });
+  it("a colour on the edge itself says what it was drawn to, whatever the line was", () => {
+    expect(drawn_C(colour("dark straw"), edge("straw"))).toBeCloseTo(heatOfColour_C("straw", 0), -1);
+    expect(drawn_C(edge("purple"))).toBeGreaterThan(drawn_C(edge("straw")));
   });
 });

@@ -140,7 +140,7 @@ describe("what is read and done by hand", () => {
   });
   it("a colour run: wait, and stop once the colour was seen when it should be there", () => {
     const early = runVerb("colour-run", { ...RUN, seen: [], after_s: 5 }) as { wanted: { name: string } };
-    expect(early).toMatchObject({ call: "wait", edge: { name: "bare" } });
+    expect(early).toMatchObject({ call: "wait", at: { behind_mm: 0, name: "bare" } });
     const wanted = early.wanted.name;
     const seen = [
       { name: wanted, after_s: 119 },

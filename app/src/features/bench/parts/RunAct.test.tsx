@@ -1,18 +1,38 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
-import { cleanup, render, screen } from "@testing-library/react";
+import { cleanup, render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { CATALOGUE, pieceState, piecesOf, planRoute, type BookEvent, type Check, type PieceState, actsOfRoute } from "@tembrak/core";
+import {
+  CATALOGUE,
+  pieceState,
+  piecesOf,
+  planRoute,
+  type BookEvent,
+  type Check,
+  type Piece,
+  type PieceState,
+  actsOfRoute,
+} from "@tembrak/core";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { MemoryRouter } from "react-router";
 import { demoEvents } from "../../../store/demoBook.js";
 import { RunAct } from "./RunAct.js";
 
 const NOW_ms = Date.UTC(2026, 10, 25, 12);
-const { piece } = piecesOf(demoEvents(NOW_ms)).find((state) => state.piece.name === "Drawknife")!;
-const routeBy = (draws: "torch" | "hot-bar") => planRoute(CATALOGUE, piece, "forge", { way: { hardens: "whole", draws } });
+const { piece: DRAWKNIFE } = piecesOf(demoEvents(NOW_ms)).find((state) => state.piece.name === "Drawknife")!;
+/** Planned with its edge in water, and a line behind it that is watched. */
+const STRIKER: Piece = {
+  name: "Fire striker",
+  mark: "2",
+  kind: "striker",
+  steel: "w1",
+  start: "normalised",
+  use: "striker",
+  length_mm: 80,
+  section: { shape: "wedge", spine_mm: 5, edge_mm: 4, height_mm: 26 },
+};
 
-function atRun(looks: readonly Check[], draws: "torch" | "hot-bar"): PieceState {
-  const route = routeBy(draws);
+function atRun(looks: readonly Check[], draws: "torch" | "hot-bar", piece: Piece): PieceState {
+  const route = planRoute(CATALOGUE, piece, "forge", { way: { hardens: "whole", draws } });
   const acts = actsOfRoute(route);
   const at = acts.findIndex(({ kind }) => kind === "run");
   return pieceState("p", [
@@ -32,9 +52,9 @@ function atRun(looks: readonly Check[], draws: "torch" | "hot-bar"): PieceState 
 
 afterEach(cleanup);
 
-function show(looks: readonly Check[], draws: "torch" | "hot-bar" = "torch") {
+function show(looks: readonly Check[], draws: "torch" | "hot-bar" = "torch", piece = DRAWKNIFE) {
   const [checks, done]: [Check[], number[]] = [[], []];
-  const state = atRun(looks, draws);
+  const state = atRun(looks, draws, piece);
   const bench = {
     trouble: null,
     isStoring: false,
@@ -94,6 +114,30 @@ describe("a colour run at the bench", () => {
     );
     expect(screen.queryByRole("button", { name: /^Fresh bar/ })).toBeNull();
     expect(screen.getByRole("button", { name: /^Heat on again/ })).toBeTruthy();
+  });
+  it("with its edge in water a line is watched; dunked, it asks for the line and for the edge, and keeps them apart", async () => {
+    show([], "hot-bar", STRIKER);
+    expect(screen.getByText(/^The edge in water, 4 mm deep; the back on the bar, bright orange/)).toBeTruthy();
+    cleanup();
+    show([{ check: "fire", state: "in" }], "hot-bar", STRIKER);
+    expect(screen.getByText(/At the line you see:/)).toBeTruthy();
+    cleanup();
+    const { checks } = show(
+      [
+        { check: "fire", state: "in" },
+        { check: "dunked" },
+        { check: "temper-colour", name: "blue" },
+        { check: "temper-colour", name: "bare", at: "edge" },
+      ],
+      "hot-bar",
+      STRIKER,
+    );
+    expect(screen.getByText(/What colour is the line now/)).toBeTruthy();
+    expect(screen.getByText(/A bare edge is as hard as it was/)).toBeTruthy();
+    const edge = screen.getByRole("group", { name: /colour of the edge, cold/ });
+    expect(within(edge).getByRole("button", { name: "bare" }).getAttribute("aria-pressed")).toBe("true");
+    await userEvent.click(within(edge).getByRole("button", { name: /^straw$/ }));
+    expect(checks).toEqual([{ check: "temper-colour", name: "straw", at: "edge" }]);
   });
   it("dunked, it asks for the colour that is there, and is done with it", async () => {
     const dunked = show([{ check: "fire", state: "in" }, { check: "dunked" }]);

@@ -21,7 +21,7 @@ import { alloyShiftOf_K } from "../../../format/alloyShift.js";
 import { filmColour } from "../../../parts/ribbonColour.js";
 import { useSettings } from "../../../store/useStore.js";
 import { actWords } from "../../../words/actWords.js";
-import { colourKeys, foundWords, HEAT_WORDS, runEnd, runWords } from "../../../words/runWords.js";
+import { colourKeys, edgeWords, foundWords, HEAT_WORDS, runAfter, runWords, watchedPlace, wetWords } from "../../../words/runWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 import { RunDrawing } from "./RunDrawing.js";
 
@@ -46,17 +46,21 @@ const KEY_FILM: Readonly<Partial<Record<ColourName, number>>> = {
   grey: 66,
 };
 
-function ColourKeys({
-  wanted,
-  seen,
-  bench,
-  legend,
-}: Pick<Props, "bench"> & { wanted: ColourName; seen: ColourName | undefined; legend: string }) {
+interface KeysProps extends Pick<Props, "bench"> {
+  readonly names: readonly ColourName[];
+  readonly wanted: ColourName;
+  readonly seen: ColourName | undefined;
+  readonly legend: string;
+  /** Of an edge that was to stay bare, not of what is watched. */
+  readonly isEdge?: boolean;
+}
+
+function ColourKeys({ names, wanted, seen, bench, legend, isEdge = false }: KeysProps) {
   return (
     <div className="colour-keys" role="group" aria-label={legend}>
-      {colourKeys(wanted).map((name) => {
+      {names.map((name) => {
         const film_nm = KEY_FILM[name];
-        const reading: Check = { check: "temper-colour", name };
+        const reading: Check = { check: "temper-colour", name, ...(isEdge ? { at: "edge" as const } : {}) };
         return (
           <button
             key={name}
@@ -75,8 +79,8 @@ function ColourKeys({
   );
 }
 
-/** What the edge will be over the next minute: now at the left, the jaws where it is right. */
-function EdgeStrip({ now, wanted }: { now: RunNow; wanted: ColourName }) {
+/** What is watched over the next minute: now at the left, the jaws where it is right. */
+function EdgeStrip({ now, wanted, place }: { now: RunNow; wanted: ColourName; place: string }) {
   const W = 1000;
   const cell = W / now.coming_nm.length;
   const xOf = (s: number): number => Math.min(W + 40, Math.max(-40, (s / COMING_s) * W));
@@ -87,7 +91,7 @@ function EdgeStrip({ now, wanted }: { now: RunNow; wanted: ColourName }) {
         viewBox={`0 0 ${W} 70`}
         preserveAspectRatio="none"
         role="img"
-        aria-label={`The edge over the next minute; right for ${wanted} between the jaws`}
+        aria-label={`The ${place} over the next minute; right for ${wanted} between the jaws`}
       >
         {now.coming_nm.map((film, i) => (
           <rect key={i} x={i * cell} y={14} width={cell + 1} height={42} fill={film < 3 ? "var(--line2)" : filmColour(film)} />
@@ -126,19 +130,32 @@ function useStopCall(now: RunNow | null, log: RunLog, wanted: ColourName, now_ms
 }
 
 /** In the simulated shop its edge can be seen: as it is, without a name. */
-function Seen({ state }: Pick<Props, "state">) {
+function Seen({ state, line_mm }: Pick<Props, "state"> & { line_mm: number | null }) {
   const shop = useShopBeside();
   const seen = state.piece.isPractice === true ? shop?.reading?.pieces.find(({ id }) => id === state.id) : undefined;
   if (seen === undefined) return null;
+  const at =
+    line_mm === null
+      ? undefined
+      : seen.along.reduce((a, b) => (Math.abs(b.behind_mm - line_mm) < Math.abs(a.behind_mm - line_mm) ? b : a), seen.along[0]!);
   return (
     <figure className="seen-edge">
-      <i style={{ background: seen.edgeHex }} />
-      <figcaption>the edge of the simulated piece, in daylight</figcaption>
+      <i style={{ background: at?.hex ?? seen.edgeHex }} />
+      {at === undefined ? null : <i style={{ background: seen.edgeHex }} />}
+      <figcaption>
+        {at === undefined ? "the edge of the simulated piece, in daylight" : "the line and the edge of the simulated piece, in daylight"}
+      </figcaption>
     </figure>
   );
 }
 
-interface RunningProps extends Props {
+/** Where its colour is looked for, and the line where there is one. */
+interface Watched {
+  readonly place: string;
+  readonly line_mm: number | null;
+}
+
+interface RunningProps extends Props, Watched {
   readonly log: RunLog;
   readonly run: ColourRun | undefined;
   readonly wanted: ColourName;
@@ -180,19 +197,22 @@ function HeatKeys({ bench, source, hasHeat, wanted }: Pick<RunningProps, "bench"
   );
 }
 
-function Running({ state, bench, now_ms, log, run, wanted, source }: RunningProps) {
+function Running({ state, bench, now_ms, log, run, wanted, source, place, line_mm }: RunningProps) {
+  const units = useSettings();
   const after_s = (now_ms - log.began_ms!) / 1000;
   const now = run === undefined ? null : runNow(run, log.seen, after_s);
   useStopCall(now, log, wanted, now_ms);
   // The first bar too, while it is new.
   const isFresh = source === "hot-bar" && after_s - (log.fresh_s.at(-1) ?? 0) < FRESH_s;
   const words =
-    now === null ? { big: "…", what: "Working it out", range: "watch the edge meanwhile" } : runWords(now, wanted, source, isFresh);
+    now === null
+      ? { big: "…", what: "Working it out", range: `watch the ${place} meanwhile` }
+      : runWords(now, wanted, source, isFresh, line_mm !== null);
   const hasHeat = source !== "residual" && log.off_ms === null;
   return (
     <>
       {now === null || run === undefined ? null : (
-        <RunDrawing state={state} now={now} reach_mm={run.places_mm[run.places_mm.length - 1]!} />
+        <RunDrawing state={state} now={now} reach_mm={run.places_mm[run.places_mm.length - 1]!} line_mm={line_mm} />
       )}
       <div className="bench-main run">
         <div className="bench-left run-left">
@@ -209,10 +229,18 @@ function Running({ state, bench, now_ms, log, run, wanted, source }: RunningProp
           </div>
         </div>
         <div>
-          {now === null ? null : <EdgeStrip now={now} wanted={wanted} />}
-          <Seen state={state} />
-          <p className="run-note">At the {runEnd(state.piece)} you see:</p>
-          <ColourKeys wanted={wanted} seen={log.seen.at(-1)?.name} bench={bench} legend={`The colour at the ${runEnd(state.piece)}`} />
+          {now === null ? null : <EdgeStrip now={now} wanted={wanted} place={place} />}
+          <Seen state={state} line_mm={line_mm} />
+          <p className="run-note">
+            {now === null || line_mm === null ? "" : `${edgeWords(now.edge_C, units)}. `}At the {place} you see:
+          </p>
+          <ColourKeys
+            names={colourKeys(wanted)}
+            wanted={wanted}
+            seen={log.seen.at(-1)?.name}
+            bench={bench}
+            legend={`The colour at the ${place}`}
+          />
         </div>
       </div>
       <div className="bench-keys">
@@ -224,8 +252,8 @@ function Running({ state, bench, now_ms, log, run, wanted, source }: RunningProp
 }
 
 /** Not begun: what is brought to it, and where. */
-function ToBegin({ bench, source, wanted }: Pick<Props, "bench"> & { source: RunSource; wanted: ColourName }) {
-  const { bring, where } = HEAT_WORDS[source];
+function ToBegin({ bench, source, wanted, where }: Pick<Props, "bench"> & { source: RunSource; wanted: ColourName; where: string }) {
+  const { bring } = HEAT_WORDS[source];
   return (
     <>
       <div className="bench-main run">
@@ -242,26 +270,40 @@ function ToBegin({ bench, source, wanted }: Pick<Props, "bench"> & { source: Run
 }
 
 /** Dunked: looked at cold, in one's own light, with time. */
-function Dunked({ state, act, bench, log, wanted }: Props & { log: RunLog; wanted: ColourName }) {
+function Dunked({ state, act, bench, log, wanted, place, line_mm }: Props & Watched & { log: RunLog; wanted: ColourName }) {
   const words = actWords(act, state, useSettings());
-  const found = log.cold === null ? null : foundWords(log.cold, wanted);
+  const found = log.cold === null ? null : foundWords(log.cold, wanted, place);
   return (
     <>
       <div className="bench-main run">
         <div className="bench-left">
-          <p className="to-go">Wipe it. What colour is the {runEnd(state.piece)} now?</p>
+          <p className="to-go">Wipe it. What colour is the {place} now?</p>
           <p className="from2" role="status">
             {found?.words ?? "Cold, in your own light: nothing runs any more. Where there are several, what works counts."}
           </p>
         </div>
         <div>
-          <Seen state={state} />
+          <Seen state={state} line_mm={line_mm} />
           <ColourKeys
+            names={colourKeys(wanted)}
             wanted={wanted}
             seen={log.cold ?? undefined}
             bench={bench}
-            legend={`The colour at the ${runEnd(state.piece)}, cold`}
+            legend={`The colour at the ${place}, cold`}
           />
+          {line_mm === null ? null : (
+            <>
+              <p className="run-note">And the edge itself:</p>
+              <ColourKeys
+                names={EDGE_COLOURS}
+                wanted="bare"
+                seen={log.edge ?? undefined}
+                bench={bench}
+                legend="The colour of the edge, cold"
+                isEdge
+              />
+            </>
+          )}
         </div>
       </div>
       <div className="bench-keys">
@@ -285,15 +327,22 @@ function Dunked({ state, act, bench, log, wanted }: Props & { log: RunLog; wante
   );
 }
 
+/** What an edge that was to stay bare may have taken. */
+const EDGE_COLOURS: readonly ColourName[] = ["bare", "light straw", "straw", "dark straw", "bronze", "purple"];
+
 export function RunAct(props: Props) {
   const { state, act, bench } = props;
+  const units = useSettings();
   const step = state.route?.steps[act.step];
   const log = runLogOf(state, act.step);
   const planned: RunSource = step?.kind === "run" ? step.source : "torch";
   const source = planned === "residual" && log.isHeated ? "torch" : planned;
   const run = useColourRun(state, log).data;
   const wanted = colourAtHeat(act.target_C, alloyShiftOf_K(state.piece.steel));
-  if (log.began_ms === null) return <ToBegin bench={bench} source={source} wanted={wanted} />;
-  if (log.dunked_ms !== null) return <Dunked {...props} log={log} wanted={wanted} />;
-  return <Running {...props} log={log} run={run} wanted={wanted} source={source} />;
+  const own = runAfter(state.route, act.step);
+  const watched: Watched = { place: watchedPlace(state.piece, own), line_mm: own?.mark?.behind_mm ?? null };
+  const where = own?.mark === undefined ? HEAT_WORDS[source].where : wetWords(own, units);
+  if (log.began_ms === null) return <ToBegin bench={bench} source={source} wanted={wanted} where={where} />;
+  if (log.dunked_ms !== null) return <Dunked {...props} {...watched} log={log} wanted={wanted} />;
+  return <Running {...props} {...watched} log={log} run={run} wanted={wanted} source={source} />;
 }

@@ -1,6 +1,6 @@
 /** The piece as its colours run: each where it is now, and dashed where it will be in a moment. */
 
-import { bandOf, type ColourName, type PieceState, type RunNow } from "@tembrak/core";
+import { bandOf, wetEdge_mm, type ColourName, type PieceState, type RunNow } from "@tembrak/core";
 import { useId } from "react";
 import { runEnd } from "../../../words/runWords.js";
 import { filmColour } from "../../../parts/ribbonColour.js";
@@ -39,6 +39,8 @@ interface Props {
   readonly now: RunNow;
   /** How far from the edge the places go, mm. */
   readonly reach_mm: number;
+  /** The line that is watched, behind an edge that stands in water, mm; null where the edge is watched. */
+  readonly line_mm: number | null;
 }
 
 /** A bar as it lies, the end that works to the right; of a blade its section, the edge to the right. */
@@ -60,7 +62,7 @@ function shapeOf({ piece }: PieceState): {
   return { path: pathOf(outline.contour.map(toPx), true), width_px, height_px, k };
 }
 
-export function RunDrawing({ state, now, reach_mm }: Props) {
+export function RunDrawing({ state, now, reach_mm, line_mm }: Props) {
   const id = useId();
   const { path, width_px: right, height_px: foot, k } = shapeOf(state);
   const [x0, y0] = [W / 2 - right / 2, 56];
@@ -73,7 +75,7 @@ export function RunDrawing({ state, now, reach_mm }: Props) {
       viewBox={`0 0 ${W} ${H}`}
       className="run-drawing"
       role="img"
-      aria-label={`The ${runEnd(state.piece)} is ${now.edge} by the model. ${saidOf(shown)}`}
+      aria-label={`The ${line_mm === null ? runEnd(state.piece) : "line"} is ${now.colour} by the model. ${saidOf(shown)}`}
     >
       <defs>
         <linearGradient id={`${id}g`} gradientUnits="userSpaceOnUse" x1={right} y1={0} x2={right - reach_px} y2={0}>
@@ -99,6 +101,9 @@ export function RunDrawing({ state, now, reach_mm }: Props) {
           )}
         </g>
         <path d={path} fill="none" stroke="var(--steel)" strokeWidth={1.4} strokeLinejoin="round" />
+        {line_mm === null ? null : (
+          <Line x={right - line_mm * k} wet_px={wetEdge_mm({ mark: { behind_mm: line_mm } }) * k} right={right} foot={foot} />
+        )}
         {shown.map(({ name, now: at }, i) => (
           <Named key={name} name={name} row={i} x={right - at! * reach_px} />
         ))}
@@ -112,6 +117,31 @@ export function RunDrawing({ state, now, reach_mm }: Props) {
 
 function saidOf(shown: readonly Place[]): string {
   return shown.length === 0 ? "No colour shows yet." : `Colours on it: ${shown.map(({ name }) => name).join(", ")}.`;
+}
+
+/** The line that was scribed, and the water the edge stands in. */
+function Line({ x, wet_px, right, foot }: { readonly x: number; readonly wet_px: number; readonly right: number; readonly foot: number }) {
+  return (
+    <g fill="var(--ink2)">
+      <path d={`M${x} -8V${foot + 8}`} stroke="var(--pale)" strokeWidth={4} />
+      <text x={x} y={foot + 26} fontSize={18} textAnchor="middle">
+        the line
+      </text>
+      <rect
+        x={right - wet_px}
+        y={-8}
+        width={wet_px + 10}
+        height={foot + 16}
+        fill="none"
+        stroke="var(--ink2)"
+        strokeWidth={2}
+        strokeDasharray="3 4"
+      />
+      <text x={right - wet_px / 2} y={foot + 26} fontSize={18} textAnchor="middle">
+        water
+      </text>
+    </g>
+  );
 }
 
 /** A name with its leader, in two rows so that neighbours do not lie over each other. */

@@ -1,6 +1,6 @@
 /** The numbers of one step: its bath and how much goes under, or its heat, its time and how slowly it falls. */
 
-import { LIMITS, PLATES, questionHeat, usualEdgeDepth_mm, type Piece, type Route, type Step } from "@tembrak/core";
+import { edgeInAir, edgeInWater, LIMITS, PLATES, questionHeat, usualEdgeDepth_mm, type Piece, type Route, type Step } from "@tembrak/core";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
@@ -100,22 +100,63 @@ function QuenchFields({ step, piece, route, units, isLocked, onChange, onFault }
   );
 }
 
+/** Whether its edge takes the colour, or stands in water while a line behind it does. */
+function RunFields({ step, piece, units, isLocked, onChange, onFault }: FieldProps<"run">) {
+  const { section } = piece;
+  const wet = edgeInWater(piece, step);
+  if (wet === null || section.shape !== "wedge") return null;
+  const { mark } = step;
+  return (
+    <>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        disabled={isLocked}
+        value={mark === undefined ? "air" : "water"}
+        aria-label="Where the edge is meanwhile"
+        onChange={(_, chosen: "air" | "water" | null) => chosen && onChange(chosen === "water" ? wet : edgeInAir(step))}
+      >
+        <ToggleButton value="air">edge coloured</ToggleButton>
+        <ToggleButton value="water">edge in water</ToggleButton>
+      </ToggleButtonGroup>
+      {mark === undefined ? null : (
+        <LengthField
+          label="Line behind the edge"
+          role="height"
+          value_mm={mark.behind_mm}
+          units={units}
+          isDisabled={isLocked}
+          least_mm={LIMITS.run.behind_mm[0]}
+          most_mm={section.height_mm}
+          onFault={(bad) => onFault("line", bad)}
+          onChange={(behind_mm) => onChange({ ...step, mark: { ...mark, behind_mm } })}
+        />
+      )}
+    </>
+  );
+}
+
 /** How hot, how long, and how slowly it falls. */
 function HeatFields({ step, units, isLocked, onChange, onFault }: FieldProps<Exclude<Step["kind"], "quench">>) {
   // As it was before anybody typed over it.
-  const [planned_C] = useState(step.temperature_C);
+  const line = step.kind === "run" ? step.mark : undefined;
+  const shown_C = line?.temperature_C ?? step.temperature_C;
+  const [planned_C] = useState(shown_C);
   return (
     <>
       <TemperatureField
-        label="Heat"
-        value_C={step.temperature_C}
+        key={line === undefined ? "own" : "line"}
+        label={line === undefined ? "Heat" : "Line to"}
+        value_C={shown_C}
         units={units}
         isDisabled={isLocked}
         low_C={LIMITS[step.kind].temperature_C[0]}
         high_C={LIMITS[step.kind].temperature_C[1]}
         question={(T, unit) => questionHeat(isUnderTheChange(step) ? "under-the-change" : step.kind, T, unit, planned_C)}
         onFault={(bad) => onFault("heat", bad)}
-        onChange={(temperature_C) => onChange({ ...step, temperature_C })}
+        onChange={(temperature_C) =>
+          onChange(step.kind === "run" && line !== undefined ? { ...step, mark: { ...line, temperature_C } } : { ...step, temperature_C })
+        }
       />
       {step.kind === "run" ? null : (
         <DurationField
@@ -150,6 +191,7 @@ export function StepFields(props: FieldProps<Step["kind"]>) {
   return (
     <div className="step-fields">
       {step.kind === "quench" ? <QuenchFields {...props} step={step} /> : <HeatFields {...props} step={step} />}
+      {step.kind === "run" ? <RunFields {...props} step={step} /> : null}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { expect, it } from "@jest/globals";
-import { CATALOGUE, FIRST_COLOUR_C, planRoute, predict, PRESETS, type Kit, type Piece } from "@tembrak/core";
-import { inOvenInstead } from "./RunNotice.js";
+import { CATALOGUE, edgeInAir, FIRST_COLOUR_C, planRoute, predict, PRESETS, type Kit, type Piece, type Route } from "@tembrak/core";
+import { inOvenInstead, inWaterInstead } from "./RunNotice.js";
 
 const STRIKER: Piece = {
   name: "Fire striker",
@@ -14,8 +14,18 @@ const STRIKER: Piece = {
 };
 const KIT: Kit = PRESETS.find(({ id }) => id === "coal")!.items.map((item, i) => ({ ...item, id: `k${i}` }));
 
+const planned = planRoute(CATALOGUE, STRIKER, "forge", { way: { hardens: "whole", draws: "hot-bar" }, kit: KIT });
+const coloured = (route: Route): Route => ({ ...route, steps: route.steps.map((step) => (step.kind === "run" ? edgeInAir(step) : step)) });
+
+it("a striker is planned with its edge in water and a line behind it, and keeps what flint wants", () => {
+  expect(planned.steps.at(-1)).toMatchObject({ kind: "run", mark: { behind_mm: 16 }, why: "edge-stays-bare" });
+  const { working, target } = predict(CATALOGUE, STRIKER, planned, "quick");
+  expect(working.tempered.mean_HRC).toBeGreaterThanOrEqual(target.low_HRC);
+  expect(inWaterInstead({ piece: STRIKER }, coloured(planned))).toEqual(planned);
+});
+
 it("a striker drawn by the first colour is softer than flint wants; the oven that takes its place leaves it hard", () => {
-  const run = planRoute(CATALOGUE, STRIKER, "forge", { way: { hardens: "whole", draws: "hot-bar" }, kit: KIT });
+  const run = coloured(planned);
   expect(run.steps.at(-1)).toMatchObject({ kind: "run", temperature_C: FIRST_COLOUR_C });
   const by = (route: typeof run) => predict(CATALOGUE, STRIKER, route, "quick");
   expect(by(run).working.tempered.mean_HRC).toBeLessThan(by(run).target.low_HRC);

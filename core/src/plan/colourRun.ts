@@ -6,14 +6,14 @@ import { InputError } from "../errors.js";
 import { finScratch, makeFin, stepFin, type CellOutside, type Fin } from "../heat/fin.js";
 import { mediumBoundary, type Boundary } from "../heat/media.js";
 import { normalDraws } from "../numerics/sampling.js";
-import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
-import { COLOUR_MIN } from "../plan/route.js";
-import { underOf } from "../plan/way.js";
 import type { Piece, Route, RunSource, Step } from "../schema/book.js";
 import type { Medium } from "../schema/medium.js";
 import { breadth_mm } from "../shape/outline.js";
-import { sectionArea_mm2 } from "../plan/fit.js";
 import { kelvin } from "../units.js";
+import { resolveSteel, type Catalogue } from "./catalogue.js";
+import { sectionArea_mm2 } from "./fit.js";
+import { COLOUR_MIN, watchedOf } from "./runHeat.js";
+import { underOf } from "./way.js";
 
 export const RUNS = 96;
 const CELLS = 40;
@@ -54,12 +54,23 @@ const FOLLOWED_mm = 160;
 const HOT_BEYOND_mm = 90;
 const STILL_AIR_W_m2K = 8;
 const SCALE = 0.8;
+/** Of an edge that stands in water: how much of the way to the line, and what holds it near the boil, so much for each kelvin over it (judgement). */
+const WET_SHARE = 1 / 4;
+export const WET_W_m2K = 6000;
+export const WET_C = 95;
+/** What the water takes has to be brought: a torch held so much closer, a bar so much hotter, C (judgement). */
+export const WET_TORCH = 1.6;
+export const WET_BLOCK_C = 800;
 /** So far to either side of the colour wanted still does, K. */
 const NEAR_K = 10;
 
 export interface RunPlan {
   readonly source: RunSource;
+  /** Heat of the colour that is watched for, C, and how far behind the edge, mm. */
   readonly target_C: number;
+  readonly behind_mm: number;
+  /** So much of the edge stands in water, mm. */
+  readonly wet_mm: number;
   /** The heat it was hardened at, the bath it was drawn out of, how deep and how long it was in: of what is drawn by its own heat. */
   readonly from: {
     readonly heat_C: number;
@@ -77,10 +88,12 @@ export interface RunPlan {
   readonly surface_K: number;
 }
 
-/** The edge of one run over time. */
+/** One run over time. */
 export interface OneRun {
-  /** Film at the edge at each of the run's times, nm. */
-  readonly edge_nm: Float32Array;
+  /** Film at the place that is watched at each of the run's times, nm. */
+  readonly watched_nm: Float32Array;
+  /** The edge itself, C. */
+  readonly edge_C: Float32Array;
   /** By row of time, `places` to a row: film from the edge back, nm. */
   readonly along_nm: Float32Array;
 }
@@ -116,11 +129,12 @@ export function runPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { di
   const steel = resolveSteel(catalogue, piece.steel);
   const quench = route.steps.slice(0, at).findLast((step): step is Quench => step.kind === "quench");
   const heat = route.steps.slice(0, at).findLast((step) => step.kind === "harden");
-  const under = quench === undefined ? ({ what: "whole" } as const) : underOf(quench);
-  const deep_mm = under.what === "whole" ? runLength_mm(piece) : under.depth_mm;
+  const deep_mm = hardBehind_mm(piece, quench);
   const plan = {
     source: run.source,
-    target_C: run.temperature_C,
+    target_C: watchedOf(run).temperature_C,
+    behind_mm: watchedOf(run).behind_mm,
+    wet_mm: wetEdge_mm(run),
     hard_mm: deep_mm,
     heats_s: heats_s ?? null,
     fresh_s,
@@ -131,6 +145,17 @@ export function runPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { di
   if (medium === undefined) throw new InputError({ code: "unknown-medium", path: "/route", got: quench.medium });
   const heat_C = heat?.kind === "harden" ? heat.temperature_C : 800;
   return { ...plan, from: { heat_C, medium, bath_C: quench.bath_C, depth_mm: deep_mm, bath_s: dip_s ?? quench.bath_s ?? USUAL_DIP_s } };
+}
+
+/** How much of the edge stands in water, mm. */
+export function wetEdge_mm({ mark }: { readonly mark?: { readonly behind_mm: number } | undefined }): number {
+  return mark === undefined ? 0 : WET_SHARE * mark.behind_mm;
+}
+
+/** How far behind the edge a bath hardens, mm. */
+function hardBehind_mm(piece: Piece, quench: Quench | undefined): number {
+  const under = quench === undefined ? ({ what: "whole" } as const) : underOf(quench);
+  return under.what === "whole" ? runLength_mm(piece) : under.depth_mm;
 }
 
 /** The way heat runs, mm: up the height of a blade, along a bar. */
@@ -210,16 +235,20 @@ function begin(piece: Piece, plan: RunPlan, draw: Draw, bath: Boundary | null): 
   const middle_mm = (i: number): number => 1000 * fin.cell_m * (i + 0.5);
   const air = (T: number): CellOutside => ({ heatTransfer_W_m2K: airLoss_W_m2K(T, draw.loss), surroundings_C: ROOM_C });
   if (plan.from !== null && bath !== null) return { fin, T: afterDip(fin, draw, plan.from, bath), outside: () => (_, T) => air(T) };
+  // What stands in water meets it, the rest the air.
+  const cold = (i: number, T: number): CellOutside =>
+    middle_mm(i) < plan.wet_mm ? { heatTransfer_W_m2K: WET_W_m2K, surroundings_C: WET_C } : air(T);
   const T = new Float64Array(fin.cells).fill(ROOM_C);
   const length_mm = runLength_mm(piece);
   const isBlade = piece.section.shape === "wedge";
-  const wide_mm = (isBlade ? Math.min(BACK_mm, length_mm / 3) : BODY_mm) * draw.reach;
+  const back_mm = plan.behind_mm > 0 ? length_mm - plan.behind_mm : Math.min(BACK_mm, length_mm / 3);
+  const wide_mm = (isBlade ? back_mm : BODY_mm) * draw.reach;
   const to_mm = isBlade ? length_mm : Math.min(length_mm, Math.min(plan.hard_mm, length_mm / 2) + BEHIND_mm + wide_mm);
   const isWarmed = (i: number): boolean => middle_mm(i) <= to_mm && middle_mm(i) > to_mm - wide_mm;
   const isOff = (t_s: number): boolean => plan.heats_s !== null && t_s >= plan.heats_s;
   if (plan.source === "torch") {
-    const put = (i: number): number => TORCH_W_m2 * draw.flux * fin.outline_m[i]!;
-    return { fin, T, outside: (t_s) => (i, at_C) => (isWarmed(i) && !isOff(t_s) ? { ...air(at_C), source_W_m: put(i) } : air(at_C)) };
+    const put = (i: number): number => (plan.wet_mm > 0 ? WET_TORCH : 1) * TORCH_W_m2 * draw.flux * fin.outline_m[i]!;
+    return { fin, T, outside: (t_s) => (i, at_C) => (isWarmed(i) && !isOff(t_s) ? { ...air(at_C), source_W_m: put(i) } : cold(i, at_C)) };
   }
   const through_W_m2K = CONTACT_W_m2K * draw.contact;
   return {
@@ -227,9 +256,10 @@ function begin(piece: Piece, plan: RunPlan, draw: Draw, bath: Boundary | null): 
     T,
     outside: (t_s) => {
       const laid_s = plan.fresh_s.findLast((s) => s <= t_s) ?? 0;
-      const block_C = ROOM_C + (BLOCK_C + draw.block_K - ROOM_C) * Math.exp((laid_s - t_s) / BLOCK_COOLS_s);
+      const laid_C = (plan.wet_mm > 0 ? WET_BLOCK_C : BLOCK_C) + draw.block_K;
+      const block_C = ROOM_C + (laid_C - ROOM_C) * Math.exp((laid_s - t_s) / BLOCK_COOLS_s);
       return (i, at_C) => {
-        if (!isWarmed(i) || isOff(t_s)) return air(at_C);
+        if (!isWarmed(i) || isOff(t_s)) return cold(i, at_C);
         // Half of its outline lies on the block; the other half is taken to lose nothing to speak of beside it.
         return { heatTransfer_W_m2K: 0.5 * through_W_m2K, surroundings_C: block_C };
       };
@@ -237,11 +267,23 @@ function begin(piece: Piece, plan: RunPlan, draw: Draw, bath: Boundary | null): 
   };
 }
 
-/** Followed until the edge is grey, or cools. */
-function follow({ fin, T, outside }: Running, surface_K: number): OneRun {
+/** Between which cells a place lies, as a number: 1.5 is half way from the second to the third. */
+function cellAt({ cell_m, cells }: Fin, mm: number): number {
+  return Math.min(cells - 1, Math.max(0, mm / (1000 * cell_m) - 0.5));
+}
+
+/** Between two cells as far as a place lies between them. */
+function between(values: Float64Array, at: number): number {
+  const i = Math.floor(at);
+  return values[i]! + (at - i) * (values[Math.min(values.length - 1, i + 1)]! - values[i]!);
+}
+
+/** Followed until what is watched is grey, or the edge cools. */
+function follow({ fin, T, outside }: Running, surface_K: number, behind_mm: number): OneRun {
   const film = new Float64Array(fin.cells);
   const scratch = finScratch(fin.cells);
-  const [edge, along]: [number[], number[]] = [[0], Array.from(film)];
+  const at = cellAt(fin, behind_mm);
+  const [watched, edge_C, along]: [number[], number[], number[]] = [[0], [T[0]!], Array.from(film)];
   let hottest_C = T[0]!;
   for (let row = 1; row < TIMES_s.length; row++) {
     const from_s = TIMES_s[row - 1]!;
@@ -251,15 +293,16 @@ function follow({ fin, T, outside }: Running, surface_K: number): OneRun {
       if (T[i]! > NO_COLOUR_C) film[i] = growFilm_nm(film[i]!, { temperature_C: T[i]!, hold_min: row_s / 60, alloyShift_K: surface_K });
     }
     hottest_C = Math.max(hottest_C, T[0]!);
-    edge.push(film[0]!);
+    watched.push(between(film, at));
+    edge_C.push(T[0]!);
     along.push(...film);
-    if (film[0]! > GREY_nm || T[0]! < hottest_C - FALLEN_K) break;
+    if (between(film, at) > GREY_nm || T[0]! < hottest_C - FALLEN_K) break;
   }
-  return { edge_nm: Float32Array.from(edge), along_nm: Float32Array.from(along) };
+  return { watched_nm: Float32Array.from(watched), edge_C: Float32Array.from(edge_C), along_nm: Float32Array.from(along) };
 }
 
 /**
- * When each colour comes to the edge.
+ * When each colour comes to the edge, or to the mark behind it.
  *
  * @param seed another gives another set of runs, of the same kind. @param only one of them
  * @source temper-note 7 (fin, colours in seconds), judgements beside the rest
@@ -280,7 +323,7 @@ export function colourRun(
     near_nm: [film(plan.target_C - NEAR_K), film(plan.target_C + NEAR_K)],
     runs: drawsOf(seed, count)
       .filter((_, i) => only === undefined || i === only)
-      .map((draw) => follow(begin(piece, plan, draw, bath), plan.surface_K + draw.surface_K)),
+      .map((draw) => follow(begin(piece, plan, draw, bath), plan.surface_K + draw.surface_K, plan.behind_mm)),
   };
 }
 

@@ -1,0 +1,57 @@
+/** A temper by colour: to which, and where it is looked for. */
+
+import { temperatureForHardness } from "../kinetics/temper.js";
+import type { Piece, RunSource, Step } from "../schema/book.js";
+import type { ResolvedSteel } from "./catalogue.js";
+import { FIRST_COLOUR_C, MARK_C, RUN_EQUAL_MIN, RUN_OVER_K } from "./runHeat.js";
+
+const nearest5_C = (T: number): number => 5 * Math.round(T / 5);
+
+type Run = Extract<Step, { kind: "run" }>;
+
+/** An edge that should have less than this, C, is kept in water, which does not let it come over its boil (judgement). */
+const WET_BELOW_C = 150;
+const WET_EDGE_C = 115;
+/** Where the line is, of the way up, on what is high enough to have an edge and a back, mm (judgement). */
+const MARK_SHARE = 0.6;
+const LEAST_HIGH_mm = 22;
+
+/** A run of which the edge stands in water and a line behind it is watched; null for what has no edge and no back. */
+export function edgeInWater({ section }: Pick<Piece, "section">, step: Run): Run | null {
+  if (step.source === "residual" || section.shape !== "wedge" || section.height_mm < LEAST_HIGH_mm) return null;
+  const mark = { behind_mm: Math.round(MARK_SHARE * section.height_mm), temperature_C: MARK_C };
+  return { ...step, temperature_C: WET_EDGE_C, mark, why: "edge-stays-bare" };
+}
+
+/** The same run to a colour at its edge: the first there is. */
+export function edgeInAir({ kind, source }: Run): Run {
+  return { kind, source, temperature_C: FIRST_COLOUR_C, why: "runs-from-body" };
+}
+
+interface RunAsked {
+  readonly source: RunSource;
+  /** As quenched, by the model, and the middle of what its use wants. */
+  readonly hard_HRC: number;
+  readonly mid_HRC: number;
+}
+
+/** What brings it to the middle of what its use wants: by the colour of the edge, or with the edge in water by that of a line behind it. */
+export function runStep(steel: ResolvedSteel, piece: Piece, { source, hard_HRC, mid_HRC }: RunAsked): Run {
+  const answer = temperatureForHardness({
+    steel: steel.temper,
+    target_HRC: mid_HRC,
+    holds_min: [RUN_EQUAL_MIN],
+    asQuenched_HRC: hard_HRC,
+  });
+  // Harder than it can be: nothing is cold enough. Softer than any colour makes it: the first, and the verdict says so.
+  const otherwise_C = answer.outcome === "too-hard-to-reach" ? -Infinity : FIRST_COLOUR_C;
+  const wanted_C = answer.outcome === "found" ? answer.temperature_C - RUN_OVER_K : otherwise_C;
+  const step: Run = {
+    kind: "run",
+    source,
+    temperature_C: Math.max(FIRST_COLOUR_C, nearest5_C(wanted_C)),
+    why: source === "residual" ? "runs-from-heat" : "runs-from-body",
+  };
+  // Where every colour at the edge is much too soft.
+  return (wanted_C < WET_BELOW_C ? edgeInWater(piece, step) : null) ?? step;
+}
