@@ -5,10 +5,10 @@ import { capital, showDuration, showLength, showTemperature, type Units } from "
 
 type Run = Extract<Step, { kind: "run" }>;
 
-/** Keys at the bench: what anybody can tell apart; two beyond the one wanted, so that too far can be said. */
-export function colourKeys(wanted: ColourName): readonly ColourName[] {
+/** Keys at the bench: what anybody can tell apart; two beyond the one wanted, so that too far can be said. @param least so many at least */
+export function colourKeys(wanted: ColourName, least = 6): readonly ColourName[] {
   const told = COLOUR_NAMES.filter((name) => name === wanted || (name !== "faint straw" && name !== "light blue"));
-  return told.slice(0, Math.max(6, told.indexOf(wanted) + 3));
+  return told.slice(0, Math.max(least, told.indexOf(wanted) + 3));
 }
 
 /** What is brought to it, and where it is held. */

@@ -65,11 +65,17 @@ function temperFacts(done: Of<"temper">, plan: Of<"temper">, units: Units): stri
   ];
 }
 
-/** A run by the colour that was found. */
+/** A run by the colours that were found. */
 function runFacts(done: Of<"run">, plan: Of<"run">, steel: string): string[] {
-  if (Math.abs(done.temperature_C - plan.temperature_C) <= NEAR_K) return [];
-  const colour = runColour(steel, done.temperature_C);
-  return [plan.mark === undefined ? `run to ${colour}` : colour === "bare" ? "the line was another colour" : `the edge is ${colour}`];
+  const isOff = (a: number, b: number): boolean => Math.abs(a - b) > NEAR_K;
+  const colour = (T: number): string => runColour(steel, T);
+  if (done.mark === undefined || plan.mark === undefined)
+    return isOff(done.temperature_C, plan.temperature_C) ? [`run to ${colour(done.temperature_C)}`] : [];
+  const edge = colour(done.temperature_C);
+  return [
+    ...(isOff(done.mark.temperature_C, plan.mark.temperature_C) ? [`the line run to ${colour(done.mark.temperature_C)}`] : []),
+    ...(isOff(done.temperature_C, plan.temperature_C) && edge !== "bare" ? [`the edge is ${edge}`] : []),
+  ];
 }
 
 /** What the log says of the last hardening and its tempers where it is not the plan, in words; "" where it says nothing. */

@@ -36,15 +36,16 @@ export interface VerdictWords {
 
 const NUMBERS = ["no", "one", "two", "three", "four", "five", "six"];
 
-function temperSentence(route: Route, { working, isEmbrittled, equivalent_C }: Prediction, units: Units): string {
+function temperSentence(route: Route, { working, thickest, isEmbrittled, equivalent_C }: Prediction, units: Units): string {
   const cycles = route.steps.filter((step) => step.kind === "temper");
   const run = route.steps.findLast((step) => step.kind === "run");
+  const back = showHardness(thickest.tempered.mean_HRC);
   if (cycles.length === 0 && run?.kind === "run" && run.mark !== undefined) {
     const { behind_mm } = run.mark;
-    return `The edge stays in water while the back is run to a line ${showLength(behind_mm, units)} behind it: about ${showHardness(working.tempered.mean_HRC)} HRC at the edge, a spring behind.`;
+    return `The edge stays in water while the back is run to a line ${showLength(behind_mm, units)} behind it: about ${showHardness(working.tempered.mean_HRC)} HRC at the edge, ${back} at the back.`;
   }
   if (cycles.length === 0 && run !== undefined) {
-    return `A colour run to about ${showTemperature(run.temperature_C, units)} leaves about ${showHardness(working.tempered.mean_HRC)} HRC, if it is dunked in time.`;
+    return `A colour run to about ${showTemperature(run.temperature_C, units)} leaves about ${showHardness(working.tempered.mean_HRC)} HRC${thickest.place === "spine" ? ` at the edge, ${back} at the back` : ""}, if it is dunked in time.`;
   }
   if (cycles.length === 0) return "No temper is planned: it stays brittle.";
   const [first] = cycles;

@@ -1,6 +1,6 @@
 /** A temper drawn by heat that runs through a piece: when each colour comes to the edge, by a set of runs that differ in what nobody measures. */
 
-import { alloyShift_K, growFilm_nm, oxideFilm_nm } from "../colour/oxide.js";
+import { alloyShift_K, growFilm_nm, oxideFilm_nm, temperatureForFilm_C } from "../colour/oxide.js";
 import { ROOM_C, STEFAN_BOLTZMANN_W_m2K4 } from "../constants.js";
 import { InputError } from "../errors.js";
 import { finScratch, makeFin, stepFin, type CellOutside, type Fin } from "../heat/fin.js";
@@ -61,6 +61,8 @@ export const WET_C = 95;
 /** What the water takes has to be brought: a torch held so much closer, a bar so much hotter, C (judgement). */
 export const WET_TORCH = 1.6;
 export const WET_BLOCK_C = 800;
+/** Thinner than this no colour shows, nm. */
+const BARE_nm = 3;
 /** So far to either side of the colour wanted still does, K. */
 const NEAR_K = 10;
 
@@ -311,7 +313,7 @@ function follow({ fin, T, outside }: Running, surface_K: number, behind_mm: numb
 export function colourRun(
   piece: Piece,
   plan: RunPlan,
-  { seed = 1, count = RUNS, only }: { seed?: number; count?: number; only?: number } = {},
+  { seed = 1, count = RUNS, only, draws = drawsOf(seed, count) }: { seed?: number; count?: number; only?: number; draws?: Draw[] } = {},
 ): ColourRun {
   const film = (T: number): number => oxideFilm_nm({ temperature_C: T, hold_min: COLOUR_MIN, alloyShift_K: plan.surface_K });
   const fin = finOf(piece);
@@ -321,9 +323,29 @@ export function colourRun(
     places_mm: Array.from({ length: fin.cells }, (_, i) => 1000 * fin.cell_m * (i + 0.5)),
     target_nm: film(plan.target_C),
     near_nm: [film(plan.target_C - NEAR_K), film(plan.target_C + NEAR_K)],
-    runs: drawsOf(seed, count)
+    runs: draws
       .filter((_, i) => only === undefined || i === only)
       .map((draw) => follow(begin(piece, plan, draw, bath), plan.surface_K + draw.surface_K, plan.behind_mm)),
+  };
+}
+
+const NOMINAL: Draw = { loss: 1, flux: 1, contact: 1, reach: 1, surface_K: 0, start: 1, block_K: 0 };
+
+/**
+ * The heat each place got by the colour it has when the one that is watched is there, from the edge back, C, by the run with nothing
+ * off; where no colour shows, 0.
+ *
+ * @error as `colourRun`
+ */
+export function heatsAlong(piece: Piece, plan: RunPlan): { readonly behind_mm: readonly number[]; readonly heat_C: readonly number[] } {
+  const { places_mm, target_nm, runs } = colourRun(piece, plan, { draws: [NOMINAL] });
+  const { watched_nm, along_nm } = runs[0]!;
+  const reached = watched_nm.findIndex((film) => film >= target_nm);
+  const row = reached < 0 ? watched_nm.length - 1 : reached;
+  const films = Array.from(along_nm.subarray(row * places_mm.length, (row + 1) * places_mm.length));
+  return {
+    behind_mm: places_mm,
+    heat_C: films.map((film) => (film < BARE_nm ? 0 : temperatureForFilm_C(film, COLOUR_MIN, plan.surface_K))),
   };
 }
 

@@ -17,6 +17,7 @@ import { cladOf } from "../shape/cladding.js";
 import type { Known } from "../schema/job.js";
 import type { HardenPlan } from "./harden.js";
 import { BESIDE_s, type Dip } from "./hardenCase.js";
+import { tempersBehind, type RunFall } from "./runFall.js";
 import { HEAT_K } from "./hardenSpread.js";
 import { airCooling_s } from "./hardenReadings.js";
 import { coolEnd } from "./endCooling.js";
@@ -169,7 +170,7 @@ function isDrawnByColour({ steps }: Route): boolean {
 }
 
 /** The tempers of a route by the oven they are done in, or by the colour. */
-export function tempersOf(plan: HardenPlan, route: Route): Tempers {
+export function tempersOf(plan: HardenPlan, route: Route, fall: RunFall | null = null): Tempers {
   const by = isDrawnByColour(route) ? "colour" : "oven";
   const { mean, sd } = by === "colour" ? { mean: 0, sd: RUN_DOUBT_K } : (plan.shop?.oven_K ?? { mean: 0, sd: OVEN_K });
   const cycles = temperCyclesOf(route).map((cycle) => ({ ...cycle, temperature_C: cycle.temperature_C + mean }));
@@ -180,6 +181,7 @@ export function tempersOf(plan: HardenPlan, route: Route): Tempers {
     oven_K: sd,
     heat_K: plan.shop?.heat_K?.sd ?? HEAT_K,
     off: plan.shop?.steel_HRC,
+    fall,
   };
 }
 
@@ -191,6 +193,9 @@ function testedOf({ section }: Piece, { tests = [] }: Known): Tested[] {
   });
 }
 
+/** The spine that is told of lies so far up its section: in the last column but one of a grid. */
+export const SPINE_SHARE = 0.95;
+
 /** The two places of a piece, by what was tested of it. */
 export function placesOf(
   piece: Piece,
@@ -199,6 +204,7 @@ export function placesOf(
   known: Known,
 ): Pick<TestedPlaces, "working" | "thickest"> & { readonly weights: readonly number[] | null } {
   const tests = testedOf(piece, known);
-  if (tests.length > 0) return testedPlaces(tempers, values.working, values.thickest, tests);
-  return { working: temperPlace(tempers, values.working), thickest: temperPlace(tempers, values.thickest), weights: null };
+  const back = piece.section.shape === "wedge" ? tempersBehind(tempers, SPINE_SHARE * piece.section.height_mm) : tempers;
+  if (tests.length > 0) return testedPlaces(tempers, values.working, values.thickest, tests, back);
+  return { working: temperPlace(tempers, values.working), thickest: temperPlace(back, values.thickest), weights: null };
 }

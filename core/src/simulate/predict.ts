@@ -20,6 +20,7 @@ import { chanceBetween, temperedAt, temperPlace, type Estimate, type Share, type
 import type { MoreCarbon } from "../kinetics/soak.js";
 import { transformations, type Transformations } from "./transformations.js";
 import { hardenPlanOf, otherEndOf, tempersOf, placesOf } from "./planOf.js";
+import { runFallOf, tempersBehind } from "./runFall.js";
 
 /** Members of the ensemble while a finger moves. */
 const QUICK_MEMBERS = 8;
@@ -130,7 +131,7 @@ export function predict(
   known: Known = {},
 ): Prediction {
   const plan = hardenPlanOf(catalogue, piece, route, known);
-  const tempers = tempersOf(plan, route);
+  const tempers = tempersOf(plan, route, runFallOf(catalogue, piece, route));
   const { cycles } = tempers;
   const isQuick = effort === "quick";
   const key = `${effort} ${planKey(plan)}`;
@@ -157,7 +158,10 @@ export function predict(
     working: { place: hardening.edge ? "edge" : "surface", asQuenched: working.asQuenched, tempered: working.tempered },
     thickest: { place: hardening.spine ? "spine" : "centre", asQuenched: thickest.asQuenched, tempered: thickest.tempered },
     other: other === null ? null : otherEnd(hardenPlanOf(catalogue, piece, other, known), tempers, isQuick, desk),
-    profile: hardening.profile.map((point) => ({ ...point, tempered_HRC: temperedAt(temper, cycles, point.hardness_HRC, point.drawn) })),
+    profile: hardening.profile.map((point) => ({
+      ...point,
+      tempered_HRC: temperedAt(temper, tempersBehind(tempers, point.y_mm ?? 0).cycles, point.hardness_HRC, point.drawn),
+    })),
     equivalent_C,
     isEmbrittled: band !== undefined && equivalent_C >= band[0]! && equivalent_C <= band[1]!,
     oxide: oxideOf(plan, cycles),

@@ -11,7 +11,8 @@ import { BARE_DESK, type Desk } from "./desk.js";
 import { hardened, inOtherBath, planKey, requireSense, runCase } from "./hardenCase.js";
 import { thicker } from "./section.js";
 import { temperedAt, type Tempers } from "./temperedPlace.js";
-import { hardenPlanOf, tempersOf } from "./planOf.js";
+import { hardenPlanOf, SPINE_SHARE, tempersOf } from "./planOf.js";
+import { runFallOf, tempersBehind } from "./runFall.js";
 
 export type Track = "temper" | "heat" | "thickness";
 
@@ -60,10 +61,12 @@ function runQuickly(plan: HardenPlan): QuickHardness {
   return { working, thickest, isHardThrough };
 }
 
-function quickAnswer(plan: HardenPlan, { cycles }: Pick<Tempers, "cycles">, desk: Desk): Omit<BathResponse, "medium"> {
+function quickAnswer(plan: HardenPlan, tempers: Tempers, desk: Desk): Omit<BathResponse, "medium"> {
   const { working, thickest, isHardThrough } = quickHardness(plan, desk);
-  const end = ({ hardness_HRC, drawn }: Quick): number => temperedAt(plan.steel.temper, cycles, hardness_HRC, drawn);
-  return { working_HRC: end(working), thickest_HRC: end(thickest), isHardThrough };
+  const end = ({ cycles }: Tempers, { hardness_HRC, drawn }: Quick): number => temperedAt(plan.steel.temper, cycles, hardness_HRC, drawn);
+  const { section } = plan;
+  const back = section.shape === "wedge" ? tempersBehind(tempers, SPINE_SHARE * section.height_mm) : tempers;
+  return { working_HRC: end(tempers, working), thickest_HRC: end(back, thickest), isHardThrough };
 }
 
 const RANGES: Readonly<Record<Track, readonly [number, number]>> = { temper: [150, 450], heat: [720, 900], thickness: [0.5, 2] };
@@ -79,7 +82,7 @@ export function response(
   known: Known = {},
 ): Response {
   const plan = hardenPlanOf(catalogue, piece, route, known);
-  const tempers = tempersOf(plan, route);
+  const tempers = tempersOf(plan, route, runFallOf(catalogue, piece, route));
   const { cycles, steel } = tempers;
   const [low, high] = RANGES[track];
   const xs = Array.from({ length: POINTS[track] }, (_, i) => low + ((high - low) * i) / (POINTS[track] - 1));
@@ -115,7 +118,7 @@ export function bathResponses(
   known: Known = {},
 ): BathResponse[] {
   const plan = hardenPlanOf(catalogue, piece, route, known);
-  const tempers = tempersOf(plan, route);
+  const tempers = tempersOf(plan, route, runFallOf(catalogue, piece, route));
   return media.flatMap((id) => {
     const medium = catalogue.medium(id);
     if (medium === undefined) return [];

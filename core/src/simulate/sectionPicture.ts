@@ -15,6 +15,7 @@ import { gather, MEMBERS, membersOf, valueAt, type Member, type Place } from "./
 import type { Prediction } from "./predict.js";
 import { bodyOf } from "./section.js";
 import { hardenPlanOf, placesOf, tempersOf } from "./planOf.js";
+import { runFallOf, tempersBehind } from "./runFall.js";
 import { temperedAt, type Estimate } from "./temperedPlace.js";
 
 /** One moment of the quench. */
@@ -96,8 +97,8 @@ export function pictureSection(
     });
   });
   const { grid } = places;
-  const tempers = tempersOf(plan, route);
-  const { steel, cycles } = tempers;
+  const tempers = tempersOf(plan, route, runFallOf(catalogue, { ...piece, section }, route));
+  const { steel } = tempers;
   const count = grid.columns * grid.nodes;
   const { cladding = null } = plan;
   const body = bodyOf(structure, grid, cladding);
@@ -114,6 +115,7 @@ export function pictureSection(
     { working: at(places.edge === null ? "surface" : "edge"), thickest: at(places.spine === null ? "centre" : "spine") },
     station === null ? known : {},
   );
+  const cyclesOf = Array.from(grid.columnMiddle_m, (y_m) => tempersBehind(tempers, 1000 * y_m).cycles);
   const mm = (metres: Float64Array): number[] => Array.from(metres, (m) => 1000 * m);
   return {
     section,
@@ -123,14 +125,16 @@ export function pictureSection(
     columnHeight_mm: mm(grid.columnHeight_m),
     halfThickness_mm: mm(grid.halfThickness_m),
     asQuenched_HRC,
-    tempered_HRC: asQuenched_HRC.map((hrc, i) => (isCore(i) ? temperedAt(steel, cycles, hrc, drawnOf(structure, i)) : hrc)),
+    tempered_HRC: asQuenched_HRC.map((hrc, i) =>
+      isCore(i) ? temperedAt(steel, cyclesOf[Math.floor(i / grid.nodes)]!, hrc, drawnOf(structure, i)) : hrc,
+    ),
     martensite: Float32Array.from(structure.martensite, (m, i) => (isCore(i) ? m : 0)),
     isCladding: body.kind === "clad" ? body.isCladding : null,
     frames: result.frames,
     quenchLine: plan.immersion.kind === "edge" || plan.coat ? quenchLine(grid, structure) : null,
     profile: profileOf(section, grid, structure).map((point) => ({
       ...point,
-      tempered_HRC: temperedAt(steel, cycles, point.hardness_HRC, point.drawn),
+      tempered_HRC: temperedAt(steel, tempersBehind(tempers, point.y_mm ?? 0).cycles, point.hardness_HRC, point.drawn),
     })),
     working,
     thickest,

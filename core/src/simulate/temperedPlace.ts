@@ -58,6 +58,8 @@ export interface Tempers {
   readonly off?: { readonly mean: number; readonly sd: number } | undefined;
   /** How far the heat may have been off, K, one deviation. */
   readonly heat_K: number;
+  /** Of a colour that was run to: the heat of each place behind the edge, in the place of the last cycle's. */
+  readonly fall?: { readonly behind_mm: readonly number[]; readonly heat_C: readonly number[] } | null;
 }
 
 /** A node after the tempers, HRC. @param drawn what drew it before them: it comes to its tempers drawn already, and is not drawn twice */
@@ -214,7 +216,13 @@ export interface TestedPlaces {
  * Importance weights, each member a bell of its own (West 1993, from memory); the linear rule for tied bells is exact for bells and
  * measurements that are bells.
  */
-export function testedPlaces(tempers: Tempers, working: Simulated, thickest: Simulated, tests: readonly Tested[]): TestedPlaces {
+export function testedPlaces(
+  tempers: Tempers,
+  working: Simulated,
+  thickest: Simulated,
+  tests: readonly Tested[],
+  thickestTempers: Tempers = tempers,
+): TestedPlaces {
   let suspects = suspectsOf(working);
   for (const { tempers: count, says } of tests) {
     const law = lawAbout(working.members, { ...tempers, cycles: tempers.cycles.slice(0, count) });
@@ -228,7 +236,7 @@ export function testedPlaces(tempers: Tempers, working: Simulated, thickest: Sim
   });
   return {
     working: placeFrom(working, tempers, suspects, true),
-    thickest: placeFrom(thickest, tempers, beside, true),
+    thickest: placeFrom(thickest, thickestTempers, beside, true),
     weights: suspects.map(({ belief }) => belief.weight),
   };
 }

@@ -2,7 +2,7 @@
 
 import type { PieceState } from "../book/state.js";
 import type { HeatContext } from "../heatNow/heatNow.js";
-import type { Mishap, Route, Step } from "../schema/book.js";
+import type { ColourName, Mishap, Route, Step } from "../schema/book.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { LIMITS } from "../schema/limits.js";
 import { surfaceShift_K } from "../plan/colourRun.js";
@@ -140,25 +140,26 @@ function temperAsDone(state: PieceState, temper: Temper, step: number): Temper {
   };
 }
 
-/** A colour run by the colour that was found when it was cold; as planned where nobody looked, or where it is the one planned. */
-/** How hot a shop is, C: what the fall from a mark to its edge is measured from. */
+/** How hot a shop is, C: what the fall from a line to its edge is measured from. */
 const SHOP_C = 20;
 
 /**
- * By the colour that was found. At a mark it says how hot the edge behind it was: over the shop as much less as it was planned to be (a
- * fall along a piece keeps its form: judgement). A colour on the edge itself says it outright, and a bare one that it took none.
+ * A colour run by the colour that was found when it was cold; as planned where nobody looked, or where it is the one planned. At a line it
+ * says how hot the edge before it was: over the shop as much less as it was planned to be (a fall along a piece keeps its form:
+ * judgement). A colour on that edge itself says it outright, and a bare one that it took none.
  */
 function runAsDone(state: PieceState, run: Run, step: number, { catalogue }: HeatContext): Run {
   const { cold, edge } = runLogOf(state, step);
   const surface_K = surfaceShift_K(resolveSteel(catalogue, state.piece.steel).composition_wtpct);
-  const drawnTo = (T: number): Run => ({ ...run, temperature_C: within(Math.round(T), LIMITS.run.temperature_C) });
-  const watched = watchedOf(run);
-  if (run.mark !== undefined && edge !== null && edge !== "bare") return drawnTo(heatOfColour_C(edge, surface_K));
-  if (cold === null || colourAtHeat(watched.temperature_C, surface_K) === cold) return run;
-  const found_C = heatOfColour_C(cold, surface_K);
-  if (run.mark === undefined) return drawnTo(found_C);
-  const edge_C = SHOP_C + ((run.temperature_C - SHOP_C) * (found_C - SHOP_C)) / (watched.temperature_C - SHOP_C);
-  return drawnTo(edge === "bare" ? Math.min(edge_C, FIRST_COLOUR_C - 1) : edge_C);
+  const heatOf_C = (name: ColourName): number => within(Math.round(heatOfColour_C(name, surface_K)), LIMITS.run.temperature_C);
+  const { mark } = run;
+  const isAsPlanned = cold === null || colourAtHeat(watchedOf(run).temperature_C, surface_K) === cold;
+  if (mark === undefined) return isAsPlanned ? run : { ...run, temperature_C: heatOf_C(cold) };
+  const line_C = isAsPlanned ? mark.temperature_C : heatOf_C(cold);
+  const byLine_C = SHOP_C + ((run.temperature_C - SHOP_C) * (line_C - SHOP_C)) / (mark.temperature_C - SHOP_C);
+  const bare_C = edge === "bare" ? Math.min(byLine_C, FIRST_COLOUR_C - 1) : byLine_C;
+  const edge_C = edge === null || edge === "bare" ? bare_C : heatOf_C(edge);
+  return { ...run, temperature_C: within(Math.round(edge_C), LIMITS.run.temperature_C), mark: { ...mark, temperature_C: line_C } };
 }
 
 export interface AsDone {

@@ -235,7 +235,7 @@ function Running({ state, bench, now_ms, log, run, wanted, source, place, line_m
             {now === null || line_mm === null ? "" : `${edgeWords(now.edge_C, units)}. `}At the {place} you see:
           </p>
           <ColourKeys
-            names={colourKeys(wanted)}
+            names={colourKeys(wanted, line_mm === null ? undefined : LINE_KEYS)}
             wanted={wanted}
             seen={log.seen.at(-1)?.name}
             bench={bench}
@@ -285,7 +285,7 @@ function Dunked({ state, act, bench, log, wanted, place, line_mm }: Props & Watc
         <div>
           <Seen state={state} line_mm={line_mm} />
           <ColourKeys
-            names={colourKeys(wanted)}
+            names={colourKeys(wanted, line_mm === null ? undefined : LINE_KEYS)}
             wanted={wanted}
             seen={log.cold ?? undefined}
             bench={bench}
@@ -327,6 +327,8 @@ function Dunked({ state, act, bench, log, wanted, place, line_mm }: Props & Watc
   );
 }
 
+/** A line is run past more easily than an edge: keys up to blue. */
+const LINE_KEYS = 8;
 /** What an edge that was to stay bare may have taken. */
 const EDGE_COLOURS: readonly ColourName[] = ["bare", "light straw", "straw", "dark straw", "bronze", "purple"];
 

@@ -109,7 +109,8 @@ export function RunDrawing({ state, now, reach_mm, line_mm }: Props) {
         ))}
       </g>
       <text x={Math.max(20, x0)} y={H - 8} fontSize={18} fill="var(--ink2)" className="drawn">
-        {what}dashed: the same colour in 10 s
+        {what}
+        {line_mm === null ? "" : "white: the line; dotted: in water; "}dashed: the same colour in 10 s
       </text>
     </svg>
   );
@@ -122,24 +123,14 @@ function saidOf(shown: readonly Place[]): string {
 /** The line that was scribed, and the water the edge stands in. */
 function Line({ x, wet_px, right, foot }: { readonly x: number; readonly wet_px: number; readonly right: number; readonly foot: number }) {
   return (
-    <g fill="var(--ink2)">
+    <g fill="none">
       <path d={`M${x} -8V${foot + 8}`} stroke="var(--pale)" strokeWidth={4} />
-      <text x={x} y={foot + 26} fontSize={18} textAnchor="middle">
-        the line
-      </text>
-      <rect
-        x={right - wet_px}
-        y={-8}
-        width={wet_px + 10}
-        height={foot + 16}
-        fill="none"
+      <path
+        d={`M${right - wet_px} -8H${right + 10}V${foot + 8}H${right - wet_px}Z`}
         stroke="var(--ink2)"
         strokeWidth={2}
         strokeDasharray="3 4"
       />
-      <text x={right - wet_px / 2} y={foot + 26} fontSize={18} textAnchor="middle">
-        water
-      </text>
     </g>
   );
 }

@@ -1,0 +1,34 @@
+/** How hot a blade got behind its edge when its colours were stopped: its back was drawn further than its edge. */
+
+import { heatsAlong, runPlanOf } from "../plan/colourRun.js";
+import type { Catalogue } from "../plan/catalogue.js";
+import { RUN_OVER_K } from "../plan/runHeat.js";
+import type { Piece, Route } from "../schema/book.js";
+import type { Tempers } from "./temperedPlace.js";
+
+/** The heat of a run's colour from the edge back, C, rising. */
+export interface RunFall {
+  readonly behind_mm: readonly number[];
+  readonly heat_C: readonly number[];
+}
+
+/** Null for what is drawn otherwise, and for a bar, of which all that is computed lies at one distance. */
+export function runFallOf(catalogue: Catalogue, piece: Piece, route: Route): RunFall | null {
+  const run = route.steps.findLast((step) => step.kind === "run" || step.kind === "quench");
+  if (run?.kind !== "run" || piece.section.shape !== "wedge") return null;
+  const { behind_mm, heat_C } = heatsAlong(piece, runPlanOf(catalogue, piece, route));
+  let hottest_C = run.temperature_C;
+  return { behind_mm, heat_C: heat_C.map((T) => (hottest_C = Math.max(hottest_C, T))) };
+}
+
+/** The same tempers for a place so far behind the edge, mm. */
+export function tempersBehind(tempers: Tempers, mm: number): Tempers {
+  const { fall, cycles } = tempers;
+  if (!fall || cycles.length === 0) return tempers;
+  const { behind_mm, heat_C } = fall;
+  const next = behind_mm.findIndex((at) => at >= mm);
+  const [i, j] = next < 0 ? [behind_mm.length - 1, behind_mm.length - 1] : [Math.max(0, next - 1), next];
+  const share = i === j ? 0 : (mm - behind_mm[i]!) / (behind_mm[j]! - behind_mm[i]!);
+  const T = heat_C[i]! + Math.max(0, share) * (heat_C[j]! - heat_C[i]!);
+  return { ...tempers, cycles: [...cycles.slice(0, -1), { ...cycles[cycles.length - 1]!, temperature_C: T + RUN_OVER_K }] };
+}
