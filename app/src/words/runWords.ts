@@ -50,8 +50,17 @@ export function watchedPlace(piece: Pick<Piece, "section">, run: Pick<Run, "mark
   return run?.mark === undefined ? runEnd(piece) : "line";
 }
 
-/** What stands before a run begins, where its edge is to be in water. */
-export function wetWords({ source, mark }: Run, units: Units): string {
+/** What is asked for once it is cold. */
+export function coldWords(place: string): string {
+  return `Cold, in your own light${place === "line" ? "." : ": nothing runs any more. Where there are several, what works counts."}`;
+}
+
+/** What stands before a run begins: where it is warmed. @param source what it is warmed by now */
+export function whereWords(run: Run | null, source: RunSource, units: Units): string {
+  return run?.mark === undefined ? HEAT_WORDS[source].where : wetWords(run, units);
+}
+
+function wetWords({ source, mark }: Run, units: Units): string {
   const heat = source === "hot-bar" ? "the back on the bar, bright orange" : "the torch along the back, close";
   return `The edge in water, ${showLength(wetEdge_mm({ mark }), units)} deep; ${heat}`;
 }

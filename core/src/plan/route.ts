@@ -7,7 +7,7 @@ import type { PriorStructure } from "../kinetics/structure.js";
 import { martensiteHardness_HV, rockwellCFromVickers } from "../kinetics/hardness.js";
 import { KINETICS } from "../kinetics/kinetics.js";
 import { temperatureForHardness } from "../kinetics/temper.js";
-import type { Draws, Hardens, Piece, Route, RunSource, School, Step, Way } from "../schema/book.js";
+import type { Draws, Hardens, Piece, Route, School, Step, Way } from "../schema/book.js";
 import { VESSELS, type Kit, type Vessel } from "../schema/kit.js";
 import type { Section } from "../schema/parts.js";
 import type { Reason } from "../schema/reasons.js";

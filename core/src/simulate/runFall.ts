@@ -17,8 +17,13 @@ export function runFallOf(catalogue: Catalogue, piece: Piece, route: Route): Run
   const run = route.steps.findLast((step) => step.kind === "run" || step.kind === "quench");
   if (run?.kind !== "run" || piece.section.shape !== "wedge") return null;
   const { behind_mm, heat_C } = heatsAlong(piece, runPlanOf(catalogue, piece, route));
-  let hottest_C = run.temperature_C;
-  return { behind_mm, heat_C: heat_C.map((T) => (hottest_C = Math.max(hottest_C, T))) };
+  const edge_C = run.temperature_C;
+  // Up to the first place with a colour nobody sees how hot it got: evenly from the edge to there.
+  const first = heat_C.findIndex((T) => T > edge_C);
+  const bare_C = (i: number): number =>
+    first < 0 ? edge_C : edge_C + ((heat_C[first]! - edge_C) * (behind_mm[i]! - behind_mm[0]!)) / (behind_mm[first]! - behind_mm[0]!);
+  let hottest_C = edge_C;
+  return { behind_mm, heat_C: heat_C.map((T, i) => (hottest_C = Math.max(hottest_C, i < first || first < 0 ? bare_C(i) : T))) };
 }
 
 /** The same tempers for a place so far behind the edge, mm. */

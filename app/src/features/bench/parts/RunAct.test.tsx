@@ -136,8 +136,8 @@ describe("a colour run at the bench", () => {
     expect(screen.getByText(/A bare edge is as hard as it was/)).toBeTruthy();
     const edge = screen.getByRole("group", { name: /colour of the edge, cold/ });
     expect(within(edge).getByRole("button", { name: "bare" }).getAttribute("aria-pressed")).toBe("true");
-    await userEvent.click(within(edge).getByRole("button", { name: /^straw$/ }));
-    expect(checks).toEqual([{ check: "temper-colour", name: "straw", at: "edge" }]);
+    await userEvent.click(within(edge).getByRole("button", { name: /^dark straw$/ }));
+    expect(checks).toEqual([{ check: "temper-colour", name: "dark straw", at: "edge" }]);
   });
   it("dunked, it asks for the colour that is there, and is done with it", async () => {
     const dunked = show([{ check: "fire", state: "in" }, { check: "dunked" }]);

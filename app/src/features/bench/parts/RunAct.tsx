@@ -1,29 +1,17 @@
 /** A temper drawn by colour: which colour is where, when to stop, what was seen, and what it was when it was cold. */
 
-import {
-  colourAtHeat,
-  COMING_s,
-  runLogOf,
-  runNow,
-  type Check,
-  type ColourName,
-  type ColourRun,
-  type RunLog,
-  type RunNow,
-  type RunSource,
-} from "@tembrak/core";
+import { colourAtHeat, runLogOf, runNow, type ColourName, type ColourRun, type RunLog, type RunNow, type RunSource } from "@tembrak/core";
 import { useMemo } from "react";
 import { useColourRun } from "../../../compute/useAnswers.js";
 import type { Cue } from "../../../calls/cues.js";
 import { useCues } from "../../../calls/useCues.js";
-import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
 import { alloyShiftOf_K } from "../../../format/alloyShift.js";
-import { filmColour } from "../../../parts/ribbonColour.js";
 import { useSettings } from "../../../store/useStore.js";
 import { actWords } from "../../../words/actWords.js";
-import { colourKeys, edgeWords, foundWords, HEAT_WORDS, runAfter, runWords, watchedPlace, wetWords } from "../../../words/runWords.js";
+import { coldWords, foundWords, HEAT_WORDS, runAfter, runWords, watchedPlace, whereWords } from "../../../words/runWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 import { RunDrawing } from "./RunDrawing.js";
+import { ColdLooks, RunningLooks, type Watched } from "./RunLooks.js";
 
 type Props = ActProps<"run">;
 
@@ -33,87 +21,6 @@ const HAND_s = 0.6;
 const FRESH_s = 240;
 /** A tap is stored and read again by then, ms. */
 const STORED_ms = 500;
-/** Films that stand for a name on a key, nm; bare steel has none. */
-const KEY_FILM: Readonly<Partial<Record<ColourName, number>>> = {
-  "light straw": 16.5,
-  straw: 20.8,
-  "dark straw": 25.3,
-  bronze: 30.5,
-  purple: 37,
-  "dark blue": 44,
-  blue: 51,
-  "light blue": 59,
-  grey: 66,
-};
-
-interface KeysProps extends Pick<Props, "bench"> {
-  readonly names: readonly ColourName[];
-  readonly wanted: ColourName;
-  readonly seen: ColourName | undefined;
-  readonly legend: string;
-  /** Of an edge that was to stay bare, not of what is watched. */
-  readonly isEdge?: boolean;
-}
-
-function ColourKeys({ names, wanted, seen, bench, legend, isEdge = false }: KeysProps) {
-  return (
-    <div className="colour-keys" role="group" aria-label={legend}>
-      {names.map((name) => {
-        const film_nm = KEY_FILM[name];
-        const reading: Check = { check: "temper-colour", name, ...(isEdge ? { at: "edge" as const } : {}) };
-        return (
-          <button
-            key={name}
-            type="button"
-            className={name === wanted ? "colour-key wanted" : "colour-key"}
-            aria-pressed={seen === name}
-            disabled={bench.isStoring}
-            onClick={() => bench.check(reading)}
-          >
-            <i style={{ background: film_nm === undefined ? "var(--steel)" : filmColour(film_nm) }} />
-            {name}
-          </button>
-        );
-      })}
-    </div>
-  );
-}
-
-/** What is watched over the next minute: now at the left, the jaws where it is right. */
-function EdgeStrip({ now, wanted, place }: { now: RunNow; wanted: ColourName; place: string }) {
-  const W = 1000;
-  const cell = W / now.coming_nm.length;
-  const xOf = (s: number): number => Math.min(W + 40, Math.max(-40, (s / COMING_s) * W));
-  const [a, b] = now.window_s.map(xOf) as [number, number];
-  return (
-    <figure className="edge-strip">
-      <svg
-        viewBox={`0 0 ${W} 70`}
-        preserveAspectRatio="none"
-        role="img"
-        aria-label={`The ${place} over the next minute; right for ${wanted} between the jaws`}
-      >
-        {now.coming_nm.map((film, i) => (
-          <rect key={i} x={i * cell} y={14} width={cell + 1} height={42} fill={film < 3 ? "var(--line2)" : filmColour(film)} />
-        ))}
-        {b < W ? <rect x={b} y={14} width={W - b} height={42} fill="url(#hatch-cut)" /> : null}
-        <path
-          d={`M${a + 12} 4H${a}V66H${a + 12}M${b - 12} 4H${b}V66H${b - 12}`}
-          fill="none"
-          stroke="var(--pale)"
-          strokeWidth={5}
-          vectorEffect="non-scaling-stroke"
-        />
-        <path d="M2 4V66" stroke="var(--ink)" strokeWidth={4} vectorEffect="non-scaling-stroke" />
-      </svg>
-      <figcaption>
-        <b>now</b>
-        <span>{wanted} between the jaws</span>
-        <span>in a minute</span>
-      </figcaption>
-    </figure>
-  );
-}
 
 /** Told once, as the colour comes. */
 function useStopCall(now: RunNow | null, log: RunLog, wanted: ColourName, now_ms: number): void {
@@ -127,32 +34,6 @@ function useStopCall(now: RunNow | null, log: RunLog, wanted: ColourName, now_ms
     [at_ms, wanted],
   );
   useCues(cues, now_ms, wish);
-}
-
-/** In the simulated shop its edge can be seen: as it is, without a name. */
-function Seen({ state, line_mm }: Pick<Props, "state"> & { line_mm: number | null }) {
-  const shop = useShopBeside();
-  const seen = state.piece.isPractice === true ? shop?.reading?.pieces.find(({ id }) => id === state.id) : undefined;
-  if (seen === undefined) return null;
-  const at =
-    line_mm === null
-      ? undefined
-      : seen.along.reduce((a, b) => (Math.abs(b.behind_mm - line_mm) < Math.abs(a.behind_mm - line_mm) ? b : a), seen.along[0]!);
-  return (
-    <figure className="seen-edge">
-      <i style={{ background: at?.hex ?? seen.edgeHex }} />
-      {at === undefined ? null : <i style={{ background: seen.edgeHex }} />}
-      <figcaption>
-        {at === undefined ? "the edge of the simulated piece, in daylight" : "the line and the edge of the simulated piece, in daylight"}
-      </figcaption>
-    </figure>
-  );
-}
-
-/** Where its colour is looked for, and the line where there is one. */
-interface Watched {
-  readonly place: string;
-  readonly line_mm: number | null;
 }
 
 interface RunningProps extends Props, Watched {
@@ -198,7 +79,6 @@ function HeatKeys({ bench, source, hasHeat, wanted }: Pick<RunningProps, "bench"
 }
 
 function Running({ state, bench, now_ms, log, run, wanted, source, place, line_mm }: RunningProps) {
-  const units = useSettings();
   const after_s = (now_ms - log.began_ms!) / 1000;
   const now = run === undefined ? null : runNow(run, log.seen, after_s);
   useStopCall(now, log, wanted, now_ms);
@@ -228,20 +108,7 @@ function Running({ state, bench, now_ms, log, run, wanted, source, place, line_m
             <p className="from2">{words.range}</p>
           </div>
         </div>
-        <div>
-          {now === null ? null : <EdgeStrip now={now} wanted={wanted} place={place} />}
-          <Seen state={state} line_mm={line_mm} />
-          <p className="run-note">
-            {now === null || line_mm === null ? "" : `${edgeWords(now.edge_C, units)}. `}At the {place} you see:
-          </p>
-          <ColourKeys
-            names={colourKeys(wanted, line_mm === null ? undefined : LINE_KEYS)}
-            wanted={wanted}
-            seen={log.seen.at(-1)?.name}
-            bench={bench}
-            legend={`The colour at the ${place}`}
-          />
-        </div>
+        <RunningLooks state={state} bench={bench} log={log} wanted={wanted} place={place} line_mm={line_mm} now={now} />
       </div>
       <div className="bench-keys">
         <HeatKeys bench={bench} source={source} hasHeat={hasHeat} wanted={wanted} />
@@ -269,6 +136,12 @@ function ToBegin({ bench, source, wanted, where }: Pick<Props, "bench"> & { sour
   );
 }
 
+/** What warms it: planned by its own heat, and warmed all the same, a torch. */
+function sourceNow(step: ReturnType<typeof runAfter>, { isHeated }: RunLog): RunSource {
+  const planned = step?.source ?? "torch";
+  return planned === "residual" && isHeated ? "torch" : planned;
+}
+
 /** Dunked: looked at cold, in one's own light, with time. */
 function Dunked({ state, act, bench, log, wanted, place, line_mm }: Props & Watched & { log: RunLog; wanted: ColourName }) {
   const words = actWords(act, state, useSettings());
@@ -279,32 +152,10 @@ function Dunked({ state, act, bench, log, wanted, place, line_mm }: Props & Watc
         <div className="bench-left">
           <p className="to-go">Wipe it. What colour is the {place} now?</p>
           <p className="from2" role="status">
-            {found?.words ?? "Cold, in your own light: nothing runs any more. Where there are several, what works counts."}
+            {found?.words ?? coldWords(place)}
           </p>
         </div>
-        <div>
-          <Seen state={state} line_mm={line_mm} />
-          <ColourKeys
-            names={colourKeys(wanted, line_mm === null ? undefined : LINE_KEYS)}
-            wanted={wanted}
-            seen={log.cold ?? undefined}
-            bench={bench}
-            legend={`The colour at the ${place}, cold`}
-          />
-          {line_mm === null ? null : (
-            <>
-              <p className="run-note">And the edge itself:</p>
-              <ColourKeys
-                names={EDGE_COLOURS}
-                wanted="bare"
-                seen={log.edge ?? undefined}
-                bench={bench}
-                legend="The colour of the edge, cold"
-                isEdge
-              />
-            </>
-          )}
-        </div>
+        <ColdLooks state={state} bench={bench} log={log} wanted={wanted} place={place} line_mm={line_mm} />
       </div>
       <div className="bench-keys">
         <button
@@ -327,24 +178,16 @@ function Dunked({ state, act, bench, log, wanted, place, line_mm }: Props & Watc
   );
 }
 
-/** A line is run past more easily than an edge: keys up to blue. */
-const LINE_KEYS = 8;
-/** What an edge that was to stay bare may have taken. */
-const EDGE_COLOURS: readonly ColourName[] = ["bare", "light straw", "straw", "dark straw", "bronze", "purple"];
-
 export function RunAct(props: Props) {
   const { state, act, bench } = props;
   const units = useSettings();
-  const step = state.route?.steps[act.step];
   const log = runLogOf(state, act.step);
-  const planned: RunSource = step?.kind === "run" ? step.source : "torch";
-  const source = planned === "residual" && log.isHeated ? "torch" : planned;
+  const step = runAfter(state.route, act.step);
+  const source = sourceNow(step, log);
   const run = useColourRun(state, log).data;
   const wanted = colourAtHeat(act.target_C, alloyShiftOf_K(state.piece.steel));
-  const own = runAfter(state.route, act.step);
-  const watched: Watched = { place: watchedPlace(state.piece, own), line_mm: own?.mark?.behind_mm ?? null };
-  const where = own?.mark === undefined ? HEAT_WORDS[source].where : wetWords(own, units);
-  if (log.began_ms === null) return <ToBegin bench={bench} source={source} wanted={wanted} where={where} />;
+  const watched: Watched = { place: watchedPlace(state.piece, step), line_mm: step?.mark?.behind_mm ?? null };
+  if (log.began_ms === null) return <ToBegin bench={bench} source={source} wanted={wanted} where={whereWords(step, source, units)} />;
   if (log.dunked_ms !== null) return <Dunked {...props} {...watched} log={log} wanted={wanted} />;
   return <Running {...props} {...watched} log={log} run={run} wanted={wanted} source={source} />;
 }
