@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import type { RunNow } from "@tembrak/core";
-import { colourKeys, foundWords, runWords } from "./runWords.js";
+import { backWords, colourKeys, foundWords, runWords } from "./runWords.js";
 
 const NOW: RunNow = {
   call: "wait",
@@ -35,6 +35,13 @@ describe("words at a run", () => {
     expect(runWords({ ...NOW, left_s: Infinity }, "bronze", "torch").what).toMatch(/may not come/);
     expect(runWords({ ...NOW, left_s: Infinity }, "bronze", "hot-bar").range).toMatch(/lay it on a fresh one/);
     expect(runWords({ ...NOW, left_s: Infinity }, "bronze", "hot-bar", true).range).toMatch(/flatter on it, or a hotter bar/);
+  });
+  it("a colour that goes back is told, one that stays or comes on is not", () => {
+    const seen = (...names: ("straw" | "blue")[]) => backWords(names.map((name) => ({ name })));
+    expect(seen("blue", "straw")).toMatch(/^Blue a moment ago, straw now: a colour does not go back/);
+    expect([seen(), seen("blue"), seen("straw", "straw"), seen("straw", "blue")]).toEqual([null, null, null, null]);
+    // What was said after it was undone counts no more: the last two that stand.
+    expect(seen("blue", "straw", "blue")).toBeNull();
   });
   it("leaves it to the eye where it sees the colour before the clock does", () => {
     expect(runWords({ ...NOW, isSeen: true }, "bronze", "torch")).toEqual({

@@ -140,6 +140,17 @@ function foundAtLine(found: ColourName, wanted: ColourName, by: number): string 
     : `${capital(found)} at the line, past ${wanted}: less of it is hard. A bare edge is as hard as it was.`;
 }
 
+/**
+ * Of two looks that cannot both be right: a colour does not go back while it runs. Null where there are none.
+ * @param seen in order
+ */
+export function backWords(seen: readonly { readonly name: ColourName }[]): string | null {
+  const at = ({ name }: { readonly name: ColourName }): number => COLOUR_NAMES.indexOf(name);
+  const [before, last] = seen.slice(-2);
+  if (before === undefined || last === undefined || at(last) >= at(before)) return null;
+  return `${capital(before.name)} a moment ago, ${last.name} now: a colour does not go back. Undo the one that was not so`;
+}
+
 /** What the colour that was found after the dunk means beside the one wanted. */
 export function foundWords(
   found: ColourName,

@@ -8,7 +8,7 @@ import { useCues } from "../../../calls/useCues.js";
 import { alloyShiftOf_K } from "../../../format/alloyShift.js";
 import { useSettings } from "../../../store/useStore.js";
 import { actWords } from "../../../words/actWords.js";
-import { coldWords, foundWords, HEAT_WORDS, runAfter, runWords, watchedPlace, whereWords } from "../../../words/runWords.js";
+import { backWords, coldWords, foundWords, HEAT_WORDS, runAfter, runWords, watchedPlace, whereWords } from "../../../words/runWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 import { RunDrawing } from "./RunDrawing.js";
 import { ColdLooks, RunningLooks, type Watched } from "./RunLooks.js";
@@ -105,7 +105,7 @@ function Running({ state, bench, now_ms, log, run, wanted, source, place, line_m
             <p className="to-go" role="status">
               {words.what}
             </p>
-            <p className="from2">{words.range}</p>
+            <p className="from2">{backWords(log.seen) ?? words.range}</p>
           </div>
         </div>
         <RunningLooks state={state} bench={bench} log={log} wanted={wanted} place={place} line_mm={line_mm} now={now} />
