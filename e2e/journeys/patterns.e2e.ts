@@ -1,6 +1,8 @@
 /** A quench of more moves than in and out: chosen by what comes of it, led at the bath, told as it went. */
 
+import { CATALOGUE, planRoute, type Piece } from "../../core/src/index.js";
 import { DEMO, EMPTY } from "../ports.js";
+import { bookAt, bringIn } from "./books.js";
 import { expect, goToBench, outNow, passGate, test } from "./shop.js";
 import type { Page } from "@playwright/test";
 
@@ -79,4 +81,54 @@ test("a two-ended tool in a tank too short: both ends by turns out of one heat, 
   await expect(page.getByText(/First end under\. Change over/)).toBeVisible();
   await page.getByRole("button", { name: /It is out/ }).click();
   await expect(page.getByRole("heading", { name: /^Sight/ })).toBeVisible();
+});
+
+const HAMMER: Piece = {
+  name: "Stake hammer",
+  mark: "7",
+  kind: "hammer",
+  steel: "1045",
+  start: "normalised",
+  use: "hammer-face",
+  length_mm: 110,
+  section: { shape: "square", side_mm: 30 },
+};
+
+test("a hammer, one face after the other in water: the first is kept cool while the second heats, and the card tells both", async ({
+  page,
+}, info) => {
+  await page.clock.install();
+  const route = planRoute(CATALOGUE, HAMMER, "forge", { way: { hardens: "ends" } });
+  await bringIn(page, info.outputPath("hammer.json"), bookAt(HAMMER, "heat", 0, null, 12, route), HAMMER.name);
+  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await passGate(page);
+  const act = page.locator(".bench-act");
+  const go = async (name: RegExp, wait_s: number): Promise<void> => {
+    await expect(act).toHaveText(name);
+    await page.clock.fastForward(1000 * wait_s);
+    await act.click();
+    await expect(act).not.toHaveText(name);
+  };
+  const harden = async (end: string): Promise<void> => {
+    await go(/start the hold/, 400);
+    await go(/Out of the fire/, 31);
+    await expect(page.getByRole("heading", { level: 1 })).toContainText(`into the water at 25 °C, ${end}`, { ignoreCase: true });
+    await go(/It is in the bath/, 1);
+    await go(/It is out/, 60);
+    await go(/hand-warm/, 7200);
+  };
+  await go(/Warm right through/, 400);
+  await harden("the working end only");
+  await page.getByRole("button", { name: /Go on to the other end/ }).click();
+  // Two hours on the fire is asked about anew, and the hour it has been hard is called by what comes next.
+  await expect(page.getByRole("alert").filter({ hasText: "its other end now, then into the oven" })).toBeVisible();
+  await passGate(page);
+  // What is hard already would be drawn by the heat that comes after it.
+  await expect(page.getByText(/Keep the end that is hard already cool: wet rag, or its tray/)).toBeVisible();
+  await harden("the other end only");
+  await page.getByRole("button", { name: /Go on to the temper/ }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("205 °C");
+  await page.getByRole("link", { name: "Card" }).click();
+  await expect(page.getByTestId("verdict")).toContainText(/HRC/);
+  await expect(page.locator("main")).toContainText("what was left in it draws the end");
 });

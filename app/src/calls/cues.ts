@@ -53,13 +53,15 @@ export const BRITTLE_LIMIT_s = 3600;
 /** An oven nobody checked is at rest after so long, min (common practice, no source). */
 const USUAL_REST_min = 20;
 
-/** What its plan draws it by next; null while that is going on. */
+/** What its plan draws it by next, and an end that is to be hardened before; null while it is being drawn. */
 function drawsNext(state: PieceState): string | null {
   const { acts, doneAt_ms, next } = state;
   const draws = acts.find(({ kind, id }) => (kind === "temper" || kind === "run") && !doneAt_ms.has(id));
-  if (draws?.kind !== "run") return `into ${liesIn(draws?.kind === "temper" ? draws.in : undefined)}`;
+  const before = acts.slice(0, draws === undefined ? acts.length : acts.indexOf(draws));
+  const other = before.some(({ kind, id }) => kind === "quench" && !doneAt_ms.has(id)) ? "its other end now, then " : "";
+  if (draws?.kind !== "run") return `${other}into ${liesIn(draws?.kind === "temper" ? draws.in : undefined)}`;
   const isRunning = next?.id === draws.id && runLogOf(state, draws.step).began_ms !== null;
-  return isRunning ? null : "run its colours";
+  return isRunning ? null : `${other}run its colours`;
 }
 
 /** While it is hard and not tempered: an hour of it is called, whatever is going on. */
