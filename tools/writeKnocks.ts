@@ -12,6 +12,7 @@ import { readingWords } from "../app/src/words/readingWords.js";
 import { unknownOf, unknownWords } from "../app/src/words/unknownWords.js";
 import { weightWords } from "../app/src/words/weightWords.js";
 import { checkBook, parseJson, readBook, writeBook } from "../core/src/book/exchange.js";
+import { BOOK_VERSION } from "../core/src/schema/version.js";
 import { brittleSince, heatsDone, piecesOf, type PieceState } from "../core/src/book/state.js";
 import { soakClock } from "../core/src/book/soakClock.js";
 import { CATALOGUE, formOf } from "../core/src/catalogue.js";
@@ -38,7 +39,7 @@ const METRIC = { temperature: "C", length: "mm" } as const;
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 type Holder = { [key: string]: Json };
 
-const whole = JSON.parse(readFileSync(join(root, "core/test/migrate/books/version-10.tembrak.json"), "utf8")) as unknown as {
+const whole = JSON.parse(readFileSync(join(root, `core/test/migrate/books/version-${BOOK_VERSION}.tembrak.json`), "utf8")) as unknown as {
   events: { piece: string }[];
   exportedAt_ms: number;
 };
