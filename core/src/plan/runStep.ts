@@ -15,10 +15,14 @@ const WET_EDGE_C = 115;
 /** Where the line is, of the way up, on what is high enough to have an edge and a back, mm (judgement). */
 const MARK_SHARE = 0.6;
 const LEAST_HIGH_mm = 22;
+/** A thinner edge chips where it is left as the bath left it, mm; and only a use that wants it this hard is planned so, HRC (judgement). */
+const LEAST_EDGE_mm = 2;
+const HARD_USE_HRC = 63;
 
-/** A run of which the edge stands in water and a line behind it is watched; null for what has no edge and no back. */
+/** A run of which the edge stands in water and a line behind it is watched; null for what has no edge and no back, or a thin edge. */
 export function edgeInWater({ section }: Pick<Piece, "section">, step: Run): Run | null {
-  if (step.source === "residual" || section.shape !== "wedge" || section.height_mm < LEAST_HIGH_mm) return null;
+  if (step.source === "residual" || section.shape !== "wedge") return null;
+  if (section.height_mm < LEAST_HIGH_mm || section.edge_mm < LEAST_EDGE_mm) return null;
   const mark = { behind_mm: Math.round(MARK_SHARE * section.height_mm), temperature_C: MARK_C };
   return { ...step, temperature_C: WET_EDGE_C, mark, why: "edge-stays-bare" };
 }
@@ -52,6 +56,6 @@ export function runStep(steel: ResolvedSteel, piece: Piece, { source, hard_HRC, 
     temperature_C: Math.max(FIRST_COLOUR_C, nearest5_C(wanted_C)),
     why: source === "residual" ? "runs-from-heat" : "runs-from-body",
   };
-  // Where every colour at the edge is much too soft.
-  return (wanted_C < WET_BELOW_C ? edgeInWater(piece, step) : null) ?? step;
+  // Where every colour at the edge is much too soft for a use that wants all it can have: a striker, a file.
+  return (wanted_C < WET_BELOW_C && mid_HRC >= HARD_USE_HRC ? edgeInWater(piece, step) : null) ?? step;
 }

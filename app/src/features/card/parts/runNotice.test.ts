@@ -24,6 +24,17 @@ it("a striker is planned with its edge in water and a line behind it, and keeps 
   expect(inWaterInstead({ piece: STRIKER }, coloured(planned))).toEqual(planned);
 });
 
+it("a thin edge is never left in water as the bath left it: not planned, not offered, however hard it is to be", () => {
+  for (const steel of ["5160", "1045", "o1", "w1"]) {
+    for (const use of ["slicer", "knife", "wood-chisel", "striker"]) {
+      const knife: Piece = { ...STRIKER, kind: "knife", steel, use, section: { shape: "wedge", spine_mm: 4, edge_mm: 0.8, height_mm: 30 } };
+      const route = planRoute(CATALOGUE, knife, "forge", { way: { hardens: "whole", draws: "torch" }, kit: KIT });
+      expect(route.steps.at(-1)).not.toHaveProperty("mark");
+      expect(inWaterInstead({ piece: knife }, route)).toBeNull();
+    }
+  }
+});
+
 it("a striker drawn by the first colour is softer than flint wants; the oven that takes its place leaves it hard", () => {
   const run = coloured(planned);
   expect(run.steps.at(-1)).toMatchObject({ kind: "run", temperature_C: FIRST_COLOUR_C });
