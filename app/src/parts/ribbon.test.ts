@@ -69,6 +69,21 @@ describe("the line of a route", () => {
       expect(points.filter(({ surface }) => surface === "oxide").every(({ x }) => x >= drawn.x0)).toBe(true);
     }
   });
+  it("with the edge in water it stands at what is looked for at the line, as the bench says", () => {
+    const striker: Piece = {
+      ...blade,
+      kind: "striker",
+      form: "striker",
+      use: "striker",
+      steel: "w1",
+      section: { shape: "wedge", spine_mm: 5, edge_mm: 4, height_mm: 26 },
+    };
+    const route = planRoute(CATALOGUE, striker, "forge", { way: { hardens: "whole", draws: "torch" } });
+    const run = route.steps.at(-1)!;
+    const act = actsOfRoute(route).find(({ kind }) => kind === "run")!;
+    expect(run).toHaveProperty("mark");
+    expect(ribbonOf(route).spans.at(-1)).toMatchObject({ kind: "run", peak_C: act.kind === "run" ? act.target_C : NaN });
+  });
   it("steps of a kind are counted by their place, also where one stands twice", () => {
     const three = routes.find(({ steps }) => steps.filter(({ kind }) => kind === "temper").length === 3)!;
     const labels = ribbonOf(three).spans.flatMap(({ kind, label }) => (kind === "temper" ? [label] : []));

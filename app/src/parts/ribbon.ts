@@ -1,6 +1,6 @@
 /** The heat line as points: temperature over compressed time, act by act. Pure. */
 
-import type { Route, Step } from "@tembrak/core";
+import { watchedOf, type Route, type Step } from "@tembrak/core";
 import { isUnderTheChange } from "../words/actWords.js";
 
 export interface RibbonPoint {
@@ -75,7 +75,8 @@ export function ribbonOf({ steps }: Route): Ribbon {
     const room = ROOM[step.kind] / total;
     const [rise, hold] = SHARES[step.kind];
     const [x0, x1] = [x, x + room];
-    const peak_C = step.kind === "quench" ? at_C : step.temperature_C;
+    // Of a run what is looked for, as at the bench and in its steps.
+    const peak_C = step.kind === "quench" ? at_C : step.kind === "run" ? watchedOf(step).temperature_C : step.temperature_C;
     const [top0, top1] = [x0 + rise * room, x0 + (rise + hold) * room];
     const from_C = at_C;
     if (step.kind === "temper" || step.kind === "run") surface = "oxide";
