@@ -89,6 +89,8 @@ export function stepSource(step: Step, piece: Piece, route: Route, magnet_C: num
       }
       return `Below the hardening heat, half an hour, then ${showDifference(step.rate_C_h, units)} an hour: ${PRACTICE}.`;
     case "run":
+      if (step.mark !== undefined)
+        return "Where the line is, its colour, and that water keeps the edge near its boil: judgement. The colour by how fast the oxide grows (fitted to published colours).";
       return `Worked back from the hardness its use wants, half a minute at the colour: temper curve (fitted to tables from memory), the colour by how fast the oxide grows (fitted to published colours).`;
     case "normalise":
       return `Usual for this steel: ${steel ? showDegrees(steel.normalise_C.value, units) : "?"} (${MEMORY}); how many and how much cooler: ${PRACTICE}.`;

@@ -121,7 +121,7 @@ function RunFields({ step, piece, units, isLocked, onChange, onFault }: FieldPro
       </ToggleButtonGroup>
       {mark === undefined ? null : (
         <LengthField
-          label="Line behind the edge"
+          label="Line at"
           role="height"
           value_mm={mark.behind_mm}
           units={units}
