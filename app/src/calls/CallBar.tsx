@@ -9,7 +9,7 @@ import { showAgo, showClock, showDuration } from "../format/show.js";
 import { writeSettings } from "../store/db.js";
 import { useNow, usePieces, useSettings } from "../store/useStore.js";
 import { liesIn } from "../words/vesselWords.js";
-import { bySoonest, clockOf, type Clock } from "./clocks.js";
+import { asksModel, bySoonest, clockOf, type Clock } from "./clocks.js";
 import { useCalls, type Call } from "./useCalls.js";
 import type { Missed } from "./missed.js";
 import "./calls.css";
@@ -132,7 +132,7 @@ export function CallBar() {
     [],
   );
   const others = useMemo(() => (pieces ?? []).filter((state) => isInWork(state) && state.id !== here), [pieces, here]);
-  const cooling = others.filter(({ next, piece }) => next?.kind === "cool-down" && piece.isPractice !== true);
+  const cooling = useMemo(() => others.filter(asksModel), [others]);
   const { call, missed, dismiss } = useCalls(here, known);
   const clocks = others.flatMap((state) => clockOf(state, now_ms, known.get(state.id)) ?? []).sort(bySoonest);
   return (

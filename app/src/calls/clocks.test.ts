@@ -2,7 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, piecesOf, planRoute, type PieceState } from "@tembrak/core";
 import { demoEvents } from "../store/demoBook.js";
 import { HAY_KNIFE, standingAt } from "../testing.js";
-import { clockOf, bySoonest } from "./clocks.js";
+import { asksModel, clockOf, bySoonest } from "./clocks.js";
 import { callsOf } from "./cues.js";
 import { missedOf } from "./missed.js";
 
@@ -29,6 +29,17 @@ describe("what runs elsewhere", () => {
   it("the simulated shop has a time of its own, and what is finished has none", () => {
     expect(clockOf({ ...tempering, piece: { ...HAY_KNIFE, isPractice: true } }, since_ms + 1000)).toBeNull();
     expect(clockOf({ ...tempering, finishedAt_ms: since_ms }, since_ms + 1000)).toBeNull();
+  });
+  it("the model is asked for a piece that cools once it is known when it went into the bath", () => {
+    const cools = standingAt(HAY_KNIFE, route, { done: 0 }).acts.findIndex(({ kind }) => kind === "cool-down");
+    const cooling = standingAt(HAY_KNIFE, route, { done: cools });
+    expect(cooling.next?.kind).toBe("cool-down");
+    expect(asksModel(cooling)).toBe(false);
+    const quench = cooling.acts[cools - 1]!.id;
+    const dipped = { ...cooling, checks: [{ id: "in", act: quench, at_ms: since_ms, reading: { check: "bath", state: "in" } as const }] };
+    expect(asksModel(dipped)).toBe(true);
+    expect(asksModel({ ...dipped, piece: { ...HAY_KNIFE, isPractice: true } })).toBe(false);
+    expect(pieces.filter(asksModel)).toEqual([]);
   });
   it("who is due sooner comes first: an hour of brittleness is due like the end of a temper", () => {
     const clock = (what: "temper" | "brittle", s: number) => ({ id: what, name: what, what, s, of_s: what === "temper" ? 7200 : 3600 });

@@ -42,6 +42,12 @@ function ofAct(state: PieceState, now_ms: number, prediction: Prediction | undef
   }
 }
 
+/** Whether the clock of a piece hangs on what the model says of it: it cools, and it is known when it went into the bath. */
+export function asksModel(state: PieceState): boolean {
+  const { next, piece } = state;
+  return next?.kind === "cool-down" && piece.isPractice !== true && bathTimes(state, next.step).in_ms !== null;
+}
+
 /** The clock of a piece, if one runs; what is brittle is told as that, unless it is still too hot to hold. */
 export function clockOf(state: PieceState, now_ms: number, prediction?: Prediction): Clock | null {
   if (!isInWork(state) || state.piece.isPractice === true) return null;

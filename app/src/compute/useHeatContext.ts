@@ -13,10 +13,21 @@ function errorsOf(state: PieceState): readonly number[] {
   return known;
 }
 
+let last: { readonly pieces: readonly PieceState[]; readonly eye: LearnedEye } | null = null;
+
+/** Of all pieces that are there, made once for all who ask. */
+function eyeOf(pieces: readonly PieceState[]): LearnedEye {
+  if (last?.pieces !== pieces) {
+    last = { pieces, eye: learnEye(pieces.filter(({ piece }) => piece.isPractice !== true).flatMap(errorsOf)) };
+  }
+  return last.eye;
+}
+
+const NOBODY: readonly PieceState[] = [];
+
 /** The eye of this shop. Practice trains the eye of its smith; what it says of a screen is no evidence for steel. */
 export function useEye(): LearnedEye {
-  const pieces = usePieces();
-  return useMemo(() => learnEye((pieces ?? []).filter(({ piece }) => piece.isPractice !== true).flatMap(errorsOf)), [pieces]);
+  return eyeOf(usePieces() ?? NOBODY);
 }
 
 const points = new Map<string, MagnetPoint>();

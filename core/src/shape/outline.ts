@@ -41,7 +41,8 @@ function between(a: Point, b: Point, share: number): Point {
 }
 
 function distance(a: Point, b: Point): number {
-  const [x, y] = [b.x - a.x, b.y - a.y];
+  const x = b.x - a.x;
+  const y = b.y - a.y;
   return Math.sqrt(x * x + y * y);
 }
 
@@ -72,21 +73,37 @@ const SHARES = Float64Array.from(
   }).flat(),
 );
 
-/** A smooth line through points, broken at corners; each span a cubic, sampled. A rack of a thousand asks for it four thousand times: one point made for each sample. */
-function smoothLine(points: readonly Point[], corners: readonly boolean[]): Point[] {
-  const line: Point[] = [points[0]!];
+/** A line of points, its coordinates flat: a rack of a thousand is laid out by four thousand of them. */
+interface Line {
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+}
+
+/** A smooth line through points, broken at corners; each span a cubic, sampled. */
+function smoothLine(points: readonly Point[], corners: readonly boolean[]): Line {
+  const count = 1 + (points.length - 1) * PIECES_A_SPAN;
+  const line = { x: new Float64Array(count), y: new Float64Array(count) };
+  [line.x[0], line.y[0]] = [points[0]!.x, points[0]!.y];
+  let n = 1;
   for (let i = 0; i + 1 < points.length; i++) {
-    const [a, b] = [points[i]!, points[i + 1]!];
+    const a = points[i]!;
+    const b = points[i + 1]!;
     const handle = HANDLE * distance(a, b);
     const ta = corners[i] ? direction(a, b) : tangent(points[i - 1], a, b);
     const tb = corners[i + 1] ? direction(a, b) : tangent(a, b, points[i + 2]);
-    const [x1, y1, x2, y2] = [a.x + handle * ta.x, a.y + handle * ta.y, b.x - handle * tb.x, b.y - handle * tb.y];
-    for (let k = 0; k < SHARES.length; k += 4) {
-      const [wa, w1, w2, wb] = [SHARES[k]!, SHARES[k + 1]!, SHARES[k + 2]!, SHARES[k + 3]!];
-      line.push({ x: wa * a.x + w1 * x1 + w2 * x2 + wb * b.x, y: wa * a.y + w1 * y1 + w2 * y2 + wb * b.y });
+    const [x1, x2] = [a.x + handle * ta.x, b.x - handle * tb.x];
+    const [y1, y2] = [a.y + handle * ta.y, b.y - handle * tb.y];
+    // By index: taking an array apart is slow in code that runs for the first time, as all of a page that opens does.
+    for (let k = 0; k < SHARES.length; k += 4, n++) {
+      line.x[n] = SHARES[k]! * a.x + SHARES[k + 1]! * x1 + SHARES[k + 2]! * x2 + SHARES[k + 3]! * b.x;
+      line.y[n] = SHARES[k]! * a.y + SHARES[k + 1]! * y1 + SHARES[k + 2]! * y2 + SHARES[k + 3]! * b.y;
     }
   }
   return line;
+}
+
+function pointsOf({ x, y }: Line): Point[] {
+  return Array.from(x, (at, i) => ({ x: at, y: y[i]! }));
 }
 
 export interface Axis {
@@ -102,9 +119,11 @@ export function axisOf(form: KindFile, length_mm: number): Axis {
       [0, 1],
     ]
   ).map((p) => ({ x: p[0]! * length_mm, y: p[1]! * length_mm }));
-  const points = smoothLine(
-    raw,
-    raw.map(() => false),
+  const points = pointsOf(
+    smoothLine(
+      raw,
+      raw.map(() => false),
+    ),
   );
   const along = [0];
   for (let i = 1; i < points.length; i++) along.push(along[i - 1]! + distance(points[i - 1]!, points[i]!));
@@ -141,8 +160,8 @@ export function offsetsAt(form: Pick<KindFile, "stations">, s: number): { readon
   return { back: a.back + share * (b.back - a.back), edge: a.edge + share * (b.edge - a.edge) };
 }
 
-function bevelLine(form: KindFile, axis: Axis, breadth: number, edge: readonly Point[]): Point[] {
-  if (form.bevel === undefined || edge.length === 0) return [];
+function bevelLine(form: KindFile, axis: Axis, breadth: number): Point[] {
+  if (form.bevel === undefined) return [];
   const { depth, from, to } = form.bevel;
   const offset = (s: number): number => {
     const { back, edge: edgeShare } = offsetsAt(form, s);
@@ -152,19 +171,23 @@ function bevelLine(form: KindFile, axis: Axis, breadth: number, edge: readonly P
     const s = from + ((to - from) * k) / (BEVEL_POINTS - 1);
     return beside(axis, s, offset(s) * breadth);
   });
-  return smoothLine(
-    points,
-    points.map(() => false),
+  return pointsOf(
+    smoothLine(
+      points,
+      points.map(() => false),
+    ),
   );
 }
 
-function boxOf(contour: readonly Point[]): Outline["box"] {
+function boxOf(lines: readonly Line[]): Outline["box"] {
   let [left_mm, right_mm, top_mm, foot_mm] = [Infinity, -Infinity, Infinity, -Infinity];
-  for (const { x, y } of contour) {
-    left_mm = Math.min(left_mm, x);
-    right_mm = Math.max(right_mm, x);
-    top_mm = Math.min(top_mm, y);
-    foot_mm = Math.max(foot_mm, y);
+  for (const { x, y } of lines) {
+    for (let i = 0; i < x.length; i++) {
+      if (x[i]! < left_mm) left_mm = x[i]!;
+      if (x[i]! > right_mm) right_mm = x[i]!;
+      if (y[i]! < top_mm) top_mm = y[i]!;
+      if (y[i]! > foot_mm) foot_mm = y[i]!;
+    }
   }
   return { left_mm, top_mm, width_mm: right_mm - left_mm, height_mm: foot_mm - top_mm };
 }
@@ -185,7 +208,6 @@ export function outlineOf(piece: Piece, form: KindFile): Outline {
     form.stations.map(({ s, edge: e }) => beside(axis, s, e * breadth)),
     corners,
   );
-  const contour = back.concat([...edge].reverse());
   const { eye, hole } = form;
   const eyeAt = eye && onAxis(axis, eye.s).at;
   const eyePoints =
@@ -195,17 +217,20 @@ export function outlineOf(piece: Piece, form: KindFile): Outline {
           y: eyeAt.y + 0.5 * eye.length * piece.length_mm * Math.sin((i * Math.PI) / 16),
         }))
       : [];
+  let contour: Point[] | null = null;
   let bevel: Point[] | null = null;
   return {
-    contour,
     // A rack of a thousand is laid out by its boxes: what is drawn in one is worked out when it is drawn.
+    get contour() {
+      return (contour ??= [...pointsOf(back), ...pointsOf(edge).reverse()]);
+    },
     get bevel() {
-      return (bevel ??= bevelLine(form, axis, breadth, edge));
+      return (bevel ??= bevelLine(form, axis, breadth));
     },
     eye: eyePoints,
     hole: hole ? { centre: onAxis(axis, hole.s).at, radius_mm: hole.radius * breadth } : null,
     axis: axis.points,
-    box: boxOf(contour),
+    box: boxOf([back, edge]),
   };
 }
 
