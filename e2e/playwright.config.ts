@@ -10,6 +10,8 @@ const server = (port: number, demo: string) => ({
   reuseExistingServer: false,
 });
 
+const PRACTICE = ["practice.e2e.ts", "practisedRun.e2e.ts"];
+
 export default defineConfig({
   testDir: "journeys",
   outputDir: "../test-results",
@@ -21,9 +23,9 @@ export default defineConfig({
   timeout: 60_000,
   expect: { timeout: 15_000 },
   projects: [
-    // The two that wait for simulated time begin first, so that nobody waits for them at the end.
-    { name: "practice", testMatch: "practice.e2e.ts" },
-    { name: "journeys", testMatch: "*.e2e.ts", testIgnore: "practice.e2e.ts" },
+    // Those that wait for simulated time begin first, so that nobody waits for them at the end.
+    { name: "practice", testMatch: PRACTICE },
+    { name: "journeys", testMatch: "*.e2e.ts", testIgnore: PRACTICE },
   ],
   reporter: process.env["TEMBRAK_REPORT"] ? [["list"], ["json", { outputFile: process.env["TEMBRAK_REPORT"] }]] : [["list"]],
   use: {

@@ -57,6 +57,21 @@ describe("where the simulated hands have it", () => {
   });
 });
 
+describe("how much of it goes under", () => {
+  const bar = { ...froe.piece, kind: "chisel", use: "chisel", steel: "w1", length_mm: 200 } as const;
+  const piece: PieceState["piece"] = { ...bar, section: { shape: "round", diameter_mm: 16 } };
+  const inBath = (hardens: "whole" | "face") => {
+    const route = planRoute(CATALOGUE, piece, "forge", { way: { hardens, draws: hardens === "face" ? "residual" : "oven" } });
+    const acts = actsOfRoute(route);
+    const next = acts.find(({ kind }) => kind === "quench")!;
+    return moveOf({ ...froe, piece, route, acts, next, checks: checks(next, [0, { check: "bath", state: "in" }]) });
+  };
+  it("of a chisel its end as deep as planned, or all of it", () => {
+    expect(inBath("face")).toMatchObject({ to: "bath", immersion: { kind: "edge", depth_mm: 32 } });
+    expect(inBath("whole")).toEqual({ do: "move", piece: froe.id, to: "bath" });
+  });
+});
+
 describe("what draws it", () => {
   const planned = (draws: "hot-bar" | "oil" | "torch") => {
     const { piece } = froe;

@@ -90,7 +90,7 @@ export function moveOf(state: PieceState): Extract<ShopCommand, { do: "move" }> 
     return medium === undefined || medium === quench.medium ? move : { ...move, medium };
   }
   const under = underOf(quench);
-  return under.what === "edge" ? { ...move, immersion: { kind: "edge", depth_mm: under.depth_mm } } : move;
+  return under.what !== "whole" ? { ...move, immersion: { kind: "edge", depth_mm: under.depth_mm } } : move;
 }
 
 /** Whether the simulated hands have to move it: it is elsewhere, or the same place was said otherwise: deeper, or on a fresh block. @param before what was said last; empty where nothing was */

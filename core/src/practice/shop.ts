@@ -4,9 +4,7 @@ import { filmHex, growFilm_nm, oxideName } from "../colour/oxide.js";
 import { glowHex, isGlowVisible, ambientFromLux } from "../colour/glow.js";
 import { InputError } from "../errors.js";
 import { isLiquid } from "../heat/bathKind.js";
-import type { Surroundings } from "../heat/conduction.js";
 import { bathAfter_C } from "../heat/bathHeat.js";
-import { airBoundary, constantBoundary, type Boundary } from "../heat/media.js";
 import { CURIE_C } from "../kinetics/austenite.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { austeniteLeft, makeStructure, nodeHardness_HV, type Structure } from "../kinetics/structure.js";
@@ -21,10 +19,13 @@ import type { ColourName, Piece } from "../schema/book.js";
 import type { Vessel } from "../schema/kit.js";
 import type { Coat, Immersion } from "../schema/parts.js";
 import type { ShopAnswer, ShopCommand, ShopPlace, ShopQuestion, ShopReading, ShopReset } from "../schema/practice.js";
-import { surfaceShift_K, WET_BLOCK_C, WET_C, WET_TORCH, WET_W_m2K, wetEdge_mm } from "../plan/colourRun.js";
+import { surfaceShift_K } from "../plan/colourRun.js";
 import { runCourse } from "../simulate/course.js";
 import { cladOf } from "../shape/cladding.js";
-import { allAround, bodyOf, gridOf, AIR, inAir, inBath, STEP_K, type Places } from "../simulate/section.js";
+import { breadth_mm } from "../shape/outline.js";
+import { allAround, bodyOf, gridOf, STEP_K, type Places } from "../simulate/section.js";
+import { barMeets, sectionMeets, type Whereabouts } from "./around.js";
+import { BarAlong } from "./barAlong.js";
 
 /** How the simulated instruments err, and how its fires behave. All made up, of the size a shop has. */
 const PROBE_SD_C = 4;
@@ -52,24 +53,14 @@ const DRAGS_HRC = 1.5;
 /** A magnet sticks while so much of what it feels pulls, and lets go below so much (judgement). */
 const STICKS = 0.75;
 const LETS_GO = 0.15;
-const GAS_W_m2K = 45;
-const STILL_W_m2K = 10;
 const BATH_MIXES_s = 12;
 const ROOM_C = 22;
-/** A torch on the back of a blade: gas that hot, taken up so well, over so much of its height at most, mm. */
-const TORCH_C = 1150;
-const TORCH_W_m2K = 95;
-const TORCH_mm = 10;
-/** A block from the fire under the back of a blade, as the bench takes it to be (simulate/colourRun): it lies with one side on it. */
-const BLOCK_C = 600;
-const BLOCK_COOLS_s = 1200;
-const BLOCK_W_m2K = 300;
-/** What a pot or a tray gives to steel that lies in it, in the place of an oven's air, W/m2K (judgement). */
-const VESSEL_W_m2K: Readonly<Record<Vessel, number>> = { oil: 180, salt: 400, sand: 60 };
 /** Hotter than this it scales, and nobody reads a colour from it, C. */
 const SCALES_C = 450;
 /** Run past its colours it is grey, nm. */
 const GREY_nm = 68;
+/** How it glows is told of so many places. */
+const SEEN = 8;
 /** Bright steel before any colour. */
 const BRIGHT_nm = 3;
 const BRIGHT_HEX = "#8f9a9c";
@@ -85,6 +76,8 @@ interface ShopPiece {
   readonly places: Places;
   readonly structure: Structure;
   readonly body: ReturnType<typeof bodyOf>;
+  /** Of what is no blade its length; of a blade its section has its height. */
+  readonly bar: BarAlong | null;
   T: Float64Array;
   place: ShopPlace;
   immersion: Immersion;
@@ -99,7 +92,7 @@ interface ShopPiece {
   probe_C: number;
   /** How far behind its edge a line is that it is warmed down to, the edge in water, mm; null where none is. */
   line_mm: number | null;
-  /** On its bright side, from its edge back, nm; how much hotter this steel has to be for the same colour, K. */
+  /** On its bright side, from its edge or its end back, nm; how much hotter this steel has to be for the same colour, K. */
   readonly film_nm: Float64Array;
   readonly shift_K: number;
   /** Time that has passed but was not followed yet, s. */
@@ -121,24 +114,13 @@ export interface ShopTruth {
   readonly edgeColour: ColourName;
 }
 
-/** Its back in the flame of a torch, or on a block, the rest in air; with a line, all above that, and the edge in water. */
-function warmedBack(section: Piece["section"], grid: Places["grid"], warms: Boundary, line_mm: number | null): Surroundings {
-  const air = inAir(section, grid, null);
-  const last = grid.columns - 1;
-  const top_m = grid.columnMiddle_m[last]! + 0.5 * grid.columnHeight_m[last]!;
-  const from_m = line_mm === null ? top_m - Math.min(TORCH_mm / 1000, top_m / 3) : line_mm / 1000;
-  const wet_m = line_mm === null ? 0 : wetEdge_mm({ mark: { behind_mm: line_mm } }) / 1000;
-  const water = constantBoundary(WET_W_m2K, WET_C);
-  return {
-    ...air,
-    faces: Array.from(grid.columnMiddle_m, (y_m) => (y_m > from_m ? warms : y_m < wet_m ? water : AIR)),
-    top: air.top === null ? null : warms,
-  };
+/** How warm its bright side is at each place that is looked at, C, and how far behind its edge or its end that is, mm. */
+function side_C({ bar, T, places: { grid, edge } }: ShopPiece, place: number): number {
+  if (bar !== null) return bar.T[place]!;
+  return T[place === 0 && edge !== null ? edge : place * grid.nodes + grid.nodes - 1]!;
 }
-
-/** The node at the face of a column; of what is no blade its surface. */
-function faceNode({ grid, edge, surface }: Places, column: number): number {
-  return edge === null ? surface : column === 0 ? edge : column * grid.nodes + grid.nodes - 1;
+function behind_mm({ bar, places: { grid } }: ShopPiece, place: number): number {
+  return bar === null ? 1000 * grid.columnMiddle_m[place]! : bar.from_mm[place]!;
 }
 
 const shownHex = (film_nm: number): string => (film_nm < BRIGHT_nm ? BRIGHT_HEX : filmHex(film_nm));
@@ -187,6 +169,7 @@ export class PracticeShop {
       const count = places.grid.columns * places.grid.nodes;
       const steel = resolveSteel(catalogue, piece.steel);
       const prior = structureBeforeHardening(piece, []);
+      const bar = piece.section.shape === "wedge" ? null : new BarAlong(piece.section, breadth_mm(piece), piece.length_mm, ROOM_C);
       const structure = makeStructure({ nodes: count, bar_wtpct: steel.composition_wtpct, prior, temperSteel: steel.temper });
       return {
         id,
@@ -194,6 +177,7 @@ export class PracticeShop {
         places,
         structure,
         body: bodyOf(structure, places.grid, cladOf(piece.section, piece.cladding)),
+        bar,
         T: new Float64Array(count).fill(ROOM_C),
         place: "rack",
         immersion: { kind: "full" },
@@ -204,7 +188,7 @@ export class PracticeShop {
         laid_s: 0,
         probe_C: ROOM_C,
         line_mm: null,
-        film_nm: new Float64Array(places.grid.columns),
+        film_nm: new Float64Array(bar?.T.length ?? places.grid.columns),
         shift_K: surfaceShift_K(steel.composition_wtpct),
         owed_s: 0,
       };
@@ -255,35 +239,9 @@ export class PracticeShop {
     p.owed_s = 0;
     const { section } = p.piece;
     const { grid } = p.places;
-    const surroundings = (() => {
-      switch (p.place) {
-        case "forge":
-          return allAround(section, grid, airBoundary(0.8, GAS_W_m2K, this.forgeTrue_C()));
-        case "kiln":
-          return allAround(section, grid, airBoundary(0.8, STILL_W_m2K, this.kilnTrue_C()));
-        case "oven":
-          return p.vessel === undefined
-            ? allAround(section, grid, airBoundary(0.8, STILL_W_m2K, this.ovenTrue_C()))
-            : allAround(section, grid, constantBoundary(VESSEL_W_m2K[p.vessel], this.ovenTrue_C()));
-        case "torch":
-          return warmedBack(section, grid, constantBoundary((p.line_mm === null ? 1 : WET_TORCH) * TORCH_W_m2K, TORCH_C), p.line_mm);
-        case "bar": {
-          const laid_C = p.line_mm === null ? BLOCK_C : WET_BLOCK_C;
-          const block_C = ROOM_C + (laid_C - ROOM_C) * Math.exp((p.laid_s - this.time_s) / BLOCK_COOLS_s);
-          return warmedBack(section, grid, constantBoundary(BLOCK_W_m2K, block_C), p.line_mm);
-        }
-        case "bath":
-          return inBath(
-            section,
-            grid,
-            { medium: p.tub ?? this.medium, bath_C: p.tub?.usualBath_C ?? this.bath_C, agitation: "mild", immersion: p.immersion },
-            p.coat,
-          );
-        case "air":
-        case "rack":
-          return inAir(section, grid, p.coat);
-      }
-    })();
+    const at = this.whereabouts(p);
+    const lead = p.bar?.advance(barMeets(at), 0.5 * (p.T[p.places.surface]! + p.T[p.places.centre]!), step_s) ?? null;
+    const surroundings = lead === null ? sectionMeets(section, grid, at) : allAround(section, grid, lead);
     const { temperature_C } = runCourse({
       grid,
       start_C: p.T,
@@ -294,14 +252,29 @@ export class PracticeShop {
     });
     p.T = temperature_C;
     // What scaled is rubbed bright before its colours are run; under a bath there is no air to colour it.
-    p.film_nm.forEach((film, column) => {
-      const side_C = p.T[faceNode(p.places, column)]!;
-      if (side_C > SCALES_C) p.film_nm[column] = p.line_mm === null ? 0 : GREY_nm;
+    p.film_nm.forEach((film, place) => {
+      const T = side_C(p, place);
+      if (T > SCALES_C) p.film_nm[place] = p.line_mm === null ? 0 : GREY_nm;
       else if (p.place !== "bath")
-        p.film_nm[column] = growFilm_nm(film, { temperature_C: side_C, hold_min: step_s / 60, alloyShift_K: p.shift_K });
+        p.film_nm[place] = growFilm_nm(film, { temperature_C: T, hold_min: step_s / 60, alloyShift_K: p.shift_K });
     });
     const seen_C = p.T[p.places.surface]!;
     p.probe_C = seen_C + PROBE_OFFSET_C + (p.probe_C - seen_C - PROBE_OFFSET_C) * Math.exp(-step_s / PROBE_LAG_s);
+  }
+
+  private whereabouts({ place, tub, immersion, coat, vessel, line_mm, laid_s }: ShopPiece): Whereabouts {
+    return {
+      place,
+      forge_C: this.forgeTrue_C(),
+      kiln_C: this.kilnTrue_C(),
+      oven_C: this.ovenTrue_C(),
+      room_C: ROOM_C,
+      bath: { medium: tub ?? this.medium, bath_C: tub?.usualBath_C ?? this.bath_C, agitation: "mild", immersion },
+      coat,
+      vessel,
+      line_mm,
+      laid_s: this.time_s - laid_s,
+    };
   }
 
   /** Lets simulated time pass, s. */
@@ -393,18 +366,17 @@ export class PracticeShop {
       pieces: this.pieces.map((p) => {
         this.settle(p, true);
         const seen_C = p.T[p.places.surface]!;
-        const glows = isGlowVisible(seen_C, ambient);
+        const count = p.film_nm.length;
+        const back_C = Array.from({ length: Math.min(SEEN, count) }, (_, i) => side_C(p, Math.floor((i * count) / Math.min(SEEN, count))));
         return {
           id: p.id,
           place: p.place,
           probe_C: limited(p.probe_C + this.noise(PROBE_SD_C)),
           hex: glowHex(Math.max(20, seen_C), ambient),
-          glows,
+          back: back_C.map((T) => glowHex(Math.max(20, T), ambient)),
+          glows: [seen_C, ...back_C].some((T) => isGlowVisible(T, ambient)),
           edgeHex: shownHex(p.film_nm[0]!),
-          along:
-            p.places.edge === null
-              ? []
-              : Array.from(p.film_nm, (film, i) => ({ behind_mm: 1000 * p.places.grid.columnMiddle_m[i]!, hex: shownHex(film) })),
+          along: Array.from(p.film_nm, (film, i) => ({ behind_mm: behind_mm(p, i), hex: shownHex(film) })),
         };
       }),
     };
@@ -418,7 +390,7 @@ export class PracticeShop {
     const edge = p.places.edge ?? surface;
     return {
       seen_C: p.T[surface]!,
-      hottest_C: Math.max(...p.T),
+      hottest_C: Math.max(...p.T, ...(p.bar?.T ?? [])),
       edge_C: p.T[edge]!,
       hardness_HRC: this.hardness_HRC(p),
       martensite: p.structure.martensite[edge]!,

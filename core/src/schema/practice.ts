@@ -91,12 +91,14 @@ export const ShopReadingSchema = strict({
       place: choice(PLACES),
       /** The probe that touches it. */
       probe_C: reading_C,
-      /** How it looks in the light of the shop. */
+      /** How it looks in the light of the shop where it works, and from there back to its other side, evenly. */
       hex: Type.String({ pattern: "^#[0-9a-f]{6}$" }),
+      back: Type.Array(Type.String({ pattern: "^#[0-9a-f]{6}$" }), { maxItems: 8 }),
+      /** Whether any of it glows. */
       glows: Type.Boolean(),
       /** How its edge looks where it was rubbed bright: bare steel, or the colour of its film. */
       edgeHex: Type.String({ pattern: "^#[0-9a-f]{6}$" }),
-      /** The same from its edge back, each so far behind it; of what is no blade nothing. */
+      /** The same from its edge or its end back, each so far behind it. */
       along: Type.Array(strict({ behind_mm: between(0, 1000, "mm"), hex: Type.String({ pattern: "^#[0-9a-f]{6}$" }) }), { maxItems: 64 }),
     }),
     { maxItems: 8 },

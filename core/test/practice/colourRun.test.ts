@@ -135,4 +135,80 @@ describe("a colour run in the simulated shop", () => {
     expect(came_s).toBeLessThan(120);
     expect(came_s).toBeLessThan(3 * said.to_s + 5);
   });
+  /** A chisel of RUN_CASES out of a fire that hardens it, its end dipped so long. */
+  function chiselDipped(index: number, dip_s: number) {
+    const { piece: chisel, hardens, source } = RUN_CASES[index]!;
+    const route = planRoute(CATALOGUE, chisel, "forge", { way: { hardens, draws: source } });
+    const quench = route.steps.find((step) => step.kind === "quench")!;
+    const depth_mm = quench.kind === "quench" ? quench.part!.depth_mm : NaN;
+    const shop = shopWith(chisel, "water", 25);
+    shop.command({ do: "set", forge_C: 800 });
+    shop.command({ do: "move", piece: "p", to: "forge" });
+    shop.advance(900);
+    shop.command({ do: "move", piece: "p", to: "bath", immersion: { kind: "edge", depth_mm } });
+    shop.advance(dip_s);
+    const run = (): ReturnType<typeof colourRun> => colourRun(chisel, runPlanOf(CATALOGUE, chisel, route, { dip_s }));
+    return { shop, depth_mm, run };
+  }
+  it("a chisel dipped by its end is drawn by what stayed in its body: its end as warm as the bench takes it to be, its colours in their time", () => {
+    for (const dip_s of [6, 8, 12]) {
+      const { shop, run } = chiselDipped(0, dip_s);
+      const dipped_C = shop.truth("p").edge_C;
+      const bench = run();
+      const said = runNow(bench, [], 0);
+      shop.command({ do: "move", piece: "p", to: "air" });
+      expect(shop.truth("p").hottest_C).toBeGreaterThan(600);
+      // Dark where it was dipped, aglow behind it.
+      const { hex, back, glows } = shop.read().pieces[0]!;
+      expect(glows).toBe(true);
+      expect(back).toHaveLength(8);
+      const red = (colour: string): number => Number.parseInt(colour.slice(1, 3), 16);
+      expect(red(back[4]!)).toBeGreaterThan(red(back[0]!) + 100);
+      expect(red(hex)).toBeLessThan(red(back[4]!));
+      shop.advance(2);
+      const edges_C = bench.runs.map(({ edge_C }) => edge_C[2]!).sort((a, b) => a - b);
+      expect(shop.truth("p").edge_C).toBeGreaterThan(edges_C[4]! - 10);
+      expect(shop.truth("p").edge_C).toBeLessThan(edges_C[91]! + 10);
+      const before_HRC = shop.truth("p").hardness_HRC;
+      const came_s = until_s(shop, "bronze", 300);
+      expect(came_s).toBeGreaterThan(0.8 * said.from_s - 2);
+      expect(came_s).toBeLessThan(1.2 * said.to_s);
+      expect(shop.truth("p").edge_C).toBeGreaterThan(dipped_C);
+      expect(shop.truth("p").hardness_HRC).toBeLessThan(before_HRC);
+      shop.command({ do: "move", piece: "p", to: "bath" });
+      shop.advance(120);
+      expect(shop.truth("p").hottest_C).toBeLessThan(60);
+      expect(shop.truth("p").edgeColour).not.toBe("grey");
+    }
+  });
+  it("cold, it is run from its body by a torch or a hot bar: the body before the end, and a dunk keeps what is there", () => {
+    for (const [index, to, most_s] of [
+      [1, "torch", 500],
+      [2, "bar", 900],
+    ] as const) {
+      const { shop, run, depth_mm } = chiselDipped(index, 30);
+      // Held until its body is dark, then all of it under, as the bench says.
+      shop.advance(200);
+      expect(shop.truth("p").hottest_C).toBeLessThan(60);
+      expect(shop.read().pieces[0]!.along).toHaveLength(40);
+      shop.command({ do: "move", piece: "p", to, block: 0 });
+      for (let s = 0; to === "bar" && s < 3; s++) {
+        shop.advance(240);
+        shop.command({ do: "move", piece: "p", to, block: s + 1 });
+      }
+      const came_s = (to === "bar" ? 720 : 0) + until_s(shop, "straw", most_s);
+      expect(came_s).toBeGreaterThan(0.5 * runNow(run(), [], 0).from_s);
+      expect(came_s).toBeLessThan(most_s + 720);
+      const { along } = shop.read().pieces[0]!;
+      const hexAt = (mm: number): string => along.find(({ behind_mm }) => behind_mm > mm)!.hex;
+      // Grey by the heat, straw at the end: another at each.
+      expect(new Set([hexAt(0), hexAt(depth_mm), hexAt(depth_mm + 40)]).size).toBeGreaterThan(1);
+      shop.command({ do: "move", piece: "p", to: "bath" });
+      shop.advance(60);
+      const kept = shop.truth("p").edgeColour;
+      shop.command({ do: "move", piece: "p", to: "air" });
+      shop.advance(300);
+      expect(shop.truth("p").edgeColour).toBe(kept);
+    }
+  });
 });

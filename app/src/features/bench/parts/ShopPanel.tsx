@@ -135,9 +135,9 @@ export function ShopPanel({ state }: { state: PieceState }) {
     <div className="shop-panel">
       <i
         className="shop-glow"
-        style={{ background: piece.hex }}
+        style={{ background: piece.back.length > 1 ? `linear-gradient(to right, ${piece.back.join(", ")})` : piece.hex }}
         role="img"
-        aria-label={piece.glows ? "how it glows now" : "no glow can be seen"}
+        aria-label={piece.glows ? "how it glows now, from where it works back" : "no glow can be seen"}
       />
       <span className="drawn" data-testid="shop-reads">
         Simulated, {PLACE_WORDS[piece.place]}. {readWords(reading, state.route?.school === "kiln", settings)}
