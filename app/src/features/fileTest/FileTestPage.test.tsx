@@ -29,8 +29,10 @@ async function read(text: string): Promise<void> {
 }
 
 describe("a hardness test", () => {
-  it("nothing tried is nothing to keep", () => {
+  it("nothing tried is nothing to keep, and no number stands there that nothing speaks for", () => {
     open(prove);
+    expect(screen.queryByTestId("test-mean")).toBeNull();
+    expect(screen.getByText(/Nothing is tried yet/)).toBeTruthy();
     expect(screen.getByRole("button", { name: "Keep this result" }).hasAttribute("disabled")).toBe(true);
     expect(screen.queryByText("Next, one of")).toBeNull();
   });

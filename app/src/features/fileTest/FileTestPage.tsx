@@ -82,6 +82,12 @@ function useWarmth(state: PieceState, isFirst: boolean, expected: Prediction | u
 
 const TICK_ms = 5000;
 
+/** Before anything is tried there is only what is predicted: nothing that is expected of no piece in particular. */
+function emptyWords(isPredicted: boolean, isAsked: boolean): string {
+  if (isPredicted) return "As predicted; nothing is tried yet.";
+  return isAsked ? "Working out what to expect. Nothing is tried yet." : "Nothing is tried yet.";
+}
+
 function Numeral({ mean_HRC, p05_HRC, p95_HRC }: HardnessVerdict["summary"]) {
   return (
     <div className="test-verdict">
@@ -161,9 +167,9 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
       <div className="test-panels">
         <FileLadder kit={kit} draft={draft} onChange={setDraft} verdict={verdict} prior={prior} wanted={isFirst ? null : target} />
         <div className="test-says">
-          <Numeral {...summary} />
+          {isEmpty && prior === undefined ? null : <Numeral {...summary} />}
           {isEmpty ? (
-            <p className="test-line">{prior ? "As predicted; nothing is tried yet." : "Nothing is tried yet."}</p>
+            <p className="test-line">{emptyWords(prior !== undefined, prediction.isFetching)}</p>
           ) : (
             <>
               <p className="test-line" aria-live="polite">
