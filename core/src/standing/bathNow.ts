@@ -1,15 +1,16 @@
 /** A bath of the kit as it stands: what was read of it and what went into it, from its own entries and from the logs of the pieces. */
 
 import { standing, type PieceState } from "../book/state.js";
-import { formOf } from "../catalogue.js";
+import { CATALOGUE, formOf } from "../catalogue.js";
 import { isLiquid, type Liquid } from "../heat/bathKind.js";
 import { bathState, type BathHappening, type BathState, type BathTank } from "../heat/bathState.js";
 import { mass_kg } from "../plan/fit.js";
 import { kitOf } from "../plan/kit.js";
 import type { Catalogue } from "../plan/catalogue.js";
-import type { BookEvent } from "../schema/book.js";
+import type { BookEvent, Piece, Step } from "../schema/book.js";
 import type { Kit, KitItem } from "../schema/kit.js";
-import { bathTimes } from "./bathTimes.js";
+import { leftAfter_C } from "../simulate/hardenReadings.js";
+import { bathTimes, type BathTimes } from "./bathTimes.js";
 
 export type Bath = Extract<KitItem, { kind: "bath" }>;
 
@@ -61,30 +62,55 @@ export interface BathEntryAt {
   readonly piece?: string;
 }
 
+type Quench = Extract<Step, { kind: "quench" }>;
+
+/**
+ * When a piece went into a bath, and how hot it would have been to give it the heat it gave: out of the first of two, or taken out
+ * warm, it had some left. Null while it has not been in.
+ */
+function dipIn(
+  id: string,
+  { section }: Piece,
+  { medium: first, bath_C, agitation, then }: Quench,
+  { heat_C, times, done_ms }: { readonly heat_C: number; readonly times: BathTimes; readonly done_ms: number | undefined },
+): { readonly at_ms: number; readonly piece_C: number } | null {
+  const { in_ms, over_ms, out_ms } = times;
+  const medium = CATALOGUE.medium(first);
+  const isSecond = first !== id;
+  const over = then?.medium === undefined || then.medium === first ? undefined : over_ms[0];
+  if (in_ms === null || medium === undefined) return isSecond || done_ms === undefined ? null : { at_ms: done_ms, piece_C: heat_C };
+  const end_ms = over ?? out_ms;
+  const bath = { medium, bath_C, agitation, immersion: { kind: "full" } } as const;
+  const left_C = end_ms === null ? bath_C : leftAfter_C(section, bath, heat_C, (end_ms - in_ms) / 1000);
+  if (!isSecond) return { at_ms: in_ms, piece_C: heat_C - (left_C - bath_C) };
+  return over === undefined ? null : { at_ms: over, piece_C: left_C };
+}
+
 /** What a piece did to a bath: a thermometer that was read for it, and the steel itself. */
 function ofPiece(state: PieceState, bath: Bath): BathEntryAt[] {
   const { route, piece, id } = state;
   if (route === null || piece.isPractice === true) return [];
   return route.steps.flatMap((step, i): BathEntryAt[] => {
-    if (step.kind !== "quench" || step.medium !== bath.medium) return [];
+    if (step.kind !== "quench" || ![step.medium, step.then?.medium].includes(bath.medium)) return [];
     const quench = state.acts.find((act) => act.step === i && act.kind === "quench");
     const done_ms = quench === undefined ? undefined : state.doneAt_ms.get(quench.id);
-    const at_ms = bathTimes(state, i).in_ms ?? done_ms;
+    const times = bathTimes(state, i);
     const heat = route.steps.slice(0, i).findLast((before) => before.kind === "harden");
     const own = new Set(state.acts.filter(({ step: of }) => of <= i).map((act) => act.id));
     const reads = state.checks.flatMap((check): BathEntryAt[] =>
-      check.reading.check === "bath-heat" && own.has(check.act)
+      check.reading.check === "bath-heat" && own.has(check.act) && step.medium === bath.medium
         ? [{ id: check.id, at_ms: check.at_ms, what: { entry: "read", top_C: check.reading.temperature_C, isStirred: false } }]
         : [],
     );
-    if (at_ms === undefined || heat?.kind !== "harden") return reads;
+    const dip = heat?.kind === "harden" ? dipIn(bath.medium, piece, step, { heat_C: heat.temperature_C, times, done_ms }) : null;
+    if (dip === null) return reads;
     return [
       ...reads,
       {
         id: `${id} ${i}`,
-        at_ms,
+        at_ms: dip.at_ms,
         piece: id,
-        what: { entry: "quench", mass_kg: mass_kg(piece, formOf(piece)), piece_C: heat.temperature_C },
+        what: { entry: "quench", mass_kg: mass_kg(piece, formOf(piece)), piece_C: dip.piece_C },
       },
     ];
   });

@@ -147,7 +147,8 @@ function warmedAgain({ time_s, temperature_C }: NonNullable<EndCooling["again"]>
     const lasts_s = time_s[i]! - time_s[i - 1]!;
     const share = Math.min(1, (seconds - time_s[i - 1]!) / lasts_s);
     const reached_C = from_C + share * (to_C - from_C);
-    if (to_C > from_C) steps.push({ kind: "heat", to_C: reached_C, rise_min: (share * lasts_s) / 60, hold_min: 0 });
+    // Taken out at once its skin is colder than the end is on the whole: the first step brings it there, also where that falls already.
+    if (to_C > from_C || i === 1) steps.push({ kind: "heat", to_C: reached_C, rise_min: (share * lasts_s) / 60, hold_min: 0 });
     else steps.push({ kind: "rate", rate_C_h: (3600 * (from_C - to_C)) / lasts_s, to_C: reached_C });
   }
   return steps;

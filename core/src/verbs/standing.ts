@@ -78,7 +78,12 @@ const REASONS: readonly Told[] = [
 function becauseOf(done: Route, plan: Route, was: Prediction, is: Prediction, tests: number): Said[] {
   const change = (place: "working" | "thickest"): string =>
     `${is[place].place} ${Math.round(is[place].tempered.mean_HRC)} HRC, planned ${Math.round(was[place].tempered.mean_HRC)}`;
-  const end = `${change("working")}; ${change("thickest")}`;
+  const [now, then] = [is.other, was.other];
+  const other =
+    now === null || then === null
+      ? ""
+      : `; ${now.end === "working" ? "working" : "other"} end ${Math.round(now.tempered.mean_HRC)} HRC, planned ${Math.round(then.tempered.mean_HRC)}`;
+  const end = `${change("working")}; ${change("thickest")}${other}`;
   const said = done.steps.flatMap((step, i) => {
     const planned = plan.steps[i];
     return planned === undefined ? [] : REASONS.flatMap((told) => told(step, planned, end) ?? []);

@@ -59,6 +59,41 @@ describe("a bath of the kit", () => {
     expect(bathLog(KIT[1] as Bath, KIT, piecesOf(knife()), [])).toEqual([]);
     expect(bathFor(KIT, "fast-oil")?.id).toBe("oil");
   });
+  it("of two baths each takes its share of the heat, and one that was left warm has less", () => {
+    const steps = ROUTE.steps.map((step) =>
+      step.kind === "quench" ? { ...step, then: { after_s: 3, medium: "water", bath_C: 22 } } : step,
+    );
+    const quench = actsOfRoute(ROUTE).find(({ kind }) => kind === "quench")!.id;
+    const tap = (state: "in" | "over" | "out", after_s: number): BookEvent => ({
+      id: `tap-${state}`,
+      piece: "k",
+      at_ms: NOW_ms - 50 * 60_000 + 1000 * after_s,
+      kind: "check",
+      act: quench,
+      reading: { check: "bath", state },
+    });
+    const events = (...taps: BookEvent[]): BookEvent[] => [
+      ...knife().map((event) => (event.kind === "route" ? { ...event, route: { ...ROUTE, steps } } : event)),
+      ...taps,
+    ];
+    const heat = steps.find((step) => step.kind === "harden")!;
+    const heat_C = heat.kind === "harden" ? heat.temperature_C : NaN;
+    const gave_C = (bath: Bath, taps: BookEvent[]): number | undefined => {
+      const what = bathLog(bath, KIT, piecesOf(events(...taps)), [])[0]?.what;
+      return what?.entry === "quench" ? what.piece_C : undefined;
+    };
+    const tub = KIT[2] as Bath;
+    const both = [tap("in", 0), tap("over", 3), tap("out", 20)];
+    const [oil_C, water_C] = [gave_C(OIL, both)!, gave_C(tub, both)!];
+    // What the oil had not taken is what the water gets: 55 C is the oil of the plan.
+    expect(oil_C - 55 + water_C).toBeCloseTo(heat_C, 6);
+    expect(water_C).toBeGreaterThan(150);
+    expect(water_C).toBeLessThan(heat_C - 150);
+    // Lumped by hand: 4 and 0.8 mm, 1.2 mm from the middle to a face on the mean, in oil of 1 to 4 kW/m2K a few seconds a time constant.
+    expect(gave_C(OIL, [tap("in", 0), tap("over", 30)])!).toBeGreaterThan(heat_C - 15);
+    expect(gave_C(tub, [tap("in", 0), tap("out", 4)])).toBeUndefined();
+    expect(gave_C(OIL, [tap("in", 0), tap("out", 1)])!).toBeLessThan(gave_C(OIL, [tap("in", 0), tap("out", 4)])!);
+  });
   it("an entry taken back counts no more", () => {
     const back: BookEvent = { id: "w", piece: "oil", at_ms: NOW_ms, kind: "withdrawn", event: "r1" };
     expect(bathLog(OIL, KIT, [], [read("r1", 60, 50), back])).toEqual([]);

@@ -124,6 +124,19 @@ describe("a piece as it stands, from the command line", () => {
     const soft = ask([...quenched(2, 14), { at_s: 1400, act: "test", files, decarburised: false }], 1500);
     expect(soft.expected.chanceHard).toBeLessThan(0.2);
   });
+  it("of two ends the other is told beside the one that moved", () => {
+    const hammer = {
+      steel: "w1",
+      piece: { kind: "hammer", section: { shape: "square", side_mm: 28 }, length_mm: 90 },
+      use: "hammer-face",
+      way: "ends",
+    };
+    const slow = ask(quenched(11, 300), 10_000, hammer).because.find(({ code }) => code === "slow-transfer")!;
+    expect(slow.message).toMatch(/surface -?\d+ HRC, planned \d+; .*; working end \d+ HRC, planned \d+\.$/);
+    // Out at once: warmed through by the rest, and soft.
+    expect(ask(quenched(2, 1), 900, hammer).now["surface"]!.hrc ?? 0).toBeLessThan(50);
+    expect(ask(quenched(2, 3), 10_000).because[0]!.message).not.toMatch(/end \d/);
+  });
   it("what comes later than now has not happened yet", () => {
     expect(ask(quenched(2, 3), 271).because.map(({ code }) => code)).not.toContain("out-too-soon");
   });
