@@ -27,7 +27,7 @@ writeFileSync(
   `# Colour runs stopped by the bench
 
 Written by \`npm run runs\` (tools/writeColourRun.ts, core/test/simulate/madeUpRuns.ts): ${EACH} runs a case, none of them among those the bench knows, drawn
-from the same doubts (source, contact, loss, reach, surface; all judgement, beside the constants of core/src/simulate/colourRun.ts). The
+from the same doubts (source, contact, loss, reach, surface; all judgement, beside the constants of core/src/plan/colourRun.ts). The
 smith looks every 2 to 5 s until something shows, then about once a second; names it with the eye's error (2.7 nm of film, some 8 C; 3 in
 100 wrong altogether); taps what has changed, and what it is when asked to look; hears *stop* and dunks 0.3 to 1 s later. On a hot bar a fresh one is laid
 under it when the bench says that it will not come, four minutes after the last at the soonest.

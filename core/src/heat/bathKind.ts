@@ -12,6 +12,9 @@ const KINDS = {
   constant: { isLiquid: false, isWater: false },
 } as const satisfies Record<Medium["kind"], { isLiquid: boolean; isWater: boolean }>;
 
+/** Thick paste in a tray: an edge is pressed into it, and nothing else. */
+export const PASTE = "quench-paste";
+
 /** One can be dipped into it, and it boils on the steel. */
 export function isLiquid(medium: Medium | undefined): medium is Liquid {
   return medium !== undefined && KINDS[medium.kind].isLiquid;

@@ -49,6 +49,18 @@ export function sectionArea_mm2(section: Section, breadth: number): number {
   }
 }
 
+/** Round the cross section of a bar, mm. */
+export function girth_mm(section: Exclude<Section, { shape: "wedge" }>, breadth: number): number {
+  switch (section.shape) {
+    case "round":
+      return Math.PI * section.diameter_mm;
+    case "square":
+      return 4 * section.side_mm;
+    case "plate":
+      return 2 * (section.thickness_mm + breadth);
+  }
+}
+
 /** Area of a closed outline, mm2. */
 function outlineArea_mm2(contour: readonly { readonly x: number; readonly y: number }[]): number {
   let twice = 0;

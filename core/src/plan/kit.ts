@@ -1,6 +1,6 @@
 /** What a shop can do with the kit it has: which heats, which baths, and a first kit to start from. */
 
-import { isLiquid, peakSpeed_W_m2K } from "../heat/bathKind.js";
+import { PASTE, isLiquid, peakSpeed_W_m2K } from "../heat/bathKind.js";
 import type { Draws, Piece, School } from "../schema/book.js";
 import type { Kit, KitItem, KitKind, Vessel } from "../schema/kit.js";
 import type { Catalogue } from "./catalogue.js";
@@ -127,6 +127,8 @@ export function bathFromKit(catalogue: Catalogue, wanted: string, kit: Kit | nul
   const near = own
     .flatMap((id) => catalogue.medium(id) ?? [])
     .filter(isLiquid)
+    // Its edge alone goes into that, by a way of its own.
+    .filter(({ id }) => id !== PASTE)
     .map((medium) => ({
       medium: medium.id,
       far: Math.abs(Math.log(peakSpeed_W_m2K(medium) / Math.max(1, asked ? peakSpeed_W_m2K(asked) : 1))),

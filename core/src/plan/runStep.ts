@@ -19,12 +19,25 @@ const LEAST_HIGH_mm = 22;
 const LEAST_EDGE_mm = 2;
 const HARD_USE_HRC = 63;
 
+const markOf = ({ height_mm }: { readonly height_mm: number }): NonNullable<Run["mark"]> => ({
+  behind_mm: Math.round(MARK_SHARE * height_mm),
+  temperature_C: MARK_C,
+});
+
 /** A run of which the edge stands in water and a line behind it is watched; null for what has no edge and no back, or a thin edge. */
 export function edgeInWater({ section }: Pick<Piece, "section">, step: Run): Run | null {
   if (step.source === "residual" || section.shape !== "wedge") return null;
   if (section.height_mm < LEAST_HIGH_mm || section.edge_mm < LEAST_EDGE_mm) return null;
-  const mark = { behind_mm: Math.round(MARK_SHARE * section.height_mm), temperature_C: MARK_C };
-  return { ...step, temperature_C: WET_EDGE_C, mark, why: "edge-stays-bare" };
+  return { ...step, temperature_C: WET_EDGE_C, mark: markOf(section), why: "edge-stays-bare" };
+}
+
+/**
+ * After its tempers: a torch or a hot bar on the back of a blade, the edge in water, so that the back is tougher and the edge as hard as
+ * the oven left it. Null for what has no edge and no back.
+ */
+export function softBack({ section }: Pick<Piece, "section">, source: Exclude<RunSource, "residual"> = "torch"): Run | null {
+  if (section.shape !== "wedge" || section.height_mm < LEAST_HIGH_mm) return null;
+  return { kind: "run", source, temperature_C: WET_EDGE_C, mark: markOf(section), why: "softens-back" };
 }
 
 /** The same run to a colour at its edge: the first there is. */

@@ -36,11 +36,19 @@ export function underOf({ edgeDepth_mm, part }: Pick<Extract<Step, { kind: "quen
   return edgeDepth_mm === undefined ? { what: "whole" } : { what: "edge", depth_mm: edgeDepth_mm };
 }
 
+/** The last of its own tempers and the run that come after the last bath; a snap temper only holds out until them. */
+function drawsAfter(steps: readonly Step[]) {
+  const after = steps.slice(steps.findLastIndex(({ kind }) => kind === "quench") + 1);
+  return {
+    temper: after.findLast((step): step is Extract<Step, { kind: "temper" }> => step.kind === "temper" && step.why !== "snap-temper"),
+    run: after.findLast((step): step is Extract<Step, { kind: "run" }> => step.kind === "run"),
+  };
+}
+
 /** What the steps of a route harden, and what draws it: the one place that says so. */
 export function wayOf({ steps }: Pick<Route, "steps">): Way {
   const quenches = steps.flatMap((step) => (step.kind === "quench" ? [step] : []));
-  const run = steps.findLast((step) => step.kind === "run");
-  const temper = steps.findLast((step) => step.kind === "temper");
+  const { temper, run } = drawsAfter(steps);
   const ends = new Set(quenches.flatMap(({ part }) => (part === undefined ? [] : [part.end])));
   const hardens =
     ends.size > 1 || quenches.at(-1)?.turns !== undefined
@@ -50,8 +58,24 @@ export function wayOf({ steps }: Pick<Route, "steps">): Way {
         : quenches.at(-1)?.edgeDepth_mm !== undefined
           ? "edge"
           : "whole";
-  const draws = run?.kind === "run" ? run.source : temper?.kind === "temper" ? (temper.in ?? "oven") : "oven";
+  // A run after tempers draws the back alone: what draws the piece is the oven.
+  const draws = temper === undefined && run !== undefined ? run.source : (temper?.in ?? "oven");
   return { hardens, draws };
+}
+
+/** Whether one more step would draw the back of a blade: it is hard, has its tempers, and nothing runs on it yet. */
+export function isBackToDraw({ steps }: Pick<Route, "steps">): boolean {
+  const { temper, run } = drawsAfter(steps);
+  const quench = steps.findLast((step) => step.kind === "quench");
+  // After an edge quench, or under clay, the back is soft as it is.
+  const isHard = quench?.kind === "quench" && quench.edgeDepth_mm === undefined && quench.clay === undefined;
+  return isHard && temper !== undefined && run === undefined;
+}
+
+/** Whether a run draws the back alone of what its tempers drew. */
+export function isBackDrawn({ steps }: Pick<Route, "steps">): boolean {
+  const { temper, run } = drawsAfter(steps);
+  return temper !== undefined && run !== undefined;
 }
 
 /**

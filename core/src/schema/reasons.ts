@@ -24,6 +24,7 @@ export const REASONS = [
   "keeps-heat",
   "runs-from-body",
   "edge-stays-bare",
+  "softens-back",
   "runs-from-heat",
   "first-temper",
   "second-temper",
@@ -33,6 +34,7 @@ export const REASONS = [
   "clear-of-dip",
   "clad-core",
   "plates",
+  "paste",
   "snap-temper",
   /** A sentence somebody wrote; it stands in `said`. */
   "said",

@@ -4,6 +4,7 @@
  * causes apart, what went otherwise in a quench, and what happens to a bath. 7: colours of a run and its dunk, how a piece was straightened,
  * warp and what was done against it in a temper, and proofs. 8: a quench in two dips, by turns, or under clay, and the moment it was changed over.
  * 9: the grain of a break, a fresh hot bar under a colour run, and that a mark was read. 10: tempers in oil, salt and sand; a clad core; a blade
- * laid in edge first; where a tester was set. 11: on which face. 12: a colour run that is watched at a line behind its edge.
+ * laid in edge first; where a tester was set. 11: on which face. 12: a colour run that is watched at a line behind its edge. 13: a back
+ * drawn further after its tempers; an edge pressed into paste.
  */
-export const BOOK_VERSION = 12;
+export const BOOK_VERSION = 13;

@@ -1,8 +1,9 @@
 /** What is read off a hardening once it has run: seconds to spare, the window to straighten, the profile, what to mind. */
 
-import { HAND_WARM_C, ROOM_C } from "../constants.js";
+import { HAND_WARM_C } from "../constants.js";
 import { beyondModel, type Notice } from "../notices.js";
 import type { Grid } from "../heat/conduction.js";
+import type { Boundary } from "../heat/media.js";
 import { volumeHeat_J_m3K } from "../heat/properties.js";
 import type { DecompositionTable } from "../kinetics/decomposition.js";
 import { reducedTime } from "../kinetics/extent.js";
@@ -11,7 +12,7 @@ import { austeniteLeft, drawnOf, nodeHardness_HV, type Drawn, type Structure } f
 import type { BodySection } from "../schema/parts.js";
 import type { CourseResult } from "./course.js";
 import { bodySize, type Case, type HardenPlan } from "./hardenCase.js";
-import { AIR } from "./section.js";
+import { AIR, bathBoundary, type Bath } from "./section.js";
 
 export interface ProfilePoint {
   /** Plate and round: from the surface. Wedge and square: from the mid-plane through the thickness. */
@@ -109,20 +110,29 @@ function windowOf({ curve }: CourseResult, afterTransfer_s: number, place: numbe
   return { from_s, to_s: Math.max(from_s, curve.time_s[stiff]! - afterTransfer_s) };
 }
 
-/** Seconds in still air from one temperature to another, hand-warm unless said, the piece being even in itself. */
-export function airCooling_s(section: BodySection, from_C: number, to_C = HAND_WARM_C): number {
-  if (from_C <= to_C) return 0;
+/** A section that is even in itself, cooled until it is so cold or so much time has passed. */
+function evenly(section: BodySection, around: Boundary, from_C: number, until: { readonly C: number; readonly s: number }) {
   const { size_mm, isRound } = bodySize(section);
   const volumePerArea_m = size_mm / 1000 / (isRound ? 4 : 2);
   let [T, time_s] = [from_C, 0];
-  while (T > to_C && time_s < 1e5) {
-    const loss = AIR.heatTransfer_W_m2K(T) * (T - ROOM_C);
+  while (T > until.C && time_s < until.s) {
+    const loss = around.heatTransfer_W_m2K(T) * (T - around.surroundings_C);
     const rate_K_s = loss / (volumePerArea_m * volumeHeat_J_m3K(T, 0, 1));
-    const step_s = Math.min(5, 0.5 / rate_K_s);
+    const step_s = Math.min(5, 0.5 / rate_K_s, until.s - time_s);
     T -= rate_K_s * step_s;
     time_s += step_s;
   }
-  return time_s;
+  return { C: T, s: time_s };
+}
+
+/** Seconds in still air from one temperature to another, hand-warm unless said, the piece being even in itself. */
+export function airCooling_s(section: BodySection, from_C: number, to_C = HAND_WARM_C): number {
+  return evenly(section, AIR, from_C, { C: to_C, s: 1e5 }).s;
+}
+
+/** How warm a piece still is after so long in a bath, being even in itself, C: the heat it has not given yet. */
+export function leftAfter_C(section: BodySection, bath: Bath, from_C: number, time_s: number): number {
+  return evenly(section, bathBoundary(bath), from_C, { C: bath.bath_C + 1, s: time_s }).C;
 }
 
 /** Media nobody measured for this model. */

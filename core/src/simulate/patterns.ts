@@ -1,6 +1,6 @@
 /** Ways to take a piece through its bath: what each would be for this one, with its seconds by the model, and what comes of it. */
 
-import { isLiquid, isWater, peakSpeed_W_m2K } from "../heat/bathKind.js";
+import { PASTE, isLiquid, isWater, peakSpeed_W_m2K } from "../heat/bathKind.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { planRoute, usualEdgeDepth_mm } from "../plan/route.js";
 import { thickness_mm } from "../shape/thickness.js";
@@ -17,15 +17,17 @@ import type { Estimate } from "./temperedPlace.js";
 
 export type Quench = Extract<Step, { kind: "quench" }>;
 
+export { PASTE };
 /** The medium of a catalogue that is no liquid and is pressed on. */
 export const PLATES = "metal-plates";
 
-/** plates: pressed between two cold ones. whole, edge: left in. back-after: the back goes under when it is dark. out-early: then in air. two-baths: then into another. */
-export const PATTERNS = ["whole", "edge", "back-after", "out-early", "two-baths", "clay", "by-turns", "plates"] as const;
+/** plates: pressed between two cold ones. paste: the edge alone pressed into a tray of it. whole, edge: left in. back-after: the back goes under when it is dark. out-early: then in air. two-baths: then into another. */
+export const PATTERNS = ["whole", "edge", "back-after", "out-early", "two-baths", "clay", "by-turns", "plates", "paste"] as const;
 export type Pattern = (typeof PATTERNS)[number];
 
 export function patternOf({ medium, edgeDepth_mm, bath_s, then, turns, clay }: Quench): Pattern {
   if (medium === PLATES) return "plates";
+  if (medium === PASTE) return "paste";
   if (turns !== undefined) return "by-turns";
   if (clay !== undefined) return "clay";
   if (then !== undefined) {
@@ -91,12 +93,14 @@ function edgeOnly(plain: Quench, edgeDepth_mm: number): Quench {
 const PLATES_s = 300;
 const PLATES_mm = 8;
 
-/** The bath this route would have, for what lies between plates now: the shop's own where it has that, else the first it has. */
+/** The bath this route would have, for what lies between plates or in paste now: the shop's own where it has that, else the first it has. */
 function bathInstead({ catalogue, piece, route, media }: Pick<Here, "catalogue" | "piece" | "media"> & { readonly route: Route }): Quench {
   const { steps } = planRoute(catalogue, piece, route.school);
   const usual = steps.findLast((step): step is Quench => step.kind === "quench")!;
   const own =
-    media === null || media.includes(usual.medium) ? usual.medium : (media.find((id) => isLiquid(catalogue.medium(id))) ?? usual.medium);
+    media === null || media.includes(usual.medium)
+      ? usual.medium
+      : (media.find((id) => id !== PASTE && isLiquid(catalogue.medium(id))) ?? usual.medium);
   const medium = catalogue.medium(own)!;
   return plainQuench({ ...usual, medium: own, bath_C: medium.usualBath_C });
 }
@@ -213,6 +217,11 @@ function quenchFor(pattern: Pattern, here: Here): Quench | null {
         ? null
         : { kind: "quench", medium: PLATES, bath_C: medium.usualBath_C, agitation: "none", bath_s: PLATES_s, why: "plates" };
     }
+    case "paste": {
+      const medium = here.catalogue.medium(PASTE);
+      if (medium === undefined || depth_mm === null || here.media?.includes(PASTE) !== true) return null;
+      return { kind: "quench", medium: PASTE, bath_C: medium.usualBath_C, agitation: "none", edgeDepth_mm: depth_mm, why: "paste" };
+    }
   }
 }
 
@@ -262,7 +271,8 @@ export function patternsFor(
   const now = route.steps[index];
   // What is drawn by its own heat comes out by what its body looks like: that is a way of its own.
   if (now?.kind !== "quench" || now.leavesHeat === true) return [];
-  const plain = now.medium === PLATES ? bathInstead({ catalogue, piece, route, media: media ?? null }) : plainQuench(now);
+  const plain =
+    now.medium === PLATES || now.medium === PASTE ? bathInstead({ catalogue, piece, route, media: media ?? null }) : plainQuench(now);
   const withQuench = (quench: Quench): Route => ({ ...route, steps: route.steps.map((step, i) => (i === index ? quench : step)) });
   const plan = (quench: Quench): HardenPlan => hardenPlanOf(catalogue, piece, withQuench(quench), known);
   const planOther = (quench: Quench): HardenPlan | null => {

@@ -5,7 +5,7 @@ import { testDone } from "../evidence/storedTest.js";
 import { testSays } from "../evidence/verdict.js";
 import type { TemperCycle } from "../kinetics/temper.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
-import { sectionArea_mm2 } from "../plan/fit.js";
+import { girth_mm, sectionArea_mm2 } from "../plan/fit.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import { RUN_DOUBT_K, RUN_EQUAL_MIN, RUN_OVER_K } from "../plan/runHeat.js";
 import { thickness_mm } from "../shape/thickness.js";
@@ -115,6 +115,28 @@ export function otherEndOf(piece: Piece, route: Route): Route | null {
   return { ...route, steps: route.steps.map((step, i) => (i === at ? other : step)) };
 }
 
+export type EndName = NonNullable<Quench["part"]>["end"];
+
+/** Which end the last bath of a route is for. */
+export function endOfQuench(route: Route): EndName {
+  return stepOf(route, "quench").part?.end ?? "working";
+}
+
+/** A heat that undoes what was hardened before it. */
+const UNDOES: ReadonlySet<Step["kind"]> = new Set(["normalise", "anneal"]);
+
+/** The route for the end that was hardened first, where each of two has a heat of its own: as if the second had not come. Null where none was. */
+export function firstEndOf({ steps, ...route }: Route): Route | null {
+  const at = steps.findLastIndex(({ kind }) => kind === "quench");
+  const last = steps[at];
+  if (last?.kind !== "quench" || last.part === undefined || last.turns !== undefined) return null;
+  const own = last.part.end;
+  const from = steps.findLastIndex(({ kind }, i) => i < at && UNDOES.has(kind));
+  const isFirst = steps.some((step, i) => i > from && i < at && step.kind === "quench" && step.part !== undefined && step.part.end !== own);
+  const heatAt = steps.findLastIndex(({ kind }, i) => i < at && kind === "harden");
+  return isFirst ? { ...route, steps: steps.filter((_, i) => i < heatAt || i > at) } : null;
+}
+
 /** An end that goes in less deep than it is thick is cooled from its face; deeper, it is cooled all around as the bar it is. */
 function isFace({ section }: Piece, { part }: Quench): boolean {
   return part !== undefined && section.shape !== "wedge" && part.depth_mm < thickness_mm(section);
@@ -136,9 +158,7 @@ function endOf(piece: Piece, heat: Extract<Step, { kind: "harden" }>, quench: Qu
   if (section.shape === "wedge" || isFace(piece, quench)) return {};
   if (part.depth_mm >= length_mm) return {};
   const breadth = breadth_mm(piece);
-  const thick = thickness_mm(section);
-  const outline_mm = section.shape === "round" ? Math.PI * thick : 2 * (thick + breadth);
-  const bar = { length_mm, depth_mm: part.depth_mm, area_mm2: sectionArea_mm2(section, breadth), outline_mm };
+  const bar = { length_mm, depth_mm: part.depth_mm, area_mm2: sectionArea_mm2(section, breadth), outline_mm: girth_mm(section, breadth) };
   const { bath_C, agitation, bath_s = null } = quench;
   return { end: coolEnd(bar, heat.temperature_C, { medium, bath_C, agitation, immersion: { kind: "full" } }, bath_s) };
 }

@@ -19,7 +19,7 @@ import { MEMBERS, membersOf, runMembers, type Member } from "./hardenSpread.js";
 import { chanceBetween, temperedAt, temperPlace, type Estimate, type Share, type Tempers } from "./temperedPlace.js";
 import type { MoreCarbon } from "../kinetics/soak.js";
 import { transformations, type Transformations } from "./transformations.js";
-import { hardenPlanOf, otherEndOf, tempersOf, placesOf } from "./planOf.js";
+import { endOfQuench, firstEndOf, hardenPlanOf, otherEndOf, type EndName, tempersOf, placesOf } from "./planOf.js";
 import { runFallOf, tempersBehind } from "./runFall.js";
 
 /** Members of the ensemble while a finger moves. */
@@ -32,13 +32,14 @@ export interface Prediction {
   readonly working: { readonly place: "edge" | "surface"; readonly asQuenched: Estimate; readonly tempered: Estimate };
   /** The thickest place. */
   readonly thickest: { readonly place: "spine" | "centre"; readonly asQuenched: Estimate; readonly tempered: Estimate };
-  /** The working place of the end that goes second, where two go by turns. */
+  /** The working place of the end that goes second, where two go by turns; of the one that was hardened first, where each has its own heat. */
   readonly other: {
+    readonly end: EndName;
     readonly asQuenched: Estimate;
     readonly tempered: Estimate;
     readonly curve: CoolingCurve;
-    /** Out of the fire it has to be under by then, s. */
-    readonly secondBy_s: number;
+    /** Of two by turns: out of the fire it has to be under by then, s. */
+    readonly secondBy_s: number | null;
   } | null;
   readonly profile: readonly (ProfilePoint & { readonly tempered_HRC: number })[];
   readonly equivalent_C: number;
@@ -111,13 +112,19 @@ function softShare(members: readonly Member[], weights: readonly number[]): numb
   return Math.min(1, Math.max(0, 1 - hard));
 }
 
-/** The end that goes second has an ensemble of its own; no test says which end it was made at. */
-function otherEnd(plan: HardenPlan, tempers: Tempers, isQuick: boolean, desk: Desk): NonNullable<Prediction["other"]> {
+/** The other end has an ensemble of its own; no test says which end it was made at. */
+function otherEnd(
+  asked: { readonly plan: HardenPlan; readonly end: EndName; readonly isByTurns: boolean },
+  tempers: Tempers,
+  isQuick: boolean,
+  desk: Desk,
+): NonNullable<Prediction["other"]> {
+  const { plan, end, isByTurns } = asked;
   const { edge, surface, curve } = desk.recall("hardening", `other ${isQuick} ${planKey(plan)}`, () =>
     harden(plan, isQuick ? { resolution: "coarse", members: QUICK_MEMBERS, desk } : { desk }),
   );
   const { asQuenched, tempered } = temperPlace(tempers, edge ?? surface);
-  return { asQuenched, tempered, curve, secondBy_s: airLimit_s(plan, desk) };
+  return { end, asQuenched, tempered, curve, secondBy_s: isByTurns ? airLimit_s(plan, desk) : null };
 }
 
 /** The whole answer for a piece on a route, by what is `known` of its shop and its tests; `already` is its ensemble when that was run beside it; quick is coarse in space and leaves out what would help. @throws InputError for a route without a hardening or a quench. */
@@ -148,7 +155,9 @@ export function predict(
   const equivalent_C =
     cycles.length === 0 ? 20 : temperedHardness({ steel: temper, cycles, asQuenched_HRC: working.asQuenched.mean_HRC }).equivalent_C;
   const band = plan.steel.file?.temper.embrittlement_C;
-  const other = otherEndOf(piece, route);
+  const turned = otherEndOf(piece, route);
+  const other = turned ?? firstEndOf(route);
+  const otherPlan = other === null ? null : hardenPlanOf(catalogue, piece, other, known);
   return {
     hardening,
     transformations: transformations(plan.steel.composition_wtpct, plan.prior, {
@@ -157,7 +166,10 @@ export function predict(
     }),
     working: { place: hardening.edge ? "edge" : "surface", asQuenched: working.asQuenched, tempered: working.tempered },
     thickest: { place: hardening.spine ? "spine" : "centre", asQuenched: thickest.asQuenched, tempered: thickest.tempered },
-    other: other === null ? null : otherEnd(hardenPlanOf(catalogue, piece, other, known), tempers, isQuick, desk),
+    other:
+      other === null || otherPlan === null
+        ? null
+        : otherEnd({ plan: otherPlan, end: endOfQuench(other), isByTurns: turned !== null }, tempers, isQuick, desk),
     profile: hardening.profile.map((point) => ({
       ...point,
       tempered_HRC: temperedAt(temper, tempersBehind(tempers, point.y_mm ?? 0).cycles, point.hardness_HRC, point.drawn),

@@ -59,7 +59,7 @@ export interface Tempers {
   /** How far the heat may have been off, K, one deviation. */
   readonly heat_K: number;
   /** Of a colour that was run to: the heat of each place behind the edge, in the place of the last cycle's. */
-  readonly fall?: { readonly behind_mm: readonly number[]; readonly heat_C: readonly number[] } | null;
+  readonly fall?: { readonly draw: number; readonly behind_mm: readonly number[]; readonly heat_C: readonly number[] } | null;
 }
 
 /** A node after the tempers, HRC. @param drawn what drew it before them: it comes to its tempers drawn already, and is not drawn twice */

@@ -30,9 +30,9 @@ function leastChance(reports: readonly ZoneReport[]): number {
   return Math.min(1, ...reports.map(({ chance }) => chance ?? 1));
 }
 
-/** Nobody said whether there are plates: they are offered among the ways, and not proposed. */
+/** Nobody said whether there are plates, and nobody measured a paste: they are offered among the ways, and not proposed. */
 function isAtHand({ pattern }: PatternTried): boolean {
-  return pattern !== "plates";
+  return pattern !== "plates" && pattern !== "paste";
 }
 
 /**

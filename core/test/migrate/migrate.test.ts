@@ -49,7 +49,7 @@ describe("a book of every version", () => {
     expect(writeBook(readBook(again).events, book.exportedAt_ms, book.kit ?? null)).toBe(again);
   });
   it("the folder has one of each version a file ever had", () => {
-    expect(books).toEqual([1, 10, 11, 12, 3, 4, 5, 6, 7, 8, 9].map((version) => `version-${version}.tembrak.json`));
+    expect(books).toEqual([1, 10, 11, 12, 13, 3, 4, 5, 6, 7, 8, 9].map((version) => `version-${version}.tembrak.json`));
   });
 });
 
@@ -80,7 +80,17 @@ describe("from version 1", () => {
     const codes = Object.values(SENTENCES_OF_1);
     expect(new Set(codes).size).toBe(codes.length);
     // Later versions have more.
-    const later = ["oven-ends", "clear-of-dip", "clad-core", "plates", "snap-temper", "oil-too-slow", "edge-stays-bare"] as const;
+    const later = [
+      "oven-ends",
+      "clear-of-dip",
+      "clad-core",
+      "plates",
+      "snap-temper",
+      "oil-too-slow",
+      "edge-stays-bare",
+      "softens-back",
+      "paste",
+    ] as const;
     expect([...codes, "said", ...later].sort()).toEqual([...REASONS].sort());
     expect(Object.keys(SENTENCES_OF_1).filter((sentence) => !reasons.has(sentence))).toEqual([]);
   });
@@ -141,7 +151,7 @@ describe("versions it cannot open", () => {
     expect(problems[0]!.message).toMatch(/newer Tembrak.*nothing was changed/);
   });
   it.each([0, -1, 1.5, "3", null, undefined])("%s is no version", (version) => {
-    expect(checkBook(book(version)).problems[0]!.message).toMatch(/reads versions 1 to 12/);
+    expect(checkBook(book(version)).problems[0]!.message).toMatch(/reads versions 1 to 13/);
   });
   it("version 2 is a database's, and opens too", () => {
     expect(checkBook(book(2)).ok).toBe(true);

@@ -10,8 +10,8 @@ import { predict } from "../../src/simulate/predict.js";
 import { RUN_CASES, runsOf } from "./madeUpRuns.js";
 
 const [ownHeat, torch] = [RUN_CASES[0]!, RUN_CASES[3]!];
-const planOf = ({ piece, hardens, source }: typeof ownHeat) =>
-  runPlanOf(CATALOGUE, piece, planRoute(CATALOGUE, piece, "forge", { way: { hardens, draws: source } }));
+const planOf = ({ piece, hardens, source }: typeof ownHeat, logged: Parameters<typeof runPlanOf>[3] = {}) =>
+  runPlanOf(CATALOGUE, piece, planRoute(CATALOGUE, piece, "forge", { way: { hardens, draws: source } }), logged);
 const chisel = colourRun(ownHeat.piece, planOf(ownHeat));
 const blade = colourRun(torch.piece, planOf(torch));
 
@@ -26,8 +26,10 @@ describe("colours that run", () => {
     }
   });
   it("reach a chisel's edge from its own heat in the time of a walk to the slack tub, not at once and not in ten minutes", () => {
-    // Temper-note 7.3, case B2 (from memory): purple at the tip of 16 mm round 94 s after 25 mm were quenched.
-    const { left_s, from_s } = runNow(chisel, [], 0);
+    // Temper-note 7.3, case B2 (from memory): purple at the tip of 16 mm round 94 s after 25 mm were quenched to 60 C.
+    const quenched = colourRun(ownHeat.piece, planOf(ownHeat, { dip_s: 13 }));
+    const { left_s, from_s } = runNow(quenched, [], 0);
+    expect(quenched.runs.reduce((sum, { edge_C }) => sum + edge_C[0]!, 0) / quenched.runs.length).toBeLessThan(90);
     expect(left_s).toBeGreaterThan(40);
     expect(left_s).toBeLessThan(200);
     expect(from_s).toBeGreaterThan(20);

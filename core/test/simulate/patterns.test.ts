@@ -4,6 +4,7 @@ import { runJob } from "../../src/job/runJob.js";
 import { planRoute } from "../../src/plan/route.js";
 import { wayOf } from "../../src/plan/way.js";
 import type { Piece, Route } from "../../src/schema/book.js";
+import type { Kit } from "../../src/schema/kit.js";
 import { makeDesk } from "../../src/simulate/desk.js";
 import { airLimit_s, harden, type HardenPlan, type HardenResult } from "../../src/simulate/harden.js";
 import { airCooling_s } from "../../src/simulate/hardenReadings.js";
@@ -148,7 +149,7 @@ describe("the ways through a bath of a piece", () => {
   const ways = patternsFor(CATALOGUE, BILLHOOK, planned, at, {}, desk);
   const way = (pattern: Pattern): PatternTried => ways.find((w) => w.pattern === pattern)!;
   it("are all a blade has, each the step it says, the planned one as it is planned", () => {
-    expect(ways.map(({ pattern }) => pattern)).toEqual(PATTERNS.filter((p) => p !== "by-turns"));
+    expect(ways.map(({ pattern }) => pattern)).toEqual(PATTERNS.filter((p) => p !== "by-turns" && p !== "paste"));
     for (const { pattern, quench } of ways) expect(patternOf(quench)).toBe(pattern);
     expect(way("whole").quench).toBe(planned.steps[at]);
   });
@@ -202,5 +203,25 @@ describe("the ways through a bath of a piece", () => {
     const odd = { ...planned, steps: planned.steps.map((s) => (s.kind === "quench" ? { ...s, then } : s)) };
     const outcome = runJob(CATALOGUE, { kind: "patterns", piece: BILLHOOK, route: odd, index: at }, desk);
     expect(outcome).toMatchObject({ type: "failed", failure: { code: "unknown-medium" } });
+  });
+  it("a paste that is there takes an edge, held still, and nothing else; a plan never goes into it by itself", () => {
+    const at = planRoute(CATALOGUE, BILLHOOK, "forge");
+    const index = at.steps.findIndex(({ kind }) => kind === "quench");
+    const find = (media?: string[]) => patternsFor(CATALOGUE, BILLHOOK, at, index, { media }).find(({ pattern }) => pattern === "paste");
+    expect(find(["fast-oil"])).toBeUndefined();
+    expect(find()).toBeUndefined();
+    const paste = find(["fast-oil", "quench-paste"])!;
+    expect(paste.quench).toMatchObject({ medium: "quench-paste", agitation: "none", why: "paste" });
+    expect(paste.quench.edgeDepth_mm).toBeGreaterThan(0);
+    // The back stays in the air: soft, as of every edge quench.
+    expect(paste.thickest.mean_HRC).toBeLessThan(paste.working.mean_HRC - 10);
+    const own: Kit = [
+      { id: "p", kind: "bath", name: "Tray", medium: "quench-paste", tank: "square", width_mm: 300, depth_mm: 60, fill_mm: 40 },
+    ];
+    expect(planRoute(CATALOGUE, BILLHOOK, "forge", { kit: own }).steps[index]).not.toMatchObject({ medium: "quench-paste" });
+    // From it the other ways are those of the shop's bath.
+    const steps = at.steps.map((step, i) => (i === index ? paste.quench : step));
+    const back = patternsFor(CATALOGUE, BILLHOOK, { ...at, steps }, index, { media: ["quench-paste", "fast-oil"] });
+    expect(back.find(({ pattern }) => pattern === "whole")!.quench.medium).toBe("fast-oil");
   });
 });
