@@ -63,7 +63,7 @@ test("a colour run stopped in time: seen, called, dunked, and looked at cold", a
   const file = info.outputPath("chisel.tembrak.json");
   await page.goto(`${EMPTY}/book`);
   await expect(page.getByText("Empty.")).toBeVisible();
-  writeFileSync(file, JSON.stringify(bookOf(60)));
+  writeFileSync(file, JSON.stringify(bookOf(30)));
   await page.getByLabel("Book file").setInputFiles(file);
   await expect(page.getByRole("link", { name: /^Stake chisel/ })).toBeVisible();
   await page.goto(`${EMPTY}/piece/chisel-7/bench`);

@@ -131,4 +131,5 @@ test("a hammer, one face after the other in water: the first is kept cool while 
   await page.getByRole("link", { name: "Card" }).click();
   await expect(page.getByTestId("verdict")).toContainText(/HRC/);
   await expect(page.locator("main")).toContainText("what was left in it draws the end");
+  await expect(page.locator("main")).toContainText(/The working end, hardened first: about \d\d HRC/);
 });

@@ -1,7 +1,6 @@
 /** A thin flat blade pressed between plates, and pieces laid on a hot bar: from books that have come to that act. */
 
-import { filmHex, oxideName } from "../../core/src/colour/oxide.js";
-import { CATALOGUE, COLOUR_NAMES, planRoute, type Piece, type Route } from "../../core/src/index.js";
+import { CATALOGUE, planRoute, type Piece, type Route } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
 import { bookAt, bringIn } from "./books.js";
 import { expect, test } from "./shop.js";
@@ -125,64 +124,33 @@ test("a striker's two zones: its edge in water, its back run to a line, the edge
   await expect(page.locator("main")).toContainText("the edge is purple");
 });
 
-const BLADE: Piece = {
-  name: "Reed knife",
-  mark: "6",
-  kind: "hook",
-  steel: "1075",
-  start: "as-forged",
-  use: "chopper",
-  length_mm: 260,
-  section: { shape: "wedge", spine_mm: 6, edge_mm: 1, height_mm: 40 },
-  isPractice: true,
-};
-
-/** The name of the colour a simulated edge shows: that of the film that looks most like it. */
-function nameOfHex(shown: string): string {
-  const [r, g, b] = [...shown.matchAll(/\d+/g)].map(([n]) => Number(n)) as [number, number, number];
-  const far = (film_nm: number): number => {
-    const hex = Number.parseInt(filmHex(film_nm).slice(1), 16);
-    return Math.hypot(r - (hex >> 16), g - ((hex >> 8) & 255), b - (hex & 255));
-  };
-  const films = Array.from({ length: 140 }, (_, i) => i / 2);
-  const nearest = films.reduce((a, f) => (far(f) < far(a) ? f : a), 0);
-  // Bright steel is shown in a colour of its own.
-  return nearest < 3 ? "bare" : oxideName(nearest);
-}
-
-test("practised: a blade run from its back in the simulated shop, stopped by what was seen and called, within a name of its colour", async ({
-  page,
-}, info) => {
-  test.setTimeout(240_000);
-  const route = planRoute(CATALOGUE, BLADE, "forge", { way: { hardens: "whole", draws: "torch" } });
-  await bringIn(page, info.outputPath("practice.json"), bookAt(BLADE, "run", 60, null, 45, route), BLADE.name);
+test("a tempered knife: its back softened after the oven, the edge in water, and the card has two hardnesses", async ({ page }, info) => {
+  await page.clock.install();
+  const knife: Piece = { ...KNIFE, steel: "1084", section: { shape: "wedge", spine_mm: 3.2, edge_mm: 0.8, height_mm: 30 } };
+  await bringIn(page, info.outputPath("back.json"), bookAt(knife, "prove", 20_000, null, 12), knife.name);
+  await page.goto(`${EMPTY}/piece/hand`);
+  await page.getByRole("button", { name: "Steps" }).click();
+  const steps = page.getByRole("dialog");
+  await steps.getByRole("button", { name: /Soften its back/ }).click();
+  await expect(steps.getByLabel("Line at")).toBeVisible();
+  await expect(steps.getByRole("group", { name: "Where the edge is meanwhile" })).toBeHidden();
+  await expect(steps.getByRole("button", { name: /Soften its back/ })).toBeHidden();
+  await steps.getByRole("button", { name: "Keep these steps" }).click();
+  await expect(page.locator("main")).toContainText("Then the back is run to a line 18 mm behind the edge, in water");
   await page.goto(`${EMPTY}/piece/hand/bench`);
-  await page.getByRole("button", { name: "Open the simulated shop" }).click();
-  const title = (await page.getByRole("heading", { level: 1 }).textContent())!;
-  const wanted = COLOUR_NAMES.findLast((name) => title.includes(` ${name},`))!;
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("scribe a line 18 mm behind the edge");
+  await page.getByRole("button", { name: "It is bright" }).click();
   await page.getByRole("button", { name: /The torch is on it/ }).click();
-  const edge = page.locator(".seen-edge i").first();
-  const stop = page.getByText(`Stop: it is ${wanted}`);
-  let said = "bare";
-  await expect
-    .poll(
-      async () => {
-        const seen = nameOfHex(await edge.evaluate((one) => getComputedStyle(one).backgroundColor));
-        const key = page.getByRole("group", { name: /^The colour at/ }).getByRole("button", { name: seen, exact: true });
-        // Only what has a key, and only when it is another than the last.
-        if (seen !== said && (await key.isVisible())) {
-          await key.click();
-          said = seen;
-          // Once colours show, as fast as a hand is: a busy machine is late for anything quicker.
-          if (seen !== "bare") await page.getByRole("button", { name: "1×", exact: true }).click();
-        }
-        return await stop.isVisible();
-      },
-      { timeout: 120_000, intervals: [300] },
-    )
-    .toBe(true);
+  await page.clock.fastForward(20_000);
+  const at = page.getByRole("group", { name: "The colour at the line" });
+  await at.getByRole("button", { name: "straw", exact: true }).click();
+  await page.clock.fastForward(6_000);
+  await at.getByRole("button", { name: "dark straw", exact: true }).click();
   await page.getByRole("button", { name: /Stop: dunk it/ }).click();
-  await expect(page.getByText(/What colour is the edge now/)).toBeVisible();
-  const found = nameOfHex(await edge.evaluate((one) => getComputedStyle(one).backgroundColor));
-  expect(Math.abs(COLOUR_NAMES.indexOf(found as never) - COLOUR_NAMES.indexOf(wanted))).toBeLessThanOrEqual(1);
+  await page.getByRole("group", { name: "The colour at the line, cold" }).getByRole("button", { name: "dark straw", exact: true }).click();
+  await page.getByRole("group", { name: "The colour of the edge, cold" }).getByRole("button", { name: "bare" }).click();
+  await page.getByRole("button", { name: /Keep it/ }).click();
+  await expect(page.getByRole("heading", { level: 1 })).not.toContainText("Run it");
+  await page.goto(`${EMPTY}/piece/hand`);
+  await expect(page.getByTestId("verdict")).toContainText(/HRC/);
 });

@@ -7,6 +7,7 @@ import { stretchedShare } from "../format/temperatureScale.js";
 import { onRibbon, ribbonOf, type Ribbon } from "./ribbon.js";
 import { ribbonStops } from "./ribbonColour.js";
 import "./heatLine.css";
+import { spreadOut } from "./spreadOut.js";
 
 interface Props {
   readonly route: Route;
@@ -47,23 +48,6 @@ function levelsOf(t: Transformations): LevelLine[] {
     { at_C: t.ms_C, plain: "martensite begins", book: "Ms", dash: "12 3 2 3" },
     { at_C: t.mf_C, plain: "as good as all hard", book: "Mf", dash: "12 3 2 3" },
   ];
-}
-
-/** Moves labels apart so that none covers another; order by height kept. */
-function spreadOut(ys: readonly number[], least: number): number[] {
-  const order = ys.map((y, i) => ({ y, i })).sort((a, b) => a.y - b.y);
-  for (let pass = 0; pass < 20; pass++) {
-    for (let k = 1; k < order.length; k++) {
-      const gap = order[k]!.y - order[k - 1]!.y;
-      if (gap < least) {
-        order[k - 1]!.y -= (least - gap) / 2;
-        order[k]!.y += (least - gap) / 2;
-      }
-    }
-  }
-  const out = [...ys];
-  for (const { y, i } of order) out[i] = y;
-  return out;
 }
 
 const DEFINITIONS: Readonly<Record<string, string>> = {

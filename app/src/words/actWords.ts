@@ -5,19 +5,15 @@ import { FATE_WORDS } from "./fateWords.js";
 import { brightenWords, runActWords, runAfter } from "./runWords.js";
 import {
   CATALOGUE,
-  isWater,
   growFilm_nm,
   oxideName,
   COLOUR_MIN,
   PLATES,
   patternOf,
-  underOf,
   type Act,
   type PieceState,
-  type Quench,
   type Route,
   type Step,
-  type Under,
 } from "@tembrak/core";
 import {
   showClock,
@@ -30,7 +26,7 @@ import {
   showTimeOfDay,
   type Units,
 } from "../format/show.js";
-import { dipPhrase, inOutKeys, patternWords } from "./patternWords.js";
+import { dipPhrase, inOutKeys, quenchCaution } from "./patternWords.js";
 import { reasonWords } from "./routeWords.js";
 import { intoCaution, liesIn, outCaution } from "./vesselWords.js";
 
@@ -81,21 +77,6 @@ function edgeWords(route: Route | null, step: number, units: Units): string {
   if (own.edgeDepth_mm === undefined) return special ?? (own.edgeFirst === true ? "all of it, edge first" : "all of it, straight down");
   const edge = `${showLength(own.edgeDepth_mm, units)} deep`;
   return special === null ? `the edge only, ${edge}` : `the edge ${edge}, ${special}`;
-}
-
-/** How it is moved in the bath, by how much of it is under. */
-const MOVE_WORDS: Readonly<Record<Under["what"], string>> = {
-  whole: "Whole piece under before you move it.",
-  edge: "Rock it along its edge, so that no line is left where the oil ends.",
-  end: "Up and down a little, so that no line is left where the oil ends.",
-};
-
-/** What can hurt at a bath: of a way that has a danger of its own, that one. */
-function quenchCaution(medium: string, own: Quench | null): string {
-  const pattern = own === null ? "whole" : patternOf(own);
-  if (own !== null && (pattern === "two-baths" || pattern === "by-turns" || pattern === "plates")) return patternWords(pattern, own).mind;
-  if (isWater(CATALOGUE.medium(medium))) return "Steam: long tongs, face away. Steel may ping and crack; stay clear of it.";
-  return `Oil may flare: lid, not water. ${MOVE_WORDS[own === null ? "whole" : underOf(own).what]} The maker's sheet says how hot the oil may get.`;
 }
 
 const PURPOSE_WORDS = { preheat: "Warm through", normalise: "Normalise", anneal: "Anneal", harden: "Harden" } as const;
@@ -205,7 +186,7 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
           act.medium === PLATES
             ? `Between the plates, ${edgeWords(route, act.step, units)}`
             : `Into the ${mediumName(act.medium).toLowerCase()} at ${showTemperature(act.bath_C, units)}, ${edgeWords(route, act.step, units)}`,
-        done: inOutKeys(act.medium === PLATES ? "plates" : null).out,
+        done: inOutKeys(own?.kind === "quench" ? patternOf(own) : null).out,
         why: reason,
         caution: quenchCaution(act.medium, own?.kind === "quench" ? own : null),
       };

@@ -1,6 +1,26 @@
-import { CATALOGUE, dipNow, PATTERNS, type Estimate, type PatternTried, type Piece, type Prediction, type Quench } from "@tembrak/core";
+import {
+  CATALOGUE,
+  dipNow,
+  PATTERNS,
+  type DipNow,
+  type Estimate,
+  type PatternTried,
+  type Piece,
+  type Prediction,
+  type Quench,
+} from "@tembrak/core";
 import { describe, expect, it } from "@jest/globals";
-import { dipPhrase, dipWords, endsWords, inOutKeys, overKey, PATTERN_WORDS, patternWords, triedWords } from "./patternWords.js";
+import {
+  bathTapWords,
+  dipPhrase,
+  dipWords,
+  endsWords,
+  inOutKeys,
+  overKey,
+  PATTERN_WORDS,
+  patternWords,
+  triedWords,
+} from "./patternWords.js";
 
 const METRIC = { temperature: "C", length: "mm" } as const;
 const PLAIN: Quench = { kind: "quench", medium: "fast-oil", bath_C: 55, agitation: "mild", why: "warm-oil" };
@@ -55,6 +75,24 @@ describe("at the bath", () => {
     expect(overKey(now(quench, 45), quench)).toBe("The back is under too");
     expect(dipWords(now(quench, 50, [46]), quench)).toBeNull();
     expect(overKey(now(quench, 50, [46]), quench)).toBeNull();
+  });
+  it("a tap in a quench is told as what it was: in, changed over to what, out of what", () => {
+    const taps = (quench: Quench | null) => (["in", "over", "out"] as const).map((tap) => bathTapWords(tap, quench));
+    expect(taps(null)).toEqual(["in the bath", "all of it under", "out of the bath"]);
+    expect(taps({ ...PLAIN, then: { after_s: 3, medium: "water" } })[1]).toBe("in the water");
+    expect(taps({ ...PLAIN, turns: { depth_mm: 9, first_s: 4, second_s: 4 }, part: { end: "working", depth_mm: 9 } })[1]).toBe(
+      "the other end under",
+    );
+    expect(taps({ ...PLAIN, medium: "metal-plates" })).toEqual(["between the plates", "all of it under", "out of the plates"]);
+    expect(taps({ ...PLAIN, medium: "quench-paste", edgeDepth_mm: 9 })[0]).toBe("in the paste");
+  });
+  it("into paste it is pressed and held still, and its keys say so", () => {
+    const quench: Quench = { kind: "quench", medium: "quench-paste", bath_C: 25, agitation: "none", edgeDepth_mm: 10, why: "paste" };
+    const dip: DipNow = { pattern: "paste", changed: 0, due: null, gone_s: null, sinceMove_s: null };
+    expect(dipWords(dip, quench)).toMatch(/hold it still/);
+    expect(dipWords({ ...dip, gone_s: 3 }, quench)).toMatch(/Out when the back is black/);
+    expect(inOutKeys("paste").in).toBe("The edge is in the paste");
+    expect(patternWords("paste", quench).mind).toMatch(/flare/);
   });
   it("between plates it is pressed, not stirred, and its keys say so", () => {
     const pressed: Quench = { ...PLAIN, medium: "metal-plates", bath_C: 25, agitation: "none", bath_s: 300, why: "plates" };

@@ -3,6 +3,8 @@
 import {
   CATALOGUE,
   isWater,
+  patternOf,
+  underOf,
   PLATES,
   type DipNow,
   type Pattern,
@@ -10,6 +12,7 @@ import {
   type Piece,
   type Prediction,
   type Quench,
+  type Under,
 } from "@tembrak/core";
 import {
   capital,
@@ -63,6 +66,11 @@ export const PATTERN_WORDS: Readonly<Record<Pattern, PatternWords>> = {
     does: "Pressed between thick cold plates of aluminium or copper: flat, and without a liquid.",
     mind: "Only what is thin and flat. Clamp it within two seconds, on both faces at once; the plates get hot: gloves.",
   },
+  paste: {
+    name: "The edge into paste",
+    does: "Pressed into a tray of thick paste: a hard edge, a back that cooled in air, and no tank.",
+    mind: "It smokes and may flare where it meets the hot back: fan on, lid at hand. No deeper than the edge; the maker's sheet goes first.",
+  },
 };
 
 const OIL_THEN_WATER = {
@@ -78,6 +86,24 @@ export function patternWords(pattern: Pattern, { medium }: Pick<Quench, "medium"
   const words = PATTERN_WORDS[pattern];
   if (pattern !== "two-baths") return words;
   return { ...words, ...(isWater(CATALOGUE.medium(medium)) ? WATER_THEN_OIL : OIL_THEN_WATER) };
+}
+
+/** How it is moved in the bath, by how much of it is under. */
+const MOVE_WORDS: Readonly<Record<Under["what"], string>> = {
+  whole: "Whole piece under before you move it.",
+  edge: "Rock it along its edge, so that no line is left where the oil ends.",
+  end: "Up and down a little, so that no line is left where the oil ends.",
+};
+
+/** Ways that have a danger of their own. */
+const OWN_DANGER: ReadonlySet<Pattern> = new Set(["two-baths", "by-turns", "plates", "paste"]);
+
+/** What can hurt at a bath: of a way that has a danger of its own, that one. */
+export function quenchCaution(medium: string, own: Quench | null): string {
+  const pattern = own === null ? "whole" : patternOf(own);
+  if (own !== null && OWN_DANGER.has(pattern)) return patternWords(pattern, own).mind;
+  if (isWater(CATALOGUE.medium(medium))) return "Steam: long tongs, face away. Steel may ping and crack; stay clear of it.";
+  return `Oil may flare: lid, not water. ${MOVE_WORDS[own === null ? "whole" : underOf(own).what]} The maker's sheet says how hot the oil may get.`;
 }
 
 function bathName(id: string): string {
@@ -153,7 +179,16 @@ const IN_PLATES: InOut = {
   since: "seconds between the plates",
 };
 
+const IN_PASTE: InOut = {
+  in: "The edge is in the paste",
+  asIt: "as it goes in",
+  out: "It is out of the paste",
+  notYet: "not in the paste yet",
+  since: "seconds in the paste",
+};
+
 export function inOutKeys(pattern: Pattern | null): InOut {
+  if (pattern === "paste") return IN_PASTE;
   return pattern === "plates" ? IN_PLATES : IN_BATH;
 }
 
@@ -162,6 +197,20 @@ export function overKey({ pattern, changed }: DipNow, { then, medium }: Quench):
   if (pattern === "by-turns") return changed % 2 === 0 ? "Second end is under" : "First end is under again";
   if (then === undefined || changed > 0) return null;
   return then.medium !== undefined && then.medium !== medium ? `It is in the ${bathName(then.medium)}` : "The back is under too";
+}
+
+/** A tap in a quench, as the log has it: in, changed over, out. */
+export function bathTapWords(tap: "in" | "over" | "out", quench: Quench | null): string {
+  const what = quench === null ? "whole" : patternOf(quench);
+  if (tap === "over") {
+    if (what === "by-turns") return "the other end under";
+    return quench?.then?.medium === undefined || quench.then.medium === quench.medium
+      ? "all of it under"
+      : `in the ${bathName(quench.then.medium)}`;
+  }
+  const where = what === "plates" ? "the plates" : what === "paste" ? "the paste" : "the bath";
+  if (tap === "out") return `out of ${where}`;
+  return what === "plates" ? "between the plates" : `in ${where}`;
 }
 
 /** The temperature of one end as it is by the model, so long after the fire, C. */
@@ -176,7 +225,7 @@ function heatAt_C(
 /** What to do now in a quench that has more moves than in and out; null where it has not. */
 export function dipWords(dip: DipNow, quench: Quench): string | null {
   const { pattern, changed, due, gone_s } = dip;
-  if (gone_s === null) return pattern === "plates" ? "Press as they close" : null;
+  if (gone_s === null) return pattern === "plates" ? "Press as they close" : pattern === "paste" ? "Press it in, and hold it still" : null;
   const left_s = due === null ? 0 : Math.ceil(due.at_s - gone_s);
   switch (pattern) {
     case "back-after":
@@ -193,6 +242,8 @@ export function dipWords(dip: DipNow, quench: Quench): string | null {
       return left_s > 0 ? `${changed % 2 === 0 ? "First" : "Second"} end under. Change over in ${left_s}` : "Change over now";
     case "plates":
       return left_s > 0 ? `Pressed. Off in ${showClock(left_s)}` : "Off, and sight along it";
+    case "paste":
+      return "Still, pressed in. Out when the back is black";
     case "whole":
     case "edge":
     case "clay":
@@ -205,6 +256,7 @@ export function endsWords(dip: DipNow, prediction: Prediction, transfer_s: numbe
   const { other, hardening } = prediction;
   if (other === null || dip.gone_s === null) return null;
   const at_s = transfer_s + dip.gone_s;
+  if (other.secondBy_s === null) return null;
   if (dip.changed === 0 && at_s > other.secondBy_s)
     return "The second end has waited too long to harden: back in the fire, and begin with that one.";
   const [first_C, second_C] = [heatAt_C(hardening.curve, at_s), heatAt_C(other.curve, at_s)];

@@ -4,17 +4,24 @@ import { BREAK_WORDS } from "./breakWords.js";
 import { ANSWER_WORDS, MISHAP_WORDS } from "./whyWords.js";
 import { FATE_WORDS } from "./fateWords.js";
 import { CLAMP_WORDS, OUTCOME_WORDS, PROOF_WORDS, STRAIGHTENER_WORDS } from "./workWords.js";
-import type { BookEvent, Check, PieceState, Section } from "@tembrak/core";
+import type { BookEvent, Check, PieceState, Quench, Section } from "@tembrak/core";
 import { actWords } from "./actWords.js";
+import { bathTapWords } from "./patternWords.js";
 import { runAfter, runEnd, watchedPlace } from "./runWords.js";
 import { zoneName } from "./zoneNames.js";
 import { showLength, showTemperature, showThin, type Units } from "../format/show.js";
 
 const MAGNET = { sticks: "magnet sticks", weak: "magnet weak", free: "magnet lets go" } as const;
 
+interface Of {
+  /** Of the act of a run the place its colour is looked for; null elsewhere. */
+  readonly run: string | null;
+  /** The bath step it belongs to; null elsewhere. */
+  readonly quench: Quench | null;
+}
+
 /** A look, a reading or a tap. */
-/** @param run of the act of a run: the place its colour is looked for; null elsewhere */
-function checkWords(reading: Check, section: Section, units: Units, run: string | null): string {
+function checkWords(reading: Check, section: Section, units: Units, { run, quench }: Of): string {
   switch (reading.check) {
     case "magnet":
       return MAGNET[reading.state];
@@ -27,7 +34,7 @@ function checkWords(reading: Check, section: Section, units: Units, run: string 
     case "stick":
       return `${showTemperature(reading.rated_C, units)} stick ${reading.hasMelted ? "melts" : "does not melt"}`;
     case "bath":
-      return reading.state === "in" ? "in the bath" : "out of the bath";
+      return bathTapWords(reading.state, quench);
     case "bath-heat":
       return `bath reads ${showTemperature(reading.temperature_C, units)}`;
     case "straight":
@@ -82,6 +89,12 @@ function checkWords(reading: Check, section: Section, units: Units, run: string 
   }
 }
 
+/** The bath step of an act; null where it has none. */
+function quenchIn({ acts, route }: PieceState, id: string): Quench | null {
+  const step = route?.steps[acts.find((act) => act.id === id)?.step ?? -1];
+  return step?.kind === "quench" ? step : null;
+}
+
 /** Where the colour of a run is looked for; null of another act. */
 function watchedIn({ piece, acts, route }: PieceState, id: string): string | null {
   if (!id.endsWith("-run")) return null;
@@ -92,7 +105,10 @@ function watchedIn({ piece, acts, route }: PieceState, id: string): string | nul
 export function readingWords(event: BookEvent, state: PieceState, units: Units): string {
   switch (event.kind) {
     case "check":
-      return checkWords(event.reading, state.piece.section, units, watchedIn(state, event.act));
+      return checkWords(event.reading, state.piece.section, units, {
+        run: watchedIn(state, event.act),
+        quench: quenchIn(state, event.act),
+      });
     case "act-done": {
       const act = state.acts.find(({ id }) => id === event.act);
       return act ? actWords(act, state, units).done.toLowerCase() : "step done";

@@ -39,6 +39,8 @@ export const REASON_WORDS: Readonly<Record<Exclude<Reason, "said">, string>> = {
   "nearest-bath": "The nearest bath this shop has to the one the steel asks for: look at what the verdict says of it.",
   "other-end": "The other end. The first, already hard, stays cool in a wet rag or a tray of water.",
   "keeps-heat": "Only the part that works, and out while the rest still glows dull: that heat draws the temper.",
+  "softens-back":
+    "The edge keeps what the oven gave it, in water; the back is drawn further, and bends before it breaks. Watch the line: past it less is hard.",
   "edge-stays-bare":
     "The first colour on the edge is softer than it is to be: the edge stays bare. Watch the line behind it; the back is tougher.",
   "runs-from-body": "Warm it far from the edge and let the colours run towards it: dunk it when the colour is there.",
@@ -48,6 +50,7 @@ export const REASON_WORDS: Readonly<Record<Exclude<Reason, "said">, string>> = {
   "one-more-temper": "Takes more of the brittleness out.",
   "came-out-hard": "It came out harder than wanted.",
   "snap-temper": "A short one, so that it does not lie hard until its own: it takes the worst of the strain.",
+  paste: "The paste clings to the edge and cools that alone; the back cools in air and stays soft.",
   plates: "Two thick cold plates take the heat out of both faces and hold it flat, without a liquid.",
   "clad-core": "The cladding slows the core: a faster oil than this steel asks for bare makes up for it.",
   "clear-of-dip": "Takes the brittleness out, at a heat clear of the dip where this steel is more brittle than its hardness says.",

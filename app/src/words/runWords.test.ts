@@ -24,8 +24,12 @@ describe("words at a run", () => {
     expect(runWords(NOW, "purple", "torch")).toEqual({ big: "26", what: "seconds until stop", range: "between 21 and 33" });
     expect(runWords({ ...NOW, left_s: 180, to_s: Infinity, never: 0.3 }, "purple", "torch")).toMatchObject({
       big: "3",
-      range: "between 21 and never; 3 in 10 that it does not: more heat, slowly",
+      range: "between 21 s and never; 3 in 10 that it does not: more heat, slowly",
     });
+  });
+  it("seconds beside minutes are named as seconds", () => {
+    expect(runWords({ ...NOW, to_s: 180 }, "purple", "torch").range).toBe("between 21 s and 3 min");
+    expect(runWords({ ...NOW, left_s: 60, to_s: Infinity }, "purple", "torch").range).toMatch(/^between 21 and never/);
   });
   it("asks to look where nobody saw it, and says where it may never come", () => {
     expect(runWords({ ...NOW, call: "look", left_s: -2, window_s: [-8, 6] }, "bronze", "torch").what).toBe("Look: is it bronze?");

@@ -30,8 +30,11 @@ const PAST_s = 5;
 /** More than this never come: it is said, %. */
 const MAY_NEVER = 0.15;
 
+/** From here on in minutes, s. */
+const LONG_s = 100;
+
 function seconds(s: number): string {
-  return s === Infinity ? "never" : s < 100 ? String(Math.max(0, Math.round(s))) : showDuration(s);
+  return s === Infinity ? "never" : s < LONG_s ? String(Math.max(0, Math.round(s))) : showDuration(s);
 }
 
 /** By the model's own clock, beside an eye that sees it already. */
@@ -125,7 +128,9 @@ export function runWords(now: RunNow, wanted: ColourName, source: RunSource, isF
     return { big: "!", what: `By the model it is past ${wanted}`, range: "dunk it, or tap what you see if it is not" };
   if (now.call === "look") return { big: "?", what: `Look: is it ${wanted}?`, range: "by the model it should be; tap what you see" };
   if (now.left_s === Infinity) return { big: "–", what: `It may not come to ${wanted} by this heat`, range: `tap what you see; ${more}` };
-  const range = `between ${seconds(now.from_s)} and ${now.to_s === Infinity ? "never" : seconds(now.to_s)}`;
+  // The first is in the unit of the second, or names its own.
+  const isMixed = now.from_s < LONG_s && (now.left_s >= LONG_s || (now.to_s >= LONG_s && now.to_s !== Infinity));
+  const range = `between ${seconds(now.from_s)}${isMixed ? " s" : ""} and ${seconds(now.to_s)}`;
   const never = now.never > MAY_NEVER ? `; ${Math.round(10 * now.never)} in 10 that it does not: ${more}` : "";
   return now.left_s < 100
     ? { big: seconds(now.left_s), what: "seconds until stop", range: `${range}${never}` }

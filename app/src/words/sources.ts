@@ -9,6 +9,7 @@ import {
   forgeHeat,
   SHADE_K,
   structureBeforeHardening,
+  UNCALIBRATED,
   targetOf,
   TOUCH_K,
   type Piece,
@@ -108,7 +109,9 @@ export function stepSource(step: Step, piece: Piece, route: Route, magnet_C: num
       return `${range}Soak by thickness and steel: ${PRACTICE}.`;
     }
     case "quench":
-      return `Bath and its warmth: ${PRACTICE}. How fast it is: fitted to published cooling curves and hardness.`;
+      return UNCALIBRATED.has(step.medium)
+        ? `How it is done: ${PRACTICE}. How fast it is: nobody measured it (judgement).`
+        : `Bath and its warmth: ${PRACTICE}. How fast it is: fitted to published cooling curves and hardness.`;
     case "temper":
       return `Worked back from the hardness its use wants, by this steel's temper curve (fitted to tables from memory). Twice two hours: ${PRACTICE}.`;
   }

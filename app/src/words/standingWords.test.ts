@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
-import { CATALOGUE, planRoute, predict, type Route } from "@tembrak/core";
+import { CATALOGUE, planRoute, predict, type Piece, type Route } from "@tembrak/core";
 import { movedWords } from "./standingWords.js";
+import { verdictWords } from "./verdictWords.js";
 import { DEFAULT_SETTINGS } from "../store/db.js";
 import { BILLHOOK } from "../testing.js";
 
@@ -40,6 +41,29 @@ describe("what moved a piece from its plan", () => {
     );
     const two = quenched({ then: { after_s: 2, medium: "water" } });
     expect(moved(two, quenched({ bath_s: 2 }))).toMatch(/^Never into the second bath, out of it after 2 s: /);
+  });
+  it("of two ends hardened one after the other the first is told too, by its name, and stands in the verdict", () => {
+    const hammer: Piece = {
+      ...BILLHOOK,
+      kind: "hammer",
+      use: "hammer-face",
+      steel: "w1",
+      length_mm: 90,
+      section: { shape: "square", side_mm: 28 },
+    };
+    const plan = planRoute(CATALOGUE, hammer, "forge", { way: { hardens: "ends" } });
+    const first = plan.steps.findIndex(({ kind }) => kind === "quench");
+    const done = { ...plan, steps: plan.steps.map((step, i) => (i === first && step.kind === "quench" ? { ...step, bath_s: 1.2 } : step)) };
+    const is = predict(CATALOGUE, hammer, done, "quick");
+    expect(is.other).toMatchObject({ end: "working", secondBy_s: null });
+    const words = movedWords(
+      { planned: predict(CATALOGUE, hammer, plan, "quick"), done: is, plan, route: done, steel: hammer.steel },
+      DEFAULT_SETTINGS,
+    );
+    expect(words).toMatch(/^Out of it after 1\.2 s: working end (\d\d|below 20) instead of \d\d HRC\.$/);
+    const { headline, reasons } = verdictWords(is, done, hammer.section, DEFAULT_SETTINGS);
+    expect(reasons.join(" ")).toMatch(/The working end, hardened first: about (\d\d|below 20) HRC/);
+    expect(headline).toMatch(/^(Other end will be|May fail)/);
   });
   it("slow to the bath is told as soon as it is under", () => {
     expect(said({ transfer_s: 9.04 })).toMatch(/^9 s from fire to bath: edge (\d\d|below 20) instead of \d\d.* HRC\.$/);

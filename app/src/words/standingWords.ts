@@ -4,6 +4,7 @@ import type { Prediction, Route, Step } from "@tembrak/core";
 import { runColour } from "./actWords.js";
 import { showDuration, showHardness, showTemperature, type Units } from "../format/show.js";
 import { vesselNoun } from "./vesselWords.js";
+import { endName } from "./zoneNames.js";
 
 /** A smaller change of a hardness nobody can tell, HRC. */
 const LEAST_TOLD_HRC = 1;
@@ -78,9 +79,10 @@ function runFacts(done: Of<"run">, plan: Of<"run">, steel: string): string[] {
   ];
 }
 
-/** What the log says of the last hardening and its tempers where it is not the plan, in words; "" where it says nothing. */
-function factsOf(done: Route, plan: Route, steel: string, units: Units): string {
-  const last = done.steps.findLastIndex(({ kind }) => kind === "harden");
+/** What the log says of the last hardenings and their tempers where it is not the plan, in words; "" where it says nothing. @param heats of two ends each its own */
+function factsOf(done: Route, plan: Route, heats: 1 | 2, steel: string, units: Units): string {
+  const hardens = done.steps.flatMap(({ kind }, i) => (kind === "harden" ? [i] : []));
+  const last = hardens.at(-heats) ?? 0;
   return done.steps
     .flatMap((step, i) => {
       const was = plan.steps[i];
@@ -104,12 +106,17 @@ export interface Moved {
 
 /** One sentence; null where what was done makes of the piece what was planned. */
 export function movedWords({ planned, done, plan, route, steel }: Moved, units: Units): string | null {
-  const facts = factsOf(route, plan, steel, units);
+  const facts = factsOf(route, plan, done.other?.secondBy_s === null ? 2 : 1, steel, units);
   if (facts === "") return null;
-  const places = ([done.working, done.thickest] as const).map((now, i) => {
+  const places: { place: string; now_HRC: number; then_HRC: number }[] = ([done.working, done.thickest] as const).map((now, i) => {
     const then = [planned.working, planned.thickest][i]!;
-    return { place: now.place, now_HRC: now.tempered.mean_HRC, then_HRC: then.tempered.mean_HRC };
+    const place = i === 0 && done.other !== null ? endName(done.other.end === "working" ? "other" : "working") : now.place;
+    return { place, now_HRC: now.tempered.mean_HRC, then_HRC: then.tempered.mean_HRC };
   });
+  if (done.other !== null && planned.other !== null) {
+    const [now, then] = [done.other, planned.other];
+    places.push({ place: endName(now.end), now_HRC: now.tempered.mean_HRC, then_HRC: then.tempered.mean_HRC });
+  }
   const moved = places.filter(({ now_HRC, then_HRC }) => Math.abs(now_HRC - then_HRC) >= LEAST_TOLD_HRC);
   if (moved.length === 0) return null;
   const told = moved.map(({ place, now_HRC, then_HRC }) => `${place} ${showHardness(now_HRC)} instead of ${showHardness(then_HRC)}`);

@@ -1,6 +1,6 @@
 /** The verdict in sentences: the number, the reason, the next act. */
 
-import { zoneName } from "./zoneNames.js";
+import { endName, zoneName } from "./zoneNames.js";
 import {
   type BreakLook,
   type CrackRisk,
@@ -17,6 +17,7 @@ import { breakWords } from "./breakWords.js";
 import { mediumName } from "./actWords.js";
 import { noticeWords } from "./noticeWords.js";
 import {
+  capital,
   showChance,
   showDifference,
   showDuration,
@@ -56,8 +57,20 @@ function temperSentence(route: Route, { working, thickest, isEmbrittled, equival
   const what = same
     ? `${times} ${showDuration(first!.hold_min * 60)} at ${showTemperature(first!.temperature_C, units)}`
     : cycles.map((c) => `${showDuration(c.hold_min * 60)} at ${showTemperature(c.temperature_C, units)}`).join(", then ");
+  const drawn =
+    run?.kind === "run" && run.mark !== undefined
+      ? ` Then the back is run to a line ${showLength(run.mark.behind_mm, units)} behind the edge, in water: about ${back} there.`
+      : "";
   const together = same ? "" : ` Together as much as one hour at ${showTemperature(equivalent_C, units)}.`;
-  return `${what}: ${about}.${together}${isEmbrittled ? " Toughness dips here; hardness does not show it." : ""}`;
+  return `${what}: ${about}.${together}${isEmbrittled ? " Toughness dips here; hardness does not show it." : ""}${drawn}`;
+}
+
+/** Of a piece with two hard ends the one the headline is not about; "" where there is one. */
+function otherEndSentence({ other }: Prediction): string {
+  if (other === null) return "";
+  const { mean_HRC, sd_HRC } = other.tempered;
+  const which = other.secondBy_s === null ? "hardened first" : "second in the bath";
+  return `The ${endName(other.end)}, ${which}: about ${showHardness(mean_HRC)} HRC, give or take ${Math.max(1, Math.round(sd_HRC))}.`;
 }
 
 /** So likely it may be said outright (judgement: as in the headline). */
@@ -101,13 +114,14 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
   return `It fails in ${bath}: too slow by ${spare}. Thinner, or a faster bath.`;
 }
 
-export function headline({ working, hardening }: Prediction): string {
+export function headline({ working, hardening, other }: Prediction): string {
   const { tempered, place } = working;
   const chance = hardening.chanceHard.working;
   if (tempered.sd_HRC > 4.5 && chance < SURE) {
     return chance <= 0.01 ? "It will not harden as planned." : `May fail: ${showChance(chance)} that it hardens.`;
   }
-  const word = place === "edge" ? "Edge" : "Surface";
+  const end = other === null ? "Surface" : capital(endName(other.end === "working" ? "other" : "working"));
+  const word = place === "edge" ? "Edge" : end;
   return `${word} will be ${showHardness(tempered.mean_HRC)} HRC, ${showRange(tempered.p05_HRC, tempered.p95_HRC)}.`;
 }
 
@@ -255,6 +269,7 @@ export function verdictWords(
       `${hardeningSentence(route, prediction, section, units)} ${saferWays(prediction.safer, units)}`.trim(),
       carbonSentence(prediction, units),
       temperSentence(route, prediction, units),
+      otherEndSentence(prediction),
       targetSentence(prediction, found.hardness_HRC),
       ...zoneSentences(zones, section),
       crackSentence(prediction, units),

@@ -4,6 +4,11 @@ import { ZONES, type Section, type Zone } from "@tembrak/core";
 
 const BAR: Readonly<Partial<Record<Zone, string>>> = { tip: "working end", spine: "body", tang: "other end" };
 
+/** An end of a bar that has two hard ones. */
+export function endName(end: "working" | "other"): string {
+  return end === "working" ? "working end" : "other end";
+}
+
 /** The parts there are, as one looks along it. */
 export function zonesFor({ shape }: Section): readonly Zone[] {
   return shape === "wedge" ? ZONES : ["tip", "spine", "tang"];

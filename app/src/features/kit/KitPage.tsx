@@ -1,6 +1,6 @@
 /** The shop's own equipment: what plans may name, how big it is, and how far each thing can be trusted. */
 
-import { isInWork, eyeErrors_K, learnEye, LEAST_PAIRS, type KitItem, type KitKind, type NewKitItem } from "@tembrak/core";
+import { isInWork, LEAST_PAIRS, type KitItem, type KitKind, type NewKitItem } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -10,6 +10,7 @@ import { hasOwnVoice, playCue, sayCue } from "../../calls/sound.js";
 import { KitStart } from "../../parts/KitStart.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { newId, removeKitItem, writeKitItems, writeSettings } from "../../store/db.js";
+import { useEye } from "../../compute/useHeatContext.js";
 import { useKit, usePieces, useSettings } from "../../store/useStore.js";
 import { blank, factsOf, GROUPS, ADD_WORDS, KIND_WORDS, lacks } from "../../words/kitWords.js";
 import { factorTitle, factorWords } from "../../words/learnedWords.js";
@@ -32,8 +33,7 @@ const TRIED = [
 
 function EyeLine() {
   const settings = useSettings();
-  const pieces = usePieces();
-  const eye = learnEye((pieces ?? []).filter(({ piece }) => piece.isPractice !== true).flatMap(({ checks }) => eyeErrors_K(checks)));
+  const eye = useEye();
   const told =
     eye.pairs < LEAST_PAIRS
       ? `${eye.pairs} of ${LEAST_PAIRS} colours named beside a probe: too few to correct it yet.`

@@ -6,6 +6,7 @@ import {
   CATALOGUE,
   dipNow,
   LIMITS,
+  PASTE,
   PLATES,
   underOf,
   type Boiling,
@@ -269,7 +270,7 @@ function Straighten({ state, act, bench, now_ms, isShut }: Props & { isShut: boo
 
 /** What is seen of the bath on the steel while it is under; null before, after, or while that is worked out. */
 function boilingNow(act: Props["act"], gone_s: number | null, done: Quench | null, prediction: Prediction | undefined): Boiling | null {
-  if (act.kind !== "quench" || gone_s === null || done === null || prediction === undefined) return null;
+  if (act.kind !== "quench" || gone_s === null || done === null || prediction === undefined || done.medium === PASTE) return null;
   return boilingAt(CATALOGUE.medium(done.medium), prediction.hardening.curve, (done.transfer_s ?? USUAL_TRANSFER_s) + gone_s);
 }
 
@@ -285,12 +286,13 @@ function Picture({ state, act, in_ms, done, move, boiling }: PictureProps) {
   const said = bathSaid(done, useSettings());
   const where = whereOf(act, in_ms);
   if (done?.medium === PLATES) return <Plates state={state} where={where} />;
-  return <Tank state={state} where={where} {...said} under={underNow(move)} isLaid={done?.edgeFirst === true} boiling={boiling} />;
+  const how = { isLaid: done?.edgeFirst === true, isPaste: done?.medium === PASTE };
+  return <Tank state={state} where={where} {...said} {...how} under={underNow(move)} boiling={boiling} />;
 }
 
-/** Whether its bath may still be read: not once it is in, and plates are none. */
+/** Whether its bath may still be read: not once it is in, and plates are none, nor a paste. */
 function isReadable(act: Props["act"], in_ms: number | null, done: Quench | null): done is Quench {
-  return isBefore(act, in_ms) && done !== null && done.medium !== PLATES;
+  return isBefore(act, in_ms) && done !== null && done.medium !== PLATES && done.medium !== PASTE;
 }
 
 export function QuenchAct({ state, act, bench, now_ms }: Props) {

@@ -5,10 +5,13 @@ import { useId } from "react";
 import { runEnd } from "../../../words/runWords.js";
 import { filmColour } from "../../../parts/ribbonColour.js";
 import { drawPiece, pathOf } from "../../../parts/Silhouette.js";
+import { spreadOut } from "../../../parts/spreadOut.js";
 
 const [W, H] = [1240, 230];
 /** Colours that are named on the drawing. */
 const NAMED: readonly ColourName[] = ["light straw", "straw", "bronze", "purple", "blue"];
+/** As wide as the longest name. */
+const NAME_px = 96;
 /** Thinner than this it is bright steel, nm. */
 const BRIGHT_nm = 3;
 const BRIGHT = "var(--steel)";
@@ -69,6 +72,9 @@ export function RunDrawing({ state, now, reach_mm, line_mm }: Props) {
   const reach_px = reach_mm * k;
   const places = placesOf(now);
   const shown = places.filter(({ now: at }) => at !== null && at > 0);
+  const xs = shown.map(({ now: at }) => right - at! * reach_px);
+  const labels = spreadOut(xs, NAME_px);
+  const over = Math.max(0, ...labels.map((x) => x + NAME_px / 2 - (W - x0)));
   const what = state.piece.section.shape === "wedge" ? "section, edge to the right; " : "";
   return (
     <svg
@@ -104,8 +110,8 @@ export function RunDrawing({ state, now, reach_mm, line_mm }: Props) {
         {line_mm === null ? null : (
           <Line x={right - line_mm * k} wet_px={wetEdge_mm({ mark: { behind_mm: line_mm } }) * k} right={right} foot={foot} />
         )}
-        {shown.map(({ name, now: at }, i) => (
-          <Named key={name} name={name} row={i} x={right - at! * reach_px} />
+        {shown.map(({ name }, i) => (
+          <Named key={name} name={name} x={xs[i]!} label={labels[i]! - over} />
         ))}
       </g>
       <text x={Math.max(20, x0)} y={H - 8} fontSize={18} fill="var(--ink2)" className="drawn">
@@ -135,13 +141,12 @@ function Line({ x, wet_px, right, foot }: { readonly x: number; readonly wet_px:
   );
 }
 
-/** A name with its leader, in two rows so that neighbours do not lie over each other. */
-function Named({ name, row, x }: { readonly name: ColourName; readonly row: number; readonly x: number }) {
-  const y = row % 2 === 0 ? -36 : -14;
+/** A name with its leader. @param label where it has room */
+function Named({ name, x, label }: { readonly name: ColourName; readonly x: number; readonly label: number }) {
   return (
-    <g stroke="var(--ink2)" fill="var(--ink2)">
-      <path d={`M${x} ${y + 4}V6`} strokeWidth={1} />
-      <text x={x} y={y} fontSize={18} textAnchor="middle" stroke="none">
+    <g className="named" stroke="var(--ink2)" fill="var(--ink2)">
+      <path d={`M${label} -20L${x} -4V6`} strokeWidth={1} fill="none" />
+      <text x={label} y={-26} fontSize={18} textAnchor="middle" stroke="none">
         {name}
       </text>
     </g>

@@ -98,7 +98,7 @@ function EdgeStrip({ now, wanted, place }: { now: RunNow; wanted: ColourName; pl
 }
 
 /** In the simulated shop its edge can be seen: as it is, without a name. */
-function Seen({ state, line_mm }: Pick<Props, "state"> & { line_mm: number | null }) {
+function Seen({ state, place, line_mm }: Pick<Props, "state"> & Watched) {
   const shop = useShopBeside();
   const seen = state.piece.isPractice === true ? shop?.reading?.pieces.find(({ id }) => id === state.id) : undefined;
   if (seen === undefined) return null;
@@ -111,7 +111,9 @@ function Seen({ state, line_mm }: Pick<Props, "state"> & { line_mm: number | nul
       <i style={{ background: at?.hex ?? seen.edgeHex }} />
       {at === undefined ? null : <i style={{ background: seen.edgeHex }} />}
       <figcaption>
-        {at === undefined ? "the edge of the simulated piece, in daylight" : "the line and the edge of the simulated piece, in daylight"}
+        {at === undefined
+          ? `the ${place} of the simulated piece, in daylight`
+          : "the line and the edge of the simulated piece, in daylight"}
       </figcaption>
     </figure>
   );
@@ -133,7 +135,7 @@ export function RunningLooks({ state, bench, log, wanted, place, line_mm, now }:
   return (
     <div>
       {now === null ? null : <EdgeStrip now={now} wanted={wanted} place={place} />}
-      <Seen state={state} line_mm={line_mm} />
+      <Seen state={state} place={place} line_mm={line_mm} />
       <p className="run-note">
         {now === null || line_mm === null ? "" : `${edgeWords(now.edge_C, units)}. `}At the {place} you see:
       </p>
@@ -152,7 +154,7 @@ export function RunningLooks({ state, bench, log, wanted, place, line_mm, now }:
 export function ColdLooks({ state, bench, log, wanted, place, line_mm }: LooksProps) {
   return (
     <div>
-      <Seen state={state} line_mm={line_mm} />
+      <Seen state={state} place={place} line_mm={line_mm} />
       <ColourKeys
         names={colourKeys(wanted, line_mm === null ? undefined : LINE_KEYS)}
         wanted={wanted}

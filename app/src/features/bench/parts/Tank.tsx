@@ -15,6 +15,8 @@ interface Props {
   readonly under: Under;
   /** All of it laid in along its edge, not hung. */
   readonly isLaid?: boolean;
+  /** A paste: the edge is pressed in and held still. */
+  readonly isPaste?: boolean;
   /** What the bath does on the steel; null where it is not under, or nobody knows yet. */
   readonly boiling: Boiling | null;
 }
@@ -106,7 +108,7 @@ function placed({ piece }: PieceState, where: Where, under: Under, isLaid: boole
   return { how, lie, drawn, x, y: where === "under" ? deep : Math.min(-14, deep - 40) };
 }
 
-export function Tank({ state, where, medium, bath, under, isLaid = false, boiling }: Props) {
+export function Tank({ state, where, medium, bath, under, isLaid = false, isPaste = false, boiling }: Props) {
   const level = LEVEL;
   const { how, lie, drawn, x, y } = placed(state, where, under, isLaid);
   const paint = paintFor(where === "above");
@@ -115,7 +117,7 @@ export function Tank({ state, where, medium, bath, under, isLaid = false, boilin
       viewBox={`0 0 ${W} ${H}`}
       className="tank"
       role="img"
-      aria-label={`The piece ${WHERE_WORDS[where]} the ${medium}${where === "out" ? "." : `, ${SAID[how]}`}`}
+      aria-label={`The piece ${WHERE_WORDS[where]} the ${medium}${where === "out" ? "." : `, ${isPaste ? "its edge alone pressed in, held still." : SAID[how]}`}`}
     >
       <path d={`M20 20V${H - 12}H${W - 20}V20h-13V${H - 26}H33V20z`} fill="url(#hatch-cut)" stroke="var(--steel)" strokeWidth={1.3} />
       <rect x={33} y={level} width={W - 66} height={H - 26 - level} fill="var(--lift)" opacity={0.8} />
@@ -128,7 +130,7 @@ export function Tank({ state, where, medium, bath, under, isLaid = false, boilin
       <text x={46} y={H - 40} fontSize={18} fill="var(--ink2)" className="drawn">
         {medium}, {bath}
       </text>
-      {where === "out" ? null : <Moves x={W - 196} level={level} word={how === "edge" ? "rock it" : "up, down"} />}
+      {where === "out" || isPaste ? null : <Moves x={W - 196} level={level} word={how === "edge" ? "rock it" : "up, down"} />}
       {boiling === null ? null : (
         <text x={46} y={level + 42} fontSize={18} fill="var(--ink)" className="drawn">
           {boilingWords(boiling)}

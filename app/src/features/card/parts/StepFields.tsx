@@ -1,6 +1,18 @@
 /** The numbers of one step: its bath and how much goes under, or its heat, its time and how slowly it falls. */
 
-import { edgeInAir, edgeInWater, LIMITS, PLATES, questionHeat, usualEdgeDepth_mm, type Piece, type Route, type Step } from "@tembrak/core";
+import {
+  edgeInAir,
+  edgeInWater,
+  isBackDrawn,
+  LIMITS,
+  PASTE,
+  PLATES,
+  questionHeat,
+  usualEdgeDepth_mm,
+  type Piece,
+  type Route,
+  type Step,
+} from "@tembrak/core";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
@@ -40,10 +52,11 @@ interface FieldProps<K extends Step["kind"]> {
 function QuenchFields({ step, piece, route, units, isLocked, onChange, onFault }: FieldProps<"quench">) {
   const { section } = piece;
   const isPressed = step.medium === PLATES;
+  const isPaste = step.medium === PASTE;
   return (
     <>
       <TemperatureField
-        label={isPressed ? "Plates" : "Bath"}
+        label={isPressed ? "Plates" : isPaste ? "Paste" : "Bath"}
         value_C={step.bath_C}
         units={units}
         isDisabled={isLocked}
@@ -53,7 +66,7 @@ function QuenchFields({ step, piece, route, units, isLocked, onChange, onFault }
         onFault={(bad) => onFault("bath", bad)}
         onChange={(bath_C) => onChange({ ...step, bath_C })}
       />
-      {section.shape === "wedge" && !isPressed ? (
+      {section.shape === "wedge" && !isPressed && !isPaste ? (
         <ToggleButtonGroup
           exclusive
           disabled={isLocked}
@@ -101,24 +114,27 @@ function QuenchFields({ step, piece, route, units, isLocked, onChange, onFault }
 }
 
 /** Whether its edge takes the colour, or stands in water while a line behind it does. */
-function RunFields({ step, piece, units, isLocked, onChange, onFault }: FieldProps<"run">) {
+function RunFields({ step, piece, route, units, isLocked, onChange, onFault }: FieldProps<"run">) {
   const { section } = piece;
-  const wet = edgeInWater(piece, step);
-  if (wet === null || section.shape !== "wedge") return null;
+  // What an oven drew is run with its edge in water, or not at all.
+  const wet = isBackDrawn(route) ? null : edgeInWater(piece, step);
+  if ((wet === null && step.mark === undefined) || section.shape !== "wedge") return null;
   const { mark } = step;
   return (
     <>
-      <ToggleButtonGroup
-        exclusive
-        size="small"
-        disabled={isLocked}
-        value={mark === undefined ? "air" : "water"}
-        aria-label="Where the edge is meanwhile"
-        onChange={(_, chosen: "air" | "water" | null) => chosen && onChange(chosen === "water" ? wet : edgeInAir(step))}
-      >
-        <ToggleButton value="air">edge coloured</ToggleButton>
-        <ToggleButton value="water">edge in water</ToggleButton>
-      </ToggleButtonGroup>
+      {wet === null ? null : (
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          disabled={isLocked}
+          value={mark === undefined ? "air" : "water"}
+          aria-label="Where the edge is meanwhile"
+          onChange={(_, chosen: "air" | "water" | null) => chosen && onChange(chosen === "water" ? wet : edgeInAir(step))}
+        >
+          <ToggleButton value="air">edge coloured</ToggleButton>
+          <ToggleButton value="water">edge in water</ToggleButton>
+        </ToggleButtonGroup>
+      )}
       {mark === undefined ? null : (
         <LengthField
           label="Line at"

@@ -2,8 +2,10 @@
 
 import {
   annealStep,
+  canDraw,
   CATALOGUE,
   destressStep,
+  isBackToDraw,
   namedHeat,
   subCriticalStep,
   type HeatName,
@@ -11,6 +13,7 @@ import {
   PLATES,
   preheatStep,
   resolveSteel,
+  softBack,
   type Kit,
   type PieceState,
   type Route,
@@ -156,19 +159,20 @@ function StepName({ state, route, step, magnet_C, units }: NameProps) {
 }
 
 /** Steps that may be added, by key or by name. */
-function AddKeys({ onAdd }: { onAdd: (kind: Addable) => void }) {
+function AddKeys({ mayDrawBack, onAdd }: { mayDrawBack: boolean; onAdd: (kind: Addable) => void }) {
   return (
     <div className="step-adds">
       <Button onClick={() => onAdd("normalise")}>One more normalising heat</Button>
       <Button onClick={() => onAdd("preheat")}>Warm it through first</Button>
       <Button onClick={() => onAdd("anneal")}>An anneal</Button>
       <Button onClick={() => onAdd("temper")}>One more temper</Button>
+      {mayDrawBack ? <Button onClick={() => onAdd("soft-back")}>Soften its back: the edge in water</Button> : null}
       <NamedHeatField onAdd={onAdd} />
     </div>
   );
 }
 
-type Addable = "temper" | "preheat" | HeatName;
+type Addable = "temper" | "preheat" | "soft-back" | HeatName;
 
 /** The step an addition is. */
 function kindOf(what: Addable): Step["kind"] {
@@ -176,6 +180,8 @@ function kindOf(what: Addable): Step["kind"] {
     case "temper":
     case "preheat":
       return what;
+    case "soft-back":
+      return "run";
     case "normalise":
     case "refine":
       return "normalise";
@@ -184,6 +190,12 @@ function kindOf(what: Addable): Step["kind"] {
     case "destress":
       return "anneal";
   }
+}
+
+/** What draws its back further, by what the shop has for it; null where it has neither, or the piece no back. */
+function backStep(piece: PieceState["piece"], kit: Kit | null): Step | null {
+  const source = (["torch", "hot-bar"] as const).find((by) => canDraw(by, kit));
+  return source === undefined ? null : softBack(piece, source);
 }
 
 /** One more step of a kind: like the last of its kind, or as it usually is. */
@@ -200,6 +212,8 @@ function oneMore(what: Addable, like: Step | undefined, { piece }: PieceState, r
     case "normalise":
     case "refine":
       return like ?? { kind: "normalise", temperature_C: 860, hold_min: 0, coolTo: "hand-warm", why: "once-more" };
+    case "soft-back":
+      return backStep(piece, kit)!;
     case "temper":
       return like ?? { kind: "temper", temperature_C: 200, hold_min: 120, why: "one-more-temper" };
   }
@@ -245,7 +259,7 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
     const kind = kindOf(what);
     const step = oneMore(what, rows.findLast((row) => row.step.kind === kind)?.step, state, route, kit);
     const heat = rows.findLastIndex(({ step: s }) => s.kind === "harden");
-    const before = kind === "temper" ? rows.length : Math.max(lockedCount, heat);
+    const before = kind === "temper" || kind === "run" ? rows.length : Math.max(lockedCount, heat);
     setMade(made + 1);
     setDraft([...rows.slice(0, before), { key: `new-${made}`, step }, ...rows.slice(before)]);
   };
@@ -314,7 +328,7 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
             </ol>
           </SortableContext>
         </DndContext>
-        <AddKeys onAdd={add} />
+        <AddKeys mayDrawBack={isBackToDraw(drafted) && backStep(state.piece, kit) !== null} onAdd={add} />
         <p role="alert" className="step-problem">
           {problem === null ? "" : ORDER_WORDS[problem]}
         </p>
