@@ -14,7 +14,7 @@ export type ShopPlace = (typeof PLACES)[number];
 
 export const ShopResetSchema = strict({
   seed: Type.Integer({ minimum: 0, maximum: 4294967295 }),
-  speed: between(1, 100, "Simulated seconds in one real second"),
+  speed: between(0.1, 100, "Simulated seconds in one real second"),
   /** What the clock of the shop says at the start, ms since 1970. */
   epoch_ms: Type.Integer({ minimum: 0, maximum: 8640000000000000 }),
   ambient_lux: between(0, 120000, "Light in the shop, lux"),
@@ -47,7 +47,7 @@ export const ShopCommandSchema = tagged(
     /** Under a torch or on a block with its edge in water, warmed down to a line so far behind the edge. */
     line_mm: Type.Optional(between(...LIMITS.run.behind_mm, "How far behind the edge, mm")),
   }),
-  strict({ do: Type.Literal("speed"), speed: between(1, 100, "Simulated seconds in one real second") }),
+  strict({ do: Type.Literal("speed"), speed: between(0.1, 100, "Simulated seconds in one real second") }),
   strict({
     do: Type.Literal("set"),
     forge_C: Type.Optional(between(20, 1350, "C")),
@@ -79,7 +79,7 @@ const reading_C = between(-80, 1500, "C");
 /** What the shop's instruments read at a moment. */
 export const ShopReadingSchema = strict({
   now_ms: Type.Number({ minimum: 0 }),
-  speed: between(1, 100, "Simulated seconds in one real second"),
+  speed: between(0.1, 100, "Simulated seconds in one real second"),
   forge_C: reading_C,
   kiln_C: reading_C,
   isDoorOpen: Type.Boolean(),
