@@ -10,6 +10,7 @@ import { normalQuantile } from "../core/src/numerics/normal.js";
 import { AS_PLANNED, runCase, type Variation } from "../core/src/simulate/hardenCase.js";
 import { rockwellCFromVickers } from "../core/src/kinetics/hardness.js";
 import { nodeHardness_HV } from "../core/src/kinetics/structure.js";
+import { floorOf_HRC } from "../core/src/simulate/hardenSpread.js";
 import { lessonOf } from "../core/src/simulate/lesson.js";
 import { hardenPlanOf, tempersOf } from "../core/src/simulate/planOf.js";
 import { learnShop, shopLearned, type Factor, type Taught } from "../core/src/standing/learn.js";
@@ -21,7 +22,6 @@ const SHOP = { bath: Math.sqrt(0.7) * 0.25, oven_K: Math.sqrt(0.8) * 20, transfe
 const RUN = { bath: Math.sqrt(0.3) * 0.25, oven_K: Math.hypot(Math.sqrt(0.2) * 20, 4), transfer: 0.15, heat_K: 8 } as const;
 /** Of what a steel is off its curves seven tenths are the same every time. */
 const STAYS = 0.7;
-const FLOOR_HRC = 1.5;
 /** One reading, and the block it was set by. */
 const TESTER_HRC = 0.8;
 const BLOCK_HRC = 0.44;
@@ -59,6 +59,14 @@ const PLANS = MADE.map((piece) => {
 const next = uniforms(7);
 const normal = (sd = 1): number => sd * normalQuantile(Math.min(1 - 1e-9, Math.max(1e-9, next())));
 
+interface SteelOfShop {
+  /** How far it is off its curves, deviations of what stays. */
+  readonly temper: number;
+  readonly floor: number;
+  /** What the model does not know of it. Its constants were fitted over many steels: what is left is off from steel to steel. */
+  readonly model: Pick<Variation, "rateRatio" | "dissolutionRatio" | "martensiteStart_K">;
+}
+
 interface Shop {
   readonly bath: number;
   readonly oven_K: number;
@@ -66,10 +74,16 @@ interface Shop {
   readonly heat_K: number;
   /** The two things it makes. */
   readonly makes: readonly (typeof PLANS)[number][];
-  /** How far each of its steels is off its curves, deviations of what stays. */
-  readonly steels: ReadonlyMap<string, readonly [temper: number, floor: number]>;
-  /** What the model does not know is the same every time. */
-  readonly world: Pick<Variation, "rateRatio" | "dissolutionRatio" | "martensiteStart_K">;
+  /** Each of its steels, the same every time. */
+  readonly steels: ReadonlyMap<string, SteelOfShop>;
+}
+
+function newSteel(): SteelOfShop {
+  return {
+    temper: normal(),
+    floor: normal(),
+    model: { rateRatio: Math.exp(normal(0.4)), dissolutionRatio: Math.exp(normal(0.35)), martensiteStart_K: normal(12) },
+  };
 }
 
 function newShop(): Shop {
@@ -80,8 +94,7 @@ function newShop(): Shop {
     transfer: normal(SHOP.transfer),
     heat_K: normal(SHOP.heat_K),
     makes,
-    steels: new Map(makes.map(({ piece }) => [piece.steel, [normal(), normal()]])),
-    world: { rateRatio: Math.exp(normal(0.4)), dissolutionRatio: Math.exp(normal(0.35)), martensiteStart_K: normal(12) },
+    steels: new Map(makes.map(({ piece }) => [piece.steel, newSteel()])),
   };
 }
 
@@ -94,11 +107,11 @@ function made(
   const timed = { ...route, steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, transfer_s } : s)) };
   const plan = hardenPlanOf(CATALOGUE, piece, timed);
   const heat_K = shop.heat_K + normal(RUN.heat_K);
-  const [temper, floor] = shop.steels.get(piece.steel)!;
+  const { temper, floor, model } = shop.steels.get(piece.steel)!;
   const off = (of: number): number => Math.sqrt(STAYS) * of + normal(Math.sqrt(1 - STAYS));
   const variation: Variation = {
     ...AS_PLANNED,
-    ...shop.world,
+    ...model,
     bathRatio: Math.exp(shop.bath + normal(RUN.bath)),
     heat_K,
     carbonRatio: 1 + normal(0.025),
@@ -107,7 +120,8 @@ function made(
     thicknessRatio: Math.max(0.5, 1 + normal(0.03)),
   };
   const { structure, places } = runCase(plan, { variation, resolution: "coarse", untilSettled: true, isLongStrided: true });
-  const asQuenched_HRC = rockwellCFromVickers(nodeHardness_HV(structure, places.surface)) + FLOOR_HRC * off(floor);
+  const asQuenched_HRC =
+    rockwellCFromVickers(nodeHardness_HV(structure, places.surface)) + floorOf_HRC(structure, places.surface) * off(floor);
   const { steel, cycles } = tempersOf(plan, timed);
   const shift_K = shop.oven_K + normal(RUN.oven_K);
   const tempered = temperedHardness({

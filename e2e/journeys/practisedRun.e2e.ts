@@ -53,12 +53,12 @@ async function stopBySight(page: Page, id: string, wanted: ColourName): Promise<
         // Only what has a key, and only when it is another than the last.
         if (seen !== said && (await key.isVisible())) {
           await key.click();
+          if (said === "bare") await slowly(page, id);
           said = seen;
-          if (seen !== "bare") await slowly(page, id);
         }
         return await stop.isVisible();
       },
-      { timeout: 120_000, intervals: [300] },
+      { timeout: 200_000, intervals: [300] },
     )
     .toBe(true);
   await page.getByRole("button", { name: /Stop: dunk it/ }).click();
@@ -70,7 +70,7 @@ async function stopBySight(page: Page, id: string, wanted: ColourName): Promise<
 test("practised: a blade run from its back in the simulated shop, stopped by what was seen and called, within a name of its colour", async ({
   page,
 }, info) => {
-  test.setTimeout(240_000);
+  test.setTimeout(360_000);
   const route = planRoute(CATALOGUE, BLADE, "forge", { way: { hardens: "whole", draws: "torch" } });
   // The server keeps its shops, and knows them by their piece: another at each try.
   const id = `knife${info.retry}`;
@@ -99,7 +99,7 @@ const CHISEL: Piece = {
 test("practised: a chisel out of the fire, its end dipped while its body glows, run by its own heat to its colour", async ({
   page,
 }, info) => {
-  test.setTimeout(300_000);
+  test.setTimeout(420_000);
   const route = planRoute(CATALOGUE, CHISEL, "forge", { way: { hardens: "face", draws: "residual" } });
   const id = `chisel${info.retry}`;
   const book = bookAt(CHISEL, "heat", 60, null, 12, route).replaceAll('"hand"', `"${id}"`);

@@ -25,6 +25,7 @@ export function factorTitle({ name, item }: Factor): string {
     case "oven":
       return "Your oven";
     case "rate":
+    case "dissolution":
     case "steel":
       return `Your ${CATALOGUE.steel(item ?? "")?.name ?? item ?? ""}`;
     case "transfer":
@@ -44,6 +45,8 @@ export function factorWords(factor: Factor, units: Units): string {
       return `takes heat out ${times(mean)} times as fast as ours, ${times(low)} to ${times(high)}, ${from}.`;
     case "rate":
       return `turns soft ${times(mean)} times as fast as ours in the bath, ${times(low)} to ${times(high)}, ${from}.`;
+    case "dissolution":
+      return `lets its carbide dissolve ${times(mean)} times as fast as ours in the heat, ${times(low)} to ${times(high)}, ${from}.`;
     case "steel":
       return `comes out ${Math.abs(mean).toFixed(1)} HRC ${mean < 0 ? "softer" : "harder"} than its curve, give or take ${(NINETY_PERCENT * sd).toFixed(1)}, ${from}.`;
     case "transfer":

@@ -6,6 +6,7 @@ import { structureBeforeHardening } from "../plan/route.js";
 import type { BreakLook, Piece, Route, Step } from "../schema/book.js";
 import type { Cause, Fact, Finding, Known, ShopKnown } from "../schema/job.js";
 import { LIMITS } from "../schema/limits.js";
+import { knownOtherwise } from "../simulate/shopTies.js";
 
 export interface Asked {
   readonly piece: Piece;
@@ -198,7 +199,9 @@ export function suspectsOf(
           }),
         ),
     suspected("slow-bath", false, SLOW_BATH, (ratio) => ({
-      shop: { ...shop, bathRatio: { mean: (shop?.bathRatio?.mean ?? 0) + Math.log(ratio), sd: shop?.bathRatio?.sd ?? 0.2 } },
+      shop: knownOtherwise(shop, {
+        bathRatio: { mean: (shop?.bathRatio?.mean ?? 0) + Math.log(ratio), sd: shop?.bathRatio?.sd ?? 0.2 },
+      }),
     })),
     isOil
       ? suspected("cold-bath", is("bath"), COLD_BATH_C, (bath_C) => ({
@@ -219,7 +222,9 @@ export function suspectsOf(
       : suspected("tested-too-early", is("cold"), EARLY_HRC, (early_HRC) => ({ early_HRC })),
     hasTemper ? suspected("temper-too-hot", is("oven"), HOT_TEMPER_K, (more_K) => ({ route: tempersBy(route, more_K) })) : null,
     hasTemper
-      ? suspected("oven-wrong", is("oven"), OVEN_OFF_K, (off_K) => ({ shop: { ...shop, oven_K: { mean: off_K, sd: NODE_K } } }))
+      ? suspected("oven-wrong", is("oven"), OVEN_OFF_K, (off_K) => ({
+          shop: knownOtherwise(shop, { oven_K: { mean: off_K, sd: NODE_K } }),
+        }))
       : null,
     suspected(
       "other-steel",

@@ -19,6 +19,7 @@ import { BARE_DESK, type Desk } from "../simulate/desk.js";
 import { gather, membersOf } from "../simulate/hardenSpread.js";
 import { hardenPlanOf, tempersOf } from "../simulate/planOf.js";
 import { thicker } from "../simulate/section.js";
+import { knownOtherwise } from "../simulate/shopTies.js";
 import { lawAbout } from "../simulate/temperedPlace.js";
 import { suspectsOf, type Asked, type Faulty } from "./causes.js";
 import { afterFinding, isAnswerOf, nextCheck, type Check } from "./check.js";
@@ -83,8 +84,8 @@ function simulated(catalogue: Catalogue, { piece, route, shop }: Pick<Faulty, "p
     grains: members.map(({ astmGrain }) => astmGrain),
     after: (count) => {
       const law = lawAbout(working, { ...tempers, cycles: tempers.cycles.slice(0, count) });
-      return working.map(({ mean, sd, drawn }) => ({
-        mean: law.at(mean, drawn),
+      return working.map(({ mean, sd, drawn, shop: own }) => ({
+        mean: law.at(mean, drawn, own),
         sd: Math.hypot(law.perPoint * sd, law.oven_HRC, law.law_HRC),
       }));
     },
@@ -256,5 +257,7 @@ export function diagnose(catalogue: Catalogue, question: DiagnoseQuestion, desk:
 
 /** What goes on being wrong when a piece is only hardened again: the bath. */
 function shopOf(cause: Cause, shop: ShopKnown | undefined): ShopKnown | undefined {
-  return cause === "slow-bath" ? { ...shop, bathRatio: { mean: (shop?.bathRatio?.mean ?? 0) + Math.log(0.5), sd: 0.2 } } : shop;
+  return cause === "slow-bath"
+    ? knownOtherwise(shop, { bathRatio: { mean: (shop?.bathRatio?.mean ?? 0) + Math.log(0.5), sd: 0.2 } })
+    : shop;
 }

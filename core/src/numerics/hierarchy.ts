@@ -18,12 +18,14 @@ export interface Hierarchy {
 const CUTS = 200;
 
 /**
- * Normal means with known errors, a normal middle and an even prior of the scatter: summed over the scatter, exact otherwise.
+ * Normal means with known errors, a normal middle and a half-normal prior of the scatter (Gelman 2006, from memory: for few of a kind an
+ * even one leaves it far too wide): summed over the scatter, exact otherwise.
  *
  * @param prior of the middle; an sd of Infinity where nothing is known of it
  * @param most the largest scatter thought of
+ * @param usual deviation of its prior; Infinity for an even one
  */
-export function hierarchy(measured: readonly Measured[], prior: Measured, most: number): Hierarchy {
+export function hierarchy(measured: readonly Measured[], prior: Measured, most: number, usual = Infinity): Hierarchy {
   const given = Array.from({ length: CUTS }, (_, k) => (most * (k + 0.5)) / CUTS).map((scatter) => {
     let precision = prior.sd === Infinity ? 0 : 1 / prior.sd ** 2;
     let pull = precision * (prior.sd === Infinity ? 0 : prior.value);
@@ -33,7 +35,7 @@ export function hierarchy(measured: readonly Measured[], prior: Measured, most: 
     }
     const mean = precision > 0 ? pull / precision : 0;
     // Evidence of this scatter: what all of them would say of the middle, the middle summed over.
-    let log = -0.5 * Math.log(Math.max(precision, 1e-300));
+    let log = -0.5 * Math.log(Math.max(precision, 1e-300)) - 0.5 * (scatter / usual) ** 2;
     if (prior.sd !== Infinity) log -= 0.5 * ((mean - prior.value) / prior.sd) ** 2;
     for (const { value, sd } of measured) {
       const variance = sd ** 2 + scatter ** 2;

@@ -26,16 +26,21 @@ export type FireInput = Static<typeof FireSchema>;
 const knownOf = (least: number, most: number, what: string) =>
   Type.Optional(strict({ mean: between(least, most, what), sd: between(0, most, "How sure, one deviation") }));
 
+const tied = choice(["bathRatio", "rateRatio", "dissolutionRatio", "steel_HRC", "oven_K"] as const);
+
 /** What is known of a shop and of this run of it: in the place of what is taken for granted of any. */
 export const ShopKnownSchema = strict({
   heat_K: knownOf(-150, 150, "Hotter than it was taken to be by, C"),
   bathRatio: knownOf(-2, 2, "Its bath takes heat out faster than ours: logarithm of how many times"),
   transferRatio: knownOf(-2, 2, "From fire to bath it takes longer than said: logarithm of how many times"),
   rateRatio: knownOf(-2, 2, "This steel turns soft faster than ours: logarithm of how many times"),
+  dissolutionRatio: knownOf(-2, 2, "Carbide of this steel dissolves faster than ours: logarithm of how many times"),
   steel_HRC: knownOf(-20, 20, "This steel comes out harder after the temper than its curve says by, HRC"),
   /** What its flame leaves around the piece. */
   fire: Type.Optional(choice(["oxidising", "neutral"] as const)),
   oven_K: knownOf(-150, 150, "Its oven is truly hotter than the cycles say by, C"),
+  /** What of it hangs together: learned from the same tests, one is known by the other. Correlations. */
+  ties: Type.Optional(Type.Array(strict({ one: tied, other: tied, r: between(-1, 1, "How far the two go together") }), { maxItems: 10 })),
 });
 export type ShopKnown = Static<typeof ShopKnownSchema>;
 

@@ -96,6 +96,7 @@ export function asKnown({ shop }: HardenPlan): Variation {
     heat_K: shop.heat_K?.mean ?? 0,
     rateRatio: Math.exp(shop.rateRatio?.mean ?? 0),
     bathRatio: Math.exp(shop.bathRatio?.mean ?? 0),
+    dissolutionRatio: Math.exp(shop.dissolutionRatio?.mean ?? 0),
     transferRatio: Math.exp(shop.transferRatio?.mean ?? 0),
   };
 }

@@ -14,6 +14,7 @@ import type { Form } from "./course.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { hardened, planKey, runCase, type HardenPlan, type Variation } from "./hardenCase.js";
 import type { Places } from "./section.js";
+import { DRAWN, TIED, tiedRows } from "./shopTies.js";
 
 /** How far a heat is off, one deviation, where nobody says, K. */
 export const HEAT_K = 8;
@@ -47,6 +48,8 @@ const SEED = 20;
 
 /** A member at a place, and what it was drawn by before any temper. */
 export interface SimulatedBell extends Bell {
+  /** What of its shop it was drawn with, in deviations: bath, rates, dissolution. The temper's own doubt goes with these. */
+  readonly shop?: readonly number[];
   readonly drawn?: Drawn | null;
 }
 
@@ -89,16 +92,25 @@ export interface Ensemble {
   readonly draws: readonly (readonly number[])[];
 }
 
+/** What of the shop a member was drawn with, each by itself. */
+function shopDraw(draw: readonly number[]): readonly number[] {
+  return TIED.slice(0, DRAWN).map((name) => draw[NAMES.indexOf(name as keyof Variation)]!);
+}
+
 function variationOf(draw: readonly number[], { medium, shop = {} }: Pick<HardenPlan, "medium" | "shop">): Variation {
-  const known = (name: "heat_K" | "bathRatio" | "transferRatio" | "rateRatio", usual: number): number => {
+  const known = (name: "heat_K" | "bathRatio" | "transferRatio" | "rateRatio" | "dissolutionRatio", usual: number): number => {
     const { mean, sd } = shop[name] ?? { mean: 0, sd: usual };
     return mean + sd * z(name);
   };
-  const z = (name: keyof Variation): number => draw[NAMES.indexOf(name)]!;
+  const [rows, own] = [tiedRows(shop), shopDraw(draw)];
+  const z = (name: keyof Variation): number => {
+    const at = (TIED as readonly string[]).indexOf(name);
+    return at < 0 ? draw[NAMES.indexOf(name)]! : rows[at]!.reduce((sum, of, k) => sum + of * own[k]!, 0);
+  };
   return {
     rateRatio: Math.exp(known("rateRatio", SPREAD.rateRatio)),
     bathRatio: Math.exp(known("bathRatio", bathDoubtOf(isWater(medium)))),
-    dissolutionRatio: Math.exp(SPREAD.dissolutionRatio * z("dissolutionRatio")),
+    dissolutionRatio: Math.exp(known("dissolutionRatio", SPREAD.dissolutionRatio)),
     martensiteStart_K: SPREAD.martensiteStart_K * z("martensiteStart_K"),
     heat_K: known("heat_K", SPREAD.heat_K),
     carbonRatio: 1 + SPREAD.carbonRatio * z("carbonRatio"),
@@ -109,7 +121,8 @@ function variationOf(draw: readonly number[], { medium, shop = {} }: Pick<Harden
   };
 }
 
-function floorOf_HRC(structure: Structure, node: number): number {
+/** What is left in doubt at a node when all else is known, HRC. */
+export function floorOf_HRC(structure: Structure, node: number): number {
   const soft = 1 - structure.martensite[node]! - austeniteLeft(structure, node);
   return FLOOR_HRC + (SOFT_FLOOR_HRC - FLOOR_HRC) * clamp((soft - BEGINS_SOFT) / (MOSTLY_SOFT - BEGINS_SOFT), 0, 1);
 }
@@ -170,10 +183,11 @@ export function membersOf(plan: HardenPlan, members: number, options: RunOptions
 
 /** All members put together. */
 export function gather(members: readonly Member[]): Ensemble {
+  const draws = normalDraws(members.length, NAMES.length, SEED);
   const of = (place: Place): SimulatedBell[] =>
-    members.flatMap(({ hardness_HRC, floor_HRC, drawn }) => {
+    members.flatMap(({ hardness_HRC, floor_HRC, drawn }, i) => {
       const mean = hardness_HRC[place];
-      return mean === null ? [] : [{ mean, sd: floor_HRC[place] ?? FLOOR_HRC, drawn: drawn[place] }];
+      return mean === null ? [] : [{ mean, sd: floor_HRC[place] ?? FLOOR_HRC, drawn: drawn[place], shop: shopDraw(draws[i]!) }];
     });
   const chance = (place: Place): number => members.filter(({ isHard }) => isHard[place]).length / members.length;
   const each = <T>(read: (place: Place) => T): Record<Place, T> => ({
@@ -182,7 +196,7 @@ export function gather(members: readonly Member[]): Ensemble {
     edge: read("edge"),
     spine: read("spine"),
   });
-  return { bells: each(of), chanceHard: each(chance), draws: normalDraws(members.length, NAMES.length, SEED) };
+  return { bells: each(of), chanceHard: each(chance), draws };
 }
 
 /** How far a bath may be off ours, one deviation: logarithm of a ratio. */
@@ -198,6 +212,11 @@ export function bathDoubt({ medium, shop }: HardenPlan): number {
 /** How far the rates of this steel may be off ours, one deviation: logarithm of a ratio. */
 export function rateDoubt({ shop }: Pick<HardenPlan, "shop">): number {
   return shop?.rateRatio?.sd ?? SPREAD.rateRatio;
+}
+
+/** How far the dissolution of its carbide may be off ours, one deviation: logarithm of a ratio. */
+export function dissolutionDoubt({ shop }: Pick<HardenPlan, "shop">): number {
+  return shop?.dissolutionRatio?.sd ?? SPREAD.dissolutionRatio;
 }
 
 /** How values of the members go with one of their draws, all draws fitted together (least squares): change for one deviation. */

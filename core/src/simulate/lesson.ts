@@ -9,7 +9,7 @@ import { wayOf } from "../plan/way.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Known } from "../schema/job.js";
 import { BARE_DESK, type Desk } from "./desk.js";
-import { bathDoubt, gather, MEMBERS, membersOf, rateDoubt, slopeOf } from "./hardenSpread.js";
+import { bathDoubt, dissolutionDoubt, gather, MEMBERS, membersOf, rateDoubt, slopeOf } from "./hardenSpread.js";
 import { hardenPlanOf, tempersOf } from "./planOf.js";
 import { lawAbout } from "./temperedPlace.js";
 
@@ -26,6 +26,8 @@ export interface Lesson {
   readonly bathIsWater: boolean;
   /** HRC for a steel that changes e times as fast as ours. */
   readonly perRate_HRC: number;
+  /** HRC for a steel whose carbide dissolves e times as fast as ours. */
+  readonly perDissolution_HRC: number;
   /** HRC for an oven that is truly a degree hotter. */
   readonly perOven_HRC_K: number;
 }
@@ -46,7 +48,7 @@ export function lessonOf(catalogue: Catalogue, piece: Piece, route: Route, known
   const working = piece.section.shape === "wedge" ? bells.edge : bells.surface;
   const tempers = tempersOf(plan, route);
   const law = lawAbout(working, { ...tempers, cycles: tempers.cycles.slice(0, last.tempers) });
-  const values = working.map(({ mean, drawn }) => law.at(mean, drawn));
+  const values = working.map(({ mean, drawn, shop }) => law.at(mean, drawn, shop));
   const expected_HRC = values.reduce((a, b) => a + b, 0) / values.length;
   const alone = learnedFrom({ mean: expected_HRC, sd: ANYTHING_HRC }, says);
   if (alone.sd > TOO_OPEN_HRC) return null;
@@ -54,12 +56,13 @@ export function lessonOf(catalogue: Catalogue, piece: Piece, route: Route, known
   if (plan.coat || plan.dips?.some(({ medium }) => medium !== plan.medium)) return null;
   const perDraw = slopeOf(values, draws, "bathRatio");
   const perRateDraw = slopeOf(values, draws, "rateRatio");
+  const perDissolutionDraw = slopeOf(values, draws, "dissolutionRatio");
   const variance = values.reduce((sum, value) => sum + (value - expected_HRC) ** 2, 0) / values.length;
   const floor = working.reduce((sum, { sd }) => sum + sd * sd, 0) / working.length;
   // A colour that was run to, or a pot of oil, teaches nothing of an oven: what it leaves open is open.
   const isOven = wayOf(route).draws === "oven";
   const other_HRC = isOven ? 0 : law.oven_HRC;
-  const rest = Math.max(0, variance - perDraw ** 2 - perRateDraw ** 2) + alone.sd ** 2 + other_HRC ** 2;
+  const rest = Math.max(0, variance - perDraw ** 2 - perRateDraw ** 2 - perDissolutionDraw ** 2) + alone.sd ** 2 + other_HRC ** 2;
   return {
     medium: plan.medium.kind === "constant" ? "" : (route.steps.findLast((step) => step.kind === "quench")?.medium ?? ""),
     steel: piece.steel,
@@ -69,6 +72,7 @@ export function lessonOf(catalogue: Catalogue, piece: Piece, route: Route, known
     perBath_HRC: perDraw / bathDoubt(plan),
     bathIsWater: isWater(plan.medium),
     perRate_HRC: perRateDraw / rateDoubt(plan),
+    perDissolution_HRC: perDissolutionDraw / dissolutionDoubt(plan),
     perOven_HRC_K: isOven ? law.perKelvin_HRC_K : 0,
   };
 }

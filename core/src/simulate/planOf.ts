@@ -21,6 +21,7 @@ import { tempersBehind, type RunFall } from "./runFall.js";
 import { HEAT_K } from "./hardenSpread.js";
 import { airCooling_s } from "./hardenReadings.js";
 import { coolEnd } from "./endCooling.js";
+import { DRAWN, tiedRows } from "./shopTies.js";
 import { OVEN_K, temperPlace, testedPlaces, type Tested, type TestedPlaces, type Tempers } from "./temperedPlace.js";
 import type { Simulated } from "./temperedPlace.js";
 
@@ -201,6 +202,7 @@ export function tempersOf(plan: HardenPlan, route: Route, fall: RunFall | null =
     oven_K: sd,
     heat_K: plan.shop?.heat_K?.sd ?? HEAT_K,
     off: plan.shop?.steel_HRC,
+    ...(by === "oven" && plan.shop?.ties ? { ties: tiedRows(plan.shop).slice(DRAWN) as [readonly number[], readonly number[]] } : {}),
     fall,
   };
 }

@@ -6,6 +6,7 @@ import { temperedHardness, type TemperCycle, type TemperSteel } from "../kinetic
 import { mixtureBetween, summaryOf, type Bell } from "../numerics/mixture.js";
 import type { Drawn } from "../kinetics/structure.js";
 import type { HardnessValue, SimulatedBell } from "./hardenSpread.js";
+import { DRAWN, tiedRows } from "./shopTies.js";
 
 /** What a place will be: of the ensemble with all its doubts, HRC. */
 export interface Estimate {
@@ -56,6 +57,8 @@ export interface Tempers {
   readonly oven_K: number;
   /** How far this steel is known to be off its curves, HRC; as far as the law may be, where nobody knows. */
   readonly off?: { readonly mean: number; readonly sd: number } | undefined;
+  /** How both go with what of the shop a member was drawn with: the last two rows of `tiedRows`. Nothing where nobody knows. */
+  readonly ties?: readonly [off: readonly number[], oven: readonly number[]] | undefined;
   /** How far the heat may have been off, K, one deviation. */
   readonly heat_K: number;
   /** Of a colour that was run to: the heat of each place behind the edge, in the place of the last cycle's. */
@@ -80,7 +83,7 @@ function usuallyDrawn(members: readonly SimulatedBell[]): Drawn | null {
 }
 
 export interface Law {
-  readonly at: (asQuenched_HRC: number, drawn?: Drawn | null) => number;
+  readonly at: (asQuenched_HRC: number, drawn?: Drawn | null, shop?: readonly number[]) => number;
   readonly perPoint: number;
   /** What a degree more in the oven changes, HRC. */
   readonly perKelvin_HRC_K: number;
@@ -88,8 +91,18 @@ export interface Law {
   readonly law_HRC: number;
 }
 
+/** So much of what a steel may be off stands in the floor of every simulated piece too, HRC: once it is learned it counts once. */
+const IN_THE_FLOOR_HRC = 1;
+const LEAST_STEEL_HRC = 0.5;
+
+function onceCounted(sd_HRC: number): number {
+  return Math.sqrt(Math.max(LEAST_STEEL_HRC ** 2, sd_HRC ** 2 - IN_THE_FLOOR_HRC ** 2));
+}
+
+const [UNTIED_OFF, UNTIED_OVEN] = tiedRows({}).slice(DRAWN) as [readonly number[], readonly number[]];
+
 /** The tempers about members as quenched: where they lead, what a point more leaves, and how far off they may be. */
-export function lawAbout(members: readonly SimulatedBell[], { steel, cycles, oven_K, off }: Tempers): Law {
+export function lawAbout(members: readonly SimulatedBell[], { steel, cycles, oven_K, off, ties }: Tempers): Law {
   const mean_HRC = summaryOf(members).mean;
   const usually = usuallyDrawn(members);
   if (cycles.length === 0) return { at: (hrc) => hrc, perPoint: 1, perKelvin_HRC_K: 0, oven_HRC: 0, law_HRC: 0 };
@@ -104,17 +117,23 @@ export function lawAbout(members: readonly SimulatedBell[], { steel, cycles, ove
   const perKelvin_HRC_K = (at(mean_HRC, usually, 4) - at(mean_HRC, usually, -4)) / 8;
   // A point less is a point less of what it was before anything drew it.
   const softer = usually && { ...usually, fresh_HRC: usually.fresh_HRC - 1 };
+  // What each deviation of the shop's own draws adds, and last what steel and oven add by themselves.
+  const [offRow, ovenRow] = ties ?? [UNTIED_OFF, UNTIED_OVEN];
+  const off_HRC = off?.sd ?? temperedHardness({ steel, asQuenched_HRC: mean_HRC, cycles }).model_HRC;
+  const adds = ovenRow.map((of, k) => off_HRC * (offRow[k] ?? 0) + perKelvin_HRC_K * oven_K * of);
+  const [law_HRC, oven_HRC] = adds.slice(DRAWN).map(Math.abs) as [number, number];
   return {
-    at: (asQuenched_HRC, drawn = null) => at(asQuenched_HRC, drawn),
+    at: (asQuenched_HRC, drawn = null, shop = []) =>
+      at(asQuenched_HRC, drawn) + shop.reduce((sum, deviations, k) => sum + deviations * adds[k]!, 0),
     perPoint: Math.max(0, at(mean_HRC, usually) - at(mean_HRC - 1, softer)),
     perKelvin_HRC_K,
-    oven_HRC: Math.abs(perKelvin_HRC_K) * Math.hypot(oven_K, PLACE_K),
-    law_HRC: off?.sd ?? temperedHardness({ steel, asQuenched_HRC: mean_HRC, cycles }).model_HRC,
+    oven_HRC: Math.hypot(oven_HRC, perKelvin_HRC_K * PLACE_K),
+    law_HRC: off === undefined ? law_HRC : onceCounted(law_HRC),
   };
 }
 
-function lookAt({ at, perPoint, oven_HRC, law_HRC }: Law, { simulated_HRC, drawn }: Suspect): LookedAt {
-  return { hardness_HRC: at(simulated_HRC, drawn), perPoint, law_HRC: Math.hypot(oven_HRC, law_HRC) };
+function lookAt({ at, perPoint, oven_HRC, law_HRC }: Law, { simulated_HRC, drawn, shop }: Suspect): LookedAt {
+  return { hardness_HRC: at(simulated_HRC, drawn, shop), perPoint, law_HRC: Math.hypot(oven_HRC, law_HRC) };
 }
 
 /** A test of the place: after how many of the tempers it was made, and what it says. */
@@ -174,6 +193,7 @@ function spreadOf({ simulated: { model_HRC, input_HRC, heat_HRC }, law, tempers,
 interface Suspect {
   readonly simulated_HRC: number;
   readonly drawn: Drawn | null;
+  readonly shop: readonly number[];
   readonly belief: MemberBelief;
 }
 
@@ -181,7 +201,12 @@ interface Suspect {
 function suspectsOf({ members }: Simulated): Suspect[] {
   const failed = (LEAST_FAIL * members.length) / (1 - LEAST_FAIL);
   const all: readonly SimulatedBell[] = [...members.map((bell) => ({ ...bell, weight: 1 })), { ...FAILED, weight: failed }];
-  return all.map(({ mean, sd, drawn = null, weight = 1 }) => ({ simulated_HRC: mean, drawn, belief: freshMember(sd, weight) }));
+  return all.map(({ mean, sd, drawn = null, shop = [], weight = 1 }) => ({
+    simulated_HRC: mean,
+    drawn,
+    shop,
+    belief: freshMember(sd, weight),
+  }));
 }
 
 function placeFrom(simulated: Simulated, tempers: Tempers, suspects: readonly Suspect[], wasTested: boolean): TemperedPlace {

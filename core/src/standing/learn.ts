@@ -7,8 +7,9 @@ import { hierarchy, type Measured } from "../numerics/hierarchy.js";
 import { ovensOf } from "../plan/kit.js";
 import type { ShopKnown } from "../schema/job.js";
 import type { Kit } from "../schema/kit.js";
-import { bathDoubtOf, rateDoubt } from "../simulate/hardenSpread.js";
+import { bathDoubtOf, dissolutionDoubt, rateDoubt } from "../simulate/hardenSpread.js";
 import type { Lesson } from "../simulate/lesson.js";
+import { TIED } from "../simulate/shopTies.js";
 import { OVEN_K } from "../simulate/temperedPlace.js";
 import { asDone } from "./asDone.js";
 import { heatDoubt_K, ovenDoubt_K } from "./known.js";
@@ -17,9 +18,8 @@ import { heatDoubt_K, ovenDoubt_K } from "./known.js";
 const BATH_STAYS = 0.7;
 const OVEN_STAYS = 0.8;
 const STEEL_STAYS = 0.7;
-/** So much of what a steel may be off stands in the floor of every simulated piece too, HRC: once it is learned it counts once. */
-const IN_THE_FLOOR_HRC = 1;
-const LEAST_STEEL_HRC = 0.5;
+/** The same of a way to the bath and of heats. */
+const HABIT_STAYS = 0.5;
 /** A piece further off than this went wrong in a way nobody logged: it teaches nothing of the shop, in deviations. */
 const WENT_WRONG = 3;
 /** Seconds nobody logs, and how well a tap tells them: logarithms of ratios. */
@@ -28,16 +28,22 @@ const TAPPED = 0.2;
 const TRANSFER: Measured = { value: 0, sd: 0.3 };
 
 export interface Factor {
-  readonly name: "bath" | "oven" | "steel" | "rate" | "transfer" | "heat";
+  readonly name: "bath" | "oven" | "steel" | "rate" | "dissolution" | "transfer" | "heat";
   /** Which bath: its medium; which steel. */
   readonly item?: string;
-  /** Bath, rate and transfer: logarithm of a ratio. Oven and heat: C. Steel: HRC. */
+  /** Bath, rate, dissolution and transfer: logarithm of a ratio. Oven and heat: C. Steel: HRC. */
   readonly mean: number;
   readonly sd: number;
   /** What one run more may be off besides. */
   readonly scatter: number;
   /** How many pieces stand behind it. */
   readonly pieces: number;
+  /** What was learned from the same tests: covariance with each other factor, by its name and item. */
+  readonly goesWith?: Readonly<Record<string, number>>;
+}
+
+function keyOf({ name, item }: Pick<Factor, "name" | "item">): string {
+  return item === undefined ? name : `${name} ${item}`;
 }
 
 /** What a factor that is the logarithm of a ratio says as one. */
@@ -104,8 +110,14 @@ class Unknowns {
     });
   }
 
-  /** Mean and standard deviation of each, by elimination. */
-  known(): { readonly name: string; readonly mean: number; readonly sd: number; readonly pieces: number }[] {
+  /** Mean and standard deviation of each, and how it goes with the others, by elimination. */
+  known(): {
+    readonly name: string;
+    readonly mean: number;
+    readonly sd: number;
+    readonly pieces: number;
+    readonly goesWith: Record<string, number>;
+  }[] {
     const n = this.names.length;
     const rows = eliminated(this.P.map((row, i) => [...row, this.q[i]!, ...row.map((_, j) => (i === j ? 1 : 0))]));
     return this.names.map((name, i) => ({
@@ -113,6 +125,9 @@ class Unknowns {
       mean: rows[i]![n]!,
       sd: Math.sqrt(Math.max(0, rows[i]![n + 1 + i]!)),
       pieces: this.pieces[i]!,
+      goesWith: Object.fromEntries(
+        this.names.flatMap((other, j) => (j === i || this.pieces[j] === 0 ? [] : [[other, rows[i]![n + 1 + j]!]])),
+      ),
     }));
   }
 }
@@ -134,7 +149,10 @@ function unknownsOf(lessons: readonly Lesson[], oven_K: number): ReadonlyMap<str
     );
   }
   // What our kinetics do not know of a steel is the same every time.
-  for (const { steel } of lessons) add(`rate ${steel}`, { name: "rate", item: steel }, rateDoubt({}), 1);
+  for (const { steel } of lessons) {
+    add(`rate ${steel}`, { name: "rate", item: steel }, rateDoubt({}), 1);
+    add(`dissolution ${steel}`, { name: "dissolution", item: steel }, dissolutionDoubt({}), 1);
+  }
   add("oven", { name: "oven" }, oven_K, OVEN_STAYS);
   return new Map([...found].sort(([a], [b]) => (a < b ? -1 : 1)));
 }
@@ -143,11 +161,12 @@ function fromTests(taught: readonly Taught[], oven_K: number): Factor[] {
   const lessons = taught.flatMap(({ lesson }) => (lesson === null ? [] : [lesson]));
   const all = unknownsOf(lessons, oven_K);
   const unknowns = new Unknowns(new Map([...all].map(([key, { prior_sd }]) => [key, prior_sd])));
-  for (const { medium, steel, surprise_HRC, sd_HRC, perBath_HRC, perRate_HRC, perOven_HRC_K } of lessons) {
+  for (const { medium, steel, surprise_HRC, sd_HRC, perBath_HRC, perRate_HRC, perDissolution_HRC, perOven_HRC_K } of lessons) {
     const slopes = new Map([
       [`bath ${medium}`, perBath_HRC],
       [`steel ${steel}`, 1],
       [`rate ${steel}`, perRate_HRC],
+      [`dissolution ${steel}`, perDissolution_HRC],
       ["oven", perOven_HRC_K],
     ]);
     const sum = (of: (unknown: Unknown) => number): number =>
@@ -156,15 +175,20 @@ function fromTests(taught: readonly Taught[], oven_K: number): Factor[] {
     if (Math.abs(surprise_HRC) > WENT_WRONG * Math.sqrt(noise ** 2 + sum(({ prior_sd }) => prior_sd))) continue;
     unknowns.learn(slopes, surprise_HRC, noise);
   }
-  return unknowns.known().flatMap(({ name: key, mean, sd, pieces }): Factor[] => {
+  return unknowns.known().flatMap(({ name: key, mean, sd, pieces, goesWith }): Factor[] => {
     const { name, item, scatter } = all.get(key)!;
-    return pieces === 0 ? [] : [{ name, ...(item === undefined ? {} : { item }), mean, sd, scatter, pieces }];
+    return pieces === 0 ? [] : [{ name, ...(item === undefined ? {} : { item }), mean, sd, scatter, pieces, goesWith }];
   });
 }
 
 function habit(name: "transfer" | "heat", measured: readonly Measured[], prior: Measured): Factor[] {
   if (measured.length === 0) return [];
-  const { mean, sd, scatter } = hierarchy(measured, prior, 2 * prior.sd);
+  const { mean, sd, scatter } = hierarchy(
+    measured,
+    { ...prior, sd: Math.sqrt(HABIT_STAYS) * prior.sd },
+    2 * prior.sd,
+    Math.sqrt(1 - HABIT_STAYS) * prior.sd,
+  );
   return [{ name, mean, sd, scatter, pieces: measured.length }];
 }
 
@@ -176,17 +200,13 @@ export interface LearnOptions {
 
 /**
  * Factors of the shop from what its pieces taught, whatever their order.
- * A joint normal of bath and oven from the model's prior, and normal means with an even prior of their scatter (Gelman et al. 2013,
- * from memory).
+ * A joint normal of bath, steel and oven from the model's prior, and normal means with a half-normal prior of their scatter (Gelman et al.
+ * 2013 and Gelman 2006, from memory).
  */
 export function learnShop(taught: readonly Taught[], { oven_K = OVEN_K, heat_K = 12 }: LearnOptions = {}): Factor[] {
   const transfers = taught.flatMap(({ transfer }) => (transfer === null ? [] : [{ value: transfer, sd: TAPPED }]));
   const heats = taught.flatMap(({ heat }) => (heat === null ? [] : [heat]));
   return [...fromTests(taught, oven_K), ...habit("transfer", transfers, TRANSFER), ...habit("heat", heats, { value: 0, sd: heat_K })];
-}
-
-function onceCounted(sd_HRC: number): number {
-  return Math.sqrt(Math.max(LEAST_STEEL_HRC ** 2, sd_HRC ** 2 - IN_THE_FLOOR_HRC ** 2));
 }
 
 /** The same with what the kit says of oven and heats: one answer for the kit's page and the command line. */
@@ -203,22 +223,25 @@ export function shopLearned(
 ): ShopKnown | undefined {
   const of = (name: Factor["name"], item?: string): Factor | undefined => factors.find((f) => f.name === name && f.item === item);
   const next = ({ mean, sd, scatter }: Factor) => ({ mean, sd: Math.hypot(sd, scatter) });
-  const [bath, oven, bar, rate, transfer, heat] = [
-    of("bath", medium),
-    of("oven"),
-    of("steel", steel),
-    of("rate", steel),
-    of("transfer"),
-    of("heat"),
-  ];
-  if ([bath, oven, bar, rate, transfer, heat].every((factor) => factor === undefined)) return planned;
-  return {
-    ...planned,
-    ...(bath === undefined ? {} : { bathRatio: next(bath) }),
-    ...(oven === undefined ? {} : { oven_K: next(oven) }),
-    ...(rate === undefined ? {} : { rateRatio: next(rate) }),
-    ...(bar === undefined ? {} : { steel_HRC: { mean: bar.mean, sd: onceCounted(next(bar).sd) } }),
-    ...(transfer === undefined ? {} : { transferRatio: next(transfer) }),
-    ...(heat === undefined ? {} : { heat_K: next(heat) }),
+  const known: Readonly<Record<keyof Omit<ShopKnown, "fire" | "ties">, Factor | undefined>> = {
+    bathRatio: of("bath", medium),
+    rateRatio: of("rate", steel),
+    dissolutionRatio: of("dissolution", steel),
+    steel_HRC: of("steel", steel),
+    oven_K: of("oven"),
+    transferRatio: of("transfer"),
+    heat_K: of("heat"),
   };
+  const learned = Object.fromEntries(
+    Object.entries(known).flatMap(([name, factor]) => (factor === undefined ? [] : [[name, next(factor)]])),
+  );
+  if (Object.keys(learned).length === 0) return planned;
+  const ties = TIED.flatMap((one, i) =>
+    TIED.slice(i + 1).flatMap((other) => {
+      const [a, b] = [known[one], known[other]];
+      const together = b && a?.goesWith?.[keyOf(b)];
+      return !together ? [] : [{ one, other, r: Math.max(-1, Math.min(1, together / (next(a!).sd * next(b).sd))) }];
+    }),
+  );
+  return { ...planned, ...learned, ...(ties.length === 0 ? {} : { ties }) };
 }

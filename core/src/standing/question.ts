@@ -8,6 +8,7 @@ import { wayOf } from "../plan/way.js";
 import type { HeatContext } from "../heatNow/heatNow.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Known, ShopKnown } from "../schema/job.js";
+import { knownOtherwise } from "../simulate/shopTies.js";
 import { asDone, ovenRead_C } from "./asDone.js";
 import { READ_OVEN_K, shopOf, testsOf } from "./known.js";
 import { shopLearned, type Factor } from "./learn.js";
@@ -60,10 +61,9 @@ export function standingQuestion(state: PieceState, context: StandingContext): Q
   const shop =
     heat === null && !isRead
       ? planned
-      : {
-          ...planned,
+      : knownOtherwise(planned, {
           ...(heat === null ? {} : { heat_K: { mean: 0, sd: heat.sd_C } }),
           ...(isRead ? { oven_K: { mean: 0, sd: READ_OVEN_K } } : {}),
-        };
+        });
   return { piece: state.piece, route, known: knownFrom(shop, testsOf(state)) };
 }

@@ -43,6 +43,14 @@ describe("alike things measured each with its own error", () => {
     const { each } = hierarchy([{ value: 5, sd: 1e-3 }], { value: 0, sd: 2 }, 4);
     expect(each[0]!.value).toBeCloseTo(5, 3);
   });
+  it("of one thing alone the scatter is what was thought of it before, and an even prior leaves it far too wide", () => {
+    const [seen, prior] = [[{ value: 0, sd: 0.1 }], { value: 0, sd: 1 }] as const;
+    // The middle is as wide as the scatter thought of: what was seen says little of how it is divided.
+    const usual = hierarchy(seen, prior, 4, 1).scatter;
+    expect(usual).toBeGreaterThan(0.5);
+    expect(usual).toBeLessThan(1);
+    expect(hierarchy(seen, prior, 4).scatter).toBeGreaterThan(1.3);
+  });
   it("the same error everywhere and no scatter possible: the mean, and its error by the square root of their number", () => {
     const { mean, sd } = hierarchy(
       [1, 2, 3, 6].map((value) => ({ value, sd: 2 })),

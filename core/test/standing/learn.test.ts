@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import type { Lesson } from "../../src/simulate/lesson.js";
 import { learnShop, shopLearned, type Taught } from "../../src/standing/learn.js";
-import { bathDoubtOf } from "../../src/simulate/hardenSpread.js";
+import { bathDoubtOf, rateDoubt } from "../../src/simulate/hardenSpread.js";
 
 const lesson = (of: Partial<Lesson> = {}): Lesson => ({
   medium: "fast-oil",
@@ -12,6 +12,7 @@ const lesson = (of: Partial<Lesson> = {}): Lesson => ({
   steel_HRC: 1,
   perBath_HRC: 10,
   perRate_HRC: 0,
+  perDissolution_HRC: 0,
   perOven_HRC_K: 0,
   ...of,
 });
@@ -74,5 +75,37 @@ describe("what a shop's pieces teach", () => {
     expect(transferRatio!.mean).toBeGreaterThan(0.35);
     expect(heat_K!.mean).toBeGreaterThan(12);
     expect(transferRatio!.sd).toBeGreaterThan(factors.find(({ name }) => name === "transfer")!.sd);
+  });
+  it("what was learned of bath and steel by the same test stays tied: the next such piece is as open as the closed form says", () => {
+    // One test of slope a by its bath and b by its rates; the next piece has the same slopes.
+    const [a, b, sd_HRC] = [8, -5, 0.6];
+    const [bathStays, bathLeft, rate] = [Math.sqrt(0.7) * bathDoubtOf(false), Math.sqrt(0.3) * bathDoubtOf(false), rateDoubt({})];
+    const factors = learnShop(taught([lesson({ surprise_HRC: 1, sd_HRC, steel_HRC: 1e-9, perBath_HRC: a, perRate_HRC: b })]));
+    const { bathRatio, rateRatio, ties } = shopLearned(factors, { medium: "fast-oil", steel: "1084" }, undefined)!;
+    const r = ties!.find(({ one, other }) => one === "bathRatio" && other === "rateRatio")!.r;
+    const open = (a * bathRatio!.sd) ** 2 + (b * rateRatio!.sd) ** 2 + 2 * a * b * r * bathRatio!.sd * rateRatio!.sd;
+    // The sum of both was seen once, with the noise of the test and of the bath of that day; the next has a day of its own.
+    const before = (a * bathStays) ** 2 + (b * rate) ** 2;
+    const noise = sd_HRC ** 2 + (a * bathLeft) ** 2;
+    expect(open).toBeCloseTo(before - before ** 2 / (before + noise) + (a * bathLeft) ** 2, 6);
+    const untied = (a * bathRatio!.sd) ** 2 + (b * rateRatio!.sd) ** 2;
+    expect(open).toBeLessThan(untied);
+  });
+  it("what is switched off takes its ties along", () => {
+    const factors = learnShop(taught([lesson({ surprise_HRC: 1, perRate_HRC: -5, perOven_HRC_K: -0.1 })]));
+    const without = shopLearned(
+      factors.filter(({ name }) => name !== "rate"),
+      { medium: "fast-oil", steel: "1084" },
+      undefined,
+    )!;
+    expect(without.rateRatio).toBeUndefined();
+    expect(without.ties!.some(({ one, other }) => one === "rateRatio" || other === "rateRatio")).toBe(false);
+    expect(without.ties!.some(({ one, other }) => one === "bathRatio" && other === "oven_K")).toBe(true);
+  });
+  it("heats of a shop are not thought to scatter more than anybody's, for having been seen once", () => {
+    const once: Taught = { id: "1", at_ms: 1, lesson: null, transfer: 0.1, heat: { value: 4, sd: 5 } };
+    const { heat_K, transferRatio } = shopLearned(learnShop([once]), { medium: "fast-oil", steel: "1084" }, undefined)!;
+    expect(heat_K!.sd).toBeLessThan(12);
+    expect(transferRatio!.sd).toBeLessThan(0.3);
   });
 });
