@@ -190,7 +190,17 @@ export { afterFinding } from "./diagnose/check.js";
 export { LOOK_ANSWERS, MISHAPS, type Answer, type CheckCode, type Mishap } from "./schema/book.js";
 export { againRoute, MOST_ATTEMPTS, type Change, type Remedy, type RemedyCode } from "./diagnose/remedy.js";
 export { CAUSES, type Cause, type Fact, type Finding } from "./schema/job.js";
-export { habitsOf, learnedIn, mayTeach, ratioOf, USUAL_TRANSFER_s, type Factor, type Taught } from "./standing/learn.js";
+export {
+  factorKey,
+  habitsOf,
+  learnedIn,
+  mayTeach,
+  ratioOf,
+  saysSomething,
+  USUAL_TRANSFER_s,
+  type Factor,
+  type Taught,
+} from "./standing/learn.js";
 export type { Lesson } from "./simulate/lesson.js";
 export { checkBook, parseJson, readBook, writeBook } from "./book/exchange.js";
 export { breadth_mm, outlineOf, sawTooth, type Outline, type Point } from "./shape/outline.js";

@@ -1,6 +1,7 @@
 /** What the shop's finished pieces teach, worked out from the book while nothing else is asked; every prediction reads it from here. */
 
 import {
+  factorKey,
   habitsOf,
   learnedIn,
   mayTeach,
@@ -92,11 +93,6 @@ export function LearnProvider({ children }: { children: ReactNode }) {
     [teachers, lessons, context],
   );
   return <TaughtContext value={taught}>{children}</TaughtContext>;
-}
-
-/** What a factor is switched off by. */
-export function factorKey({ name, item }: Factor): string {
-  return item === undefined ? name : `${name} ${item}`;
 }
 
 /** Everything the shop taught so far, what is switched off too. */

@@ -26,5 +26,9 @@ describe("what the shop taught, in words", () => {
       "Your 1084",
       "comes out 1.2 HRC softer than its curve, give or take 0.7, from 6 pieces.",
     ]);
+    expect(factorWords({ ...steel, name: "dissolution", mean: Math.log(0.8), sd: 0.1 }, DEFAULT_SETTINGS)).toBe(
+      "lets its carbide dissolve 0.80 times as fast as ours in the heat, 0.68 to 0.94, from 6 pieces.",
+    );
+    expect(factorTitle({ ...steel, name: "dissolution" })).toBe("Your 1084");
   });
 });

@@ -38,11 +38,23 @@ export interface Factor {
   readonly scatter: number;
   /** How many pieces stand behind it. */
   readonly pieces: number;
+  /** How sure it was before any piece, where tests teach it. */
+  readonly prior_sd?: number;
   /** What was learned from the same tests: covariance with each other factor, by its name and item. */
   readonly goesWith?: Readonly<Record<string, number>>;
 }
 
-function keyOf({ name, item }: Pick<Factor, "name" | "item">): string {
+/** Moved by less than this share of what was open before, and still as open, it says nothing to anybody. */
+const MOVED = 0.2;
+const NARROWED = 0.9;
+
+/** Whether anything was learned of it that is worth a line. */
+export function saysSomething({ mean, sd, prior_sd = 0 }: Factor): boolean {
+  return sd < NARROWED * prior_sd || Math.abs(mean) > MOVED * prior_sd || prior_sd === 0;
+}
+
+/** What a factor is named by, and switched off by. */
+export function factorKey({ name, item }: Pick<Factor, "name" | "item">): string {
   return item === undefined ? name : `${name} ${item}`;
 }
 
@@ -176,8 +188,8 @@ function fromTests(taught: readonly Taught[], oven_K: number): Factor[] {
     unknowns.learn(slopes, surprise_HRC, noise);
   }
   return unknowns.known().flatMap(({ name: key, mean, sd, pieces, goesWith }): Factor[] => {
-    const { name, item, scatter } = all.get(key)!;
-    return pieces === 0 ? [] : [{ name, ...(item === undefined ? {} : { item }), mean, sd, scatter, pieces, goesWith }];
+    const { name, item, scatter, prior_sd } = all.get(key)!;
+    return pieces === 0 ? [] : [{ name, ...(item === undefined ? {} : { item }), mean, sd, scatter, pieces, prior_sd, goesWith }];
   });
 }
 
@@ -239,7 +251,7 @@ export function shopLearned(
   const ties = TIED.flatMap((one, i) =>
     TIED.slice(i + 1).flatMap((other) => {
       const [a, b] = [known[one], known[other]];
-      const together = b && a?.goesWith?.[keyOf(b)];
+      const together = b && a?.goesWith?.[factorKey(b)];
       return !together ? [] : [{ one, other, r: Math.max(-1, Math.min(1, together / (next(a!).sd * next(b).sd))) }];
     }),
   );

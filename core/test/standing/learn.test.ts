@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import type { Lesson } from "../../src/simulate/lesson.js";
-import { learnShop, shopLearned, type Taught } from "../../src/standing/learn.js";
+import { learnShop, saysSomething, shopLearned, type Taught } from "../../src/standing/learn.js";
 import { bathDoubtOf, rateDoubt } from "../../src/simulate/hardenSpread.js";
 
 const lesson = (of: Partial<Lesson> = {}): Lesson => ({
@@ -90,6 +90,11 @@ describe("what a shop's pieces teach", () => {
     expect(open).toBeCloseTo(before - before ** 2 / (before + noise) + (a * bathLeft) ** 2, 6);
     const untied = (a * bathRatio!.sd) ** 2 + (b * rateRatio!.sd) ** 2;
     expect(open).toBeLessThan(untied);
+  });
+  it("a test that says nothing of a thing makes no line of it; one that does, does", () => {
+    const factors = learnShop(taught([lesson({ surprise_HRC: 4, perRate_HRC: -0.01 })]));
+    const says = (name: string): boolean => saysSomething(factors.find((factor) => factor.name === name)!);
+    expect([says("bath"), says("rate")]).toEqual([true, false]);
   });
   it("what is switched off takes its ties along", () => {
     const factors = learnShop(taught([lesson({ surprise_HRC: 1, perRate_HRC: -5, perOven_HRC_K: -0.1 })]));

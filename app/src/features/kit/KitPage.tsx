@@ -1,10 +1,10 @@
 /** The shop's own equipment: what plans may name, how big it is, and how far each thing can be trusted. */
 
-import { isInWork, LEAST_PAIRS, type KitItem, type KitKind, type NewKitItem } from "@tembrak/core";
+import { factorKey, isInWork, saysSomething, LEAST_PAIRS, type KitItem, type KitKind, type NewKitItem } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link } from "react-router";
-import { factorKey, useFactors } from "../../compute/LearnProvider.js";
+import { useFactors } from "../../compute/LearnProvider.js";
 import { showDifference } from "../../format/show.js";
 import { hasOwnVoice, playCue, sayCue } from "../../calls/sound.js";
 import { KitStart } from "../../parts/KitStart.js";
@@ -49,8 +49,8 @@ function EyeLine() {
 /** What the shop's own pieces taught, each with a switch. */
 function Learned() {
   const settings = useSettings();
-  const factors = useFactors();
   const { unlearned } = settings;
+  const factors = useFactors().filter((factor) => saysSomething(factor) || unlearned.includes(factorKey(factor)));
   const set = (key: string, isOff: boolean): void =>
     void writeSettings({ unlearned: isOff ? [...unlearned, key] : unlearned.filter((other) => other !== key) });
   return (
