@@ -17,15 +17,16 @@ export default defineConfig({
   outputDir: "../test-results",
   // None should need it: tools/test.mjs says how many did, and a second failure counts.
   retries: 1,
-  // Side by side: every journey has its own browser context, and the two that open a simulated shop their own servers.
-  workers: 2,
+  // Side by side: every journey has its own browser context. Two keep both processors busy; those in the simulated shop mostly wait for its
+  // time to pass, and go one after the other beside them.
+  workers: 3,
   fullyParallel: true,
   timeout: 60_000,
   expect: { timeout: 15_000 },
   projects: [
     // Those that wait for simulated time begin first, so that nobody waits for them at the end.
-    { name: "practice", testMatch: PRACTICE },
-    { name: "journeys", testMatch: "*.e2e.ts", testIgnore: PRACTICE },
+    { name: "practice", testMatch: PRACTICE, workers: 1 },
+    { name: "journeys", testMatch: "*.e2e.ts", testIgnore: PRACTICE, workers: 2 },
   ],
   reporter: process.env["TEMBRAK_REPORT"] ? [["list"], ["json", { outputFile: process.env["TEMBRAK_REPORT"] }]] : [["list"]],
   use: {

@@ -252,7 +252,7 @@ export function shopLearned(
     TIED.slice(i + 1).flatMap((other) => {
       const [a, b] = [known[one], known[other]];
       const together = b && a?.goesWith?.[factorKey(b)];
-      return !together ? [] : [{ one, other, r: Math.max(-1, Math.min(1, together / (next(a!).sd * next(b).sd))) }];
+      return !together ? [] : [{ one, other, r: Math.max(-1, Math.min(1, together / (next(a).sd * next(b).sd))) }];
     }),
   );
   return { ...planned, ...learned, ...(ties.length === 0 ? {} : { ties }) };
