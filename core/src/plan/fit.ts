@@ -2,7 +2,7 @@
 
 import { bathAfter_C } from "../heat/bathHeat.js";
 import { isLiquid } from "../heat/bathKind.js";
-import type { Piece, Route } from "../schema/book.js";
+import type { Piece, Route, Step } from "../schema/book.js";
 import type { Kit, KitItem } from "../schema/kit.js";
 import type { Section } from "../schema/parts.js";
 import { breadth_mm, outlineOf } from "../shape/outline.js";
@@ -81,6 +81,34 @@ export function mass_kg(piece: Piece, form: KindFile): number {
     ? outlineArea_mm2(outlineOf(piece, form).contour) * thick_mm
     : sectionArea_mm2(section, breadth_mm(piece)) * length_mm;
   return volume_mm3 * 1e-9 * WEIGHS_kg_m3;
+}
+
+/** How fast heat runs through steel that is hot enough to be hardened, m2/s: 27.3 W/mK over 7850 kg/m3 and 650 J/kgK. @source en1993-1-2 */
+const DIFFUSES_m2_s = 27.3 / (WEIGHS_kg_m3 * 650);
+/** An edge or an end is held about so long where nobody says, s (common practice, no source). */
+const HELD_s = 15;
+
+type Dipped = Pick<Extract<Step, { kind: "quench" }>, "medium" | "edgeDepth_mm" | "part" | "turns" | "then">;
+
+/**
+ * How much of a piece gives its heat to a bath in so many seconds, kg: what is under, and of the hot rest behind it as much as conducts its
+ * heat through in that time, 2 sqrt(a t / pi) of it (the half space whose face is kept cold; Carslaw and Jaeger 1959, from memory).
+ */
+export function cooledMass_kg(piece: Piece, form: KindFile, quench: Dipped, under_s = HELD_s): number {
+  const all_kg = mass_kg(piece, form);
+  const { section, length_mm } = piece;
+  const { edgeDepth_mm, part, turns, then } = quench;
+  // All of it goes under in the end, and in the same bath.
+  if (then !== undefined && (then.medium === undefined || then.medium === quench.medium)) return all_kg;
+  const behind_mm = 1000 * 2 * Math.sqrt((DIFFUSES_m2_s * under_s) / Math.PI);
+  if (part !== undefined) {
+    const ends_mm = part.depth_mm + behind_mm + (turns === undefined ? 0 : turns.depth_mm + behind_mm);
+    return all_kg * Math.min(1, ends_mm / length_mm);
+  }
+  if (edgeDepth_mm === undefined || section.shape !== "wedge") return all_kg;
+  const { edge_mm, spine_mm, height_mm } = section;
+  const up = Math.min(1, (edgeDepth_mm + behind_mm) / height_mm);
+  return (all_kg * up * (edge_mm + 0.5 * up * (spine_mm - edge_mm))) / (0.5 * (edge_mm + spine_mm));
 }
 
 /** What goes of a piece, kg, when so much is ground off each face of it: an expectation, scale and cracks left out. */
@@ -173,7 +201,7 @@ function bathProblems(item: Bath, piece: Piece, form: KindFile, route: Route, ca
   const medium = catalogue.medium(item.medium);
   const heat = route.steps.findLast((step) => step.kind === "harden");
   if (isLiquid(medium) && heat?.kind === "harden") {
-    const after_C = bathAfter_C(medium.liquid, bathVolume_L(item), quench.bath_C, mass_kg(piece, form), heat.temperature_C);
+    const after_C = bathAfter_C(medium.liquid, bathVolume_L(item), quench.bath_C, cooledMass_kg(piece, form, quench), heat.temperature_C);
     const over_K = after_C - Math.min(medium.liquid.limit_C, quench.bath_C + MOST_RISE_K);
     if (over_K > 0) problems.push({ place: "bath", item: name, what: "weight", over_K, ways: WEIGHT_WAYS });
   }

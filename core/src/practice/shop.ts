@@ -12,7 +12,7 @@ import { normalQuantile } from "../numerics/normal.js";
 import { uniforms } from "../numerics/sampling.js";
 import { formOf } from "../catalogue.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
-import { mass_kg } from "../plan/fit.js";
+import { cooledMass_kg } from "../plan/fit.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import type { Medium } from "../schema/medium.js";
 import type { ColourName, Piece } from "../schema/book.js";
@@ -297,7 +297,10 @@ export class PracticeShop {
         const p = this.find(command.piece);
         this.settle(p, true);
         if (command.to === "bath" && command.medium === undefined && p.place !== "bath" && isLiquid(this.medium)) {
-          const mass = mass_kg(p.piece, formOf(p.piece));
+          const depth_mm = command.immersion?.kind === "edge" ? command.immersion.depth_mm : undefined;
+          const dipped =
+            depth_mm === undefined ? {} : p.bar === null ? { edgeDepth_mm: depth_mm } : { part: { end: "working", depth_mm } as const };
+          const mass = cooledMass_kg(p.piece, formOf(p.piece), { medium: this.reset.medium, ...dipped });
           this.bathGoal_C = bathAfter_C(this.medium.liquid, this.reset.volume_L, this.bathGoal_C, mass, p.T[p.places.surface]!);
         }
         // A hand through the door lets the heat out, in and out alike.

@@ -4,7 +4,7 @@ import { standing, type PieceState } from "../book/state.js";
 import { CATALOGUE, formOf } from "../catalogue.js";
 import { isLiquid, type Liquid } from "../heat/bathKind.js";
 import { bathState, type BathHappening, type BathState, type BathTank } from "../heat/bathState.js";
-import { mass_kg } from "../plan/fit.js";
+import { cooledMass_kg, mass_kg } from "../plan/fit.js";
 import { kitOf } from "../plan/kit.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import type { BookEvent, Piece, Step } from "../schema/book.js";
@@ -65,25 +65,31 @@ export interface BathEntryAt {
 type Quench = Extract<Step, { kind: "quench" }>;
 
 /**
- * When a piece went into a bath, and how hot it would have been to give it the heat it gave: out of the first of two, or taken out
- * warm, it had some left. Null while it has not been in.
+ * When a piece went into a bath, how much of it gave heat there, and how hot that would have been to give what it gave: out of the first
+ * of two, or taken out warm, it had some left. Null while it has not been in.
  */
 function dipIn(
   id: string,
-  { section }: Piece,
-  { medium: first, bath_C, agitation, then }: Quench,
+  piece: Piece,
+  quench: Quench,
   { heat_C, times, done_ms }: { readonly heat_C: number; readonly times: BathTimes; readonly done_ms: number | undefined },
-): { readonly at_ms: number; readonly piece_C: number } | null {
+): { readonly at_ms: number; readonly mass_kg: number; readonly piece_C: number } | null {
+  const { medium: first, bath_C, agitation, then } = quench;
   const { in_ms, over_ms, out_ms } = times;
   const medium = CATALOGUE.medium(first);
   const isSecond = first !== id;
   const over = then?.medium === undefined || then.medium === first ? undefined : over_ms[0];
-  if (in_ms === null || medium === undefined) return isSecond || done_ms === undefined ? null : { at_ms: done_ms, piece_C: heat_C };
+  const form = formOf(piece);
+  if (in_ms === null || medium === undefined)
+    return isSecond || done_ms === undefined ? null : { at_ms: done_ms, mass_kg: cooledMass_kg(piece, form, quench), piece_C: heat_C };
   const end_ms = over ?? out_ms;
   const bath = { medium, bath_C, agitation, immersion: { kind: "full" } } as const;
-  const left_C = end_ms === null ? bath_C : leftAfter_C(section, bath, heat_C, (end_ms - in_ms) / 1000);
-  if (!isSecond) return { at_ms: in_ms, piece_C: heat_C - (left_C - bath_C) };
-  return over === undefined ? null : { at_ms: over, piece_C: left_C };
+  const under_s = end_ms === null ? undefined : (end_ms - in_ms) / 1000;
+  const left_C = under_s === undefined ? bath_C : leftAfter_C(piece.section, bath, heat_C, under_s);
+  const cooled_kg = cooledMass_kg(piece, form, quench, under_s);
+  if (!isSecond) return { at_ms: in_ms, mass_kg: cooled_kg, piece_C: heat_C - (left_C - bath_C) };
+  const all_kg = mass_kg(piece, form);
+  return over === undefined ? null : { at_ms: over, mass_kg: all_kg, piece_C: heat_C - (cooled_kg / all_kg) * (heat_C - left_C) };
 }
 
 /** What a piece did to a bath: a thermometer that was read for it, and the steel itself. */
@@ -110,7 +116,7 @@ function ofPiece(state: PieceState, bath: Bath): BathEntryAt[] {
         id: `${id} ${i}`,
         at_ms: dip.at_ms,
         piece: id,
-        what: { entry: "quench", mass_kg: mass_kg(piece, formOf(piece)), piece_C: dip.piece_C },
+        what: { entry: "quench", mass_kg: dip.mass_kg, piece_C: dip.piece_C },
       },
     ];
   });

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
-import { CATALOGUE } from "../../src/catalogue.js";
+import { CATALOGUE, formOf } from "../../src/catalogue.js";
 import { piecesOf } from "../../src/book/state.js";
+import { cooledMass_kg, mass_kg } from "../../src/plan/fit.js";
 import { actsOfRoute } from "../../src/plan/acts.js";
 import { planRoute } from "../../src/plan/route.js";
 import type { BookEvent, Piece } from "../../src/schema/book.js";
@@ -127,5 +128,34 @@ describe("a bath of the kit", () => {
     expect(bathBars(CATALOGUE, OIL)).toEqual([]);
     expect(bathBars(CATALOGUE, { ...OIL, madeOf: "plastic", canTip: true, hasLid: false })).toEqual(["plastic", "can-tip", "no-lid"]);
     expect(bathBars(CATALOGUE, { ...OIL, medium: "water", hasLid: false })).toEqual([]);
+  });
+  it("of an edge or an end it gets what that cooled: what was under, and as much behind as conducts its heat out in the time", () => {
+    const form = formOf(PIECE);
+    const all_kg = mass_kg(PIECE, form);
+    const edge = (edgeDepth_mm: number, under_s: number): number => cooledMass_kg(PIECE, form, { medium: "water", edgeDepth_mm }, under_s);
+    // A blade of 0.8 to 4 mm over 30: its lower 10 mm hold (0.8 + 0.5 / 3 * 3.2) / 3 of 2.4 mm, by hand 0.1852; nothing conducts in no time.
+    expect(edge(10, 0) / all_kg).toBeCloseTo(0.1852, 4);
+    expect(edge(30, 0)).toBeCloseTo(all_kg, 12);
+    // Half space, face kept cold, 60 s at 5.35e-6 m2/s: 20.2 mm of it, by hand. So all of a 30 mm blade.
+    expect(edge(10, 60)).toBeCloseTo(all_kg, 3);
+    expect(edge(10, 20)).toBeGreaterThan(edge(10, 5));
+    const bar: Piece = { ...PIECE, kind: "chisel", form: "chisel", length_mm: 200, section: { shape: "round", diameter_mm: 16 } };
+    const end = { medium: "water", part: { end: "working", depth_mm: 30 } } as const;
+    expect(cooledMass_kg(bar, formOf(bar), end, 0) / mass_kg(bar, formOf(bar))).toBeCloseTo(0.15, 12);
+    const both = { ...end, turns: { depth_mm: 20, first_s: 4, second_s: 4 } };
+    expect(cooledMass_kg(bar, formOf(bar), both, 0) / mass_kg(bar, formOf(bar))).toBeCloseTo(0.25, 12);
+    // In the end all of it goes under, in the same tub.
+    expect(cooledMass_kg(bar, formOf(bar), { ...end, then: { after_s: 8 } }, 0)).toBe(mass_kg(bar, formOf(bar)));
+  });
+  it("an edge quench in the log warms its bath less than the whole blade does", () => {
+    const events = (edgeDepth_mm?: number): BookEvent[] =>
+      knife().map((event) =>
+        event.kind === "route" && edgeDepth_mm !== undefined
+          ? { ...event, route: { ...ROUTE, steps: ROUTE.steps.map((step) => (step.kind === "quench" ? { ...step, edgeDepth_mm } : step)) } }
+          : event,
+      );
+    const warmed_C = (of: BookEvent[]): number =>
+      bathNow(CATALOGUE, OIL, bathLog(OIL, KIT, piecesOf(of), [read("r", 60, 50)]), NOW_ms)!.mean_C;
+    expect(warmed_C(events(6))).toBeLessThan(warmed_C(events()));
   });
 });

@@ -1,6 +1,17 @@
 /** A bath as it stands: how warm it is by what was read and what went in, what the next pieces make of it, and what is logged of it. */
 
-import { bathAhead, bathBars, CATALOGUE, formOf, isInWork, mass_kg, type Bath, type BathEntry, type PieceState } from "@tembrak/core";
+import {
+  bathAhead,
+  bathBars,
+  CATALOGUE,
+  cooledMass_kg,
+  formOf,
+  isInWork,
+  mass_kg,
+  type Bath,
+  type BathEntry,
+  type PieceState,
+} from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
@@ -31,7 +42,10 @@ function nextIn(pieces: readonly PieceState[], bath: Bath): (NextIn & { readonly
       const left = state.acts.slice(0, at).filter(({ id }) => !state.doneAt_ms.has(id)).length;
       const { piece } = state;
       const piece_C = heat?.kind === "harden" ? heat.temperature_C : 800;
-      return [{ id: state.id, state, name: piece.name, mass_kg: mass_kg(piece, formOf(piece)), piece_C, left }];
+      const quench = state.route.steps[step];
+      const form = formOf(piece);
+      const gives_kg = quench?.kind === "quench" ? cooledMass_kg(piece, form, quench) : mass_kg(piece, form);
+      return [{ id: state.id, state, name: piece.name, mass_kg: gives_kg, piece_C, left }];
     })
     .sort((a, b) => a.left - b.left)
     .slice(0, MOST_NEXT);
