@@ -92,6 +92,11 @@ describe("at the bath", () => {
     expect(dipWords(dip, quench)).toMatch(/hold it still/);
     expect(dipWords({ ...dip, gone_s: 3 }, quench)).toMatch(/Out when the back is black/);
     expect(inOutKeys("paste").in).toBe("The edge is in the paste");
+    expect((["paste", "plates", "whole"] as const).map((pattern) => inOutKeys(pattern).where)).toEqual([
+      "in the paste",
+      "between the plates",
+      "in the bath",
+    ]);
     expect(patternWords("paste", quench).mind).toMatch(/flare/);
   });
   it("between plates it is pressed, not stirred, and its keys say so", () => {

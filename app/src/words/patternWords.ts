@@ -162,6 +162,8 @@ interface InOut {
   readonly out: string;
   readonly notYet: string;
   readonly since: string;
+  /** Where it is meanwhile. */
+  readonly where: string;
 }
 
 const IN_BATH: InOut = {
@@ -170,6 +172,7 @@ const IN_BATH: InOut = {
   out: "It is out",
   notYet: "not in the bath yet",
   since: "seconds in the bath",
+  where: "in the bath",
 };
 const IN_PLATES: InOut = {
   in: "The plates are on it",
@@ -177,6 +180,7 @@ const IN_PLATES: InOut = {
   out: "The plates are off",
   notYet: "not between the plates yet",
   since: "seconds between the plates",
+  where: "between the plates",
 };
 
 const IN_PASTE: InOut = {
@@ -185,6 +189,7 @@ const IN_PASTE: InOut = {
   out: "It is out of the paste",
   notYet: "not in the paste yet",
   since: "seconds in the paste",
+  where: "in the paste",
 };
 
 export function inOutKeys(pattern: Pattern | null): InOut {

@@ -79,13 +79,22 @@ function JawGauge({ gone_s, from_s, to_s }: { gone_s: number; from_s: number; to
   );
 }
 
+interface WindowProps {
+  readonly gone_s: number;
+  readonly from_s: number;
+  readonly to_s: number;
+  readonly isBefore: boolean;
+  /** Where it lies until the window opens. */
+  readonly where: string;
+}
+
 /** The window to straighten, as far as it has closed. */
-function Window({ gone_s, from_s, to_s, isBefore }: { gone_s: number; from_s: number; to_s: number; isBefore: boolean }) {
+function Window({ gone_s, from_s, to_s, isBefore, where }: WindowProps) {
   return (
     <div className={isBefore ? "is-before" : undefined}>
       <JawGauge gone_s={gone_s} from_s={from_s} to_s={to_s} />
       <div className="jaw-words drawn">
-        <span>in the bath</span>
+        <span>{where}</span>
         <span>straighten, {showSpan(from_s, to_s)} by the model</span>
         <span>locked, brittle</span>
       </div>
@@ -252,11 +261,18 @@ function Ends({ move, done, prediction }: { move: Move | null; done: Quench | nu
   );
 }
 
-/** A window that shuts before the piece may come out is none; and nobody looks at it who has another move to make first. */
+/**
+ * A window that shuts before the piece may come out is none; nobody looks at it who has another move to make first, nor while plates hold
+ * the piece straight.
+ */
+function isAhead({ to_s }: StraightenWindow, move: Move | null): boolean {
+  return move?.dip.pattern !== "plates" && move?.dip.due?.move !== "over" && to_s >= BATH_LEAST_s;
+}
+
 function WindowAhead({ act, window, move, gone_s }: Pick<SecondsProps, "act" | "window" | "gone_s"> & { move: Move | null }) {
-  if (!window) return null;
-  const isWorthShowing = act.kind === "straighten" || (move?.dip.due?.move !== "over" && window.to_s >= BATH_LEAST_s);
-  return isWorthShowing ? <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} isBefore={gone_s === null} /> : null;
+  if (!window || (act.kind !== "straighten" && !isAhead(window, move))) return null;
+  const { where } = inOutKeys(move?.dip.pattern ?? null);
+  return <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} isBefore={gone_s === null} where={where} />;
 }
 
 /** Undefined while nobody knows whether it still may be bent. */
