@@ -1,7 +1,7 @@
 /** A bath that changes: read, warmed with a bar, quenched in until it is warm, a plastic tank that nothing goes into. */
 
 import { DEMO, EMPTY } from "../ports.js";
-import { expect, expectNoSideways, passGate, test } from "./shop.js";
+import { expect, expectNoSideways, passGate, test, visit } from "./shop.js";
 
 test("a beginner's can of cooking oil: too cold, warmed with a hot bar, read again; another unit asks, a wrong entry is taken back", async ({
   page,
@@ -78,6 +78,6 @@ test("in the quench it went otherwise: one tap, and the record has it", async ({
   await page.getByRole("button", { name: "It went wrong" }).click();
   await page.getByRole("button", { name: "Bath not stirred" }).click();
   await expect(page.getByRole("status")).toContainText("bath not stirred");
-  await page.goto(`${DEMO}/book/demo-4`);
+  await visit(page, `${DEMO}/book/demo-4`);
   await expect(page.getByRole("cell", { name: /bath not stirred/i })).toBeVisible();
 });

@@ -4,7 +4,7 @@ import type { Page } from "@playwright/test";
 import { PRESETS, type Piece } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
 import { bookAt, bringIn, SICKLE } from "./books.js";
-import { expect, expectAccessible, expectNoSideways, test } from "./shop.js";
+import { expect, expectAccessible, expectNoSideways, test, visit } from "./shop.js";
 
 async function readOven(page: Page, value: string): Promise<void> {
   await page.getByRole("button", { name: /^Oven thermometer reads/ }).click();
@@ -16,7 +16,7 @@ test("straightened in its window: each way is one tap, plates are timed; what it
   await bringIn(page, info.outputPath("window.tembrak.json"), bookAt(SICKLE, "straighten", 20, null, 8));
   // Out at 8 s it stays soft for a minute and a half; however slow the machine, it does while this is looked at.
   await page.clock.setFixedTime(Date.now());
-  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await visit(page, `${EMPTY}/piece/hand/bench`);
   await page.getByRole("button", { name: "By hand" }).click();
   await expect(page.getByText(/Never one side on cold steel/)).toBeVisible();
   await page.getByRole("button", { name: "Between plates" }).click();
@@ -26,13 +26,13 @@ test("straightened in its window: each way is one tap, plates are timed; what it
   await expect(page.getByRole("button", { name: /^It is straight/ })).toBeInViewport();
   await page.setViewportSize({ width: 1280, height: 800 });
   await expectAccessible(page);
-  await page.goto(`${EMPTY}/book/hand`);
+  await visit(page, `${EMPTY}/book/hand`);
   await expect(page.getByText(/straightened: between plates/)).toBeVisible();
 });
 
 test("the window has shut: nothing that bends it is offered; the warp comes out in two tempers, pass by pass", async ({ page }, info) => {
   await bringIn(page, info.outputPath("shut.tembrak.json"), bookAt(SICKLE, "straighten", 4000));
-  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await visit(page, `${EMPTY}/piece/hand/bench`);
   await expect(page.getByText(/Locked: it is brittle/)).toBeVisible({ timeout: 30_000 });
   await expect(page.getByRole("button", { name: "By hand" })).toBeHidden();
   await page.getByRole("button", { name: /^Bent: leave it/ }).click();
@@ -63,7 +63,7 @@ test("the window has shut: nothing that bends it is offered; the warp comes out 
 test("an oven that runs hot is found by three readings, before the piece goes in", async ({ page }, info) => {
   await bringIn(page, info.outputPath("oven.tembrak.json"), bookAt(SICKLE, "oven", 3000));
   await page.clock.install({ time: Date.now() });
-  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await visit(page, `${EMPTY}/piece/hand/bench`);
   for (const value of ["220", "268", "291", "302"]) {
     await readOven(page, value);
     await page.clock.fastForward("06:00");
@@ -75,7 +75,7 @@ test("a kiln that is all there is has hours to fall: one reading guesses, its ow
   const kilnAlone = PRESETS.find(({ id }) => id === "kiln")!.items.filter(({ kind }) => kind !== "oven");
   await bringIn(page, info.outputPath("kiln.tembrak.json"), bookAt(SICKLE, "oven", 3000, kilnAlone));
   await page.clock.install({ time: Date.now() });
-  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await visit(page, `${EMPTY}/piece/hand/bench`);
   await readOven(page, "780");
   await expect(page.getByText(/down to \d+° in about \d h.*as kilns usually fall.*should not lie hard so long/)).toBeVisible();
   await page.clock.fastForward("20:00");
@@ -92,7 +92,7 @@ test("two lie hard and black: which one is in the hand is asked before anything 
     ...(event.definition === undefined ? {} : { definition: { ...event.definition, name: "Hay fork", mark: "6" } }),
   }));
   await bringIn(page, info.outputPath("two.tembrak.json"), JSON.stringify({ ...one, events: [...one.events, ...twin] }));
-  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await visit(page, `${EMPTY}/piece/hand/bench`);
   await expect(page.getByText("2 lie there hard. Which one is in your hand?")).toBeVisible();
   await expect(page.getByRole("button", { name: "It is in the oven" })).toHaveCount(0);
   await page.getByRole("link", { name: /6.*Hay fork: to its bench/ }).click();
@@ -104,7 +104,7 @@ test("two lie hard and black: which one is in the hand is asked before anything 
 
 test("a temper in the dip of toughness: both ways round it are said, and one is taken; a proof is its grade", async ({ page }, info) => {
   await bringIn(page, info.outputPath("dip.tembrak.json"), bookAt(SICKLE, "oven", 3000, PRESETS.find(({ id }) => id === "kiln")!.items));
-  await page.goto(`${EMPTY}/piece/hand`);
+  await visit(page, `${EMPTY}/piece/hand`);
   const notice = page.getByText(/more brittle than its hardness says/);
   await expect(notice).toBeVisible({ timeout: 30_000 });
   await notice.click();
@@ -112,7 +112,7 @@ test("a temper in the dip of toughness: both ways round it are said, and one is 
   await page.getByRole("listitem").filter({ hasText: "Cooler and harder" }).getByRole("button", { name: "Plan it so" }).click();
   await expect(notice).toBeHidden({ timeout: 30_000 });
   await expect(page.getByText("Worked out, not tested.")).toBeVisible();
-  await page.goto(`${EMPTY}/piece/hand/why`);
+  await visit(page, `${EMPTY}/piece/hand/why`);
   await page.getByRole("button", { name: "Too brittle" }).click();
   await expect(page.getByText(/One more temper, a little hotter/)).toBeVisible();
 });

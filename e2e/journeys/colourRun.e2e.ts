@@ -2,7 +2,7 @@
 
 import { writeFileSync } from "node:fs";
 import { EMPTY } from "../ports.js";
-import { expect, expectAccessible, expectNoSideways, test } from "./shop.js";
+import { expect, expectAccessible, expectNoSideways, test, visit } from "./shop.js";
 
 const PIECE = {
   name: "Stake chisel",
@@ -66,7 +66,7 @@ test("a colour run stopped in time: seen, called, dunked, and looked at cold", a
   writeFileSync(file, JSON.stringify(bookOf(30)));
   await page.getByLabel("Book file").setInputFiles(file);
   await expect(page.getByRole("link", { name: /^Stake chisel/ })).toBeVisible();
-  await page.goto(`${EMPTY}/piece/chisel-7/bench`);
+  await visit(page, `${EMPTY}/piece/chisel-7/bench`);
   await expect(page.getByRole("heading", { name: "Run it to purple, by its own heat" })).toBeVisible();
   // By the model alone it is some way off; seen bronze already, it is nearly there.
   const number = page.getByTestId("numeral");
@@ -90,6 +90,6 @@ test("a colour run stopped in time: seen, called, dunked, and looked at cold", a
   await expect(page.getByText(/past purple: softer/)).toBeVisible();
   await page.getByRole("button", { name: /^Keep it at dark blue/ }).click();
   await expect(page.getByRole("button", { name: "Finish it untested" })).toBeVisible();
-  await page.goto(`${EMPTY}/piece/chisel-7`);
+  await visit(page, `${EMPTY}/piece/chisel-7`);
   await expect(page.getByText(/run to dark blue/i)).toBeVisible({ timeout: 30_000 });
 });

@@ -2,7 +2,7 @@
 
 import { VIEW_LIST } from "../../app/src/views.js";
 import { DEMO } from "../ports.js";
-import { expect, expectAccessible, expectNoSideways, outNow, test } from "./shop.js";
+import { expect, expectAccessible, expectNoSideways, outNow, test, visit } from "./shop.js";
 
 for (const { as: name, at: path, sign } of VIEW_LIST.flatMap(({ shown }) => shown)) {
   test(`${name}: axe finds nothing serious, wide and narrow, forge and yard`, async ({ page }) => {
@@ -22,8 +22,15 @@ test("at the bench on a phone nothing to press is under 56 px, magnet keys are 1
   await page.goto(DEMO);
   await expect(page.getByText(/sickle/).first()).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const piece of ["demo-3", "demo-4", "demo-5", "demo-6", "demo-8"]) {
-    await page.goto(`${DEMO}/piece/${piece}/bench`);
+  const shown = { "demo-3": "Hay knife", "demo-4": "Froe", "demo-5": "Reed sickle", "demo-6": "Drawknife", "demo-8": "Marking awl" };
+  for (const [piece, name] of Object.entries(shown)) {
+    await visit(page, `${DEMO}/piece/${piece}/bench`);
+    await expect(
+      page
+        .getByRole("main")
+        .getByText(new RegExp(`^${name}`))
+        .first(),
+    ).toBeVisible();
     await expect(page.getByTestId("numeral")).toBeVisible();
     // Nothing is cut off at the side, and the way back from a wrong tap is in sight.
     const numeral = (await page.getByTestId("numeral").boundingBox())!;
@@ -37,7 +44,8 @@ test("at the bench on a phone nothing to press is under 56 px, magnet keys are 1
       expect(box.width, await key.innerText()).toBeGreaterThanOrEqual(56);
     }
   }
-  await page.goto(`${DEMO}/piece/demo-4/bench`);
+  await visit(page, `${DEMO}/piece/demo-4/bench`);
+  await expect(page.getByRole("main").getByText(/^Froe/).first()).toBeVisible();
   for (const name of ["Magnet sticks", "Magnet weak", "Magnet lets go"]) {
     const box = (await page.getByRole("button", { name }).boundingBox())!;
     expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(111);

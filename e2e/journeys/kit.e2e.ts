@@ -1,13 +1,13 @@
 /** The kit: said once, then plans keep to it; a piece that does not fit gets ways on; an oven's lag is told from its offset. */
 
 import { DEMO, EMPTY } from "../ports.js";
-import { expect, expectAccessible, expectNoSideways, test } from "./shop.js";
+import { expect, expectAccessible, expectNoSideways, test, visit } from "./shop.js";
 
 test("from nothing to a kit: the kiln school is refused, the oil of the plan is the one that is there", async ({ page }) => {
   await page.goto(`${EMPTY}/kit`);
   await page.getByRole("button", { name: /Gas forge, cooking oil/ }).click();
   await expect(page.getByRole("img", { name: /Chambers and tanks to one scale: Gas forge/ })).toBeVisible();
-  await page.goto(`${EMPTY}/new`);
+  await visit(page, `${EMPTY}/new`);
   await expect(page.getByRole("radio", { name: /Kiln, controlled soak/ })).toBeDisabled();
   await expect(page.getByText("There is no kiln in the kit.")).toBeVisible();
   await page.getByRole("button", { name: "Plan its heats" }).click();

@@ -3,7 +3,7 @@
 import { CATALOGUE, planRoute, type Piece } from "../../core/src/index.js";
 import { DEMO, EMPTY } from "../ports.js";
 import { bookAt, bringIn } from "./books.js";
-import { expect, goToBench, outNow, passGate, test } from "./shop.js";
+import { expect, goToBench, outNow, passGate, test, visit } from "./shop.js";
 import type { Page } from "@playwright/test";
 
 async function take(page: Page, way: string): Promise<void> {
@@ -100,7 +100,7 @@ test("a hammer, one face after the other in water: the first is kept cool while 
   await page.clock.install();
   const route = planRoute(CATALOGUE, HAMMER, "forge", { way: { hardens: "ends" } });
   await bringIn(page, info.outputPath("hammer.json"), bookAt(HAMMER, "heat", 0, null, 12, route), HAMMER.name);
-  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await visit(page, `${EMPTY}/piece/hand/bench`);
   await passGate(page);
   const act = page.locator(".bench-act");
   const go = async (name: RegExp, wait_s: number): Promise<void> => {

@@ -3,7 +3,7 @@
 import { CATALOGUE, planRoute, type Piece, type Route } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
 import { bookAt, bringIn } from "./books.js";
-import { expect, test } from "./shop.js";
+import { expect, test, visit } from "./shop.js";
 
 const KNIFE: Piece = {
   name: "Hoof knife",
@@ -32,7 +32,7 @@ test("between plates: both faces at once, five minutes counted, flat when it com
     bookAt(KNIFE, "quench", 0, null, 0, pressed(planRoute(CATALOGUE, KNIFE, "forge"))),
     KNIFE.name,
   );
-  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await visit(page, `${EMPTY}/piece/hand/bench`);
   await expect(page.getByRole("img", { name: /between two plates that are still apart/ })).toBeVisible();
   await page.getByRole("button", { name: /The plates are on it/ }).click();
   await expect(page.getByRole("img", { name: /closed on both faces of the piece at once/ })).toBeVisible();
@@ -64,7 +64,7 @@ test("on a hot bar: it cools and stalls, a fresh one is laid under it, and the c
   await page.clock.install();
   const route = planRoute(CATALOGUE, CHISEL, "forge", { way: { hardens: "face", draws: "hot-bar" } });
   await bringIn(page, info.outputPath("bar.json"), bookAt(CHISEL, "run", 3600, null, 60, route), CHISEL.name);
-  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await visit(page, `${EMPTY}/piece/hand/bench`);
   await page.getByRole("button", { name: /It lies on the hot bar/ }).click();
   await expect(page.getByText(/until stop|may not come/)).toBeVisible();
   // Up to bronze it comes, ever more slowly, and there it stands: the bar has cooled.
@@ -99,7 +99,7 @@ test("a striker's two zones: its edge in water, its back run to a line, the edge
   await page.clock.install();
   const route = planRoute(CATALOGUE, STRIKER, "forge", { way: { hardens: "whole", draws: "hot-bar" } });
   await bringIn(page, info.outputPath("striker.json"), bookAt(STRIKER, "brighten", 60, null, 60, route), STRIKER.name);
-  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await visit(page, `${EMPTY}/piece/hand/bench`);
   await expect(page.getByRole("heading", { level: 1 })).toContainText("scribe a line 16 mm behind the edge");
   await page.getByRole("button", { name: "It is bright" }).click();
   await expect(page.getByText(/^The edge in water, 4 mm deep/)).toBeVisible();
@@ -119,7 +119,7 @@ test("a striker's two zones: its edge in water, its back run to a line, the edge
   await page.getByRole("link", { name: "Card" }).click();
   const hard = await page.getByTestId("verdict").textContent();
   // A colour on the edge itself has drawn it: the card says softer.
-  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await visit(page, `${EMPTY}/piece/hand/bench`);
   await page.getByRole("group", { name: "The colour of the edge, cold" }).getByRole("button", { name: "purple" }).click();
   await page.getByRole("link", { name: "Card" }).click();
   await expect(page.getByTestId("verdict")).not.toHaveText(hard!);
@@ -130,7 +130,7 @@ test("a tempered knife: its back softened after the oven, the edge in water, and
   await page.clock.install();
   const knife: Piece = { ...KNIFE, steel: "1084", section: { shape: "wedge", spine_mm: 3.2, edge_mm: 0.8, height_mm: 30 } };
   await bringIn(page, info.outputPath("back.json"), bookAt(knife, "prove", 20_000, null, 12), knife.name);
-  await page.goto(`${EMPTY}/piece/hand`);
+  await visit(page, `${EMPTY}/piece/hand`);
   await page.getByRole("button", { name: "Steps" }).click();
   const steps = page.getByRole("dialog");
   await steps.getByRole("button", { name: /Soften its back/ }).click();
@@ -139,7 +139,7 @@ test("a tempered knife: its back softened after the oven, the edge in water, and
   await expect(steps.getByRole("button", { name: /Soften its back/ })).toBeHidden();
   await steps.getByRole("button", { name: "Keep these steps" }).click();
   await expect(page.locator("main")).toContainText("Then the back is run to a line 18 mm behind the edge, in water");
-  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await visit(page, `${EMPTY}/piece/hand/bench`);
   await expect(page.getByRole("heading", { level: 1 })).toContainText("scribe a line 18 mm behind the edge");
   await page.getByRole("button", { name: "It is bright" }).click();
   await page.getByRole("button", { name: /The torch is on it/ }).click();
@@ -153,6 +153,6 @@ test("a tempered knife: its back softened after the oven, the edge in water, and
   await page.getByRole("group", { name: "The colour of the edge, cold" }).getByRole("button", { name: "bare" }).click();
   await page.getByRole("button", { name: /Keep it/ }).click();
   await expect(page.getByRole("heading", { level: 1 })).not.toContainText("Run it");
-  await page.goto(`${EMPTY}/piece/hand`);
+  await visit(page, `${EMPTY}/piece/hand`);
   await expect(page.getByTestId("verdict")).toContainText(/HRC/);
 });

@@ -5,7 +5,7 @@ import { filmHex, oxideName } from "../../core/src/colour/oxide.js";
 import { CATALOGUE, COLOUR_NAMES, planRoute, type ColourName, type Piece, type ShopReading } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
 import { bookAt, bringIn } from "./books.js";
-import { expect, passGate, test } from "./shop.js";
+import { expect, passGate, test, visit } from "./shop.js";
 
 test.describe.configure({ mode: "serial" });
 
@@ -76,7 +76,7 @@ test("practised: a blade run from its back in the simulated shop, stopped by wha
   const id = `knife${info.retry}`;
   const book = bookAt(BLADE, "run", 60, null, 45, route).replaceAll('"hand"', `"${id}"`);
   await bringIn(page, info.outputPath("practice.json"), book, BLADE.name);
-  await page.goto(`${EMPTY}/piece/${id}/bench?seed=7`);
+  await visit(page, `${EMPTY}/piece/${id}/bench?seed=7`);
   await page.getByRole("button", { name: "Open the simulated shop" }).click();
   const title = (await page.getByRole("heading", { level: 1 }).textContent())!;
   const wanted = COLOUR_NAMES.findLast((name) => title.includes(` ${name},`))!;
@@ -104,7 +104,7 @@ test("practised: a chisel out of the fire, its end dipped while its body glows, 
   const id = `chisel${info.retry}`;
   const book = bookAt(CHISEL, "heat", 60, null, 12, route).replaceAll('"hand"', `"${id}"`);
   await bringIn(page, info.outputPath("chisel.json"), book, CHISEL.name);
-  await page.goto(`${EMPTY}/piece/${id}/bench?seed=7`);
+  await visit(page, `${EMPTY}/piece/${id}/bench?seed=7`);
   await page.getByRole("button", { name: "Open the simulated shop" }).click();
   await passGate(page);
   await page.getByRole("button", { name: "it is in the fire" }).click();

@@ -45,6 +45,14 @@ export async function expectAccessible(page: Page, rules?: readonly string[]): P
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(" ")).join(" | ")}`)).toEqual([]);
 }
 
+/** To another view of the page that is open, as a link leads there: to load all of it again costs three seconds of a processor. */
+export async function visit(page: Page, address: string): Promise<void> {
+  await page.evaluate((to) => {
+    history.pushState(null, "", to);
+    dispatchEvent(new PopStateEvent("popstate", { state: null }));
+  }, address);
+}
+
 /** Types into a field by its label. */
 export async function fill(page: Page, label: RegExp, text: string): Promise<void> {
   await page.getByLabel(label).fill(text);

@@ -2,7 +2,7 @@
 
 import { EMPTY } from "../ports.js";
 import { bookAt, bringIn, SICKLE } from "./books.js";
-import { expect, test } from "./shop.js";
+import { expect, test, visit } from "./shop.js";
 
 test("soft because of its skin: the file cannot be trusted, a ground spot tells, and it goes on to its temper", async ({ page }, info) => {
   await bringIn(page, info.outputPath("skin.json"), bookAt(SICKLE, "first-file", 2400));
@@ -10,7 +10,7 @@ test("soft because of its skin: the file cannot be trusted, a ground spot tells,
     await expect(page.getByTestId("verdict")).toContainText(/Edge will be \d\d HRC/);
     return Number(/be (\d\d) HRC/.exec(await page.getByTestId("verdict").innerText())![1]);
   };
-  await page.goto(`${EMPTY}/piece/hand`);
+  await visit(page, `${EMPTY}/piece/hand`);
   const planned_HRC = await said();
   await page.getByRole("link", { name: "To the bench" }).click();
   await page.getByRole("link", { name: "Try the files" }).click();

@@ -2,7 +2,7 @@
 
 import { EMPTY } from "../ports.js";
 import { bookAt, bringIn, SICKLE } from "./books.js";
-import { expect, outNow, passGate, test } from "./shop.js";
+import { expect, outNow, passGate, test, visit } from "./shop.js";
 
 test("hardened too cold: why, normalised, hardened again, drawn, drawn once more to its target, and its verdict", async ({
   page,
@@ -16,7 +16,7 @@ test("hardened too cold: why, normalised, hardened again, drawn, drawn once more
   const reading = { check: "probe", temperature_C: 705 };
   book.events = [...book.events, { ...cold, reading }].sort((a, b) => a.at_ms - b.at_ms);
   await bringIn(page, info.outputPath("cold.json"), JSON.stringify(book));
-  await page.goto(`${EMPTY}/piece/hand/bench`);
+  await visit(page, `${EMPTY}/piece/hand/bench`);
   await page.getByRole("link", { name: "Try the files" }).click();
   for (const file of [65, 60, 55, 50]) await page.getByRole("button", { name: `File ${file} bites` }).click();
   await page.getByRole("button", { name: "ground bright" }).click();

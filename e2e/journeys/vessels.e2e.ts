@@ -1,7 +1,7 @@
 /** A pot of oil in the kit, a clad knife planned through it, and its tester set where the drawing was tapped. */
 
 import { EMPTY } from "../ports.js";
-import { expect, expectAccessible, expectNoSideways, test } from "./shop.js";
+import { expect, expectAccessible, expectNoSideways, test, visit } from "./shop.js";
 
 test("a clad knife for a pot of oil: a faster bath with the reason, the oil named at every step, its tester set on the drawing", async ({
   page,
@@ -16,7 +16,7 @@ test("a clad knife for a pot of oil: a faster bath with the reason, the oil name
   await page.getByRole("button", { name: "Keep it" }).click();
   await expect(page.getByText(/^oil, 420 mm/)).toBeVisible();
 
-  await page.goto(`${EMPTY}/new`);
+  await visit(page, `${EMPTY}/new`);
   await page.getByRole("combobox", { name: "Steel" }).click();
   await page.getByRole("option", { name: /^O1,/ }).click();
   await page.getByRole("combobox", { name: "Clad" }).click();
@@ -31,7 +31,7 @@ test("a clad knife for a pot of oil: a faster bath with the reason, the oil name
   await page.keyboard.press("Escape");
 
   // Whoever tests before the end finds where the tester was set in the record.
-  await page.goto(`${page.url()}/test/prove`);
+  await visit(page, `${page.url()}/test/prove`);
   await expect(page.getByText(/Test the bare core at the edge/)).toBeVisible();
   await page.getByRole("button", { name: "Add tester readings" }).click();
   await page.getByLabel("Tester readings, HRC").fill("59 60.5 41");

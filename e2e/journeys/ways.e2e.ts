@@ -3,25 +3,25 @@
 import { writeFileSync } from "node:fs";
 import { actsOfRoute, CATALOGUE, planRoute, PRESETS, writeBook, type BookEvent, type Piece } from "../../core/src/index.js";
 import { DEMO, EMPTY } from "../ports.js";
-import { expect, outNow, test } from "./shop.js";
+import { expect, outNow, test, visit } from "./shop.js";
 
 test("a cracked piece leaves the rack, says so in the book, and hangs again once it is forged anew and looked at", async ({ page }) => {
   await page.goto(DEMO);
   await expect(page.getByRole("heading", { name: /Put the reed sickle in the oven/ })).toBeVisible();
-  await page.goto(`${DEMO}/piece/demo-5/bench`);
+  await visit(page, `${DEMO}/piece/demo-5/bench`);
   await page.getByRole("button", { name: "It went wrong" }).click();
   await page.getByRole("button", { name: /It cracked/ }).click();
   await expect(page.getByRole("heading", { name: "Cracked" })).toBeVisible();
   // What lies open tells how hot it was: coarser than its heats make it, somebody missed a heat.
   await page.getByRole("button", { name: /^Coarse sugar/ }).click();
   await expect(page.getByRole("status").filter({ hasText: /for \d+ by its log: it was hotter/ })).toBeVisible();
-  await page.goto(DEMO);
+  await visit(page, DEMO);
   await expect(page.getByRole("heading", { level: 1 })).not.toContainText(/reed sickle/);
   await expect(page.getByRole("link", { name: /Reed sickle/ })).toHaveCount(0);
-  await page.goto(`${DEMO}/book`);
+  await visit(page, `${DEMO}/book`);
   await page.getByRole("link", { name: /Reed sickle.*cracked/ }).click();
   await expect(page.getByText("Checked: break of the piece like coarse sugar")).toBeVisible();
-  await page.goto(`${DEMO}/piece/demo-5/bench`);
+  await visit(page, `${DEMO}/piece/demo-5/bench`);
   await page.getByRole("button", { name: /Forged anew/ }).click();
   await expect(page.getByRole("button", { name: "It is in the oven" })).toBeVisible();
 });
@@ -46,7 +46,7 @@ test("an oven that ends too soon: the plan keeps to it, says by how much it is s
   await page.goto(`${EMPTY}/kit`);
   await page.getByRole("button", { name: /Gas forge, cooking oil/ }).click();
   await expect(page.getByRole("img", { name: /Chambers and tanks/ })).toBeVisible();
-  await page.goto(`${EMPTY}/new`);
+  await visit(page, `${EMPTY}/new`);
   await expect(page.getByRole("radio", { name: /Colour run, with a torch/ })).toBeDisabled();
   await page.getByLabel("Steel").click();
   await page.getByRole("option", { name: /^5160/ }).click();
@@ -114,13 +114,13 @@ test("six pieces that came out softer: the seventh is told softer, the kit says 
     await expect(page.getByTestId("verdict")).toContainText("Edge will be");
     return Number(/will be (\d+)/.exec((await page.getByTestId("verdict").textContent())!)![1]);
   };
-  await page.goto(`${EMPTY}/kit`);
+  await visit(page, `${EMPTY}/kit`);
   const learned = page.getByRole("listitem").filter({ hasText: "from 6 pieces" });
   await expect(learned.first()).toBeVisible();
-  await page.goto(`${EMPTY}/piece/knife-7`);
+  await visit(page, `${EMPTY}/piece/knife-7`);
   await expect.poll(edge).toBeLessThanOrEqual(57);
   const taught = await edge();
-  await page.goto(`${EMPTY}/kit`);
+  await visit(page, `${EMPTY}/kit`);
   await expect(learned.first()).toBeVisible();
   const off = page.getByRole("button", { name: "Switch it off" });
   for (let left = await off.count(); left > 0; left--) {
@@ -128,6 +128,6 @@ test("six pieces that came out softer: the seventh is told softer, the kit says 
     await expect(off).toHaveCount(left - 1);
   }
   await expect(page.getByText(/Switched off: it counts for nothing/).first()).toBeVisible();
-  await page.goto(`${EMPTY}/piece/knife-7`);
+  await visit(page, `${EMPTY}/piece/knife-7`);
   await expect.poll(edge).toBeGreaterThan(taught + 1);
 });
