@@ -34,8 +34,7 @@ test("a slide, a bath and a kept plan", async ({ page }) => {
 });
 
 test("the cooling curve says the same seconds as the verdict", async ({ page }) => {
-  await page.goto(DEMO);
-  await page.getByRole("link", { name: /Hoof knife/ }).click();
+  await page.goto(`${DEMO}/piece/demo-1`);
   await expect(page.getByText(/\d\.\d s to spare at the spine\./)).toBeVisible();
   const seconds = /(\d+\.\d) s to spare/.exec(await page.getByRole("main").innerText())![1]!;
   await page.getByRole("button", { name: "cooling" }).click();
@@ -45,8 +44,7 @@ test("the cooling curve says the same seconds as the verdict", async ({ page }) 
 });
 
 test("through the steel: along the piece, and through the moments of the quench", async ({ page }) => {
-  await page.goto(DEMO);
-  await page.getByRole("link", { name: /Froe/ }).click();
+  await page.goto(`${DEMO}/piece/demo-4`);
   const along = page.getByRole("slider", { name: "Where along the piece" });
   await expect(page.getByText("Cut where it was measured; drag it along.")).toBeVisible();
   await along.focus();
@@ -72,8 +70,7 @@ test("through the steel: along the piece, and through the moments of the quench"
 });
 
 test("a wrong heat in the steps is asked about, a nonsense one keeps the button shut", async ({ page }) => {
-  await page.goto(DEMO);
-  await page.getByRole("link", { name: /Bark spud/ }).click();
+  await page.goto(`${DEMO}/piece/demo-2`);
   await page.getByRole("button", { name: "Steps" }).click();
   const heats = page.getByLabel(/^Heat, °C/);
   await heats.nth(3).fill("475");
@@ -89,8 +86,7 @@ test("a wrong heat in the steps is asked about, a nonsense one keeps the button 
 });
 
 test("units switch at any time and back without a number changing", async ({ page }) => {
-  await page.goto(DEMO);
-  await page.getByRole("link", { name: /Bark spud/ }).click();
+  await page.goto(`${DEMO}/piece/demo-2`);
   const verdict = page.getByTestId("verdict");
   await expect(verdict).toContainText("HRC");
   await expect(page.getByText("edge, as planned")).toBeVisible();
@@ -123,8 +119,7 @@ test("a correction of the measures is a further event, and the verdict follows",
 });
 
 test("the ways of heating side by side, each with what is expected of it; the one picked is kept", async ({ page }) => {
-  await page.goto(DEMO);
-  await page.getByRole("link", { name: /Bark spud/ }).click();
+  await page.goto(`${DEMO}/piece/demo-2`);
   await page.getByRole("button", { name: /^School:/ }).click();
   const rows = page.getByRole("dialog").getByRole("button", { name: /Grain \d+/ });
   await expect(rows).toHaveCount(4);
@@ -137,8 +132,7 @@ test("the ways of heating side by side, each with what is expected of it; the on
 });
 
 test("an edge quench is planned in the steps, and the verdict says where the line falls", async ({ page }) => {
-  await page.goto(DEMO);
-  await page.getByRole("link", { name: /Bark spud/ }).click();
+  await page.goto(`${DEMO}/piece/demo-2`);
   await page.getByRole("button", { name: "Steps" }).click();
   await page.getByRole("button", { name: "edge only" }).click();
   await fill(page, /^Depth, mm/, "18");
@@ -163,8 +157,7 @@ async function carry(page: Page, key: "ArrowUp" | "ArrowDown"): Promise<void> {
 }
 
 test("steps are added, left out and moved by keys; an order that cannot be is said and not kept", async ({ page }) => {
-  await page.goto(DEMO);
-  await page.getByRole("link", { name: /Bark spud/ }).click();
+  await page.goto(`${DEMO}/piece/demo-2`);
   await page.getByRole("button", { name: "Steps" }).click();
   const dialog = page.getByRole("dialog");
   const names = dialog.locator("ol.steps > li b");
