@@ -46,7 +46,8 @@ function runRows(all: readonly Played[]): string[] {
   return [
     `| hand-warm is said at 60 C or less | all | ${share(warm.filter(({ then_C }) => then_C <= 60).length, warm.length)} |`,
     `| and no later than twice the time it took | all | ${share(warm.filter(({ said_s, true_s }) => said_s <= 2 * true_s).length, warm.length)} |`,
-    `| the end of the window to straighten within a factor of 1.5 | all | ${share(within.length, windows.length)} |`,
+    `| the end of the window to straighten within a factor of 1.5, or rightly shut | all | ${share(within.length, windows.length)} |`,
+    `| of them still open when the piece came out | | ${share(windows.filter(({ isLocked }) => !isLocked).length, windows.length)} |`,
     `| the tester in the last range before it | 10 of 12 | ${share(hits.length, last.length)} |`,
     `| contradictions | 0 | ${contradictions.length} |`,
   ];
