@@ -85,16 +85,16 @@ export function mass_kg(piece: Piece, form: KindFile): number {
 
 /** How fast heat runs through steel that is hot enough to be hardened, m2/s: 27.3 W/mK over 7850 kg/m3 and 650 J/kgK. @source en1993-1-2 */
 const DIFFUSES_m2_s = 27.3 / (WEIGHS_kg_m3 * 650);
-/** An edge or an end is held about so long where nobody says, s (common practice, no source). */
-const HELD_s = 15;
+/** An edge or an end is held so long where nobody says, s (judgement: until a thick one is cold; a bath told too warm hurts nobody). */
+const HELD_s = 60;
 
-type Dipped = Pick<Extract<Step, { kind: "quench" }>, "medium" | "edgeDepth_mm" | "part" | "turns" | "then">;
+type Dipped = Pick<Extract<Step, { kind: "quench" }>, "medium" | "edgeDepth_mm" | "part" | "turns" | "then" | "bath_s">;
 
 /**
  * How much of a piece gives its heat to a bath in so many seconds, kg: what is under, and of the hot rest behind it as much as conducts its
  * heat through in that time, 2 sqrt(a t / pi) of it (the half space whose face is kept cold; Carslaw and Jaeger 1959, from memory).
  */
-export function cooledMass_kg(piece: Piece, form: KindFile, quench: Dipped, under_s = HELD_s): number {
+export function cooledMass_kg(piece: Piece, form: KindFile, quench: Dipped, under_s = quench.bath_s ?? HELD_s): number {
   const all_kg = mass_kg(piece, form);
   const { section, length_mm } = piece;
   const { edgeDepth_mm, part, turns, then } = quench;
