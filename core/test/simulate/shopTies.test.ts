@@ -10,6 +10,14 @@ const TIES: NonNullable<ShopKnown["ties"]> = [
   { one: "oven_K", other: "steel_HRC", r: 0.5 },
 ];
 
+/** How much is open of a coupon after its temper in such a shop, one deviation, HRC. */
+function open_HRC(steel: string, thickness_mm: number, shop: ShopKnown): number {
+  const section = { shape: "plate", thickness_mm } as const;
+  const piece: Piece = { name: "Coupon", mark: "1", kind: "other", steel, start: "normalised", use: "slicer", length_mm: 150, section };
+  const route = planRoute(CATALOGUE, piece, "forge");
+  return predict(CATALOGUE, piece, route, "full", undefined, undefined, { shop }).working.tempered.sd_HRC;
+}
+
 describe("what is known of a shop hangs together", () => {
   it("the rows make bells of one deviation that go together as the ties say, whichever way round they are named", () => {
     const rows = tiedRows({ ties: TIES });
@@ -40,41 +48,14 @@ describe("what is known of a shop hangs together", () => {
     expect(knownOtherwise(undefined, {})).toEqual({});
   });
   it("a slow bath that goes with a lazy steel leaves less open than either by itself, and one that goes with an eager steel more", () => {
-    const piece: Piece = {
-      name: "Coupon",
-      mark: "1",
-      kind: "other",
-      steel: "1084",
-      start: "normalised",
-      use: "slicer",
-      length_mm: 150,
-      section: { shape: "plate", thickness_mm: 6 },
-    };
-    const route = planRoute(CATALOGUE, piece, "forge");
-    const sd = (ties: ShopKnown["ties"]): number =>
-      predict(CATALOGUE, piece, route, "quick", undefined, undefined, {
-        shop: { bathRatio: { mean: 0, sd: 0.25 }, rateRatio: { mean: 0, sd: 0.4 }, ...(ties ? { ties } : {}) },
-      }).working.tempered.sd_HRC;
-    const tied = (r: number): number => sd([{ one: "bathRatio", other: "rateRatio", r }]);
-    expect(tied(0.9)).toBeLessThan(sd(undefined));
-    expect(tied(-0.9)).toBeGreaterThan(sd(undefined));
+    const shop = { bathRatio: { mean: 0, sd: 0.25 }, rateRatio: { mean: 0, sd: 0.4 } };
+    const tied = (r: number): number => open_HRC("1084", 6, { ...shop, ties: [{ one: "bathRatio", other: "rateRatio", r }] });
+    expect(tied(0.9)).toBeLessThan(open_HRC("1084", 6, shop));
+    expect(tied(-0.9)).toBeGreaterThan(open_HRC("1084", 6, shop));
   });
   it("an oven that runs hot beside a steel that runs hard: the temper's own doubt is smaller than of both by themselves", () => {
-    const piece: Piece = {
-      name: "Coupon",
-      mark: "1",
-      kind: "other",
-      steel: "5160",
-      start: "normalised",
-      use: "spring",
-      length_mm: 150,
-      section: { shape: "plate", thickness_mm: 4 },
-    };
-    const route = planRoute(CATALOGUE, piece, "forge");
-    const sd = (ties: ShopKnown["ties"]): number =>
-      predict(CATALOGUE, piece, route, "full", undefined, undefined, {
-        shop: { oven_K: { mean: 0, sd: 25 }, steel_HRC: { mean: 0, sd: 2.5 }, ...(ties ? { ties } : {}) },
-      }).working.tempered.sd_HRC;
-    expect(sd([{ one: "oven_K", other: "steel_HRC", r: 0.95 }])).toBeLessThan(0.8 * sd(undefined));
+    const shop = { oven_K: { mean: 0, sd: 25 }, steel_HRC: { mean: 0, sd: 2.5 } };
+    const tied = open_HRC("5160", 4, { ...shop, ties: [{ one: "oven_K", other: "steel_HRC", r: 0.95 }] });
+    expect(tied).toBeLessThan(0.8 * open_HRC("5160", 4, shop));
   });
 });
