@@ -95,6 +95,8 @@ interface ShopPiece {
   /** On its bright side, from its edge or its end back, nm; how much hotter this steel has to be for the same colour, K. */
   readonly film_nm: Float64Array;
   readonly shift_K: number;
+  /** How much of it gave its heat to the bath it lies in, kg. */
+  gave_kg: number;
   /** Time that has passed but was not followed yet, s. */
   owed_s: number;
 }
@@ -190,6 +192,7 @@ export class PracticeShop {
         line_mm: null,
         film_nm: new Float64Array(bar?.T.length ?? places.grid.columns),
         shift_K: surfaceShift_K(steel.composition_wtpct),
+        gave_kg: 0,
         owed_s: 0,
       };
     });
@@ -290,19 +293,27 @@ export class PracticeShop {
     }
   }
 
+  /** What goes under gives the bath its heat, once: the back that is dipped after its edge what that had not given. */
+  private warmBath(p: ShopPiece, immersion: ShopPiece["immersion"] = { kind: "full" }): void {
+    const { medium } = this;
+    if (!isLiquid(medium)) return;
+    const depth_mm = immersion.kind === "edge" ? immersion.depth_mm : undefined;
+    const part = { end: "working", depth_mm: depth_mm ?? 0 } as const;
+    const dipped = depth_mm === undefined ? {} : p.bar === null ? { edgeDepth_mm: depth_mm } : { part };
+    const under_kg = cooledMass_kg(p.piece, formOf(p.piece), { medium: this.reset.medium, ...dipped });
+    const more_kg = Math.max(0, under_kg - p.gave_kg);
+    p.gave_kg += more_kg;
+    this.bathGoal_C = bathAfter_C(medium.liquid, this.reset.volume_L, this.bathGoal_C, more_kg, p.T[p.places.surface]!);
+  }
+
   /** @throws InputError for a piece that is not there. */
   command(command: ShopCommand): void {
     switch (command.do) {
       case "move": {
         const p = this.find(command.piece);
         this.settle(p, true);
-        if (command.to === "bath" && command.medium === undefined && p.place !== "bath" && isLiquid(this.medium)) {
-          const depth_mm = command.immersion?.kind === "edge" ? command.immersion.depth_mm : undefined;
-          const dipped =
-            depth_mm === undefined ? {} : p.bar === null ? { edgeDepth_mm: depth_mm } : { part: { end: "working", depth_mm } as const };
-          const mass = cooledMass_kg(p.piece, formOf(p.piece), { medium: this.reset.medium, ...dipped });
-          this.bathGoal_C = bathAfter_C(this.medium.liquid, this.reset.volume_L, this.bathGoal_C, mass, p.T[p.places.surface]!);
-        }
+        if (command.to === "bath" && command.medium === undefined) this.warmBath(p, command.immersion);
+        if (command.to !== "bath") p.gave_kg = 0;
         // A hand through the door lets the heat out, in and out alike.
         if ((p.place === "kiln") !== (command.to === "kiln")) this.dropped_K = Math.max(this.dropped_K, DOOR_DROP_C);
         p.place = command.to;

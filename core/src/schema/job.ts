@@ -26,7 +26,9 @@ export type FireInput = Static<typeof FireSchema>;
 const knownOf = (least: number, most: number, what: string) =>
   Type.Optional(strict({ mean: between(least, most, what), sd: between(0, most, "How sure, one deviation") }));
 
-const tied = choice(["bathRatio", "rateRatio", "dissolutionRatio", "steel_HRC", "oven_K"] as const);
+/** What of it may hang together, in the order it is drawn in: what a piece went through in its bath, then what its temper adds. */
+export const TIED = ["bathRatio", "rateRatio", "dissolutionRatio", "steel_HRC", "oven_K"] as const;
+const tied = choice(TIED);
 
 /** What is known of a shop and of this run of it: in the place of what is taken for granted of any. */
 export const ShopKnownSchema = strict({

@@ -4,7 +4,7 @@ import type { Kinetics } from "../kinetics/kinetics.js";
 import { astmGrainNumber } from "../kinetics/grain.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { austeniteLeft, drawnOf, nodeHardness_HV, type Drawn, type Structure } from "../kinetics/structure.js";
-import { MEMBERS } from "../schema/job.js";
+import { MEMBERS, TIED } from "../schema/job.js";
 import { isWater } from "../heat/bathKind.js";
 import { eliminated } from "../numerics/elimination.js";
 import { clamp } from "../numerics/interpolate.js";
@@ -14,7 +14,7 @@ import type { Form } from "./course.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { hardened, planKey, runCase, type HardenPlan, type Variation } from "./hardenCase.js";
 import type { Places } from "./section.js";
-import { DRAWN, TIED, tiedRows } from "./shopTies.js";
+import { DRAWN, tiedRows } from "./shopTies.js";
 
 /** How far a heat is off, one deviation, where nobody says, K. */
 export const HEAT_K = 8;

@@ -1,11 +1,9 @@
 /** What is known of a shop hangs together: a piece that came out soft had a slow bath or an eager steel, and hardly both. */
 
-import type { ShopKnown } from "../schema/job.js";
+import { TIED, type ShopKnown } from "../schema/job.js";
 
-/** What may hang together, in the order it is drawn in: what a piece went through in its bath, then what its temper adds. */
-export const TIED = ["bathRatio", "rateRatio", "dissolutionRatio", "steel_HRC", "oven_K"] as const;
-export type Tied = (typeof TIED)[number];
-/** So many of them are drawn with a member; what the temper adds follows from those. */
+type Tied = (typeof TIED)[number];
+/** So many of those that are tied are drawn with a member; what the temper adds follows from those. */
 export const DRAWN = 3;
 
 /**

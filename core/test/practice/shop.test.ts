@@ -4,7 +4,7 @@ import { PracticeShop } from "../../src/practice/shop.js";
 import { runVerb } from "../../src/verbs/index.js";
 import { checkAny as check } from "../../src/schema/checkAll.js";
 import type { Piece } from "../../src/schema/book.js";
-import type { ShopReset } from "../../src/schema/practice.js";
+import type { ShopCommand, ShopReset } from "../../src/schema/practice.js";
 
 const sickle: Piece = {
   name: "Sickle",
@@ -165,6 +165,21 @@ describe("the simulated shop", () => {
     s.command({ do: "move", piece: "p", to: "bath" });
     s.advance(120);
     expect(s.read().bath_C).toBeGreaterThan(65);
+  });
+  it("an edge warms the bath by less than all of the blade, and the back that is dipped after it by the rest", () => {
+    const warmed_K = (...moves: readonly object[]): number => {
+      const s = shop({ volume_L: 2 });
+      heatTo(s, 800);
+      for (const move of moves) s.command({ do: "move", piece: "p", to: "bath", ...move });
+      s.advance(120);
+      return s.read().bath_C - 55;
+    };
+    const edge = { immersion: { kind: "edge", depth_mm: 3 } };
+    const all_K = warmed_K({});
+    expect(warmed_K(edge)).toBeLessThan(0.9 * all_K);
+    // It reads to a tenth of a degree.
+    expect(Math.abs(warmed_K(edge, {}) - all_K)).toBeLessThanOrEqual(0.15);
+    expect(Math.abs(warmed_K({}, {}) - all_K)).toBeLessThanOrEqual(0.15);
   });
   it("the same seed and the same calls give the same readings, another seed others; what it reads fits its schema", () => {
     const run = (seed: number): string => {

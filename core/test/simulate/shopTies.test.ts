@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, planRoute, predict, type Piece } from "../../src/index.js";
-import type { ShopKnown } from "../../src/schema/job.js";
-import { knownOtherwise, TIED, tiedRows } from "../../src/simulate/shopTies.js";
+import { TIED, type ShopKnown } from "../../src/schema/job.js";
+import { knownOtherwise, tiedRows } from "../../src/simulate/shopTies.js";
 
 const TIES: NonNullable<ShopKnown["ties"]> = [
   { one: "bathRatio", other: "rateRatio", r: -0.6 },
