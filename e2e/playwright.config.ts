@@ -1,5 +1,5 @@
 import { defineConfig } from "@playwright/test";
-import { CHROMIUM } from "./chromium.js";
+import { CHROMIUM_SHELL } from "./chromium.js";
 import { DEMO_PORT, EMPTY_PORT, FORGE_PRACTICE_PORT, KILN_PRACTICE_PORT } from "./ports.js";
 
 const server = (port: number, demo: string) => ({
@@ -35,7 +35,7 @@ export default defineConfig({
     serviceWorkers: "block",
     viewport: { width: 1280, height: 800 },
     trace: process.env["TEMBRAK_TRACE"] ? "retain-on-failure" : "off",
-    launchOptions: CHROMIUM,
+    launchOptions: CHROMIUM_SHELL,
   },
   webServer: [server(DEMO_PORT, "1"), server(EMPTY_PORT, "0"), server(FORGE_PRACTICE_PORT, "0"), server(KILN_PRACTICE_PORT, "0")],
 });
