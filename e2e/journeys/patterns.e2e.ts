@@ -83,6 +83,44 @@ test("a two-ended tool in a tank too short: both ends by turns out of one heat, 
   await expect(page.getByRole("heading", { name: /^Sight/ })).toBeVisible();
 });
 
+/** A hedge axe: its edge is thick enough to wait. */
+const AXE: Piece = {
+  name: "Hedge axe",
+  mark: "8",
+  kind: "axe",
+  steel: "80crv2",
+  start: "normalised",
+  use: "axe",
+  length_mm: 170,
+  section: { shape: "wedge", spine_mm: 6, edge_mm: 3, height_mm: 60 },
+};
+
+test("the back first, then the edge out of the same heat: planned, turned over at the bath, and what was never under is told", async ({
+  page,
+}, info) => {
+  await page.clock.install();
+  await bringIn(page, info.outputPath("axe.json"), bookAt(AXE, "hold", 0, null, 12, planRoute(CATALOGUE, AXE, "forge")), AXE.name);
+  await visit(page, `${EMPTY}/piece/hand`);
+  await expect(page.getByTestId("verdict")).toContainText("HRC");
+  await take(page, "The back, then the edge");
+  await goToBench(page);
+  await outNow(page, /Out of the fire: to the bath/);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText(/the back first, then the edge, .* deep/);
+  await page.clock.runFor(1500);
+  await page.getByRole("button", { name: /It is in the bath/ }).click();
+  await expect(page.getByRole("img", { name: /its back alone below the surface, the edge up/ })).toBeVisible();
+  await expect(page.getByText(/Back under, edge up\. Turn it over in \d+/)).toBeVisible();
+  await page.clock.runFor(40_000);
+  await expect(page.getByText("Turn it over: the edge under")).toBeVisible();
+  await page.getByRole("button", { name: /Turned over: the edge is under/ }).click();
+  await expect(page.getByRole("img", { name: /its edge alone below the surface/ })).toBeVisible();
+  await page.clock.runFor(60_000);
+  await page.getByRole("button", { name: /It is out/ }).click();
+  await page.getByRole("link", { name: "Card" }).click();
+  // Twice as long as planned in the air: the edge has cooled.
+  await expect(page.getByTestId("moved")).toContainText(/turned over after \d\d s.*edge \d\d instead of \d\d, spine \d\d/);
+});
+
 const HAMMER: Piece = {
   name: "Stake hammer",
   mark: "7",

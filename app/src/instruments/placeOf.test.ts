@@ -119,6 +119,11 @@ describe("a quench of more moves than in and out", () => {
     expect("immersion" in under).toBe(false);
     expect(moveOf(at(back, tap(0, "in"), tap(40, "over"), tap(60, "out")))).toMatchObject({ to: "air" });
   });
+  it("the back is under, then the edge", () => {
+    const back = { edgeDepth_mm: 20, backFirst: { depth_mm: 15, after_s: 18 } };
+    expect(moveOf(at(back, tap(0, "in")))).toMatchObject({ to: "bath", immersion: { kind: "back", depth_mm: 15 } });
+    expect(moveOf(at(back, tap(0, "in"), tap(18, "over")))).toMatchObject({ to: "bath", immersion: { kind: "edge", depth_mm: 20 } });
+  });
   it("goes over into the second tub, with its clay if it has some", () => {
     const two = { then: { after_s: 3, medium: "water" }, clay: { thickness_mm: 3, from_mm: 20 } };
     expect("medium" in moveOf(at(two, tap(0, "in")))).toBe(false);

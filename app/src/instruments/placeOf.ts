@@ -89,6 +89,8 @@ export function moveOf(state: PieceState): Extract<ShopCommand, { do: "move" }> 
     const { medium } = quench.then;
     return medium === undefined || medium === quench.medium ? move : { ...move, medium };
   }
+  if (quench.backFirst !== undefined && (dipOf(state)?.changed ?? 0) === 0)
+    return { ...move, immersion: { kind: "back", depth_mm: quench.backFirst.depth_mm } };
   const under = underOf(quench);
   return under.what !== "whole" ? { ...move, immersion: { kind: "edge", depth_mm: under.depth_mm } } : move;
 }

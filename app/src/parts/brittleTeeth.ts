@@ -26,7 +26,7 @@ export function hardParts(route: Route | null): HardParts {
 function partsOf(route: Route): HardParts {
   const quenches = route.steps.flatMap((step) => (step.kind === "quench" ? [step] : []));
   const last = quenches.at(-1);
-  if (last === undefined || underOf(last).what === "whole") return ALL_HARD;
+  if (last === undefined || underOf(last).what === "whole" || last.backFirst !== undefined) return ALL_HARD;
   if (last.part === undefined) return { ...ALL_HARD, what: "edge" };
   const deep = (end: "working" | "other"): number =>
     Math.max(

@@ -76,6 +76,7 @@ function edgeWords(route: Route | null, step: number, units: Units): string {
   const special = dipPhrase(own, units);
   if (own.edgeDepth_mm === undefined) return special ?? (own.edgeFirst === true ? "all of it, edge first" : "all of it, straight down");
   const edge = `${showLength(own.edgeDepth_mm, units)} deep`;
+  if (own.backFirst !== undefined) return `${special}, then the edge, ${edge}`;
   return special === null ? `the edge only, ${edge}` : `the edge ${edge}, ${special}`;
 }
 

@@ -103,11 +103,12 @@ const SECONDS_COUNT_s = 100;
 const KEEP_WORDS: Readonly<Record<Under["what"], string>> = {
   whole: "Keep it under, moving",
   edge: "Keep the edge under, rocking",
+  back: "Keep the back under, rocking",
   end: "Keep the end under, moving",
 };
 
 /** The heat of the body runs back and draws it: it comes out by what the body looks like, not by the clock. Of an end, the model says about when. */
-function partWords(under: "edge" | "end", gone_s: number, bodyBlack_s: number | null): string {
+function partWords(under: Exclude<Under["what"], "whole">, gone_s: number, bodyBlack_s: number | null): string {
   const left_s = bodyBlack_s === null ? 0 : bodyBlack_s - gone_s;
   const about = left_s > 0 ? `, in about ${showDuration(left_s)}` : "";
   return `${KEEP_WORDS[under]}, until the body is black${about}${under === "end" ? ": then all of it" : ""}`;

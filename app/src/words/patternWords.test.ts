@@ -44,6 +44,7 @@ describe("ways through a bath, in words", () => {
     expect(dipPhrase({ ...PLAIN, bath_s: 8 }, METRIC)).toBe("out after 8 s");
     expect(dipPhrase({ ...PLAIN, then: { after_s: 3, medium: "water" } }, METRIC)).toBe("3 s, then into the water");
     expect(dipPhrase({ ...PLAIN, edgeDepth_mm: 20, then: { after_s: 40 } }, METRIC)).toBe("then the back");
+    expect(dipPhrase({ ...PLAIN, edgeDepth_mm: 20, backFirst: { depth_mm: 15, after_s: 18 } }, METRIC)).toBe("the back first");
     expect(dipPhrase({ ...PLAIN, clay: { thickness_mm: 3.175, from_mm: 25.4 } }, IMPERIAL)).toMatch(/^clay 1\/8 in thick from 1 in up$/);
     expect(dipPhrase({ ...PLAIN, turns: { depth_mm: 20, first_s: 4, second_s: 5 } }, METRIC)).toBe("both ends by turns");
   });

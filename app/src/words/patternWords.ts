@@ -41,6 +41,11 @@ export const PATTERN_WORDS: Readonly<Record<Pattern, PatternWords>> = {
     does: "The edge is held until the back is dark, then all of it goes under: no heat is left that could draw the edge.",
     mind: "A back that still glows gets hard too, and bends the blade.",
   },
+  "back-first": {
+    name: "The back, then the edge",
+    does: "Out of one heat: the back goes under first, then it is turned over and the edge follows. The middle stays soft.",
+    mind: "The edge waits in the air: a thin one turns soft. Turn it over above the tank, away from you.",
+  },
   "out-early": {
     name: "Out early, the rest in air",
     does: "Out as soon as it is past the heats where it turns soft. Less strain, less bending, and time to straighten.",
@@ -92,6 +97,7 @@ export function patternWords(pattern: Pattern, { medium }: Pick<Quench, "medium"
 const MOVE_WORDS: Readonly<Record<Under["what"], string>> = {
   whole: "Whole piece under before you move it.",
   edge: "Rock it along its edge, so that no line is left where the oil ends.",
+  back: "The back alone, the edge up in the air; then turn it over.",
   end: "Up and down a little, so that no line is left where the oil ends.",
 };
 
@@ -111,9 +117,10 @@ function bathName(id: string): string {
 }
 
 /** What is special about how it goes in, for the title of the act; null where all of it simply goes under. */
-export function dipPhrase({ then, turns, clay, bath_s, medium }: Quench, units: Units): string | null {
+export function dipPhrase({ then, turns, backFirst, clay, bath_s, medium }: Quench, units: Units): string | null {
   if (medium === PLATES) return bath_s === undefined ? null : `pressed for ${showDuration(bath_s)}`;
   if (turns !== undefined) return "both ends by turns";
+  if (backFirst !== undefined) return "the back first";
   if (clay !== undefined) return `clay ${showLength(clay.thickness_mm, units)} thick from ${showLength(clay.from_mm, units)} up`;
   if (then !== undefined) {
     if (then.medium !== undefined && then.medium !== medium) return `${showDuration(then.after_s)}, then into the ${bathName(then.medium)}`;
@@ -123,7 +130,8 @@ export function dipPhrase({ then, turns, clay, bath_s, medium }: Quench, units: 
 }
 
 /** Its seconds, where the title of the act leaves them to the bath. */
-function secondsPhrase({ then, turns }: Quench): string | null {
+function secondsPhrase({ then, turns, backFirst }: Quench): string | null {
+  if (backFirst !== undefined) return `back under for ${showDuration(backFirst.after_s)}`;
   if (turns !== undefined) return `${showDuration(turns.first_s)} and ${showDuration(turns.second_s)} at a time`;
   return then === undefined || then.medium !== undefined ? null : `back dark after about ${showDuration(then.after_s)}`;
 }
@@ -200,6 +208,7 @@ export function inOutKeys(pattern: Pattern | null): InOut {
 /** The key that logs the next move of a quench; null where there is none but out. */
 export function overKey({ pattern, changed }: DipNow, { then, medium }: Quench): string | null {
   if (pattern === "by-turns") return changed % 2 === 0 ? "Second end is under" : "First end is under again";
+  if (pattern === "back-first") return changed > 0 ? null : "Turned over: the edge is under";
   if (then === undefined || changed > 0) return null;
   return then.medium !== undefined && then.medium !== medium ? `It is in the ${bathName(then.medium)}` : "The back is under too";
 }
@@ -209,6 +218,7 @@ export function bathTapWords(tap: "in" | "over" | "out", quench: Quench | null):
   const what = quench === null ? "whole" : patternOf(quench);
   if (tap === "over") {
     if (what === "by-turns") return "the other end under";
+    if (what === "back-first") return "turned over, the edge under";
     return quench?.then?.medium === undefined || quench.then.medium === quench.medium
       ? "all of it under"
       : `in the ${bathName(quench.then.medium)}`;
@@ -236,6 +246,9 @@ export function dipWords(dip: DipNow, quench: Quench): string | null {
     case "back-after":
       if (changed > 0) return null;
       return left_s > 0 ? `Rock the edge until the back is dark, about ${showDuration(left_s)}` : "Is the back dark? All of it under";
+    case "back-first":
+      if (changed > 0) return null;
+      return left_s > 0 ? `Back under, edge up. Turn it over in ${left_s}` : "Turn it over: the edge under";
     case "two-baths": {
       if (changed > 0) return null;
       const into = quench.then?.medium === undefined ? "all of it under" : `into the ${bathName(quench.then.medium)}`;

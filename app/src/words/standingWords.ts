@@ -32,7 +32,11 @@ function heatFacts(done: Of<"harden">, plan: Of<"harden">, units: Units): string
 }
 
 /** How a quench of more moves than in and out went. */
-function dipFacts({ then, turns }: Of<"quench">, plan: Of<"quench">): string[] {
+function dipFacts({ then, turns, backFirst, edgeDepth_mm }: Of<"quench">, plan: Of<"quench">): string[] {
+  if (plan.backFirst !== undefined && backFirst !== undefined) {
+    if (edgeDepth_mm === undefined) return ["the edge never under"];
+    return isOff(backFirst.after_s, plan.backFirst.after_s) ? [`turned over after ${tapped(backFirst.after_s)}`] : [];
+  }
   if (plan.then !== undefined) {
     const what = plan.then.medium === undefined ? "the back under" : "into the second bath";
     if (then === undefined) return [plan.then.medium === undefined ? "the back never under" : "never into the second bath"];

@@ -88,7 +88,10 @@ const DIFFUSES_m2_s = 27.3 / (WEIGHS_kg_m3 * 650);
 /** An edge or an end is held so long where nobody says, s (judgement: until a thick one is cold; a bath told too warm hurts nobody). */
 const HELD_s = 60;
 
-type Dipped = Pick<Extract<Step, { kind: "quench" }>, "medium" | "edgeDepth_mm" | "part" | "turns" | "then" | "bath_s">;
+export type Dipped = Pick<
+  Extract<Step, { kind: "quench" }>,
+  "medium" | "edgeDepth_mm" | "part" | "turns" | "then" | "backFirst" | "bath_s"
+>;
 
 /**
  * How much of a piece gives its heat to a bath in so many seconds, kg: what is under, and of the hot rest behind it as much as conducts its
@@ -97,7 +100,7 @@ type Dipped = Pick<Extract<Step, { kind: "quench" }>, "medium" | "edgeDepth_mm" 
 export function cooledMass_kg(piece: Piece, form: KindFile, quench: Dipped, under_s = quench.bath_s ?? HELD_s): number {
   const all_kg = mass_kg(piece, form);
   const { section, length_mm } = piece;
-  const { edgeDepth_mm, part, turns, then } = quench;
+  const { edgeDepth_mm, part, turns, then, backFirst } = quench;
   // All of it goes under in the end, and in the same bath.
   if (then !== undefined && (then.medium === undefined || then.medium === quench.medium)) return all_kg;
   const behind_mm = 1000 * 2 * Math.sqrt((DIFFUSES_m2_s * under_s) / Math.PI);
@@ -105,10 +108,12 @@ export function cooledMass_kg(piece: Piece, form: KindFile, quench: Dipped, unde
     const ends_mm = part.depth_mm + behind_mm + (turns === undefined ? 0 : turns.depth_mm + behind_mm);
     return all_kg * Math.min(1, ends_mm / length_mm);
   }
-  if (edgeDepth_mm === undefined || section.shape !== "wedge") return all_kg;
+  if ((edgeDepth_mm === undefined && backFirst === undefined) || section.shape !== "wedge") return all_kg;
   const { edge_mm, spine_mm, height_mm } = section;
-  const up = Math.min(1, (edgeDepth_mm + behind_mm) / height_mm);
-  return (all_kg * up * (edge_mm + 0.5 * up * (spine_mm - edge_mm))) / (0.5 * (edge_mm + spine_mm));
+  const reach = (depth_mm: number | undefined): number => (depth_mm === undefined ? 0 : Math.min(1, (depth_mm + behind_mm) / height_mm));
+  /** Of the section, what lies below a share of its height. */
+  const below = (up: number): number => (up * (edge_mm + 0.5 * up * (spine_mm - edge_mm))) / (0.5 * (edge_mm + spine_mm));
+  return all_kg * Math.min(1, below(reach(edgeDepth_mm)) + 1 - below(1 - reach(backFirst?.depth_mm)));
 }
 
 /** What goes of a piece, kg, when so much is ground off each face of it: an expectation, scale and cracks left out. */
@@ -180,6 +185,7 @@ function usableDepth_mm({ fill_mm, depth_mm }: Bath): number {
 /** How much of the piece has to be under, mm: all its length hanging, unless only edge or end goes in. */
 function under_mm(piece: Piece, quench: Extract<Route["steps"][number], { kind: "quench" }>): number {
   if (quench.part !== undefined) return quench.part.depth_mm;
+  if (quench.backFirst !== undefined) return Math.max(quench.backFirst.depth_mm, quench.edgeDepth_mm ?? 0);
   return quench.edgeDepth_mm ?? (quench.edgeFirst === true ? breadth_mm(piece) : piece.length_mm);
 }
 

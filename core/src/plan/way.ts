@@ -28,8 +28,8 @@ export function isRun(draws: Draws): draws is RunSource {
   return RUN_SOURCES.some((source) => source === draws);
 }
 
-/** How much of a piece goes into a bath: all of it, or an edge or an end so deep. */
-export type Under = { readonly what: "whole" } | { readonly what: "edge" | "end"; readonly depth_mm: number };
+/** How much of a piece goes into a bath: all of it, or an edge, a back or an end so deep. */
+export type Under = { readonly what: "whole" } | { readonly what: "edge" | "back" | "end"; readonly depth_mm: number };
 
 export function underOf({ edgeDepth_mm, part }: Pick<Extract<Step, { kind: "quench" }>, "edgeDepth_mm" | "part">): Under {
   if (part !== undefined) return { what: "end", depth_mm: part.depth_mm };
@@ -68,7 +68,8 @@ export function isBackToDraw({ steps }: Pick<Route, "steps">): boolean {
   const { temper, run } = drawsAfter(steps);
   const quench = steps.findLast((step) => step.kind === "quench");
   // After an edge quench, or under clay, the back is soft as it is.
-  const isHard = quench?.kind === "quench" && quench.edgeDepth_mm === undefined && quench.clay === undefined;
+  const isHard =
+    quench?.kind === "quench" && (quench.edgeDepth_mm === undefined || quench.backFirst !== undefined) && quench.clay === undefined;
   return isHard && temper !== undefined && run === undefined;
 }
 
@@ -87,6 +88,7 @@ export function heatedOf({ steps }: Pick<Route, "steps">, index: number): Harden
   const at = steps.findIndex((step, i) => i > index && step.kind === "quench");
   const quench = steps[at];
   if ((kind !== "harden" && kind !== "preheat") || quench?.kind !== "quench") return "whole";
+  if (quench.backFirst !== undefined) return "whole";
   if (quench.edgeDepth_mm !== undefined) return "edge";
   if (quench.part === undefined || quench.turns !== undefined) return "whole";
   return steps.slice(0, index).some((step) => step.kind === "quench" && step.part !== undefined && step.part.end !== quench.part!.end)

@@ -72,7 +72,7 @@ export function barMeets(at: Whereabouts): BarMeets {
     case "oven":
       return { what: "oven" };
     case "bath":
-      return { what: "bath", wet: bathBoundary(at.bath), depth_mm: immersion.kind === "edge" ? immersion.depth_mm : Infinity };
+      return { what: "bath", wet: bathBoundary(at.bath), depth_mm: immersion.kind === "full" ? Infinity : immersion.depth_mm };
     case "torch":
       return { what: "warmed", by: constantBoundary(TORCH_W_m2K, TORCH_C), share: 1 };
     case "bar":

@@ -12,7 +12,7 @@ import { normalQuantile } from "../numerics/normal.js";
 import { uniforms } from "../numerics/sampling.js";
 import { formOf } from "../catalogue.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
-import { cooledMass_kg } from "../plan/fit.js";
+import { cooledMass_kg, type Dipped } from "../plan/fit.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import type { Medium } from "../schema/medium.js";
 import type { ColourName, Piece } from "../schema/book.js";
@@ -128,6 +128,14 @@ function behind_mm({ bar, places: { grid } }: ShopPiece, place: number): number 
 const shownHex = (film_nm: number): string => (film_nm < BRIGHT_nm ? BRIGHT_HEX : filmHex(film_nm));
 
 /** One shop with its own time. Advance it, command it, ask it: the same seed and the same calls give the same answers. */
+/** What goes under, as a quench of a route says it: a back that went in before its edge has given its share by then. */
+function dippedAs(immersion: Immersion, isBar: boolean): Pick<Dipped, "edgeDepth_mm" | "part" | "backFirst"> {
+  if (immersion.kind === "full") return {};
+  const { kind, depth_mm } = immersion;
+  if (kind === "back") return { backFirst: { depth_mm, after_s: 0 } };
+  return isBar ? { part: { end: "working", depth_mm } } : { edgeDepth_mm: depth_mm };
+}
+
 export class PracticeShop {
   private readonly draw: () => number;
   private readonly reset: ShopReset;
@@ -297,11 +305,10 @@ export class PracticeShop {
   private warmBath(p: ShopPiece, immersion: ShopPiece["immersion"] = { kind: "full" }): void {
     const { medium } = this;
     if (!isLiquid(medium)) return;
-    const depth_mm = immersion.kind === "edge" ? immersion.depth_mm : undefined;
-    const part = { end: "working", depth_mm: depth_mm ?? 0 } as const;
-    const dipped = depth_mm === undefined ? {} : p.bar === null ? { edgeDepth_mm: depth_mm } : { part };
-    const under_kg = cooledMass_kg(p.piece, formOf(p.piece), { medium: this.reset.medium, ...dipped });
-    const more_kg = Math.max(0, under_kg - p.gave_kg);
+    const under_kg = cooledMass_kg(p.piece, formOf(p.piece), { medium: this.reset.medium, ...dippedAs(immersion, p.bar !== null) });
+    // An edge that follows its back is hot still.
+    const isTurnedOver = immersion.kind === "edge" && p.immersion.kind === "back";
+    const more_kg = isTurnedOver ? under_kg : Math.max(0, under_kg - p.gave_kg);
     p.gave_kg += more_kg;
     this.bathGoal_C = bathAfter_C(medium.liquid, this.reset.volume_L, this.bathGoal_C, more_kg, p.T[p.places.surface]!);
   }

@@ -137,6 +137,13 @@ export const StepSchema = tagged(
     agitation: AgitationSchema,
     /** Only the edge, so deep; all of it when absent. */
     edgeDepth_mm: Type.Optional(between(...LIMITS.quench.depth_mm, "Depth of the edge under the bath, mm")),
+    /** Turned over: its back goes under first, so deep, and then the edge; the middle stays soft. */
+    backFirst: Type.Optional(
+      strict({
+        depth_mm: between(...LIMITS.quench.depth_mm, "Depth of the back under the bath, mm"),
+        after_s: between(...LIMITS.quench.after_s, "Turned over after, s"),
+      }),
+    ),
     /** All of a blade laid in edge first, its length across the tank; by its point when absent. */
     edgeFirst: Type.Optional(Type.Boolean()),
     /** Only one end of it, so deep. */

@@ -60,6 +60,7 @@ export const ImmersionSchema = tagged(
   "kind",
   strict({ kind: Type.Literal("full") }),
   strict({ kind: Type.Literal("edge"), depth_mm: between(0, 400, "Depth of the edge, or of the face, under the bath, mm") }),
+  strict({ kind: Type.Literal("back"), depth_mm: between(0, 400, "Depth of the back under the bath, the edge up in the air, mm") }),
 );
 export type Immersion = Static<typeof ImmersionSchema>;
 

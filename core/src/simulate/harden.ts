@@ -9,7 +9,7 @@ import { fractureLook, type FractureLook } from "../kinetics/grain.js";
 import { grindOff_mm } from "../kinetics/decarb.js";
 import { austeniteLeft } from "../kinetics/structure.js";
 import { crackRisk, type CrackRisk } from "./crackRisk.js";
-import { bathTimes_s, hardened, lastBath, planKey, requireSense, runCase, type Case, type HardenPlan } from "./hardenCase.js";
+import { bathTimes_s, hardened, isPartUnder, lastBath, planKey, requireSense, runCase, type Case, type HardenPlan } from "./hardenCase.js";
 import type { Resolution } from "./section.js";
 import {
   airCooling_s,
@@ -146,7 +146,7 @@ export function harden(
   const lastHot_C = result.temperature_C.reduce((a, b) => Math.max(a, b), -Infinity);
   const endOfRun_s = result.curve.time_s[result.curve.time_s.length - 1]!;
   const last = lastBath(plan);
-  const isEdgeOnly = [plan, ...(plan.dips ?? [])].every(({ immersion }) => immersion.kind === "edge");
+  const isEdgeOnly = [plan, ...(plan.dips ?? [])].every(isPartUnder);
   const bathCold_s = last.bath_C + 5 <= HAND_WARM_C ? bathEnd_s : null;
   const chanceHard = {
     surface: others?.chanceHard.surface ?? hardened(structure, surface),
@@ -172,7 +172,7 @@ export function harden(
         ? (last.bath_s === null && bathCold_s !== null ? bathCold_s : endOfRun_s + airCooling_s(plan.section, lastHot_C)) - transferEnd_s
         : plan.end.handWarm_s,
     bodyBlack_s: plan.end?.black_s ?? null,
-    quenchLine: plan.immersion.kind === "edge" || plan.coat ? quenchLine(grid, structure) : null,
+    quenchLine: isPartUnder(plan) || plan.coat ? quenchLine(grid, structure) : null,
     profile: profileOf(plan.section, grid, structure),
     curve: thinned(result.curve, 240),
     startCurve: startCurve(table),

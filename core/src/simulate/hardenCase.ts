@@ -112,6 +112,11 @@ export function bathTimes_s({ falls }: HardenPlan, { end_s }: CourseResult): { r
   return { in_s: end_s[falls ? 1 : 0]!, out_s: end_s[end_s.length - 2]! };
 }
 
+/** Whether it goes in by an edge, a face or its back, not whole. */
+export function isPartUnder({ immersion }: Pick<HardenPlan, "immersion">): boolean {
+  return immersion.kind !== "full";
+}
+
 /** The bath it leaves last. */
 export function lastBath({ dips, ...first }: HardenPlan): Pick<HardenPlan, "medium" | "bath_C" | "bath_s"> {
   return dips?.at(-1) ?? first;
@@ -287,7 +292,15 @@ export function hardened(structure: Structure, node: number): number {
 /** @throws InputError edge-deeper-than-blade, or out-of-range for clay and cladding that do not fit. */
 export function requireFit(section: BodySection, immersion: Immersion, coat: Coat | null, cladding: Cladding | null, at = ""): void {
   const tall_mm = section.shape === "wedge" ? section.height_mm : section.shape === "end" ? section.length_mm : 0;
-  if (immersion.kind === "edge" && immersion.depth_mm > tall_mm) {
+  if (immersion.kind === "back" && section.shape !== "wedge") {
+    throw new InputError({
+      code: "out-of-range",
+      path: `${at}/immersion/kind`,
+      got: immersion.kind,
+      message: `${at}/immersion: only a wedge section has a back that goes under alone`,
+    });
+  }
+  if (immersion.kind !== "full" && immersion.depth_mm > tall_mm) {
     throw new InputError({
       code: "edge-deeper-than-blade",
       path: `${at}/immersion/depth_mm`,
@@ -296,7 +309,7 @@ export function requireFit(section: BodySection, immersion: Immersion, coat: Coa
       message:
         tall_mm === 0
           ? `${at}/immersion/depth_mm: only a wedge section can be quenched by its edge`
-          : `${at}/immersion/depth_mm: an edge depth of ${immersion.depth_mm} mm is more than the blade's ${tall_mm} mm`,
+          : `${at}/immersion/depth_mm: a depth of ${immersion.depth_mm} mm is more than the blade's ${tall_mm} mm`,
     });
   }
   if (coat !== null && coat.from_mm > tall_mm) {

@@ -4,6 +4,7 @@ import { PASTE, isLiquid, isWater, peakSpeed_W_m2K } from "../heat/bathKind.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { planRoute, usualEdgeDepth_mm } from "../plan/route.js";
 import { thickness_mm } from "../shape/thickness.js";
+import { LIMITS } from "../schema/limits.js";
 import type { Piece, Route, Step } from "../schema/book.js";
 import type { Known } from "../schema/job.js";
 import type { CrackLevel } from "./crackRisk.js";
@@ -21,14 +22,26 @@ export { PASTE };
 /** The medium of a catalogue that is no liquid and is pressed on. */
 export const PLATES = "metal-plates";
 
-/** plates: pressed between two cold ones. paste: the edge alone pressed into a tray of it. whole, edge: left in. back-after: the back goes under when it is dark. out-early: then in air. two-baths: then into another. */
-export const PATTERNS = ["whole", "edge", "back-after", "out-early", "two-baths", "clay", "by-turns", "plates", "paste"] as const;
+/** plates: pressed between two cold ones. paste: the edge alone pressed into a tray of it. whole, edge: left in. back-after: the back goes under when it is dark. back-first: the back, then turned over for the edge. out-early: then in air. two-baths: then into another. */
+export const PATTERNS = [
+  "whole",
+  "edge",
+  "back-after",
+  "back-first",
+  "out-early",
+  "two-baths",
+  "clay",
+  "by-turns",
+  "plates",
+  "paste",
+] as const;
 export type Pattern = (typeof PATTERNS)[number];
 
-export function patternOf({ medium, edgeDepth_mm, bath_s, then, turns, clay }: Quench): Pattern {
+export function patternOf({ medium, edgeDepth_mm, bath_s, then, turns, backFirst, clay }: Quench): Pattern {
   if (medium === PLATES) return "plates";
   if (medium === PASTE) return "paste";
   if (turns !== undefined) return "by-turns";
+  if (backFirst !== undefined) return "back-first";
   if (clay !== undefined) return "clay";
   if (then !== undefined) {
     const isOther = then.medium !== undefined && then.medium !== medium;
@@ -63,6 +76,8 @@ const CLAY_mm = 3;
 const CLAY_SHARE = 0.5;
 /** Oil before water for so long (common practice, no source). */
 const OIL_FIRST_s = 3;
+/** A way that leaves a place so much softer than all of it under would is none, HRC (judgement). */
+const SOFTER_HRC = 8;
 /** Nobody is quicker than this between in and out, s. */
 const QUICKEST_s = 2;
 
@@ -106,7 +121,7 @@ function bathInstead({ catalogue, piece, route, media }: Pick<Here, "catalogue" 
 }
 
 /** Seconds that are tried for a first bath, fewest first, s. */
-const TRIED_s = [2, 3, 4, 5, 6, 8, 10, 13, 17, 22, 30, 45];
+const TRIED_s = [2, 3, 4, 5, 6, 8, 10, 13, 17, 20, 23, 26, 30, 45];
 /** The fewest seconds in the first bath that leave the working place as hard as all of them; null where none do. */
 function fewest_s(quench: (s: number) => Quench, { plan, plain, desk }: Here, least_s = 0): number | null {
   const working_HRC = (q: Quench): number => {
@@ -115,6 +130,28 @@ function fewest_s(quench: (s: number) => Quench, { plan, plain, desk }: Here, le
   };
   const wanted_HRC = working_HRC(plain) - AS_HARD_HRC;
   return TRIED_s.find((s) => s >= least_s && working_HRC(quench(s)) >= wanted_HRC) ?? null;
+}
+
+/** A back goes in so far of its height (judgement: the edge's share and a soft middle are left). */
+const BACK_SHARE = 0.3;
+
+/**
+ * The seconds by which the softer of back and edge gets hardest, where the back goes in first: too short and the heat of the middle
+ * draws it before it is hard, too long and the edge has cooled in the air. Null where either is more than SOFTER_HRC behind what it is with all of it under.
+ */
+function bestBackFirst(quench: (s: number) => Quench, { plan, plain, desk }: Here): Quench | null {
+  const bothEnds_HRC = (q: Quench): readonly [number, number] => {
+    const { edge, spine, surface } = harden(plan(q), { members: 0, resolution: "coarse", desk });
+    return [(edge ?? surface).mean_HRC, (spine ?? surface).mean_HRC];
+  };
+  const [edge_HRC, back_HRC] = bothEnds_HRC(plain);
+  const tried = TRIED_s.map((s) => {
+    const [edge, back] = bothEnds_HRC(quench(s));
+    return { s, behind_HRC: Math.max(edge_HRC - edge, back_HRC - back) };
+  });
+  const least_HRC = Math.min(...tried.map(({ behind_HRC }) => behind_HRC));
+  if (least_HRC > SOFTER_HRC) return null;
+  return quench(tried.find(({ behind_HRC }) => behind_HRC < least_HRC + 0.5)!.s);
 }
 
 /**
@@ -179,6 +216,11 @@ function quenchFor(pattern: Pattern, here: Here): Quench | null {
       if (depth_mm === null) return null;
       const edge = edgeOnly(plain, depth_mm);
       return { ...edge, then: { after_s: Math.max(QUICKEST_s, Math.round(darkAfter_s(plan(edge), desk))) } };
+    }
+    case "back-first": {
+      if (depth_mm === null || section.shape !== "wedge") return null;
+      const back_mm = now.backFirst?.depth_mm ?? Math.max(LIMITS.quench.depth_mm[0], Math.round(BACK_SHARE * section.height_mm));
+      return bestBackFirst((s) => ({ ...edgeOnly(plain, depth_mm), backFirst: { depth_mm: back_mm, after_s: s } }), here);
     }
     case "out-early": {
       const window = harden(plan(plain), { members: 0, resolution: "coarse", desk }).straighten;

@@ -12,7 +12,7 @@ import { thickness_mm } from "../shape/thickness.js";
 import { breadth_mm } from "../shape/outline.js";
 import type { Piece, Route, Step } from "../schema/book.js";
 import type { Medium } from "../schema/medium.js";
-import type { BodySection, Section } from "../schema/parts.js";
+import type { BodySection, Immersion, Section } from "../schema/parts.js";
 import { cladOf } from "../shape/cladding.js";
 import type { Known } from "../schema/job.js";
 import type { HardenPlan } from "./harden.js";
@@ -57,7 +57,7 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, {
     medium,
     bath_C: quench.bath_C,
     agitation: quench.agitation,
-    bath_s: quench.then?.after_s ?? quench.turns?.first_s ?? quench.bath_s ?? null,
+    bath_s: quench.then?.after_s ?? quench.turns?.first_s ?? quench.backFirst?.after_s ?? quench.bath_s ?? null,
     immersion: immersionOf(piece, quench),
     ...(dips.length === 0 ? {} : { dips }),
     ...clayOf(piece.section, quench),
@@ -87,13 +87,21 @@ function clayOf(section: Section, { clay }: Quench): Pick<HardenPlan, "coat"> {
 /** Each end goes under so many times: by then both are dark. */
 const TURNS = 6;
 
-/** What follows the first dip: all of it under, or the same end again each time the other has been in. */
+/** Out, turned over and in again: nobody is quicker, s (judgement). */
+export const TURNED_OVER_s = 2;
+
+/** What follows the first dip: all of it under, the edge after the back, or the same end again each time the other has been in. */
 function dipsOf(catalogue: Catalogue, piece: Piece, quench: Quench): Dip[] {
-  const { then, turns, bath_C } = quench;
+  const { then, turns, backFirst, bath_C } = quench;
   if (then !== undefined) {
     const medium = mediumOf(catalogue, then.medium ?? quench.medium);
     const same_C = medium.id === quench.medium ? bath_C : medium.usualBath_C;
     return [{ air_s: 0, medium, bath_C: then.bath_C ?? same_C, immersion: { kind: "full" }, bath_s: quench.bath_s ?? null }];
+  }
+  if (backFirst !== undefined) {
+    if (quench.edgeDepth_mm === undefined) return [];
+    const medium = mediumOf(catalogue, quench.medium);
+    return [{ air_s: TURNED_OVER_s, medium, bath_C, immersion: edgeUnder(piece, quench), bath_s: quench.bath_s ?? null }];
   }
   if (turns === undefined) return [];
   const again = { air_s: turns.second_s, medium: mediumOf(catalogue, quench.medium), bath_C, immersion: immersionOf(piece, quench) };
@@ -164,7 +172,15 @@ function endOf(piece: Piece, heat: Extract<Step, { kind: "harden" }>, quench: Qu
   return { end: coolEnd(bar, heat.temperature_C, { medium, bath_C, agitation, immersion: { kind: "full" } }, bath_s) };
 }
 
-function immersionOf(piece: Piece, quench: Quench): HardenPlan["immersion"] {
+/** What is under first. */
+function immersionOf(piece: Piece, quench: Quench): Immersion {
+  const { section } = piece;
+  if (quench.backFirst === undefined || section.shape !== "wedge") return edgeUnder(piece, quench);
+  return { kind: "back", depth_mm: edgeDepth_mm(section, quench.backFirst.depth_mm) };
+}
+
+/** The edge, the face, or all of it: of a blade that goes in with its back first, what is under after that. */
+function edgeUnder(piece: Piece, quench: Quench): Immersion {
   if (quench.edgeDepth_mm !== undefined) return { kind: "edge", depth_mm: edgeDepth_mm(piece.section, quench.edgeDepth_mm) };
   return quench.part !== undefined && isFace(piece, quench) ? { kind: "edge", depth_mm: quench.part.depth_mm } : { kind: "full" };
 }

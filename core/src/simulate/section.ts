@@ -166,17 +166,20 @@ export function allAround(section: BodySection, grid: Grid, face: Boundary): Sur
 /** Less of a column than this counts for nothing. */
 const SLIVER = 1e-3;
 
-/** In a bath, wholly or as deep as the edge goes, with clay where it lies. */
+/** In a bath, wholly or as deep as the edge goes, or turned over as deep as the back does, with clay where it lies. */
 export function inBath(section: BodySection, grid: Grid, bath: Bath, coat: Coat | null): Surroundings {
   const wet = bathBoundary(bath);
   const { immersion } = bath;
-  const depth_m = immersion.kind === "edge" ? immersion.depth_mm / 1000 : Infinity;
+  const tall_m = grid.columnMiddle_m[grid.columns - 1]! + 0.5 * grid.columnHeight_m[grid.columns - 1]!;
+  const isTurnedOver = immersion.kind === "back";
+  /** Where the surface of the bath is, up from the edge. */
+  const line_m = immersion.kind === "full" ? Infinity : isTurnedOver ? tall_m - immersion.depth_mm / 1000 : immersion.depth_mm / 1000;
   const whole = allAround(section, grid, wet);
   const coated =
     coat === null ? null : { wet: coatedBoundary(wet, coat.thickness_mm / 1000), air: coatedBoundary(AIR, coat.thickness_mm / 1000) };
   const from_m = coat === null ? Infinity : coat.from_mm / 1000;
   const under = (y_m: number): Boundary => {
-    const isWet = y_m <= depth_m;
+    const isWet = isTurnedOver ? y_m >= line_m : y_m <= line_m;
     if (coated !== null && y_m >= from_m) return isWet ? coated.wet : coated.air;
     return isWet ? wet : AIR;
   };
@@ -184,7 +187,7 @@ export function inBath(section: BodySection, grid: Grid, bath: Bath, coat: Coat 
   const column = (middle_m: number, j: number): Boundary => {
     const height_m = grid.columnHeight_m[j]!;
     const [low_m, high_m] = [middle_m - 0.5 * height_m, middle_m + 0.5 * height_m];
-    const cuts = [depth_m, from_m]
+    const cuts = [line_m, from_m]
       .filter((y_m) => y_m > low_m + SLIVER * height_m && y_m < high_m - SLIVER * height_m)
       .sort((a, b) => a - b);
     if (cuts.length === 0) return under(middle_m);
@@ -193,10 +196,9 @@ export function inBath(section: BodySection, grid: Grid, bath: Bath, coat: Coat 
       ends.slice(1).map((to_m, i) => ({ boundary: under(0.5 * (ends[i]! + to_m)), share: (to_m - ends[i]!) / height_m })),
     );
   };
-  const tall_m = grid.columnMiddle_m[grid.columns - 1]! + 0.5 * grid.columnHeight_m[grid.columns - 1]!;
   return {
     faces: Array.from(grid.columnMiddle_m, (y_m, j) => (grid.columns === 1 ? under(0) : column(y_m, j))),
-    foot: whole.foot === null ? null : wet,
+    foot: whole.foot === null ? null : isTurnedOver ? under(0) : wet,
     top: whole.top === null ? null : immersion.kind === "full" && coated === null ? wet : under(tall_m),
   };
 }

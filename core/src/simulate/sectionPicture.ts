@@ -9,7 +9,7 @@ import type { Effort, Known } from "../schema/job.js";
 import type { Cladding, Section } from "../schema/parts.js";
 import { sectionAt } from "../shape/stations.js";
 import { BARE_DESK, type Desk } from "./desk.js";
-import { planKey, requireSense, runCase, type HardenPlan } from "./hardenCase.js";
+import { isPartUnder, planKey, requireSense, runCase, type HardenPlan } from "./hardenCase.js";
 import { profileOf, quenchLine, type QuenchLine } from "./hardenReadings.js";
 import { gather, MEMBERS, membersOf, valueAt, type Member, type Place } from "./hardenSpread.js";
 import type { Prediction } from "./predict.js";
@@ -131,7 +131,7 @@ export function pictureSection(
     martensite: Float32Array.from(structure.martensite, (m, i) => (isCore(i) ? m : 0)),
     isCladding: body.kind === "clad" ? body.isCladding : null,
     frames: result.frames,
-    quenchLine: plan.immersion.kind === "edge" || plan.coat ? quenchLine(grid, structure) : null,
+    quenchLine: isPartUnder(plan) || plan.coat ? quenchLine(grid, structure) : null,
     profile: profileOf(section, grid, structure).map((point) => ({
       ...point,
       tempered_HRC: temperedAt(steel, tempersBehind(tempers, point.y_mm ?? 0).cycles, point.hardness_HRC, point.drawn),

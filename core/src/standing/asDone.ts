@@ -7,6 +7,7 @@ import { resolveSteel } from "../plan/catalogue.js";
 import { LIMITS } from "../schema/limits.js";
 import { surfaceShift_K } from "../plan/colourRun.js";
 import { FIRST_COLOUR_C, watchedOf } from "../plan/runHeat.js";
+import { TURNED_OVER_s } from "../simulate/planOf.js";
 import { colourAtHeat, heatOfColour_C } from "../simulate/runNow.js";
 import { bathTimes, type BathTimes } from "./bathTimes.js";
 import { heatHad, type HeatHad } from "./heatHad.js";
@@ -53,8 +54,17 @@ export function mishapsOf({ checks, acts }: Pick<PieceState, "checks" | "acts">,
 }
 
 /** How a quench in two dips, or of two ends by turns, went by the taps: as planned until somebody changed it over, or took it out without. */
-function dipsAsDone({ then, turns }: Quench, { in_ms, over_ms, out_ms }: BathTimes): Pick<Quench, "then" | "turns"> {
+function dipsAsDone(
+  { then, turns, backFirst }: Quench,
+  { in_ms, over_ms, out_ms }: BathTimes,
+): Pick<Quench, "then" | "turns" | "backFirst"> {
   const [first_ms, second_ms = null] = over_ms;
+  if (backFirst !== undefined) {
+    // The tap is made as the edge goes under: before it, it was turned over. Without it, the back alone was in.
+    const turned_ms = first_ms === undefined ? out_ms : first_ms - 1000 * TURNED_OVER_s;
+    const after_s = seconds(in_ms, turned_ms, LIMITS.quench.after_s);
+    return { backFirst: after_s === undefined ? backFirst : { ...backFirst, after_s } };
+  }
   if (then !== undefined) {
     const after_s = seconds(in_ms, first_ms ?? null, LIMITS.quench.after_s);
     if (after_s !== undefined) return { then: { ...then, after_s } };
@@ -64,6 +74,11 @@ function dipsAsDone({ then, turns }: Quench, { in_ms, over_ms, out_ms }: BathTim
   const first_s = seconds(in_ms, first_ms ?? null, LIMITS.quench.turn_s);
   const second_s = seconds(first_ms, second_ms, LIMITS.quench.turn_s);
   return { turns: { ...turns, ...(first_s === undefined ? {} : { first_s }), ...(second_s === undefined ? {} : { second_s }) } };
+}
+
+/** Out again with its back hard and its edge never under. */
+function isNeverTurned({ backFirst }: Quench, { over_ms, out_ms }: BathTimes): boolean {
+  return backFirst !== undefined && out_ms !== null && over_ms.length === 0;
 }
 
 function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
@@ -77,11 +92,14 @@ function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
   const transfer_s = seconds(left_ms, in_ms, LIMITS.quench.transfer_s);
   const went = mishapsOf(state, step);
   // What was taken out for the heat left in its body to draw it has that drawing planned as a step of its own.
-  const last_ms = dips.then === undefined ? in_ms : (times.over_ms[0] ?? in_ms);
+  const last_ms = dips.then === undefined && dips.backFirst === undefined ? in_ms : (times.over_ms[0] ?? in_ms);
   const bath_s = quench.leavesHeat === true || dips.turns !== undefined ? undefined : seconds(last_ms, out_ms, LIMITS.quench.bath_s);
-  const { then, ...plain } = quench;
+  const { then, edgeDepth_mm, ...plain } = quench;
+  const edge = edgeDepth_mm === undefined || isNeverTurned(quench, times) ? {} : { edgeDepth_mm };
   return {
-    ...(then !== undefined && dips.then === undefined ? plain : quench),
+    ...plain,
+    ...edge,
+    ...(then === undefined || dips.then === undefined ? {} : { then }),
     ...dips,
     bath_C: bathRead_C(state, step, in_ms) ?? quench.bath_C,
     ...(transfer_s === undefined ? (went.has("slow") ? { transfer_s: SLOW_s } : {}) : { transfer_s }),

@@ -8,7 +8,7 @@ type Quench = Extract<Step, { kind: "quench" }>;
 
 export interface DipNow {
   readonly pattern: Pattern;
-  /** How often it has been changed over: all of it under, into the second bath, or to the other end. */
+  /** How often it has been changed over: all of it under, into the second bath, the edge after the back, or to the other end. */
   readonly changed: number;
   /** The move that is due, and when, s after it first went under; null where it comes out by what one sees, or as usual. */
   readonly due: { readonly move: "over" | "out"; readonly at_s: number } | null;
@@ -18,10 +18,11 @@ export interface DipNow {
   readonly sinceMove_s: number | null;
 }
 
-function dueOf({ then, turns, bath_s }: Quench, changed: number, lastMove_s: number): DipNow["due"] {
+function dueOf({ then, turns, backFirst, bath_s }: Quench, changed: number, lastMove_s: number): DipNow["due"] {
+  if (backFirst !== undefined && changed === 0) return { move: "over", at_s: backFirst.after_s };
   if (turns !== undefined) return { move: "over", at_s: lastMove_s + (changed % 2 === 0 ? turns.first_s : turns.second_s) };
   if (then !== undefined && changed === 0) return { move: "over", at_s: then.after_s };
-  return bath_s === undefined ? null : { move: "out", at_s: (then === undefined ? 0 : lastMove_s) + bath_s };
+  return bath_s === undefined ? null : { move: "out", at_s: lastMove_s + bath_s };
 }
 
 /** @param quench as it is planned */

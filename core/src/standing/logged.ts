@@ -4,6 +4,7 @@ import type { Route, Step } from "../schema/book.js";
 import type { HistoryStep } from "../schema/history.js";
 import type { Known } from "../schema/job.js";
 import { LIMITS } from "../schema/limits.js";
+import type { Immersion } from "../schema/parts.js";
 import type { LogEntry } from "../schema/verbs.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { READ_OVEN_K } from "./known.js";
@@ -185,15 +186,14 @@ export function historyOf(catalogue: Catalogue, run: Run, now_s: number, again: 
   if (bathIn_s === undefined) return history;
   const medium = catalogue.medium(quench.medium)!;
   const under_s = Math.min(now_s, bathOut_s ?? now_s) - bathIn_s;
-  if (under_s > 0)
-    history.push({
-      kind: "cool",
-      medium,
-      bath_C: quench.bath_C,
-      agitation: quench.agitation,
-      time_s: under_s,
-      ...(quench.edgeDepth_mm === undefined ? {} : { immersion: { kind: "edge", depth_mm: quench.edgeDepth_mm } }),
-    });
+  const { backFirst, edgeDepth_mm } = quench;
+  const cool = (time_s: number, immersion?: Immersion): void => {
+    const { bath_C, agitation } = quench;
+    if (time_s > 0) history.push({ kind: "cool", medium, bath_C, agitation, time_s, ...(immersion === undefined ? {} : { immersion }) });
+  };
+  const back_s = backFirst === undefined ? 0 : Math.min(under_s, backFirst.after_s);
+  if (backFirst !== undefined) cool(back_s, { kind: "back", depth_mm: backFirst.depth_mm });
+  cool(under_s - back_s, edgeDepth_mm === undefined ? undefined : { kind: "edge", depth_mm: edgeDepth_mm });
   let at_s = bathOut_s ?? now_s;
   if (again !== null && bathOut_s !== undefined) {
     // Until it was put into the oven, or its body is cold.

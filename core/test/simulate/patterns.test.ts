@@ -60,6 +60,34 @@ describe("a quench in more than one dip", () => {
     expect(dark.handWarm_s).toBeLessThan(alone.handWarm_s);
     expect(back(1).spine!.mean_HRC).toBeGreaterThan(alone.spine!.mean_HRC + 10);
   });
+  // By symmetry: turned upside down, a section with parallel sides is the same section.
+  it("a parallel bar under by its back is the one under by its edge, upside down", () => {
+    const bar = { ...BLADE, section: { shape: "wedge", spine_mm: 4, edge_mm: 4, height_mm: 30 } } as const;
+    const byEdge = run({ ...bar, immersion: { kind: "edge", depth_mm: 10 } });
+    const byBack = run({ ...bar, immersion: { kind: "back", depth_mm: 10 } });
+    const heightOf = ({ profile }: HardenResult, share: number): number =>
+      profile.filter(({ martensite }) => martensite > share).length / profile.length;
+    expect(Math.abs(byBack.spine!.mean_HRC - byEdge.edge!.mean_HRC)).toBeLessThan(1);
+    expect(Math.abs(byBack.edge!.mean_HRC - byEdge.spine!.mean_HRC)).toBeLessThan(1);
+    expect(Math.abs(heightOf(byBack, 0.5) - heightOf(byEdge, 0.5))).toBeLessThan(0.05);
+    expect(heightOf(byEdge, 0.5)).toBeGreaterThan(0.2);
+  });
+  it("the back first and then the edge: both hard, the middle soft; with the edge never under, the edge soft", () => {
+    const section = { shape: "wedge", spine_mm: 6, edge_mm: 4, height_mm: 60 } as const;
+    const thick = { ...BLADE, steel: steel("80crv2"), section, bath_s: 18 } as const;
+    const back = { ...thick, immersion: { kind: "back", depth_mm: 15 } } as const;
+    const both = run({ ...back, dips: [{ air_s: 2, ...oil, immersion: { kind: "edge", depth_mm: 15 }, bath_s: null }] });
+    const middle = both.profile.filter(({ y_mm }) => Math.abs(y_mm! - 30) < 4).map(({ hardness_HRC }) => hardness_HRC);
+    expect(Math.min(both.edge!.mean_HRC, both.spine!.mean_HRC)).toBeGreaterThan(Math.max(...middle) + 15);
+    expect(both.quenchLine!.height_mm).toBeLessThan(30);
+    expect(run({ ...back, bath_s: 60 }).edge!.mean_HRC).toBeLessThan(both.edge!.mean_HRC - 15);
+  });
+  it("a back deeper than the blade, or of what has none, is a sentence", () => {
+    expect(() => run({ ...BLADE, immersion: { kind: "back", depth_mm: 300 } })).toThrow(/more than the blade/);
+    expect(() => run({ ...BLADE, section: { shape: "round", diameter_mm: 8 }, immersion: { kind: "back", depth_mm: 3 } })).toThrow(
+      /has a back/,
+    );
+  });
   it("water in any of its baths is said among the reasons to crack", () => {
     const codes = (plan: HardenPlan): string[] => run(plan).crackRisk.reasons.map(({ code }) => code);
     expect(codes(BLADE)).not.toContain("water");
@@ -149,7 +177,7 @@ describe("the ways through a bath of a piece", () => {
   const ways = patternsFor(CATALOGUE, BILLHOOK, planned, at, {}, desk);
   const way = (pattern: Pattern): PatternTried => ways.find((w) => w.pattern === pattern)!;
   it("are all a blade has, each the step it says, the planned one as it is planned", () => {
-    expect(ways.map(({ pattern }) => pattern)).toEqual(PATTERNS.filter((p) => p !== "by-turns" && p !== "paste"));
+    expect(ways.map(({ pattern }) => pattern)).toEqual(PATTERNS.filter((p) => p !== "by-turns" && p !== "paste" && p !== "back-first"));
     for (const { pattern, quench } of ways) expect(patternOf(quench)).toBe(pattern);
     expect(way("whole").quench).toBe(planned.steps[at]);
   });
@@ -183,6 +211,15 @@ describe("the ways through a bath of a piece", () => {
       expect(Math.abs(way(pattern).working.mean_HRC - way("whole").working.mean_HRC)).toBeLessThan(2);
       expect(way(pattern).line_mm).toBeGreaterThan(0);
     }
+  });
+  // Its edge of 1 mm has cooled in the air by then; one as thick as an axe's has not.
+  it("the back first is a way for a thick edge alone, with seconds that leave back and edge near what all of it under has", () => {
+    const axe: Piece = { ...BILLHOOK, steel: "80crv2", section: { shape: "wedge", spine_mm: 9, edge_mm: 4, height_mm: 70 } };
+    const all = patternsFor(CATALOGUE, axe, planRoute(CATALOGUE, axe, "forge"), at, {}, desk);
+    const of = (pattern: Pattern): PatternTried => all.find((w) => w.pattern === pattern)!;
+    expect(of("back-first").quench).toMatchObject({ backFirst: { depth_mm: 21 }, edgeDepth_mm: of("edge").quench.edgeDepth_mm! });
+    expect(of("back-first").working.mean_HRC).toBeGreaterThan(of("whole").working.mean_HRC - 8);
+    expect(of("back-first").thickest.mean_HRC).toBeGreaterThan(of("edge").thickest.mean_HRC + 10);
   });
   it("out early keeps the edge within what a file finds, and has less martensite when it comes out", () => {
     expect(way("out-early").working.mean_HRC).toBeGreaterThan(way("whole").working.mean_HRC - 2.5);

@@ -111,6 +111,30 @@ describe("a route as it was done", () => {
     // While it is under what is planned is still to come.
     expect(quenchOf(routeAsDone(quenched({}, twoDips))!).then).toEqual(then);
   });
+  it("a back that went in first has its seconds up to when it was turned over; out without that, its edge was never under", () => {
+    const backFirst = { depth_mm: 18, after_s: 20 };
+    const steps = route.steps.map((step) => (step.kind === "quench" ? { ...step, edgeDepth_mm: 20, backFirst } : step));
+    const { events } = quenched({ bath_s: 60 }, { ...route, steps });
+    const { id } = actsOfRoute({ ...route, steps }).find(({ kind }) => kind === "quench")!;
+    const over: BookEvent = {
+      id: "o",
+      piece: "p",
+      at_ms: START_ms + 27_000,
+      kind: "check",
+      act: id,
+      reading: { check: "bath", state: "over" },
+    };
+    const turned = pieceState(
+      "p",
+      [...events, over].sort((a, b) => a.at_ms - b.at_ms),
+    )!;
+    // 25 s by the taps; two of them were the turning.
+    expect(quenchOf(routeAsDone(turned)!)).toMatchObject({ edgeDepth_mm: 20, backFirst: { depth_mm: 18, after_s: 23 }, bath_s: 35 });
+    const never = quenchOf(routeAsDone(pieceState("p", events)!)!);
+    expect(never.backFirst).toEqual({ depth_mm: 18, after_s: 60 });
+    expect(never.edgeDepth_mm).toBeUndefined();
+    expect(quenchOf(routeAsDone(quenched({}, { ...route, steps }))!)).toMatchObject({ edgeDepth_mm: 20, backFirst });
+  });
   it("two ends by turns have the seconds of the first turns by their taps", () => {
     const turns = { depth_mm: 20, first_s: 4, second_s: 4 };
     const byTurns: Route = {

@@ -24,6 +24,12 @@ describe("a quench of more moves than in and out", () => {
     expect(dipNow(two, at(1000, [4500]), 6000)).toMatchObject({ changed: 1, due: { move: "out", at_s: 23.5 }, sinceMove_s: 1.5 });
     expect(dipNow({ ...two, bath_s: undefined } as unknown as Quench, at(1000, [4500]), 6000).due).toBeNull();
   });
+  it("a back that goes in first is turned over once, and then comes out by what one sees, or by its own seconds", () => {
+    const back: Quench = { ...PLAIN, edgeDepth_mm: 20, backFirst: { depth_mm: 18, after_s: 20 } };
+    expect(dipNow(back, at(1000), 5000)).toMatchObject({ pattern: "back-first", due: { move: "over", at_s: 20 } });
+    expect(dipNow(back, at(1000, [23_000]), 24_000)).toMatchObject({ changed: 1, due: null, sinceMove_s: 1 });
+    expect(dipNow({ ...back, bath_s: 30 }, at(1000, [23_000]), 24_000).due).toEqual({ move: "out", at_s: 52 });
+  });
   it("by turns the ends change for as long as it goes on, each with its own seconds", () => {
     const turns: Quench = { ...PLAIN, part: { end: "working", depth_mm: 20 }, turns: { depth_mm: 20, first_s: 4, second_s: 6 } };
     expect(dipNow(turns, at(0), 0).due).toEqual({ move: "over", at_s: 4 });

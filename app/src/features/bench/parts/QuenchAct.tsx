@@ -231,10 +231,11 @@ function isBefore(act: Props["act"], in_ms: number | null): boolean {
   return act.kind === "quench" && in_ms === null;
 }
 
-/** All of it once it has been changed over from the edge alone, and once it is out. */
+/** All of it once it has been changed over from the edge alone, and once it is out; a back that goes in first until it is turned over. */
 function underNow(move: Move | null): Under {
   if (move === null || (move.planned.then !== undefined && move.dip.changed > 0)) return { what: "whole" };
-  return underOf(move.planned);
+  const { backFirst } = move.planned;
+  return backFirst !== undefined && move.dip.changed === 0 ? { what: "back", depth_mm: backFirst.depth_mm } : underOf(move.planned);
 }
 
 /** A quench as it is planned, and which of its moves the taps have. */

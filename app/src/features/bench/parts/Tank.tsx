@@ -22,9 +22,10 @@ interface Props {
 }
 
 /** How the piece goes in, for those who cannot see it. */
-const SAID: Readonly<Record<Under["what"] | "laid", string>> = {
+const SAID: Readonly<Record<How, string>> = {
   whole: "tip down, edge leading. Move it along its edge, never sideways.",
   edge: "lying, its edge alone below the surface. Rock it along its edge, never sideways.",
+  back: "lying, its back alone below the surface, the edge up. Rock it along its back, never sideways.",
   laid: "lying, its edge leading. Move it along its edge, never sideways.",
   end: "its end alone below the surface. Up and down, never sideways.",
 };
@@ -59,13 +60,13 @@ function boilingWords({ jacket, isBoiling }: Boiling): string {
 }
 
 /** Vapour along what is under, and the bubbles that leave it. Still where motion is not wanted. */
-function Jacket({ drawn, level, boiling: { jacket, isBoiling } }: { drawn: Drawn; level: number; boiling: Boiling }) {
+function Jacket({ drawn, from_px, boiling: { jacket, isBoiling } }: { drawn: Drawn; from_px: number; boiling: Boiling }) {
   const id = useId();
   const contour = useMemo(() => pathOf(drawn.outline.contour.map(drawn.toPx), true), [drawn]);
   return (
     <g clipPath={`url(#${id}u)`} fill="none">
       <clipPath id={`${id}u`}>
-        <rect x={-60} y={level} width={drawn.width_px + 120} height={600} />
+        <rect x={-60} y={from_px} width={drawn.width_px + 120} height={DEEP} />
       </clipPath>
       <path d={contour} stroke="var(--pale)" strokeWidth={3 + 9 * jacket} opacity={0.15 + 0.4 * jacket} strokeLinejoin="round" />
       {isBoiling ? (
@@ -95,44 +96,81 @@ function paintFor(isHot: boolean) {
 }
 
 const [W, H, LEVEL] = [700, 330, 96];
+/** Further down than anything is drawn. */
+const DEEP = 600;
+
+type How = Under["what"] | "laid";
+
+function lieOf(how: How): "hang" | "lay" {
+  return how === "whole" || how === "end" ? "hang" : "lay";
+}
+
+/** How tall it is drawn at most, and, lying with a part of it under, how high what stays in the air. */
+const [TALL_px, AIR_px] = [176, LEVEL - 8];
+
+/** Pixels a millimetre: of a bar that hangs only what is near the bath is drawn, of what lies all of it. */
+function scaleOf({ height_px: high, width_px: wide }: Drawn, under: Under, how: How): number {
+  const above = under.what === "whole" || lieOf(how) === "hang" ? 0 : high - under.depth_mm;
+  return Math.min(TALL_px / high, 400 / wide, AIR_px / Math.max(1, above));
+}
 
 /** Where the piece hangs or lies, to its own scale and as deep as it is to go. */
 function placed({ piece }: PieceState, where: Where, under: Under, isLaid: boolean) {
-  const how = isLaid && under.what === "whole" ? ("laid" as const) : under.what;
-  const lie = how === "edge" || how === "laid" ? ("lay" as const) : ("hang" as const);
-  const box = drawPiece(piece, 1, lie);
-  const k = Math.min(176 / box.height_px, 400 / box.width_px);
+  const how: How = isLaid && under.what === "whole" ? "laid" : under.what;
+  const lie = lieOf(how);
+  const k = scaleOf(drawPiece(piece, 1, lie), under, how);
   const drawn = drawPiece(piece, k, lie);
   const deep = under.what === "whole" ? LEVEL + 14 : LEVEL + under.depth_mm * k - drawn.height_px;
   const x = (lie === "lay" ? 0.42 : 0.5) * W - drawn.width_px / 2;
   return { how, lie, drawn, x, y: where === "under" ? deep : Math.min(-14, deep - 40) };
 }
 
+/** The piece where it is, its back leading where that goes in first, and what the bath does on it. */
+function InTank({
+  at: { how, lie, drawn, x, y },
+  isHot,
+  boiling,
+}: {
+  at: ReturnType<typeof placed>;
+  isHot: boolean;
+  boiling: Boiling | null;
+}) {
+  const isTurned = how === "back";
+  const from_px = isTurned ? drawn.height_px - (LEVEL - y) - DEEP : LEVEL - y;
+  return (
+    <g transform={isTurned ? `translate(${x} ${y + drawn.height_px}) scale(1 -1)` : `translate(${x} ${y})`}>
+      <Silhouette drawn={drawn} lie={lie} paint={paintFor(isHot)} />
+      {boiling === null ? null : <Jacket drawn={drawn} from_px={from_px} boiling={boiling} />}
+    </g>
+  );
+}
+
+function howWords(how: How, isPaste: boolean): string {
+  return `, ${isPaste ? "its edge alone pressed in, held still." : SAID[how]}`;
+}
+
 export function Tank({ state, where, medium, bath, under, isLaid = false, isPaste = false, boiling }: Props) {
   const level = LEVEL;
-  const { how, lie, drawn, x, y } = placed(state, where, under, isLaid);
-  const paint = paintFor(where === "above");
+  const at = placed(state, where, under, isLaid);
+  const isRocked = at.how === "edge" || at.how === "back";
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
       className="tank"
       role="img"
-      aria-label={`The piece ${WHERE_WORDS[where]} the ${medium}${where === "out" ? "." : `, ${isPaste ? "its edge alone pressed in, held still." : SAID[how]}`}`}
+      aria-label={`The piece ${WHERE_WORDS[where]} the ${medium}${where === "out" ? "." : howWords(at.how, isPaste)}`}
     >
       <path d={`M20 20V${H - 12}H${W - 20}V20h-13V${H - 26}H33V20z`} fill="url(#hatch-cut)" stroke="var(--steel)" strokeWidth={1.3} />
       <rect x={33} y={level} width={W - 66} height={H - 26 - level} fill="var(--lift)" opacity={0.8} />
-      <g transform={`translate(${x} ${y})`}>
-        <Silhouette drawn={drawn} lie={lie} paint={paint} />
-        {boiling === null ? null : <Jacket drawn={drawn} level={level - y} boiling={boiling} />}
-      </g>
+      <InTank at={at} isHot={where === "above"} boiling={boiling} />
       <line x1={33} x2={W - 33} y1={level} y2={level} stroke="var(--pale)" strokeWidth={1.6} />
       <path d={`M52 ${level - 15}h20l-10 12zM56 ${level + 6}h12`} fill="none" stroke="var(--pale)" strokeWidth={1.3} />
       <text x={46} y={H - 40} fontSize={18} fill="var(--ink2)" className="drawn">
         {medium}, {bath}
       </text>
-      {where === "out" || isPaste ? null : <Moves x={W - 196} level={level} word={how === "edge" ? "rock it" : "up, down"} />}
+      {where === "out" || isPaste ? null : <Moves x={W - 196} level={level} word={isRocked ? "rock it" : "up, down"} />}
       {boiling === null ? null : (
-        <text x={46} y={level + 42} fontSize={18} fill="var(--ink)" className="drawn">
+        <text x={46} y={isRocked ? H - 64 : level + 42} fontSize={18} fill="var(--ink)" className="drawn">
           {boilingWords(boiling)}
         </text>
       )}

@@ -1,4 +1,4 @@
-/** The numbers of a quench that is more than in and out: when the back follows, when it comes out, how long each end, how much clay. */
+/** The numbers of a quench that is more than in and out: when the back follows, or the edge after it, when it comes out, how long each end, how much clay. */
 
 import { LIMITS, type Piece, type Quench, type Step } from "@tembrak/core";
 import type { Units } from "../../../format/show.js";
@@ -15,7 +15,7 @@ interface Props {
 }
 
 export function DipFields({ step, piece: { section }, units, isLocked, onChange, onFault }: Props) {
-  const { then, turns, clay, bath_s } = step;
+  const { then, turns, backFirst, clay, bath_s } = step;
   const seconds = (label: string, value: number, [least, most]: readonly [number, number], set: (s: number) => Step) => (
     <NumberField
       label={label}
@@ -39,6 +39,25 @@ export function DipFields({ step, piece: { section }, units, isLocked, onChange,
             LIMITS.quench.after_s,
             (after_s): Step => ({ ...step, then: { ...then, after_s } }),
           )}
+      {backFirst === undefined ? null : (
+        <>
+          <LengthField
+            label="Back under"
+            role="height"
+            value_mm={backFirst.depth_mm}
+            units={units}
+            isDisabled={isLocked}
+            least_mm={LIMITS.quench.depth_mm[0]}
+            most_mm={height_mm}
+            onFault={(bad) => onFault("back under", bad)}
+            onChange={(depth_mm) => onChange({ ...step, backFirst: { ...backFirst, depth_mm } })}
+          />
+          {seconds("Turned over after", backFirst.after_s, LIMITS.quench.after_s, (after_s): Step => ({
+            ...step,
+            backFirst: { ...backFirst, after_s },
+          }))}
+        </>
+      )}
       {turns === undefined ? null : (
         <>
           {seconds("First end", turns.first_s, LIMITS.quench.turn_s, (first_s): Step => ({ ...step, turns: { ...turns, first_s } }))}

@@ -27,8 +27,8 @@ export function immersed(step: Extract<Step, { kind: "quench" }>, what: Goes, he
   const { edgeDepth_mm: before, ...rest } = { ...step };
   delete rest.edgeFirst;
   // The back that follows the edge follows nothing where all of it is under.
-  const { then, ...bare } = rest;
-  const whole = then !== undefined && before !== undefined ? bare : rest;
+  const { then, backFirst, ...bare } = rest;
+  const whole = before !== undefined && (then !== undefined || backFirst !== undefined) ? bare : rest;
   if (what === "edge-first") return { ...whole, edgeFirst: true };
   return what === "whole" ? whole : { ...whole, edgeDepth_mm: before ?? usualEdgeDepth_mm(height_mm) };
 }
