@@ -1,7 +1,9 @@
 /** A bath that changes: read, warmed with a bar, quenched in until it is warm, a plastic tank that nothing goes into. */
 
+import { CATALOGUE, planRoute, readBook, writeBook, type BookEvent, type Kit, type Piece } from "../../core/src/index.js";
 import { DEMO, EMPTY } from "../ports.js";
-import { expect, expectNoSideways, passGate, test, visit } from "./shop.js";
+import { bookAt, bringIn, SICKLE } from "./books.js";
+import { expect, expectNoSideways, outNow, passGate, test, visit } from "./shop.js";
 
 test("a beginner's can of cooking oil: too cold, warmed with a hot bar, read again; another unit asks, a wrong entry is taken back", async ({
   page,
@@ -46,6 +48,60 @@ test("a beginner's can of cooking oil: too cold, warmed with a hot bar, read aga
   await expect(page.getByRole("heading", { name: /stir it, read it/i })).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });
   await expectNoSideways(page);
+});
+
+/** Four blades at heat over one small can. */
+function fourBlades(): string {
+  const knife = (id: string): Piece => ({
+    ...SICKLE,
+    name: `Hay knife ${id}`,
+    mark: id,
+    length_mm: 330,
+    section: { shape: "wedge", spine_mm: 5, edge_mm: 1, height_mm: 42 },
+  });
+  const kit: Kit = [
+    { id: "can", kind: "bath", name: "Can", medium: "vegetable-oil", tank: "round", width_mm: 220, depth_mm: 420, fill_mm: 370 },
+  ];
+  const book = (id: string) => readBook(bookAt(knife(id), "hold", 0, null, 12, planRoute(CATALOGUE, knife(id), "forge", { kit })));
+  const events = ["1", "2", "3", "4"].flatMap((id): BookEvent[] =>
+    book(id).events.map((event) => ({ ...event, id: `${id}-${event.id}`, piece: `k${id}` })),
+  );
+  return writeBook(
+    events.sort((a, b) => a.at_ms - b.at_ms),
+    Date.now(),
+    kit,
+  );
+}
+
+test("three blades into one small can: each warms it, the fourth would find it too warm, and it says how long to wait", async ({
+  page,
+}, info) => {
+  await page.clock.install();
+  await bringIn(page, info.outputPath("blades.json"), fourBlades(), "Hay knife 1");
+  const toTheBath = async (): Promise<void> => {
+    await visit(page, `${EMPTY}/kit`);
+    await page.getByRole("link", { name: /How .* stands/ }).click();
+  };
+  await toTheBath();
+  await page.getByRole("button", { name: "Stirred, read again" }).click();
+  await page.getByLabel(/At the top, or stirred/).fill("55");
+  await page.getByRole("button", { name: "Log it" }).click();
+  const says = page.getByRole("heading", { level: 1 });
+  await expect(says).toContainText("3 more pieces like the next, then wait");
+  for (const [id, then] of [
+    ["1", "2 more pieces like the next, then wait"],
+    ["2", "One more piece like the next, then wait"],
+    ["3", "Too warm: wait"],
+  ] as const) {
+    await visit(page, `${EMPTY}/piece/k${id}/bench`);
+    await outNow(page, /Out of the fire: to the bath/);
+    await page.getByRole("button", { name: /It is in the bath/ }).click();
+    await page.clock.runFor(30_000);
+    await page.getByRole("button", { name: /It is out/ }).click();
+    await expect(page.getByRole("heading", { name: /^Sight/ })).toBeVisible();
+    await toTheBath();
+    await expect(says).toContainText(then);
+  }
 });
 
 test("a plastic tank: said where it stands, and the piece is not heated for it", async ({ page }) => {
