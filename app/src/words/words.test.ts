@@ -122,7 +122,7 @@ describe("the verdict in sentences", () => {
   });
   it("at the cliff: may fail with a chance, never one number", () => {
     const { headline } = verdict(
-      { steel: "80crv2", start: "coarse-spheroidised", section: { shape: "plate", thickness_mm: 6.35 } },
+      { steel: "80crv2", start: "coarse-spheroidised", section: { shape: "plate", thickness_mm: 5 } },
       (route) => ({ ...inBath("slow-oil", 55)(route), steps: inBath("slow-oil", 55)(route).steps.filter((s) => s.kind !== "normalise") }),
     );
     expect(headline).toMatch(/^May fail: \d in 10 that it hardens\.$/);

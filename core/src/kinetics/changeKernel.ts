@@ -8,7 +8,7 @@
 
 import { ACM_SLOPE_K_wtpct } from "./composition.js";
 import { PEARLITE_STOPS_K } from "./decomposition.js";
-import { COMPLETE, EXTENT_HINTS, EXTENT_PAIRS, EXTENT_POINTS, FELT_FROM, HINTS_PER_UNIT } from "./extent.js";
+import { BAINITE_EXTENT, EXTENT_POINTS, FELT_FROM, PEARLITE_EXTENT, type Extent } from "./extent.js";
 import { LAST_C } from "./kinetics.js";
 import { refresh, type Structure } from "./structure.js";
 import { LEAST_ADDED } from "./transform.js";
@@ -226,7 +226,7 @@ function growPearlite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number
     node[c + 27] = x;
     node[c + 28] = room;
   }
-  invert(kernel, 25, 27, 28);
+  invert(kernel, PEARLITE_EXTENT, 25, 27, 28);
 }
 
 function growBainite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number): void {
@@ -236,7 +236,7 @@ function growBainite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
   const points = Number(EXTENT_POINTS);
   const last_C = Number(LAST_C);
   const least = Number(LEAST_ADDED);
-  const pairs = EXTENT_PAIRS;
+  const { pairs } = BAINITE_EXTENT;
   const felt = Math.cbrt(FELT_FROM) * points;
   for (let n = 0; n < activeCount; n++) {
     const i = active[n]!;
@@ -273,16 +273,15 @@ function growBainite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
     node[c + 29] = x;
     node[c + 30] = room;
   }
-  invert(kernel, 26, 29, 30);
+  invert(kernel, BAINITE_EXTENT, 26, 29, 30);
 }
 
 /** Reduced time added (at `growth`) to a root (at `root`) becomes the root after it and the growth that makes of the room. */
-function invert({ active, activeCount, node }: ChangeKernel, growth: number, root: number, room: number): void {
-  const pairs = EXTENT_PAIRS;
-  const hints = EXTENT_HINTS;
+function invert({ active, activeCount, node }: ChangeKernel, shape: Extent, growth: number, root: number, room: number): void {
+  const { pairs, hints } = shape;
   const points = Number(EXTENT_POINTS);
-  const complete = Number(COMPLETE);
-  const perUnit = Number(HINTS_PER_UNIT);
+  const complete = Number(shape.complete);
+  const perUnit = Number(shape.hintsPerUnit);
   const unit = Number(UNIT);
   for (let n = 0; n < activeCount; n++) {
     const c = active[n]! << 5;
@@ -322,12 +321,11 @@ function growFerrite(kernel: ChangeKernel, middle_C: Float64Array, dt_s: number)
   const { s, ferritic, ferriticCount, node } = kernel;
   const { ferrite, pearlite, bainite } = s;
   const { rates } = s.kinetics;
-  const pairs = EXTENT_PAIRS;
-  const hints = EXTENT_HINTS;
+  const { pairs, hints } = PEARLITE_EXTENT;
   // Known to be numbers, they stay out of the heap where they meet numbers that are computed.
   const points = Number(EXTENT_POINTS);
-  const complete = Number(COMPLETE);
-  const perUnit = Number(HINTS_PER_UNIT);
+  const complete = Number(PEARLITE_EXTENT.complete);
+  const perUnit = Number(PEARLITE_EXTENT.hintsPerUnit);
   const unit = Number(UNIT);
   for (let n = 0; n < ferriticCount; n++) {
     const i = ferritic[n]!;

@@ -8,7 +8,7 @@ import {
   pearliteHardnessOf_HV,
   pearliteRate_1_s,
 } from "./decomposition.js";
-import { COMPLETE, extentAt, reducedTime, sluggishTime } from "./extent.js";
+import { BAINITE_EXTENT, extentAt, reducedTime, PEARLITE_EXTENT, sluggishTime, type Extent } from "./extent.js";
 import { startDrop_K } from "./martensite.js";
 import { austeniteCarbon_wtpct, austeniteLeft, MOST_ENRICHED_wtpct, refresh, undissolvedFraction, type Structure } from "./structure.js";
 
@@ -16,11 +16,10 @@ import { austeniteCarbon_wtpct, austeniteLeft, MOST_ENRICHED_wtpct, refresh, und
 export const LEAST_ADDED = 1e-9;
 
 /** Growth of a change that stands at extent X, by a rate over a step; 0 ... 1 - X. `end`: how sluggish its end is. */
-function growth(X: number, rate_1_s: number, dt_s: number, end = 0): number {
+function growth(X: number, rate_1_s: number, dt_s: number, shape: Extent = PEARLITE_EXTENT, end = 0): number {
   if (rate_1_s * dt_s < LEAST_ADDED || X >= 1) return 0;
   const du = sluggishTime(X, rate_1_s * dt_s, end);
-  const u = reducedTime(X) + du;
-  return (u >= COMPLETE ? 1 : extentAt(u)) - X;
+  return extentAt(reducedTime(X, shape) + du, shape) - X;
 }
 
 /**
@@ -58,7 +57,7 @@ export function proposeChange(s: Structure, temperature_C: Float64Array, before_
     const roomP = 1 - F - B;
     const roomB = 1 - F - P;
     const dP = roomP <= 0 ? 0 : growth(P / roomP, pearliteRate_1_s(c, kinetics, T), dt_s) * roomP;
-    const dB = roomB <= 0 ? 0 : growth(B / roomB, bainiteRate_1_s(c, kinetics, T), dt_s, c.bainiteEnd) * roomB;
+    const dB = roomB <= 0 ? 0 : growth(B / roomB, bainiteRate_1_s(c, kinetics, T), dt_s, BAINITE_EXTENT, c.bainiteEnd) * roomB;
     const sum = dF + dP + dB;
     if (sum <= 0) continue;
     const scale = sum > left ? left / sum : 1;

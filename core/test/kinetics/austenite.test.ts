@@ -5,7 +5,17 @@ import { decompositionTable } from "../../src/kinetics/decomposition.js";
 import { fullComposition } from "../../src/kinetics/composition.js";
 import { astmGrainNumber } from "../../src/kinetics/grain.js";
 import type { PriorStructure } from "../../src/kinetics/structure.js";
-import { COMPLETE, extentAt, reducedTime, sluggishReducedTime, sluggishTime } from "../../src/kinetics/extent.js";
+import { bisect } from "../../src/numerics/root.js";
+import { normalQuantile } from "../../src/numerics/normal.js";
+import {
+  BAINITE_EXTENT,
+  extentAt,
+  reducedTime,
+  ONE_PLACE,
+  PEARLITE_EXTENT,
+  sluggishReducedTime,
+  sluggishTime,
+} from "../../src/kinetics/extent.js";
 import { KINETICS, makeKinetics } from "../../src/kinetics/kinetics.js";
 import before from "../../../tools/fit/start.json" with { type: "json" };
 import { steel } from "../catalogue.js";
@@ -117,7 +127,7 @@ describe("decomposition: the note's check values, with the note's constants", ()
     expect(of1045.a3_C).toBeCloseTo(761.7, 1);
   });
   it("1080 at 600 C: 1, 50, 99 % after 1.4, 4.8, 8.2 s; the diagrams say about 1, 3 and 6 (known to be slow)", () => {
-    const t = (X: number): number => reducedTime(X) / of1080.pearlite_1_s[600]!;
+    const t = (X: number): number => reducedTime(X, ONE_PLACE) / of1080.pearlite_1_s[600]!;
     expect([t(0.01), t(0.5), t(0.99)].map((s) => Number(s.toFixed(1)))).toEqual([1.4, 4.7, 8.1]);
   });
   it("a sluggish end: begins as without it, its integral by hand with exp(k X^2) under it", () => {
@@ -128,18 +138,32 @@ describe("decomposition: the note's check values, with the note's constants", ()
     const reached: Record<string, number> = {};
     for (const wanted of [0.01, 0.3, 0.6, 0.9]) {
       while (X < wanted) {
-        X = extentAt(reducedTime(X) + sluggishTime(X, 1e-3, k));
+        X = extentAt(reducedTime(X, BAINITE_EXTENT) + sluggishTime(X, 1e-3, k), BAINITE_EXTENT);
         u += 1e-3;
       }
       reached[wanted] = u;
     }
-    expect(reached[0.01]).toBeCloseTo(reducedTime(0.01), 1);
+    expect(reached[0.01]).toBeCloseTo(reducedTime(0.01, BAINITE_EXTENT), 1);
     for (const wanted of [0.3, 0.6, 0.9]) expect(reached[wanted]! / sluggishReducedTime(wanted, k)).toBeCloseTo(1, 1.5);
-    expect(sluggishReducedTime(0.9, k)).toBeGreaterThan(2 * reducedTime(0.9));
-    expect(sluggishReducedTime(0.5, 0)).toBeCloseTo(reducedTime(0.5), 9);
+    expect(sluggishReducedTime(0.9, k)).toBeGreaterThan(2 * reducedTime(0.9, BAINITE_EXTENT));
+    expect(sluggishReducedTime(0.5, 0)).toBeCloseTo(reducedTime(0.5, BAINITE_EXTENT), 9);
   });
   it("the extent table goes there and back, and ends at 4.194", () => {
-    expect(COMPLETE).toBeCloseTo(4.194, 3);
-    for (const X of [1e-6, 1e-4, 0.01, 0.1, 0.5, 0.9, 0.99]) expect(extentAt(reducedTime(X)) / X).toBeCloseTo(1, 2);
+    expect(ONE_PLACE.complete).toBeCloseTo(4.194, 3);
+    for (const shape of [ONE_PLACE, PEARLITE_EXTENT, BAINITE_EXTENT])
+      for (const X of [1e-6, 1e-4, 0.01, 0.1, 0.5, 0.9, 0.99]) expect(extentAt(reducedTime(X, shape), shape) / X).toBeCloseTo(1, 2);
+  });
+  // The mean extent by draws of a normal deviate, taken at even shares of its distribution: another way to the same integral.
+  it("where rates differ from place to place the mean begins as one does and ends late", () => {
+    const z = Array.from({ length: 999 }, (_, k) => normalQuantile((k + 1) / 1000)).filter((one) => Math.abs(one) <= 2.5);
+    const places = z.map((one) => Math.exp(0.6 * one));
+    const meanAt = (u: number): number => places.reduce((sum, faster) => sum + extentAt(u * faster, ONE_PLACE), 0) / places.length;
+    const begins = bisect((u) => meanAt(u) - 0.01, 0.1, 2, 1e-6);
+    if (begins.outcome !== "found") throw new Error(begins.outcome);
+    const slower = reducedTime(0.01) / begins.x;
+    for (const u of [0.8, 1.5, 2.5, 4]) expect(Math.abs(extentAt(u * slower, BAINITE_EXTENT) - meanAt(u))).toBeLessThan(0.008);
+    expect(reducedTime(0.01, BAINITE_EXTENT)).toBeCloseTo(reducedTime(0.01, ONE_PLACE), 6);
+    expect(reducedTime(0.01, PEARLITE_EXTENT)).toBeCloseTo(reducedTime(0.01, ONE_PLACE), 6);
+    expect(reducedTime(0.9, BAINITE_EXTENT)).toBeGreaterThan(1.3 * reducedTime(0.9, ONE_PLACE));
   });
 });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { HIDDEN } from "../../src/kinetics/changeKernel.js";
-import { COMPLETE, extentAt, reducedTime } from "../../src/kinetics/extent.js";
+import { BAINITE_EXTENT, extentAt, reducedTime, PEARLITE_EXTENT } from "../../src/kinetics/extent.js";
 import { rockwellCFromVickers } from "../../src/kinetics/hardness.js";
 import { heatingCurve } from "../../src/kinetics/austenite.js";
 import { follow } from "../../src/kinetics/follow.js";
@@ -171,9 +171,11 @@ describe("the kernel against the form to read", () => {
     expect(s.martensiteStart_C[0]).toBe(own_C);
   });
   it("extent to reduced time and back is where it began, to 1e-12, all along the table", () => {
-    for (let k = 1; k < 4000; k++) {
-      const u = (k / 4000) * COMPLETE;
-      expect(Math.abs(reducedTime(extentAt(u)) - u)).toBeLessThan(1e-12);
+    for (const shape of [PEARLITE_EXTENT, BAINITE_EXTENT]) {
+      for (let k = 1; k < 4000; k++) {
+        const u = (k / 4000) * shape.complete;
+        expect(Math.abs(reducedTime(extentAt(u, shape), shape) - u)).toBeLessThan(1e-12 * shape.complete);
+      }
     }
   });
 });
