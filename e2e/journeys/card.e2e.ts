@@ -148,12 +148,19 @@ test("an edge quench is planned in the steps, and the verdict says where the lin
   await expect(page.getByText(/hard up to 1[34](\.\d)? mm above it/)).toBeVisible();
 });
 
-/** Lifts what has the focus, moves it by one, and puts it down: each key once the one before has been seen. */
+/** Lifts what has the focus, moves it by one, and puts it down: each key once what the one before did is announced. */
 async function carry(page: Page, key: "ArrowUp" | "ArrowDown"): Promise<void> {
-  for (const press of ["Space", key, "Space"]) {
-    await page.keyboard.press(press);
-    await page.waitForTimeout(250);
-  }
+  const said = page.locator("[id^=DndLiveRegion]");
+  await page.keyboard.press("Space");
+  await expect(said).toContainText("was moved over");
+  const lifted = (await said.textContent())!;
+  // It listens to arrows only a moment after it was lifted.
+  await expect(async () => {
+    await page.keyboard.press(key);
+    await expect(said).not.toHaveText(lifted, { timeout: 2000 });
+  }).toPass();
+  await page.keyboard.press("Space");
+  await expect(said).toContainText("was dropped");
 }
 
 test("steps are added, left out and moved by keys; an order that cannot be is said and not kept", async ({ page }) => {

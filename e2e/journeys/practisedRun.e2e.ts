@@ -40,6 +40,14 @@ async function slowly(page: Page, id: string): Promise<void> {
   expect(answer.ok()).toBe(true);
 }
 
+/** The colour that is to come, from the title of the run once that is the act. */
+async function wantedColour(page: Page): Promise<ColourName> {
+  const title = page.getByRole("heading", { level: 1 });
+  await expect(title).toContainText(new RegExp(` (${COLOUR_NAMES.join("|")}),`));
+  const text = (await title.textContent())!;
+  return COLOUR_NAMES.findLast((name) => text.includes(` ${name},`))!;
+}
+
 /** Names what the simulated piece shows until the bench calls the stop, dunks it, and finds it within a name of what was wanted. */
 async function stopBySight(page: Page, id: string, wanted: ColourName): Promise<void> {
   const edge = page.locator(".seen-edge i").first();
@@ -78,8 +86,7 @@ test("practised: a blade run from its back in the simulated shop, stopped by wha
   await bringIn(page, info.outputPath("practice.json"), book, BLADE.name);
   await visit(page, `${EMPTY}/piece/${id}/bench?seed=7`);
   await page.getByRole("button", { name: "Open the simulated shop" }).click();
-  const title = (await page.getByRole("heading", { level: 1 }).textContent())!;
-  const wanted = COLOUR_NAMES.findLast((name) => title.includes(` ${name},`))!;
+  const wanted = await wantedColour(page);
   await page.getByRole("button", { name: /The torch is on it/ }).click();
   await stopBySight(page, id, wanted);
 });
@@ -124,10 +131,5 @@ test("practised: a chisel out of the fire, its end dipped while its body glows, 
   expect((await shop()).pieces[0]).toMatchObject({ place: "bath", glows: true });
   await page.getByRole("button", { name: /It is out/ }).click();
   await page.getByRole("button", { name: "It is bright" }).click();
-  const title = (await page.getByRole("heading", { level: 1 }).textContent())!;
-  await stopBySight(
-    page,
-    id,
-    COLOUR_NAMES.findLast((name) => title.includes(` ${name},`))!,
-  );
+  await stopBySight(page, id, await wantedColour(page));
 });
