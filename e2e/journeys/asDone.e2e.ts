@@ -74,7 +74,7 @@ test("an edge quench from its plan to the lock: the edge alone goes under, the b
   await page.getByRole("button", { name: /It is in the bath/ }).click();
   await expect(page.getByText("Keep the edge under, rocking, until the body is black")).toBeVisible();
   await expect(page.getByText(/Out in \d+|whole piece under/)).toBeHidden();
-  await page.clock.runFor(30_000);
+  await page.clock.fastForward(30_000);
   await page.getByRole("button", { name: /It is out/ }).click();
   await expect(page.getByRole("heading", { name: /^Sight/ })).toBeVisible();
   // Its edge is as hard as a whole quench would have made it: it has a window, and then it is locked.

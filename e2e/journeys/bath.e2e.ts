@@ -31,7 +31,7 @@ test("a beginner's can of cooking oil: too cold, warmed with a hot bar, read aga
   await page.getByRole("button", { name: "A hot bar went in" }).click();
   await page.getByLabel("How heavy, kg").fill("0,8");
   await log();
-  await page.clock.runFor(120_000);
+  await page.clock.fastForward(120_000);
   // Typed in the other unit it is asked about before it counts.
   await read("130");
   await expect(page.getByText(/is that the bath, in this unit\?/)).toBeVisible();
@@ -96,7 +96,7 @@ test("three blades into one small can: each warms it, the fourth would find it t
     await visit(page, `${EMPTY}/piece/k${id}/bench`);
     await outNow(page, /Out of the fire: to the bath/);
     await page.getByRole("button", { name: /It is in the bath/ }).click();
-    await page.clock.runFor(30_000);
+    await page.clock.fastForward(30_000);
     await page.getByRole("button", { name: /It is out/ }).click();
     await expect(page.getByRole("heading", { name: /^Sight/ })).toBeVisible();
     await toTheBath();
@@ -127,7 +127,7 @@ test("in the quench it went otherwise: one tap, and the record has it", async ({
   await page.clock.install();
   await page.goto(`${DEMO}/piece/demo-4/bench`);
   await page.getByRole("button", { name: /start the hold/ }).click();
-  await page.clock.runFor(61_000);
+  await page.clock.fastForward(61_000);
   await page.getByRole("button", { name: /Out of the fire/ }).click();
   await page.getByRole("button", { name: /It is in the bath/ }).click();
   await expect(page.getByRole("button", { name: /It is out/ })).toBeVisible();

@@ -42,7 +42,7 @@ test("the edge to its line, then the back dipped: compared, planned, led by what
   await page.clock.runFor(3000);
   await page.getByRole("button", { name: /The back is under too/ }).click();
   await expect(page.getByRole("img", { name: /tip down, edge leading/ })).toBeVisible();
-  await page.clock.runFor(20_000);
+  await page.clock.fastForward(20_000);
   await page.getByRole("button", { name: /It is out/ }).click();
   await expect(page.getByRole("heading", { name: /^Sight/ })).toBeVisible();
   await page.getByRole("link", { name: "Card" }).click();
@@ -73,7 +73,7 @@ test("a two-ended tool in a tank too short: both ends by turns out of one heat, 
   await expect(page.getByText(/First end under\. Change over/)).toBeVisible();
   await expect(page.getByText(/First end about \d+ °C, second \d+ °C, by the model/)).toBeVisible();
   // Nobody changes over: by then the second end will not harden.
-  await page.clock.runFor(100_000);
+  await page.clock.fastForward(100_000);
   await expect(page.getByText(/The second end has waited too long to harden: back in the fire/)).toBeVisible();
   await page.getByRole("button", { name: /Second end is under/ }).click();
   await expect(page.getByText(/Second end under\. Change over/)).toBeVisible();
@@ -110,11 +110,11 @@ test("the back first, then the edge out of the same heat: planned, turned over a
   await page.getByRole("button", { name: /It is in the bath/ }).click();
   await expect(page.getByRole("img", { name: /its back alone below the surface, the edge up/ })).toBeVisible();
   await expect(page.getByText(/Back under, edge up\. Turn it over in \d+/)).toBeVisible();
-  await page.clock.runFor(40_000);
+  await page.clock.fastForward(40_000);
   await expect(page.getByText("Turn it over: the edge under")).toBeVisible();
   await page.getByRole("button", { name: /Turned over: the edge is under/ }).click();
   await expect(page.getByRole("img", { name: /its edge alone below the surface/ })).toBeVisible();
-  await page.clock.runFor(60_000);
+  await page.clock.fastForward(60_000);
   await page.getByRole("button", { name: /It is out/ }).click();
   await page.getByRole("link", { name: "Card" }).click();
   // Twice as long as planned in the air: the edge has cooled.
