@@ -121,7 +121,7 @@ function bathInstead({ catalogue, piece, route, media }: Pick<Here, "catalogue" 
 }
 
 /** Seconds that are tried for a first bath, fewest first, s. */
-const TRIED_s = [2, 3, 4, 5, 6, 8, 10, 13, 17, 20, 23, 26, 30, 45];
+const TRIED_s = [2, 3, 4, 5, 6, 8, 10, 13, 17, 22, 30, 45];
 /** The fewest seconds in the first bath that leave the working place as hard as all of them; null where none do. */
 function fewest_s(quench: (s: number) => Quench, { plan, plain, desk }: Here, least_s = 0): number | null {
   const working_HRC = (q: Quench): number => {
@@ -134,6 +134,8 @@ function fewest_s(quench: (s: number) => Quench, { plan, plain, desk }: Here, le
 
 /** A back goes in so far of its height (judgement: the edge's share and a soft middle are left). */
 const BACK_SHARE = 0.3;
+/** Seconds a back is tried with, fewest first, s. */
+const BACK_s = [4, 6, 8, 10, 13, 17, 20, 23, 26, 30];
 
 /**
  * The seconds by which the softer of back and edge gets hardest, where the back goes in first: too short and the heat of the middle
@@ -145,13 +147,24 @@ function bestBackFirst(quench: (s: number) => Quench, { plan, plain, desk }: Her
     return [(edge ?? surface).mean_HRC, (spine ?? surface).mean_HRC];
   };
   const [edge_HRC, back_HRC] = bothEnds_HRC(plain);
-  const tried = TRIED_s.map((s) => {
+  const behind_HRC = (s: number): { readonly edge: number; readonly back: number } => {
     const [edge, back] = bothEnds_HRC(quench(s));
-    return { s, behind_HRC: Math.max(edge_HRC - edge, back_HRC - back) };
-  });
-  const least_HRC = Math.min(...tried.map(({ behind_HRC }) => behind_HRC));
-  if (least_HRC > SOFTER_HRC) return null;
-  return quench(tried.find(({ behind_HRC }) => behind_HRC < least_HRC + 0.5)!.s);
+    return { edge: edge_HRC - edge, back: back_HRC - back };
+  };
+  // The longer, the less the back is behind and the more the edge: halved down to where they cross.
+  let [low, high] = [0, BACK_s.length - 1];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    const { edge, back } = behind_HRC(BACK_s[middle]!);
+    if (edge < back) low = middle;
+    else high = middle;
+  }
+  const [sooner, later] = [low, high].map((i) => {
+    const { edge, back } = behind_HRC(BACK_s[i]!);
+    return { s: BACK_s[i]!, worst: Math.max(edge, back) };
+  }) as [{ s: number; worst: number }, { s: number; worst: number }];
+  const best = sooner.worst <= later.worst + 0.5 ? sooner : later;
+  return best.worst > SOFTER_HRC ? null : quench(best.s);
 }
 
 /**
