@@ -76,8 +76,15 @@ function otherEndSentence({ other }: Prediction): string {
 /** So likely it may be said outright (judgement: as in the headline). */
 const SURE = 0.9;
 
+/** What becomes of the back of a blade whose edge alone hardens. @param chance that the back hardens, 0 ... 1 */
+function backWords({ clay, backFirst }: Extract<Route["steps"][number], { kind: "quench" }>, chance: number): string {
+  if (backFirst !== undefined) return `the back is hard too${chance < SURE ? `, ${showChance(chance)}` : ""}, the middle stays soft`;
+  return clay === undefined ? "the back stays tough" : "under its clay the back stays tough";
+}
+
 function hardeningSentence(route: Route, { hardening, working, thickest }: Prediction, section: Section, units: Units): string {
-  const quench = route.steps.find((step) => step.kind === "quench");
+  // Hardened again, what came of it is by the last bath.
+  const quench = route.steps.findLast((step) => step.kind === "quench");
   const bath = quench ? `${mediumName(quench.medium).toLowerCase()} at ${showTemperature(quench.bath_C, units)}` : "the bath";
   const { thickest: chance } = hardening.chanceHard;
   const { noseMargin_s: margin, austenite } = hardening;
@@ -88,10 +95,9 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
     return "The edge is too cold when it meets the bath and turns soft; the thicker back would harden.";
   }
   const line = hardening.quenchLine;
-  const isClayed = quench?.clay !== undefined;
-  if ((quench?.edgeDepth_mm !== undefined || isClayed) && line !== null && workingIsHard) {
+  if (quench !== undefined && (quench.edgeDepth_mm !== undefined || quench.clay !== undefined) && line !== null && workingIsHard) {
     const wide = line.width_mm === null ? "" : `, going soft over ${showLength(line.width_mm, units)}`;
-    const back = isClayed ? "under its clay the back stays tough" : "the back stays tough";
+    const back = backWords(quench, chance);
     const sure = hardening.chanceHard.working < SURE ? `, ${showChance(hardening.chanceHard.working)} that it hardens` : "";
     return `Edge in ${bath}${sure}: hard up to ${showLength(line.height_mm, units)} above it${wide}; ${back}.`;
   }

@@ -74,6 +74,23 @@ describe("the verdict in sentences", () => {
     const { reasons } = verdict({ section: { shape: "wedge", spine_mm: 5, edge_mm: 0.8, height_mm: 45 } }, clayed);
     expect(reasons[0]).toMatch(/^Edge in fast oil at 55 °C: hard up to 2\d(\.\d)? mm above it.*; under its clay the back stays tough\.$/);
   });
+  it("of a blade that goes in by its back first the back is told hard, and the middle soft", () => {
+    const turned = (route: Route): Route => ({
+      ...route,
+      steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, edgeDepth_mm: 20, backFirst: { depth_mm: 18, after_s: 20 } } : s)),
+    });
+    const { reasons } = verdict({ steel: "80crv2", section: { shape: "wedge", spine_mm: 6, edge_mm: 3, height_mm: 60 } }, turned);
+    expect(reasons[0]).toMatch(
+      /^Edge in fast oil at 55 °C.*: hard up to \d+(\.\d)? mm above it.*; the back is hard too.*, the middle stays soft\./,
+    );
+  });
+  it("hardened again in another bath, it is that bath that is told", () => {
+    const again = (route: Route): Route => {
+      const at = route.steps.findIndex(({ kind }) => kind === "harden");
+      return { ...route, steps: [...route.steps, ...inBath("water", 25)(route).steps.slice(at)] };
+    };
+    expect(verdict({}, again).reasons[0]).toMatch(/in water at 25 °C/);
+  });
   it("too slow a bath: it says which place fails and by how much", () => {
     const { reasons } = verdict({ section: { shape: "plate", thickness_mm: 12 } }, inBath("slow-oil", 55));
     expect(reasons[0]).toMatch(/It fails in slow oil at 55 °C: too slow by \d+\.\d s|Hard at the surface, softer inside/);
