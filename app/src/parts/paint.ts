@@ -92,7 +92,7 @@ function inTemper(state: PieceState, now_ms: number): Paint {
 }
 
 function hardeningHeat_C({ route }: PieceState): number {
-  return route?.steps.find((step) => step.kind === "harden")?.temperature_C ?? 800;
+  return route?.steps.findLast((step) => step.kind === "harden")?.temperature_C ?? 800;
 }
 
 /** How a piece looks; `heat_C` is what its heat is judged to be, null where nothing was read. */

@@ -80,6 +80,19 @@ export function isBackDrawn({ steps }: Pick<Route, "steps">): boolean {
 }
 
 /**
+ * Where the hardening begins that counts, as an index: the first heat behind the last bath whose work a later one of the same end took back; 0 where
+ * a piece is hardened once, or each of its ends is.
+ */
+export function hardeningFrom({ steps }: Pick<Route, "steps">): number {
+  const quenches = steps.flatMap((step, i) => (step.kind === "quench" ? [{ i, end: step.part?.end }] : []));
+  const last = quenches.at(-1);
+  const undone = quenches.slice(0, -1).findLast(({ end }) => end === undefined || last!.end === undefined || end === last!.end);
+  if (undone === undefined) return 0;
+  // Its tempers went with it.
+  return steps.findIndex(({ kind }, i) => i > undone.i && kind !== "temper" && kind !== "run");
+}
+
+/**
  * What goes to heat in one step of a route: only for its hardening is one end heated alone, and two that go by turns out of one heat
  * together. `ends`: an end, with the other hard already.
  */

@@ -7,10 +7,10 @@ import { orderProblem } from "../../src/plan/order.js";
 import { otherPractices } from "../../src/plan/otherPractice.js";
 import { ac1_C } from "../../src/kinetics/criticalTemperatures.js";
 import { annealStep, destressStep, planRoute, structureBeforeHardening, subCriticalStep } from "../../src/plan/route.js";
-import { drawsFor, hardensFor, heatedOf, wayOf } from "../../src/plan/way.js";
+import { drawsFor, hardeningFrom, hardensFor, heatedOf, wayOf } from "../../src/plan/way.js";
 import { resolveSteel } from "../../src/plan/catalogue.js";
 import { checkAny as check } from "../../src/schema/checkAll.js";
-import { SCHOOLS, type Piece, type Route } from "../../src/schema/book.js";
+import { SCHOOLS, type Piece, type Route, type Step } from "../../src/schema/book.js";
 import { predict } from "../../src/simulate/predict.js";
 import { celsiusDifferenceFromFahrenheit, celsiusFromFahrenheit } from "../../src/units.js";
 import { BILLHOOK } from "../pieces.js";
@@ -189,5 +189,30 @@ describe("what goes to heat", () => {
   });
   it("both ends at once where they go by turns out of one heat", () => {
     expect(heated("face", { turns: { depth_mm: 20, first_s: 4, second_s: 4 } }).at(-1)).toBe("harden whole");
+  });
+});
+
+describe("the hardening that counts", () => {
+  const quench = (end?: "working" | "other"): Step => ({
+    kind: "quench",
+    medium: "fast-oil",
+    bath_C: 55,
+    agitation: "mild",
+    why: "warm-oil",
+    ...(end === undefined ? {} : { part: { end, depth_mm: 20 } }),
+  });
+  const from = (...steps: Step[]): number => hardeningFrom({ steps });
+  const temper: Step = { kind: "temper", temperature_C: 200, hold_min: 120, why: "first-temper" };
+  it("begins behind the bath that a later one of the same end took back, and behind its tempers", () => {
+    expect(from(quench(), temper, temper, quench(), temper)).toBe(3);
+    expect(from(quench())).toBe(0);
+    expect(from()).toBe(0);
+    expect(from(quench(), quench())).toBe(1);
+    expect(from(quench("working"), quench("working"))).toBe(1);
+    expect(from(quench("working"), quench())).toBe(1);
+  });
+  it("two ends with a heat of their own are one hardening", () => {
+    expect(from(quench("working"), quench("other"))).toBe(0);
+    expect(from(quench("working"), quench("other"), quench("working"))).toBe(1);
   });
 });

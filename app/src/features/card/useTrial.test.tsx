@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { act, cleanup, renderHook, waitFor } from "@testing-library/react";
 import { CATALOGUE, planRoute, thickness_mm, type Section } from "@tembrak/core";
-import { useTrial, type Trial } from "./useTrial.js";
+import { triedRoute, useTrial, type Trial } from "./useTrial.js";
 import { FROE } from "../../testing.js";
 
 const route = planRoute(CATALOGUE, FROE, "forge");
@@ -32,6 +32,15 @@ describe("what is tried on the card", () => {
   it("a thinner blade has a thinner edge, and is as tall", async () => {
     const { current } = await tried({ thickness_mm: 4 });
     expect(current.question.piece.section).toEqual({ shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 60 });
+  });
+  it("hardened again, what is tried is the hardening to come: what was done before stays", () => {
+    const at = route.steps.findIndex(({ kind }) => kind === "harden");
+    const again = { ...route, steps: [...route.steps, ...route.steps.slice(at)] };
+    const { steps } = triedRoute(again, { heat_C: 840, temper_C: 250, medium: "water" });
+    expect(steps.slice(0, route.steps.length)).toEqual(route.steps);
+    expect(steps[route.steps.length]).toMatchObject({ kind: "harden", temperature_C: 840 });
+    expect(steps[route.steps.length + 1]).toMatchObject({ kind: "quench", medium: "water" });
+    expect(steps.at(-1)).toMatchObject({ kind: "temper", temperature_C: 250 });
   });
   it("every temper moves, nothing else does", async () => {
     const { current } = await tried({ temper_C: 255 });

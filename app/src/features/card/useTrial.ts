@@ -1,6 +1,6 @@
 /** What is being tried on the heat card: a route and a piece beside the planned ones, until kept or dropped. */
 
-import { CATALOGUE, thickness_mm, type Effort, type Question, type Route, type Section, type Step } from "@tembrak/core";
+import { CATALOGUE, hardeningFrom, thickness_mm, type Effort, type Question, type Route, type Section, type Step } from "@tembrak/core";
 import { useEffect, useMemo, useRef, useState } from "react";
 
 export interface Trial {
@@ -34,9 +34,11 @@ function tried(step: Step, trial: Trial): Step {
   return step;
 }
 
-/** The route with what is tried of it. */
+/** The route with what is tried of it: of a piece that is hardened again what was done before stays as it was. */
 export function triedRoute(route: Route, trial: Trial): Route {
-  return Object.keys(trial).length === 0 ? route : { ...route, steps: route.steps.map((step) => tried(step, trial)) };
+  if (Object.keys(trial).length === 0) return route;
+  const from = hardeningFrom(route);
+  return { ...route, steps: route.steps.map((step, i) => (i < from ? step : tried(step, trial))) };
 }
 
 export interface TrialView {

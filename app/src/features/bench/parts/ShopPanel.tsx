@@ -44,7 +44,7 @@ function seedOf(): number {
 
 /** The bath of a plan; a medium of the smith's own is played by a fast oil. */
 function bathFor(route: PieceState["route"]): Pick<ShopReset, "medium" | "bath_C"> {
-  const quench = route?.steps.find((step) => step.kind === "quench");
+  const quench = route?.steps.findLast((step) => step.kind === "quench");
   if (quench?.kind !== "quench") return { medium: "fast-oil", bath_C: OIL_C };
   return { medium: CATALOGUE.medium(quench.medium) ? quench.medium : "fast-oil", bath_C: quench.bath_C };
 }

@@ -1,7 +1,7 @@
 /** What if: hotter, colder, thicker, another bath. Every answer beside the plan's; kept only when asked. */
 
 import { useLog } from "../../../store/useStore.js";
-import { thickness_mm, type PieceState, type Prediction, type Route, type Track, type WhatIf } from "@tembrak/core";
+import { hardeningFrom, thickness_mm, type PieceState, type Prediction, type Route, type Track, type WhatIf } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { mediumName } from "../../../words/actWords.js";
 import { showDegrees, showHardness, showLength, type Units } from "../../../format/show.js";
@@ -76,12 +76,15 @@ export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, u
     );
   }
   const { trial } = view;
-  const temper = route.steps.find((step) => step.kind === "temper");
-  const heat = route.steps.find((step) => step.kind === "harden");
-  const quench = route.steps.find((step) => step.kind === "quench");
+  const from = hardeningFrom(route);
+  const steps = route.steps.slice(from);
+  const temper = steps.find((step) => step.kind === "temper");
+  const heat = steps.find((step) => step.kind === "harden");
+  const quench = steps.find((step) => step.kind === "quench");
   const thick_mm = thickness_mm(state.piece.section);
-  const isQuenched = state.acts.some((act) => act.kind === "quench" && state.doneAt_ms.has(act.id));
-  const isTempered = state.acts.some((act) => act.kind === "temper" && state.doneAt_ms.has(act.id));
+  const isDone = (kind: "quench" | "temper"): boolean =>
+    state.acts.some((act) => act.kind === kind && act.step >= from && state.doneAt_ms.has(act.id));
+  const [isQuenched, isTempered] = [isDone("quench"), isDone("temper")];
   const slides: readonly {
     track: Track;
     label: string;
