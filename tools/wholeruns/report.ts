@@ -1,6 +1,6 @@
 /** What whole runs came to, as a page. */
 
-import { cpus } from "node:os";
+import { cpus, loadavg } from "node:os";
 import type { Look, Played } from "./play.js";
 
 const share = (some: number, all: number): string => (all === 0 ? "none" : `${some} of ${all} (${Math.round((100 * some) / all)} %)`);
@@ -78,7 +78,7 @@ export function reportOf(all: readonly Played[], failed: readonly string[], brow
   return `# Whole runs
 
 Written by \`npm run wholeruns\` (tools/writeWholeRuns.ts): ${all.length} practice pieces, from cold to a measured verdict, played through the built app in headless
-Chromium ${browser.split(".")[0]!} on ${cpus().length} processors. The smith of a run sees what the screen says and what the simulated instruments read; the witness knows what is so. The
+Chromium ${browser.split(".")[0]!} on ${cpus().length} processors (load ${loadavg()[2]!.toFixed(1)} in its last quarter of an hour: simulated time goes on while a page waits). The smith of a run sees what the screen says and what the simulated instruments read; the witness knows what is so. The
 simulated shop is the core's own physics, so these runs try whether the screens follow what was done, not whether the physics is right.
 
 | what | wanted | measured |
