@@ -33,6 +33,26 @@ test("a slide, a bath and a kept plan", async ({ page }) => {
   await expect(page.getByRole("heading", { name: "Verdict, if you did this" })).toBeVisible();
 });
 
+test("baths side by side: with another thickness the slower one fails, and another is planned", async ({ page }) => {
+  await page.goto(`${DEMO}/piece/demo-4`);
+  await page.getByRole("button", { name: "Baths side by side" }).click();
+  const dialog = page.getByRole("dialog");
+  const baths = dialog.getByRole("listitem");
+  await expect(baths).toHaveCount(3);
+  await expect(baths.first()).toContainText(/Medium oil.*Edge \d\d HRC.*that it hardens; .*As planned\./);
+  await expect(baths.last()).toContainText(/Water.*harder on it/);
+  const spine = async (): Promise<number> => Number(/spine (\d+) HRC/.exec((await baths.first().textContent())!)?.[1] ?? 99);
+  const measured = await spine();
+  await dialog.getByRole("button", { name: "half as thick again" }).click();
+  await expect.poll(spine).toBeLessThan(measured);
+  // What is only asked is not planned.
+  await expect(dialog.getByRole("button", { name: /^Plan it so/ })).toHaveCount(0);
+  await dialog.getByRole("button", { name: "as measured" }).click();
+  await dialog.getByRole("button", { name: "Plan it so: Fast oil" }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByRole("group", { name: "Bath" }).getByRole("button", { pressed: true })).toContainText("Fast oil");
+});
+
 test("the cooling curve says the same seconds as the verdict", async ({ page }) => {
   await page.goto(`${DEMO}/piece/demo-1`);
   await expect(page.getByText(/\d\.\d s to spare at the spine\./)).toBeVisible();

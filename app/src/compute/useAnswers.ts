@@ -298,7 +298,7 @@ const SHOWN_MEDIA: readonly string[] = ["fast-oil", "medium-oil", "vegetable-oil
 const MOST_BATHS = 4;
 
 /** The liquids of the kit, that of the plan first among them; those that a shop may have, where nobody said. */
-function bathsOf(kit: Kit | null, route: Route): readonly string[] {
+export function bathsOf(kit: Kit | null, route: Route): readonly string[] {
   const planned = route.steps.findLast((step) => step.kind === "quench");
   const own = kit === null ? [] : kitOf(kit, "bath").map(({ medium }) => medium);
   if (own.length === 0) return SHOWN_MEDIA;

@@ -5,6 +5,7 @@ import { hardeningFrom, thickness_mm, type PieceState, type Prediction, type Rou
 import Button from "@mui/material/Button";
 import { mediumName } from "../../../words/actWords.js";
 import { showDegrees, showHardness, showLength, type Units } from "../../../format/show.js";
+import { BathsBeside } from "./BathsBeside.js";
 import { CurveSlide } from "../../../parts/CurveSlide.js";
 import { triedRoute, type TrialView } from "../useTrial.js";
 
@@ -162,6 +163,13 @@ export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, u
         );
       })}
       <BathKeys now={prediction ?? planned} whatIf={whatIf} planned={quench?.medium} view={view} thickWord={thickWord} />
+      <BathsBeside
+        piece={state.piece}
+        route={route}
+        thick_mm={thick_mm}
+        units={units}
+        onTake={isQuenched ? null : (medium) => void write(state.id, [{ kind: "route", route: triedRoute(route, { medium }) }])}
+      />
       <div className="trial-keys">
         {view.isTrying ? (
           <>
