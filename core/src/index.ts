@@ -127,7 +127,18 @@ export { heatOrder, type HeatPrompt } from "./plan/heatOrder.js";
 export { namedHeat, type HeatName, type NamedHeat } from "./plan/namedHeat.js";
 export { otherPractices, type OtherPractice, type Practice } from "./plan/otherPractice.js";
 export { orderProblem, type OrderProblem } from "./plan/order.js";
-export { drawsFor, hardensFor, USUAL_WAY, isBackDrawn, isBackToDraw, hardeningFrom, underOf, heatedOf, wayOf, type Under } from "./plan/way.js";
+export {
+  drawsFor,
+  hardensFor,
+  USUAL_WAY,
+  isBackDrawn,
+  isBackToDraw,
+  hardeningFrom,
+  underOf,
+  heatedOf,
+  wayOf,
+  type Under,
+} from "./plan/way.js";
 export { isLiquid, isWater, peakSpeed_W_m2K } from "./heat/bathKind.js";
 export { LIMITS } from "./schema/limits.js";
 export { BOOK_VERSION } from "./schema/version.js";
