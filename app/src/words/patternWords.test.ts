@@ -64,6 +64,9 @@ describe("ways through a bath, in words", () => {
     const blade = { section: { shape: "wedge", spine_mm: 5, edge_mm: 1, height_mm: 40 } } as Piece;
     const said = triedWords(tried, blade, METRIC);
     expect(said).toMatch(/edge 58 HRC \(56 to 60\), spine 24, line 21 mm up\. .* that it hardens; some risk of a crack\.$/);
+    expect(triedWords({ ...tried, pattern: "out-early", quench: { ...PLAIN, bath_s: 8 }, martensiteOut: 0.314 }, blade, METRIC)).toMatch(
+      /^Out after 8 s: .*, 31 % of it martensite as it comes out\. /,
+    );
     expect(triedWords({ ...tried, other: estimate(41) }, blade, METRIC)).toMatch(/first end 58 HRC .*second 41 HRC/);
   });
 });

@@ -144,7 +144,7 @@ function hrc({ mean_HRC, p05_HRC, p95_HRC }: PatternTried["working"]): string {
 
 /** What a way would make of a piece in the end. */
 export function triedWords(
-  { working, thickest, other, chanceHard, crack, line_mm, quench }: PatternTried,
+  { pattern, working, thickest, other, chanceHard, crack, line_mm, martensiteOut, quench }: PatternTried,
   piece: Piece,
   units: Units,
 ): string {
@@ -154,8 +154,10 @@ export function triedWords(
       ? `${work} ${hrc(working)}, ${thick} ${showHardness(thickest.mean_HRC)}`
       : `first end ${hrc(working)}, second ${hrc(other)}`;
   const line = line_mm === null ? "" : `, line ${showLength(line_mm, units)} up`;
+  // Taken out early, the rest of it gets hard in air: so much already is.
+  const out = pattern === "out-early" ? `, ${Math.round(100 * martensiteOut)} % of it martensite as it comes out` : "";
   const how = secondsPhrase(quench) ?? dipPhrase(quench, units);
-  return `${how === null ? "" : `${capital(how)}: `}${ends}${line}. ${capital(showChance(chanceHard))} that it hardens; ${CRACK_WORDS[crack]}.`;
+  return `${how === null ? "" : `${capital(how)}: `}${ends}${line}${out}. ${capital(showChance(chanceHard))} that it hardens; ${CRACK_WORDS[crack]}.`;
 }
 
 /** When the second of two ends has to be under. */
