@@ -86,13 +86,15 @@ interface ColumnProps {
 }
 
 function Column({ piece, route, medium, planned, units, onTake }: ColumnProps) {
-  const { data, isError, isPlaceholderData } = usePlanned(piece, triedRoute(route, { medium }));
+  const tried = triedRoute(route, { medium });
+  const { data, isError, isPlaceholderData } = usePlanned(piece, tried);
   const isPlanned = medium === planned.medium;
-  const bath = CATALOGUE.medium(medium);
+  // The planned one as warm as it is planned, the others as they usually are.
+  const quench = tried.steps.findLast((step) => step.kind === "quench");
   return (
     <li>
       <b>
-        {mediumName(medium)}, {showDegrees(bath?.usualBath_C ?? 20, units)}
+        {mediumName(medium)}, {showDegrees(quench?.bath_C ?? 20, units)}
       </b>
       {isError ? <p role="status">It could not be worked out.</p> : null}
       {data === undefined || isPlaceholderData ? (
