@@ -21,8 +21,8 @@ export default defineConfig({
   // time to pass, and go one after the other beside them.
   workers: 3,
   fullyParallel: true,
-  timeout: 60_000,
-  expect: { timeout: 15_000 },
+  timeout: 90_000,
+  expect: { timeout: 30_000 },
   projects: [
     // Those that wait for simulated time begin first, so that nobody waits for them at the end.
     { name: "practice", testMatch: PRACTICE, workers: 1 },
@@ -30,7 +30,7 @@ export default defineConfig({
   ],
   reporter: process.env["TEMBRAK_REPORT"] ? [["list"], ["json", { outputFile: process.env["TEMBRAK_REPORT"] }]] : [["list"]],
   use: {
-    actionTimeout: 15_000,
+    actionTimeout: 30_000,
     // Fetched and stored anew for each journey's own browser it costs a quarter of the time; those about it allow it.
     serviceWorkers: "block",
     viewport: { width: 1280, height: 800 },
