@@ -86,7 +86,7 @@ export interface ZonesNow {
 
 export interface HeatNow {
   readonly fire: FireTime;
-  /** When somebody first looked in this heat, ms; else since the act began. */
+  /** When somebody first looked in this heat, ms; null before. */
   readonly firstLook_ms: number | null;
   readonly magnet: MagnetState | null;
   /** Null when nothing counts: no check in this heat, or all too old. */
@@ -212,6 +212,11 @@ function zonesOf(course: WarmUp, fire: FireTime, seen: Seen | null, estimate: He
   };
 }
 
+/** Looking, touching or reading it: not going through the safety list, or putting it in. */
+function isLook({ reading }: LoggedCheck): boolean {
+  return reading.check === "too-hot" || reading.check === "even" || evidenceOf(reading, 0, null) !== null;
+}
+
 /**
  * @param act the heat; of a hold that which it holds (`heatBehind`)
  * @param now_ms by the clock the piece is worked by, milliseconds since 1970 UTC
@@ -233,7 +238,7 @@ export function heatNow(state: PieceState, act: Heat, now_ms: number, context: H
     (act.purpose === "harden" && estimate !== null && estimate.conflict === null && estimate.p05_C > act.target_C + OVERHEATED_C);
   return {
     fire,
-    firstLook_ms: own[0]?.at_ms ?? state.nextSince_ms,
+    firstLook_ms: own.find(isLook)?.at_ms ?? null,
     magnet,
     read,
     call: callOf({ read, fire, isTooHot, isSeenTooHot, magnet, target_C: act.target_C, now_ms }),

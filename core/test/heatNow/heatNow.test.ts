@@ -57,6 +57,15 @@ describe("what is called of a heat", () => {
     const { state, act } = atHeat();
     expect(heatNow(state, act, START_ms, context)).toMatchObject({ read: null, magnet: null, evenness: "not-looked", zones: null });
   });
+  it("the first look is a look: not the safety list, nor that it went in", () => {
+    const first = (...checks: readonly (readonly [number, Check])[]): number | null => {
+      const { state, act } = atHeat(...checks);
+      return heatNow(state, act, START_ms + 60_000, context).firstLook_ms;
+    };
+    expect(first()).toBeNull();
+    expect(first([0, { check: "safety" }], [1, fire("in")])).toBeNull();
+    expect(first([0, { check: "safety" }], [9, touch("sticks")], [20, look("cherry")])).toBe(START_ms + 9000);
+  });
   it("the magnet alone says a side, not a distance", () => {
     expect(callAt(5, [0, touch("sticks")])).toEqual({ call: "magnet", magnet: "sticks" });
     expect(callAt(5, [0, touch("free")])).toEqual({ call: "magnet", magnet: "free" });
