@@ -1,6 +1,8 @@
 /** What is done to a piece, not what was planned, is what every screen says of it. */
 
+import { CATALOGUE, planRoute, type Piece } from "../../core/src/index.js";
 import { DEMO, EMPTY } from "../ports.js";
+import { bookAt, bringIn } from "./books.js";
 import { expect, goToBench, outNow, passGate, test } from "./shop.js";
 
 test("out of the bath too soon: told at once at the bench and on the card, the file finds it, and it is hardened again", async ({
@@ -82,4 +84,46 @@ test("an edge quench from its plan to the lock: the edge alone goes under, the b
   await page.clock.fastForward("00:20:00");
   await expect(page.getByText("Locked: it is brittle. Correct it in the temper")).toBeVisible();
   await expect(page.getByText(/It did not harden much/)).toBeHidden();
+});
+
+/** A small simple part of file steel in water, bought normalised: what a falling heat is for. */
+const STRIKER: Piece = {
+  name: "Striker",
+  mark: "8",
+  kind: "striker",
+  steel: "w1",
+  start: "normalised",
+  section: { shape: "plate", thickness_mm: 6 },
+  length_mm: 80,
+  use: "striker",
+};
+
+test("a falling heat: when to look for the pull is said, and one that hung until it was dark is told soft before its file", async ({
+  page,
+}, info) => {
+  await page.clock.install();
+  const planned = planRoute(CATALOGUE, STRIKER, "falling");
+  const route = { ...planned, steps: planned.steps.filter(({ kind }) => kind !== "normalise") };
+  await bringIn(page, info.outputPath("striker.tembrak.json"), bookAt(STRIKER, "heat", 0, null, 12, route), STRIKER.name);
+  await page.getByRole("link", { name: /^Striker/ }).click();
+  await page.getByRole("link", { name: "Card" }).click();
+  const verdict = page.getByTestId("verdict");
+  await expect(verdict).toContainText("that it hardens");
+  const before = await verdict.textContent();
+  await page.getByRole("link", { name: "To the bench" }).click();
+  await passGate(page);
+  await outNow(page, /out into still air/);
+  await expect(page.getByText(/Look for the first pull \d+ to \d+ s after the fire, then into the bath/)).toBeVisible();
+  await page.clock.fastForward(150_000);
+  await expect(page.getByText(/should have pulled by now/)).toBeVisible();
+  await page.getByRole("button", { name: /It pulls: to the bath/ }).click();
+  await page.getByRole("button", { name: /It is in the bath/ }).click();
+  await page.clock.runFor(12_000);
+  await page.getByRole("button", { name: /It is out/ }).click();
+  const moved = page.getByText(/^1\d\d s in the air.*surface (\d\d|below 20) instead of \d\d.* HRC/);
+  await expect(moved).toBeVisible();
+  const said = await moved.textContent();
+  await page.getByRole("link", { name: "Card" }).click();
+  await expect(page.getByTestId("moved")).toHaveText(said!);
+  await expect(verdict).not.toHaveText(before!);
 });

@@ -96,8 +96,8 @@ export function useQuestion(state: PieceState): Question | null {
 
 function untested(question: Question | null): Question | null {
   if (question?.known.tests === undefined) return question;
-  const { shop } = question.known;
-  return { ...question, known: shop === undefined ? {} : { shop } };
+  const { shop, fall } = question.known;
+  return { ...question, known: { ...(shop === undefined ? {} : { shop }), ...(fall === undefined ? {} : { fall }) } };
 }
 
 /** What a piece that stands there is and will be, by all that is known of it: the one answer of every screen. */
@@ -133,7 +133,8 @@ export function useMoved(state: PieceState): string | null {
   const planned = usePlanned(done.data === undefined ? undefined : state.piece, state.route, "full", knownFrom_ms(state)).data;
   // The last answer is still shown while the new one is worked out: of another route it is.
   if (question === null || state.route === null || planned === undefined || done.data === undefined || done.isPlaceholderData) return null;
-  return movedWords({ planned, done: done.data, plan: state.route, route: question.route, steel: state.piece.steel }, units);
+  const { route, known } = question;
+  return movedWords({ planned, done: done.data, plan: state.route, route, fall: known.fall, steel: state.piece.steel }, units);
 }
 
 /** Ensembles of the hardenings asked about last: a slide that only tempers, and the picture, find them here. */
@@ -148,7 +149,7 @@ interface Asked {
 /** Names a hardening: the piece, its steps up to the last quench, and its shop. What comes after does not touch it. */
 function hardeningOf({ piece, route, known }: Asked): string {
   const last = route.steps.findLastIndex(({ kind }) => kind === "quench");
-  return JSON.stringify([piece, route.steps.slice(0, last + 1), known?.shop]);
+  return JSON.stringify([piece, route.steps.slice(0, last + 1), known?.shop, known?.fall]);
 }
 
 /** Members run in one go: short enough that no worker waits long for another at the end. */

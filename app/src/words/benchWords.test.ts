@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { bathWords, leftWords, waitWords, type BathFacts, type Waiting } from "./benchWords.js";
+import { bathWords, fallWords, leftWords, waitWords, type BathFacts, type Waiting } from "./benchWords.js";
 
 const METRIC = { temperature: "C", length: "mm" } as const;
 const INCHES = { temperature: "F", length: "in" } as const;
@@ -77,5 +77,17 @@ describe("a hold", () => {
     expect(leftWords(1, false, 815, METRIC)).toBe("left");
     expect(leftWords(0, false, 815, METRIC)).toBe("over. Go on now");
     expect(leftWords(-30, true, 815, INCHES)).toBe("left, and the clock waits: chamber back to 1499°?");
+  });
+});
+
+describe("a heat that falls", () => {
+  const hardening = {
+    chanceHard: { surface: 0.4, centre: 0.1, working: 0.4, thickest: 0.1 },
+    firstPull_s: { p05: 19.2, p50: 28, p95: 40.4 },
+  };
+  it("says when to look for the pull, then that it is overdue, and nothing of it where most never pull", () => {
+    expect(fallWords(hardening, 5)).toMatch(/^Look for the first pull 19 to 40 s after the fire, then into the bath: .* that it hardens/);
+    expect(fallWords(hardening, 41)).toMatch(/should have pulled by now.*back in the fire/);
+    expect(fallWords({ ...hardening, firstPull_s: null }, 41)).toMatch(/^Into the bath at the first pull: /);
   });
 });

@@ -1,7 +1,16 @@
 /** The one line under the number of an act that waits, quenches or holds: what to do now, or until when. */
 
 import { dialFor_C, type Act, type KitItem, type Prediction, type Under } from "@tembrak/core";
-import { showChance, showDegrees, showDifference, showDuration, showHardness, type Units, showTemperature } from "../format/show.js";
+import {
+  showChance,
+  showDegrees,
+  showDifference,
+  showDuration,
+  showHardness,
+  showSpan,
+  type Units,
+  showTemperature,
+} from "../format/show.js";
 import { runColour } from "./actWords.js";
 import { readyWords, vesselItem } from "./vesselWords.js";
 
@@ -64,9 +73,17 @@ export function waitWords(act: Waiting, { gone_s, steel, handWarm_s, oven }: Wai
   }
 }
 
-/** What the first pull is good for with this piece. */
-export function fallWords(chance: number): string {
-  return `Into the bath at the first pull: ${showChance(chance)} that it hardens. Each second later makes it less.`;
+/** When the first pull is to be looked for, and what it is good for with this piece. @param gone_s since it left the fire */
+export function fallWords(
+  { chanceHard, firstPull_s }: Pick<Prediction["hardening"], "chanceHard" | "firstPull_s">,
+  gone_s: number,
+): string {
+  const chance = `${showChance(chanceHard.working)} that it hardens. Each second later makes it less.`;
+  if (firstPull_s === null) return `Into the bath at the first pull: ${chance}`;
+  const { p05, p95 } = firstPull_s;
+  if (gone_s > p95)
+    return "It should have pulled by now, by the model. Touch it: if it pulls hard it has turned soft, and goes back in the fire.";
+  return `Look for the first pull ${showSpan(p05, p95)} after the fire, then into the bath: ${chance}`;
 }
 
 /** Nearer than this to what is wanted an oven is there: swing and thermometer are no better, K. */

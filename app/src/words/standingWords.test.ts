@@ -34,6 +34,20 @@ describe("what moved a piece from its plan", () => {
       /^2 s from fire to bath, out of it after 3 s: .*spine (\d\d|below 20) instead of \d\d HRC\.$/,
     );
   });
+  it("a heat that fell: how long it hung, and the way to the bath from its pull", () => {
+    const falling: Route = {
+      ...route,
+      steps: route.steps.map((step) => (step.kind === "harden" ? { ...step, fallTo_C: 675, why: "first-pull" } : step)),
+    };
+    const done: Route = { ...falling, steps: falling.steps.map((step) => (step.kind === "quench" ? { ...step, transfer_s: 2 } : step)) };
+    const fall = { free_s: 60, pulls_s: 300, ended_s: 300 };
+    const of = (known: object, way: Route) => predict(CATALOGUE, BILLHOOK, way, "quick", undefined, undefined, known);
+    const said = movedWords(
+      { planned: of({}, falling), done: of({ fall }, done), plan: falling, route: done, fall, steel: BILLHOOK.steel },
+      DEFAULT_SETTINGS,
+    );
+    expect(said).toMatch(/^300 s in the air, 2 s from the pull to bath: .*spine (\d\d|below 20) instead of \d\d/);
+  });
   it("the back under while it glows, or a second bath that never came, is told as what it was", () => {
     const back = quenched({ edgeDepth_mm: 20, then: { after_s: 45 } });
     expect(moved(back, quenched({ edgeDepth_mm: 20, then: { after_s: 3 } }))).toMatch(

@@ -1,6 +1,6 @@
 /** What really happened to a piece, where it moved what was planned: the facts of the log, and what became of them. */
 
-import type { Prediction, Route, Step } from "@tembrak/core";
+import type { FallSeen, Prediction, Route, Step } from "@tembrak/core";
 import { runColour } from "./actWords.js";
 import { showDuration, showHardness, showTemperature, type Units } from "../format/show.js";
 import { vesselNoun } from "./vesselWords.js";
@@ -46,14 +46,26 @@ function dipFacts({ then, turns, backFirst, edgeDepth_mm }: Of<"quench">, plan: 
   return isOff(turns.first_s, plan.turns.first_s) ? [`the second end under after ${tapped(turns.first_s)}`] : [];
 }
 
-function quenchFacts(done: Of<"quench">, plan: Of<"quench">, units: Units): string[] {
+/** @param falls it waited for the pull of a magnet */
+function quenchFacts(done: Of<"quench">, plan: Of<"quench">, falls: boolean, units: Units): string[] {
   return [
     Math.abs(done.bath_C - plan.bath_C) > NEAR_K ? `bath at ${showTemperature(done.bath_C, units)}` : "",
     done.agitation === "none" && plan.agitation !== "none" ? "bath not stirred" : "",
-    done.transfer_s === undefined ? "" : `${tapped(done.transfer_s)} from fire to bath`,
+    done.transfer_s === undefined ? "" : `${tapped(done.transfer_s)} from ${falls ? "the pull" : "fire"} to bath`,
     ...dipFacts(done, plan),
     done.bath_s === undefined || isAsPlanned(done.bath_s, plan.bath_s) ? "" : `out of it after ${tapped(done.bath_s)}`,
   ];
+}
+
+function isFalling({ steps }: Route): boolean {
+  return steps.findLast((step) => step.kind === "harden")?.fallTo_C !== undefined;
+}
+
+/** How long a heat fell, where nobody says what it was meant to be: when it pulls is the steel's own affair. */
+function fallFacts(fall: FallSeen | undefined): string {
+  if (fall === undefined) return "";
+  const { free_s, ended_s } = fall;
+  return ended_s === null ? `still free after ${tapped(free_s)}` : `${tapped(ended_s)} in the air`;
 }
 
 /** Seconds in the bath that were meant so. */
@@ -92,7 +104,7 @@ function factsOf(done: Route, plan: Route, heats: 1 | 2, steel: string, units: U
       const was = plan.steps[i];
       if (i < last || was === undefined) return [];
       if (step.kind === "harden" && was.kind === "harden") return heatFacts(step, was, units);
-      if (step.kind === "quench" && was.kind === "quench") return quenchFacts(step, was, units);
+      if (step.kind === "quench" && was.kind === "quench") return quenchFacts(step, was, isFalling(done), units);
       if (step.kind === "run" && was.kind === "run") return runFacts(step, was, steel);
       return step.kind === "temper" && was.kind === "temper" ? temperFacts(step, was, units) : [];
     })
@@ -105,12 +117,14 @@ export interface Moved {
   readonly done: Prediction;
   readonly plan: Route;
   readonly route: Route;
+  readonly fall?: FallSeen | undefined;
   readonly steel: string;
 }
 
 /** One sentence; null where what was done makes of the piece what was planned. */
-export function movedWords({ planned, done, plan, route, steel }: Moved, units: Units): string | null {
-  const facts = factsOf(route, plan, done.other?.secondBy_s === null ? 2 : 1, steel, units);
+export function movedWords({ planned, done, plan, route, fall, steel }: Moved, units: Units): string | null {
+  const logged = factsOf(route, plan, done.other?.secondBy_s === null ? 2 : 1, steel, units);
+  const facts = [fallFacts(fall), logged].filter((part) => part !== "").join(", ");
   if (facts === "") return null;
   const places: { place: string; now_HRC: number; then_HRC: number }[] = ([done.working, done.thickest] as const).map((now, i) => {
     const then = [planned.working, planned.thickest][i]!;

@@ -140,6 +140,7 @@ export function doneLines({ route, planned, facts }: Diagnosed, units: Units): D
   const last = <K extends Step["kind"]>(of: Route, kind: K) =>
     of.steps.findLast((step): step is Extract<Step, { kind: K }> => step.kind === kind);
   const [heat, wantedHeat] = [last(route, "harden"), last(planned, "harden")];
+  const falls = heat?.fallTo_C !== undefined;
   const [quench, wantedQuench] = [last(route, "quench"), last(planned, "quench")];
   const [temper, wantedTemper] = [last(route, "temper"), last(planned, "temper")];
   const lines: DoneLine[] = [];
@@ -154,7 +155,12 @@ export function doneLines({ route, planned, facts }: Diagnosed, units: Units): D
     add("hold", `held ${held}`, other(held, toHold));
   }
   if (quench !== undefined && wantedQuench !== undefined) {
-    if (quench.transfer_s !== undefined) add("transfer", `${quench.transfer_s.toFixed(1)} s to the bath`, "two seconds are usual");
+    if (quench.transfer_s !== undefined)
+      add(
+        "transfer",
+        `${quench.transfer_s.toFixed(1)} s ${falls ? "from the pull " : ""}to the bath`,
+        falls ? "at once is best" : "two seconds are usual",
+      );
     const medium = mediumName(quench.medium).toLowerCase();
     const [is, wanted] = [quench, wantedQuench].map(({ bath_C }) => showTemperature(bath_C, units)) as [string, string];
     add("bath", `${medium} at ${is}`, other(is, wanted));

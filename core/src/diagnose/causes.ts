@@ -4,7 +4,7 @@ import { isWater } from "../heat/bathKind.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import type { BreakLook, Piece, Route, Step } from "../schema/book.js";
-import type { Cause, Fact, Finding, Known, ShopKnown } from "../schema/job.js";
+import type { Cause, Fact, FallSeen, Finding, Known, ShopKnown } from "../schema/job.js";
 import { LIMITS } from "../schema/limits.js";
 import { knownOtherwise } from "../simulate/shopTies.js";
 
@@ -25,6 +25,8 @@ export interface Faulty {
   readonly piece: Piece;
   readonly route: Route;
   readonly shop: ShopKnown | undefined;
+  /** How its heat fell, where that was logged. */
+  readonly fall?: FallSeen | undefined;
   /** A skin that is softer than what is under it, as files feel it; a change that had not come to its end, as everything does: HRC. */
   readonly skin_HRC?: number;
   readonly early_HRC?: number;
@@ -154,14 +156,14 @@ export function suspectsOf(
   wasHot: boolean,
   skinChance: number,
 ): Suspected[] {
-  const { shop } = known;
+  const { shop, fall } = known;
   const heat = lastStep(planned, "harden") as Harden;
   const quench = lastStep(route, "quench") as Quench;
   const medium = catalogue.medium(quench.medium);
   const isOil = medium !== undefined && !isWater(medium) && medium.kind === "oil";
   const hasTemper = known.tests?.some(({ tempers }) => tempers > 0) === true;
   const is = (fact: Fact): boolean => facts.includes(fact);
-  const base = { piece, route, shop };
+  const base = { piece, route, shop, fall };
   const suspected = (
     cause: keyof typeof OFTEN,
     seen: boolean,

@@ -71,8 +71,12 @@ interface Simulated {
   readonly after: (tempers: number) => Bell[];
 }
 
-function simulated(catalogue: Catalogue, { piece, route, shop }: Pick<Faulty, "piece" | "route" | "shop">, desk: Desk): Simulated {
-  const plan = hardenPlanOf(catalogue, piece, route, shop === undefined ? {} : { shop });
+function simulated(
+  catalogue: Catalogue,
+  { piece, route, shop, fall }: Pick<Faulty, "piece" | "route" | "shop" | "fall">,
+  desk: Desk,
+): Simulated {
+  const plan = hardenPlanOf(catalogue, piece, route, { ...(shop === undefined ? {} : { shop }), ...(fall === undefined ? {} : { fall }) });
   const members = membersOf(plan, MEMBERS_EACH, { desk });
   const { bells, chanceHard } = gather(members);
   const place = piece.section.shape === "wedge" ? "edge" : "surface";
@@ -84,7 +88,8 @@ function simulated(catalogue: Catalogue, { piece, route, shop }: Pick<Faulty, "p
     grains: members.map(({ astmGrain }) => astmGrain),
     after: (count) => {
       const law = lawAbout(working, { ...tempers, cycles: tempers.cycles.slice(0, count) });
-      return working.map(({ mean, sd, drawn, shop: own }) => ({
+      return working.map(({ mean, sd, weight = 1, drawn, shop: own }) => ({
+        weight,
         mean: law.at(mean, drawn, own),
         sd: Math.hypot(law.perPoint * sd, law.oven_HRC, law.law_HRC),
       }));
@@ -99,14 +104,14 @@ function explains(of: Simulated, { tests, breaks }: Seen, { skin_HRC = 0, early_
     const felt: Likelihood | null = says === null ? null : (H) => says(H - (tempers === 0 && !wasCold ? early_HRC : 0));
     return felt === null ? null : of.after(tempers).map((bell) => learnedFrom(bell, felt).explains);
   });
-  const members = of.bells.map((_, i) => each.reduce((product, one) => product * (one?.[i] ?? 1), 1));
+  const members = of.bells.map(({ weight = 1 }, i) => each.reduce((product, one) => product * (one?.[i] ?? 1), weight));
   const broken = breaks.map((look) => of.grains.reduce((sum, grain) => sum + breakSays(look, grain), 0) / of.grains.length);
   return broken.reduce((product, one) => product * one, ANYTHING + members.reduce((a, b) => a + b, 0) / members.length);
 }
 
 function meanAfter(of: Simulated, tempers: number): number {
   const bells = of.after(tempers);
-  return bells.reduce((sum, { mean }) => sum + mean, 0) / bells.length;
+  return bells.reduce((sum, { mean, weight = 1 }) => sum + weight * mean, 0) / bells.length;
 }
 
 function temperOf({ steps }: Route, i: number, otherwise_C: number): number {
@@ -155,7 +160,7 @@ function madeOf(catalogue: Catalogue, asked: Asked, done: Simulated, tempers: nu
   const shares = new Map<Cause, number>();
   const is_HRC = meanAfter(done, tempers);
   const gain = (of: { readonly piece?: Piece; readonly route: Route }): number =>
-    Math.max(0, meanAfter(simulated(catalogue, { piece, shop: known.shop, ...of }, desk), tempers) - is_HRC);
+    Math.max(0, meanAfter(simulated(catalogue, { piece, shop: known.shop, fall: known.fall, ...of }, desk), tempers) - is_HRC);
   let all = 0;
   for (const { cause, route } of putRight(asked)) {
     const more = gain({ route });
@@ -210,7 +215,7 @@ export function diagnose(catalogue: Catalogue, question: DiagnoseQuestion, desk:
     tests.some(({ wasHot }) => wasHot),
     skinChance,
   );
-  const done = simulated(catalogue, { piece, route, shop: known.shop }, desk);
+  const done = simulated(catalogue, { piece, route, shop: known.shop, fall: known.fall }, desk);
   const weights = new Map<Cause, number>();
   const add = (cause: Cause, weight: number): void => void weights.set(cause, (weights.get(cause) ?? 0) + weight);
   for (const { cause, prior, pieces } of suspects) {

@@ -46,9 +46,20 @@ export const ShopKnownSchema = strict({
 });
 export type ShopKnown = Static<typeof ShopKnownSchema>;
 
-/** Beside plan and log: the shop, and the tests of this piece, each after so many of its tempers. */
+const fallen_s = between(0, 3600, "Since it left the fire, s");
+
+/** Of a falling heat, by the magnet: when it was last free, when it first pulled, and when nobody waited any longer. */
+export const FallSeenSchema = strict({
+  free_s: fallen_s,
+  pulls_s: Type.Union([fallen_s, Type.Null()]),
+  ended_s: Type.Union([fallen_s, Type.Null()]),
+});
+export type FallSeen = Static<typeof FallSeenSchema>;
+
+/** Beside plan and log: the shop, how its heat fell, and the tests of this piece, each after so many of its tempers. */
 export const KnownSchema = strict({
   shop: Type.Optional(ShopKnownSchema),
+  fall: Type.Optional(FallSeenSchema),
   tests: Type.Optional(Type.Array(strict({ tempers: Type.Integer({ minimum: 0, maximum: 40 }), test: TestSchema }), { maxItems: 60 })),
 });
 export type Known = Static<typeof KnownSchema>;
@@ -89,6 +100,8 @@ const MemberSchema = strict({
   isHard: strict({ surface: Type.Boolean(), centre: Type.Boolean(), edge: Type.Boolean(), spine: Type.Boolean() }),
   drawn: strict({ surface: drawnAtPlace, centre: drawnAtPlace, edge: drawnAtPlace, spine: drawnAtPlace }),
   astmGrain: Type.Number(),
+  pulls_s: Type.Union([Type.Number(), Type.Null()]),
+  explains: Type.Number(),
 });
 
 const EnsembleSchema = Type.Array(MemberSchema, { minItems: MEMBERS, maxItems: MEMBERS });

@@ -115,6 +115,7 @@ export const LogEntrySchema = tagged(
     temperature_C: between(20, 1300, "What the piece had, C"),
     sd_C: Type.Optional(between(0.5, 150, "How sure, one deviation, C")),
   }),
+  strict({ ...at, act: Type.Literal("magnet"), state: choice(["sticks", "weak", "free"] as const) }),
   strict({
     ...at,
     act: Type.Literal("bath-in"),

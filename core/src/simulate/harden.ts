@@ -27,6 +27,7 @@ import {
   type StraightenWindow,
 } from "./hardenReadings.js";
 import { BARE_DESK, type Desk } from "./desk.js";
+import { firstPullOf } from "./fallSeen.js";
 import { gather, MEMBERS, membersOf, valueAt, type HardnessValue, type Member, type Place, type RunOptions } from "./hardenSpread.js";
 
 export type { HardenPlan } from "./hardenCase.js";
@@ -43,6 +44,8 @@ export interface HardenResult {
   readonly martensite: { readonly surface: number; readonly centre: number };
   /** Chance that the place hardens, 0 ... 1; of a wedge also at its edge (where it works) and at its spine. */
   readonly chanceHard: { readonly surface: number; readonly centre: number; readonly working: number; readonly thickest: number };
+  /** Of a falling heat: when the first pull is to be looked for, s after the fire; null of any other, and where most never pull. */
+  readonly firstPull_s: { readonly p05: number; readonly p50: number; readonly p95: number } | null;
   readonly retainedAustenite: number;
   readonly austenite: Austenite;
   readonly martensiteStart_C: number;
@@ -103,7 +106,10 @@ export const AS_HARD_HRC = 1.5;
  */
 export function airLimit_s(plan: HardenPlan, desk: Desk = BARE_DESK): number {
   const working_HRC = (transfer_s: number): number => {
-    const { edge, surface } = harden({ ...plan, dips: [], transfer_s, bath_s: null }, { members: 0, resolution: "coarse", desk });
+    const { edge, surface } = harden(
+      { ...plan, falls: undefined, dips: [], transfer_s, bath_s: null },
+      { members: 0, resolution: "coarse", desk },
+    );
     return (edge ?? surface).mean_HRC;
   };
   const wanted_HRC = working_HRC(NEAR_s) - AS_HARD_HRC;
@@ -161,6 +167,7 @@ export function harden(
     spine: places.spine === null ? null : at("spine"),
     martensite: { surface: structure.martensite[surface]!, centre: structure.martensite[centre]! },
     chanceHard,
+    firstPull_s: others === null ? null : firstPullOf(others.pulls),
     retainedAustenite: austeniteLeft(structure, centre),
     austenite,
     martensiteStart_C: table.martensiteStart_C,

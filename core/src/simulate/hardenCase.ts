@@ -11,12 +11,13 @@ import { KINETICS, type Kinetics } from "../kinetics/kinetics.js";
 import { austeniteLeft, makeStructure, type PriorStructure, type Structure } from "../kinetics/structure.js";
 import { formMartensite, isMagnetic } from "../kinetics/transform.js";
 import type { ResolvedSteel } from "../plan/catalogue.js";
-import type { ShopKnown } from "../schema/job.js";
+import type { FallSeen, ShopKnown } from "../schema/job.js";
 import type { BodySection, Cladding, Coat, Immersion } from "../schema/parts.js";
 import { runCourse, type CourseResult, type Exchange, type Form } from "./course.js";
 import { bodyOf, inAir, inBath, STEP_K, thicker, gridOf, type AnyMedium, type Bath, type Places, type Resolution } from "./section.js";
 import { linear } from "../numerics/interpolate.js";
 import type { EndCooling } from "./endCooling.js";
+import { pulledAt_s } from "./fallSeen.js";
 
 /** A further dip, after so long in the air. */
 export interface Dip {
@@ -28,6 +29,15 @@ export interface Dip {
   readonly bath_s: number | null;
 }
 
+export interface Falls {
+  /** From the pull into the bath, s. */
+  readonly beside_s: number;
+  /** Nobody waits for a pull longer than this, s. */
+  readonly longest_s: number;
+  /** What the magnet said of it so far; null where nobody touched it. */
+  readonly seen: FallSeen | null;
+}
+
 export interface HardenPlan {
   readonly steel: ResolvedSteel;
   readonly prior: PriorStructure;
@@ -37,7 +47,7 @@ export interface HardenPlan {
   readonly hold_s: number;
   readonly transfer_s: number;
   /** Falling heat: it hangs in still air until it pulls a magnet again, whenever that is, and only then goes in; `transfer_s` says about when. */
-  readonly falls?: boolean;
+  readonly falls?: Falls | undefined;
   /** A quench medium, or a textbook boundary. */
   readonly medium: AnyMedium;
   readonly bath_C: number;
@@ -101,10 +111,21 @@ export function asKnown({ shop }: HardenPlan): Variation {
   };
 }
 
-/** Seconds to the bath for a piece that falls to its heat right over it. */
-export const BESIDE_s = 0.5;
-/** Nobody waits for a pull longer than so many times what it should take. */
-const LONGEST_FALL = 3;
+/** How long a falling heat hangs in the air, s: until it pulls, or by a watch. */
+interface Hangs {
+  readonly most_s: number;
+  readonly untilPulls: boolean;
+}
+
+/**
+ * A case falls by its own clock: where the magnet first pulled earlier or later than this case would have it, air was quicker or slower
+ * than ours by that, and what it hung after the pull it hangs in the same measure. @param pulls_s of this case, by our air
+ */
+function hangs({ longest_s, seen }: Falls, pulls_s: number | null): Hangs {
+  const usual: Hangs = { most_s: longest_s, untilPulls: true };
+  if (seen === null || seen.ended_s === null || pulls_s === null) return usual;
+  return { most_s: (seen.ended_s * pulls_s) / pulledAt_s(pulls_s, seen), untilPulls: false };
+}
 
 /** When the piece met its first bath and when it left the last, s after the fire. */
 export function bathTimes_s({ falls }: HardenPlan, { end_s }: CourseResult): { readonly in_s: number; readonly out_s: number } {
@@ -132,7 +153,7 @@ export function inOtherBath(
   return { ...plan, ...bath, ...(dips === undefined ? {} : { dips }) };
 }
 
-function stretchesOf(plan: HardenPlan, places: Places, v: Variation): Exchange[] {
+function stretchesOf(plan: HardenPlan, places: Places, v: Variation, fall: Hangs | null): Exchange[] {
   const { section, coat = null } = plan;
   const { grid } = places;
   const air = inAir(section, grid, coat);
@@ -144,12 +165,19 @@ function stretchesOf(plan: HardenPlan, places: Places, v: Variation): Exchange[]
     until_C: dip.bath_C + 5,
     longestStep_s: 1,
   });
-  const bathward: Exchange[] = plan.falls
-    ? [
-        { kind: "exchange", surroundings: air, duration_s: LONGEST_FALL * plan.transfer_s, longestStep_s: 0.5, untilPulls: places.surface },
-        { kind: "exchange", surroundings: air, duration_s: BESIDE_s * v.transferRatio, longestStep_s: 0.5 },
-      ]
-    : [{ kind: "exchange", surroundings: air, duration_s: plan.transfer_s * v.transferRatio, longestStep_s: 0.5 }];
+  const bathward: Exchange[] =
+    plan.falls && fall
+      ? [
+          {
+            kind: "exchange",
+            surroundings: air,
+            duration_s: fall.most_s,
+            longestStep_s: 0.5,
+            ...(fall.untilPulls ? { untilPulls: places.surface } : {}),
+          },
+          { kind: "exchange", surroundings: air, duration_s: plan.falls.beside_s * v.transferRatio, longestStep_s: 0.5 },
+        ]
+      : [{ kind: "exchange", surroundings: air, duration_s: plan.transfer_s * v.transferRatio, longestStep_s: 0.5 }];
   return [
     ...bathward,
     dipped(plan),
@@ -175,6 +203,8 @@ export interface Case {
   readonly austenite: Austenite;
   /** Depth of the soft skin the fire left, mm, if nothing protected the piece. */
   readonly decarb_mm: number;
+  /** Of a falling heat: when it first pulls a magnet, s after the fire; null where it does not as long as anybody waits, and of any other. */
+  readonly pulls_s: number | null;
 }
 
 export interface CaseOptions {
@@ -189,6 +219,8 @@ export interface CaseOptions {
   /** Steps half as long again as the grid asks for: for runs of which only many together, or one beside others, are read. */
   readonly isLongStrided?: boolean;
   readonly form?: Form;
+  /** No further than the first pull of a falling heat. */
+  readonly isToThePull?: boolean;
 }
 
 /**
@@ -204,10 +236,16 @@ function drawAgain(structure: Structure, { end }: HardenPlan): void {
   follow({ structure, temperature_C: (t) => linear(time_s, temperature_C, t), duration_s: time_s.at(-1)! });
 }
 
+/** When this case first pulls a magnet, by our air, where a watch and not the pull ended its fall. */
+function ownPull_s(plan: HardenPlan, options: CaseOptions): number | null {
+  const { falls } = plan;
+  if (falls === undefined || falls.seen === null || falls.seen.ended_s === null) return null;
+  return runCase({ ...plan, falls: { ...falls, seen: null } }, { ...options, isToThePull: true }).pulls_s ?? falls.longest_s;
+}
+
 /** Heats, quenches and cools to the room. */
-export function runCase(
-  plan: HardenPlan,
-  {
+export function runCase(plan: HardenPlan, options: CaseOptions = {}): Case {
+  const {
     variation: v = asKnown(plan),
     resolution = "full",
     watch,
@@ -216,8 +254,10 @@ export function runCase(
     untilSettled = false,
     isLongStrided = false,
     form = "kernel",
-  }: CaseOptions = {},
-): Case {
+    isToThePull = false,
+  } = options;
+  const own_s = ownPull_s(plan, options);
+  const fall = plan.falls === undefined ? null : hangs(plan.falls, own_s);
   const section = v.thicknessRatio === 1 ? plan.section : thicker(plan.section, v.thicknessRatio);
   const varied = { ...plan, section };
   const places = gridOf(section, resolution);
@@ -251,7 +291,7 @@ export function runCase(
   const result = runCourse({
     grid,
     start_C: heat_C,
-    stretches: stretchesOf(varied, places, v),
+    stretches: stretchesOf(varied, places, v, fall).slice(0, isToThePull ? 1 : undefined),
     body: bodyOf(structure, grid, plan.cladding ?? null),
     watch: watch?.(places) ?? [],
     stepAim_K: STEP_K[resolution],
@@ -260,9 +300,11 @@ export function runCase(
     form,
     ...(frames_s === undefined ? {} : { frames_s }),
   });
+  // Once it pulls some of it has turned: had it not, it was the watch that ended the fall.
+  const hung_s = fall?.untilPulls && result.end_s[0]! < fall.most_s ? result.end_s[0]! : null;
   formMartensite(structure, new Float64Array(grid.columns * grid.nodes).fill(ROOM_C));
   drawAgain(structure, plan);
-  return { places, result, structure, austenite, decarb_mm: decarbDepth_mm(decarb_m2) };
+  return { places, result, structure, austenite, decarb_mm: decarbDepth_mm(decarb_m2), pulls_s: own_s ?? hung_s };
 }
 
 /** A thinner question: a plate or round of the thickness of the body. */

@@ -12,6 +12,7 @@ import { summaryOf, type Bell } from "../numerics/mixture.js";
 import { normalDraws } from "../numerics/sampling.js";
 import type { Form } from "./course.js";
 import { BARE_DESK, type Desk } from "./desk.js";
+import { explainsFall, type Pull } from "./fallSeen.js";
 import { hardened, planKey, runCase, type HardenPlan, type Variation } from "./hardenCase.js";
 import type { Places } from "./section.js";
 import { DRAWN, tiedRows } from "./shopTies.js";
@@ -84,12 +85,18 @@ export interface Member {
   readonly drawn: Readonly<Record<Place, Drawn | null>>;
   /** ASTM number of the austenite it was quenched from, at its surface. */
   readonly astmGrain: number;
+  /** Of a falling heat: when it first pulls a magnet, s after the fire; null where it does not, and of any other. */
+  readonly pulls_s: number | null;
+  /** How well it explains what the magnet said as it fell; all the same where nobody touched it. */
+  readonly explains: number;
 }
 
 export interface Ensemble {
   readonly bells: Readonly<Record<Place, readonly SimulatedBell[]>>;
   readonly chanceHard: Readonly<Record<Place, number>>;
   readonly draws: readonly (readonly number[])[];
+  /** Of a falling heat: when each first pulls, and how much it counts. */
+  readonly pulls: readonly Pull[];
 }
 
 /** What of the shop a member was drawn with, each by itself. */
@@ -128,7 +135,7 @@ export function floorOf_HRC(structure: Structure, node: number): number {
 }
 
 function runMember(plan: HardenPlan, draw: readonly number[], options: Omit<RunOptions, "desk">): Member {
-  const { places, structure } = runCase(plan, {
+  const { places, structure, pulls_s } = runCase(plan, {
     variation: variationOf(draw, plan),
     resolution: "coarse",
     untilSettled: true,
@@ -147,6 +154,8 @@ function runMember(plan: HardenPlan, draw: readonly number[], options: Omit<RunO
     isHard: each((node) => hardened(structure, node) === 1, false),
     drawn: each<Drawn | null>((node) => drawnOf(structure, node), null),
     astmGrain: astmGrainNumber(structure.grain_um[places.surface]!),
+    pulls_s,
+    explains: plan.falls?.seen ? explainsFall(pulls_s, plan.falls.seen) : 1,
   };
 }
 
@@ -181,22 +190,28 @@ export function membersOf(plan: HardenPlan, members: number, options: RunOptions
   return desk.recall("members", `${members} ${planKey(plan)}`, () => runMembers(plan, members, 0, members, options));
 }
 
-/** All members put together. */
+/** All members put together, weighed by how well they explain how the heat fell. */
 export function gather(members: readonly Member[]): Ensemble {
   const draws = normalDraws(members.length, NAMES.length, SEED);
+  const all = members.reduce((sum, { explains }) => sum + explains, 0);
+  const weights = members.map(({ explains }) => (members.length * explains) / all);
   const of = (place: Place): SimulatedBell[] =>
     members.flatMap(({ hardness_HRC, floor_HRC, drawn }, i) => {
       const mean = hardness_HRC[place];
-      return mean === null ? [] : [{ mean, sd: floor_HRC[place] ?? FLOOR_HRC, drawn: drawn[place], shop: shopDraw(draws[i]!) }];
+      return mean === null
+        ? []
+        : [{ mean, sd: floor_HRC[place] ?? FLOOR_HRC, weight: weights[i]!, drawn: drawn[place], shop: shopDraw(draws[i]!) }];
     });
-  const chance = (place: Place): number => members.filter(({ isHard }) => isHard[place]).length / members.length;
+  const chance = (place: Place): number =>
+    members.reduce((sum, { isHard }, i) => sum + (isHard[place] ? weights[i]! : 0), 0) / members.length;
   const each = <T>(read: (place: Place) => T): Record<Place, T> => ({
     surface: read("surface"),
     centre: read("centre"),
     edge: read("edge"),
     spine: read("spine"),
   });
-  return { bells: each(of), chanceHard: each(chance), draws };
+  const pulls = members.map(({ pulls_s }, i) => ({ pulls_s, weight: weights[i]! }));
+  return { bells: each(of), chanceHard: each(chance), draws, pulls };
 }
 
 /** How far a bath may be off ours, one deviation: logarithm of a ratio. */
@@ -232,16 +247,19 @@ export function slopeOf(values: readonly number[], draws: readonly (readonly num
 
 /** Variance of the members, and the share of it that goes with the model's own unknowns (by correlation with the draws). */
 function splitVariance(
-  values: readonly number[],
+  bells: readonly Bell[],
   draws: readonly (readonly number[])[],
 ): { variance: number; modelShare: number; heatShare: number } {
-  const n = values.length;
+  const n = bells.length;
   if (n < 2) return { variance: 0, modelShare: 1, heatShare: 0 };
-  const mean = values.reduce((a, b) => a + b, 0) / n;
-  const variance = values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / n;
+  const total = bells.reduce((sum, { weight = 1 }) => sum + weight, 0);
+  const average = (of: (value: number, i: number) => number): number =>
+    bells.reduce((sum, { mean: value, weight = 1 }, i) => sum + weight * of(value, i), 0) / total;
+  const mean = average((value) => value);
+  const variance = average((value) => (value - mean) ** 2);
   let [model, input, heat] = [0, 0, 0];
   NAMES.forEach((name, k) => {
-    const covariance = values.reduce((sum, v, i) => sum + (v - mean) * draws[i]![k]!, 0) / n;
+    const covariance = average((value, i) => (value - mean) * draws[i]![k]!);
     if (MODEL.has(name)) model += covariance * covariance;
     else input += covariance * covariance;
     if (name === "heat_K") heat = covariance * covariance;
@@ -256,12 +274,7 @@ export function valueAt(structure: Structure, places: Places, place: Place, ense
   const members = ensemble?.bells[place] ?? [{ mean: nominal_HRC, sd: floorOf_HRC(structure, node), drawn: drawnOf(structure, node) }];
   const { mean, sd, p05, p50, p95 } = summaryOf(members);
   const { variance, modelShare, heatShare } =
-    ensemble === null
-      ? { variance: 0, modelShare: 1, heatShare: 0 }
-      : splitVariance(
-          members.map((bell) => bell.mean),
-          ensemble.draws,
-        );
+    ensemble === null ? { variance: 0, modelShare: 1, heatShare: 0 } : splitVariance(members, ensemble.draws);
   const input_HRC = Math.sqrt(variance * (1 - modelShare));
   return {
     mean_HRC: mean,

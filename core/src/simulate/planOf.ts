@@ -14,9 +14,9 @@ import type { Piece, Route, Step } from "../schema/book.js";
 import type { Medium } from "../schema/medium.js";
 import type { BodySection, Immersion, Section } from "../schema/parts.js";
 import { cladOf } from "../shape/cladding.js";
-import type { Known } from "../schema/job.js";
+import type { FallSeen, Known } from "../schema/job.js";
 import type { HardenPlan } from "./harden.js";
-import { BESIDE_s, type Dip } from "./hardenCase.js";
+import type { Dip } from "./hardenCase.js";
 import { tempersBehind, type RunFall } from "./runFall.js";
 import { HEAT_K } from "./hardenSpread.js";
 import { airCooling_s } from "./hardenReadings.js";
@@ -35,12 +35,29 @@ function stepOf<K extends Step["kind"]>(route: Route, kind: K): Extract<Step, { 
   return found;
 }
 
-function usualTransfer_s({ section }: Piece, { temperature_C, fallTo_C }: Extract<Step, { kind: "harden" }>): number {
-  return fallTo_C === undefined ? TRANSFER_s : BESIDE_s + airCooling_s(section, temperature_C, fallTo_C);
+/** Seconds to the bath for a piece that falls to its heat right over it. */
+const BESIDE_s = 0.5;
+/** Nobody waits for a pull longer than so many times what it should take. */
+const LONGEST_FALL = 3;
+
+/** Of a falling heat the seconds of the step begin at the first pull; of any other, at the fire. */
+function wayToBath(
+  { section }: Piece,
+  { temperature_C, fallTo_C }: Extract<Step, { kind: "harden" }>,
+  { transfer_s }: Quench,
+  fall: FallSeen | undefined,
+): Pick<HardenPlan, "transfer_s" | "falls"> {
+  if (fallTo_C === undefined) return { transfer_s: transfer_s ?? TRANSFER_s };
+  const beside_s = transfer_s ?? BESIDE_s;
+  const usual_s = airCooling_s(section, temperature_C, fallTo_C);
+  return {
+    transfer_s: beside_s + (fall?.ended_s ?? usual_s),
+    falls: { beside_s, longest_s: LONGEST_FALL * usual_s, seen: fall ?? null },
+  };
 }
 
 /** The hardening of a piece on a route, with nothing left open. */
-export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { shop }: Known = {}): HardenPlan {
+export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { shop, fall }: Known = {}): HardenPlan {
   const heat = stepOf(route, "harden");
   const quench = stepOf(route, "quench");
   const medium = mediumOf(catalogue, quench.medium);
@@ -52,8 +69,7 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, {
     section: bodyUnder(piece, quench),
     heat_C: heat.temperature_C,
     hold_s: heat.hold_min * 60,
-    transfer_s: quench.transfer_s ?? usualTransfer_s(piece, heat),
-    ...(quench.transfer_s === undefined && heat.fallTo_C !== undefined && heat.why === "first-pull" ? { falls: true } : {}),
+    ...wayToBath(piece, heat, quench, fall),
     medium,
     bath_C: quench.bath_C,
     agitation: quench.agitation,
@@ -118,7 +134,7 @@ export function otherEndOf(piece: Piece, route: Route): Route | null {
   const other: Quench = {
     ...quench,
     part: { end: quench.part.end === "working" ? "other" : "working", depth_mm },
-    transfer_s: (quench.transfer_s ?? usualTransfer_s(piece, heat)) + first_s,
+    transfer_s: (quench.transfer_s ?? (heat.fallTo_C === undefined ? TRANSFER_s : BESIDE_s)) + first_s,
     turns: { first_s: second_s, second_s: first_s, depth_mm: quench.part.depth_mm },
   };
   return { ...route, steps: route.steps.map((step, i) => (i === at ? other : step)) };

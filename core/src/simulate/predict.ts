@@ -157,7 +157,9 @@ export function predict(
   const band = plan.steel.file?.temper.embrittlement_C;
   const turned = otherEndOf(piece, route);
   const other = turned ?? firstEndOf(route);
-  const otherPlan = other === null ? null : hardenPlanOf(catalogue, piece, other, known);
+  // How the last heat fell says nothing of an end that had a heat of its own before it.
+  const knownThere: Known = turned !== null ? known : known.shop === undefined ? {} : { shop: known.shop };
+  const otherPlan = other === null ? null : hardenPlanOf(catalogue, piece, other, knownThere);
   return {
     hardening,
     transformations: transformations(plan.steel.composition_wtpct, plan.prior, {

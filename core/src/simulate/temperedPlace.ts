@@ -199,8 +199,9 @@ interface Suspect {
 
 /** The members, and last of all the piece that failed unseen; all as they were before any test. */
 function suspectsOf({ members }: Simulated): Suspect[] {
-  const failed = (LEAST_FAIL * members.length) / (1 - LEAST_FAIL);
-  const all: readonly SimulatedBell[] = [...members.map((bell) => ({ ...bell, weight: 1 })), { ...FAILED, weight: failed }];
+  const sum = members.reduce((total, { weight = 1 }) => total + weight, 0);
+  const failed = (LEAST_FAIL * sum) / (1 - LEAST_FAIL);
+  const all: readonly SimulatedBell[] = [...members, { ...FAILED, weight: failed }];
   return all.map(({ mean, sd, drawn = null, shop = [], weight = 1 }) => ({
     simulated_HRC: mean,
     drawn,

@@ -4,6 +4,7 @@ import type { PieceState } from "../book/state.js";
 import type { HeatContext } from "../heatNow/heatNow.js";
 import type { ColourName, Mishap, Route, Step } from "../schema/book.js";
 import { resolveSteel } from "../plan/catalogue.js";
+import type { Act } from "../plan/acts.js";
 import { LIMITS } from "../schema/limits.js";
 import { surfaceShift_K } from "../plan/colourRun.js";
 import { FIRST_COLOUR_C, watchedOf } from "../plan/runHeat.js";
@@ -81,14 +82,17 @@ function isNeverTurned({ backFirst }: Quench, { over_ms, out_ms }: BathTimes): b
   return backFirst !== undefined && out_ms !== null && over_ms.length === 0;
 }
 
+/** What the way to the bath begins at the end of. */
+const LEAVES: ReadonlySet<Act["kind"]> = new Set(["heat", "hold", "fall"]);
+
 function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
   const times = bathTimes(state, step);
   const { in_ms, out_ms } = times;
   const dips = dipsAsDone(quench, times);
   const at = state.acts.findIndex((act) => act.step === step && act.kind === "quench");
   const before = state.acts[at - 1];
-  // A fall is part of the heat: the way to the bath begins beside it.
-  const left_ms = before?.kind === "heat" || before?.kind === "hold" ? state.doneAt_ms.get(before.id) : undefined;
+  // A fall is part of the heat: the way to the bath begins at the pull.
+  const left_ms = before !== undefined && LEAVES.has(before.kind) ? state.doneAt_ms.get(before.id) : undefined;
   const transfer_s = seconds(left_ms, in_ms, LIMITS.quench.transfer_s);
   const went = mishapsOf(state, step);
   // What was taken out for the heat left in its body to draw it has that drawing planned as a step of its own.
@@ -184,6 +188,8 @@ export interface AsDone {
   readonly route: Route;
   /** Of the last hardening: what its heat was, where somebody looked. */
   readonly heat: HeatHad | null;
+  /** Of the last hardening: seconds on the way to the bath, where the log says something of them. */
+  readonly transfer_s: number | null;
 }
 
 /** Null for a piece nobody planned; the very route where the log says nothing else. */
@@ -210,5 +216,8 @@ export function asDone(state: PieceState, context: HeatContext): AsDone | null {
     }
   });
   const isSame = steps.every((step, i) => JSON.stringify(step) === JSON.stringify(route.steps[i]));
-  return { route: isSame ? route : { ...route, steps }, heat };
+  const last = steps.findLastIndex(({ kind }) => kind === "quench");
+  const [had, planned] = [steps[last], route.steps[last]];
+  const isTimed = had?.kind === "quench" && planned?.kind === "quench" && had.transfer_s !== planned.transfer_s;
+  return { route: isSame ? route : { ...route, steps }, heat, transfer_s: isTimed ? (had.transfer_s ?? null) : null };
 }

@@ -19,6 +19,15 @@ const IN_LIQUID_K = 10;
 const SAND_K = 10;
 /** A thermometer that was read while the piece was in: what is left in doubt of the oven, K (judgement). */
 export const READ_OVEN_K = 8;
+/** A tap tells the seconds to the bath to within this, s (judgement); what nobody timed is no better known than a plan, logarithm. */
+const TAP_s = 0.3;
+const UNTIMED_LN = 0.3;
+
+/** Seconds to the bath that were logged: the shop's habit is in them already. */
+export function timedWay(transfer_s: number): Pick<ShopKnown, "transferRatio"> {
+  return { transferRatio: { mean: 0, sd: Math.min(UNTIMED_LN, TAP_s / transfer_s) } };
+}
+
 /** So many readings of a second thermometer make a check. */
 const LEAST_READINGS = 3;
 

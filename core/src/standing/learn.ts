@@ -85,7 +85,8 @@ export function habitsOf(state: PieceState, context: HeatContext): Pick<Taught, 
   if (done === null || state.route === null) return { transfer: null, heat: null };
   const quench = done.route.steps.findLast((step) => step.kind === "quench");
   const wanted = state.route.steps.findLast((step) => step.kind === "harden");
-  const transfer_s = quench?.transfer_s;
+  // A heat that falls waits for its pull over the bath: that is no habit of walking.
+  const transfer_s = wanted?.fallTo_C === undefined ? quench?.transfer_s : undefined;
   return {
     transfer: transfer_s === undefined ? null : Math.log(transfer_s / USUAL_TRANSFER_s),
     heat:

@@ -2,12 +2,12 @@
 
 import type { Route, Step } from "../schema/book.js";
 import type { HistoryStep } from "../schema/history.js";
-import type { Known } from "../schema/job.js";
+import type { FallSeen, Known } from "../schema/job.js";
 import { LIMITS } from "../schema/limits.js";
 import type { Immersion } from "../schema/parts.js";
 import type { LogEntry } from "../schema/verbs.js";
 import type { Catalogue } from "../plan/catalogue.js";
-import { READ_OVEN_K } from "./known.js";
+import { READ_OVEN_K, timedWay } from "./known.js";
 import type { EndCooling } from "../simulate/endCooling.js";
 import type { AnyMedium } from "../simulate/section.js";
 
@@ -55,8 +55,10 @@ function quenchDone(
   step: Extract<Step, { kind: "quench" }>,
   { fireOut_s, bathIn_s, bathOut_s }: Omit<Run, "route" | "known">,
   into: Of<"bath-in"> | undefined,
+  pull_s: number | undefined,
 ): Step {
-  const transfer_s = fireOut_s === undefined || bathIn_s === undefined ? undefined : bathIn_s - fireOut_s;
+  const left_s = pull_s ?? fireOut_s;
+  const transfer_s = left_s === undefined || bathIn_s === undefined ? undefined : bathIn_s - left_s;
   const isBySeconds = step.leavesHeat !== true;
   return {
     ...step,
@@ -67,6 +69,35 @@ function quenchDone(
     ...(bathIn_s === undefined || bathOut_s === undefined || !isBySeconds
       ? {}
       : { bath_s: within(bathOut_s - bathIn_s, LIMITS.quench.bath_s) }),
+  };
+}
+
+/**
+ * How a heat fell by its log, and when nobody waited any longer: at the last pull before the bath, or where nobody says so as it went in.
+ * Null where it does not fall, or nothing is known of it.
+ */
+function fallOf(
+  { steps }: Route,
+  past: readonly LogEntry[],
+  { fireOut_s, bathIn_s }: Omit<Run, "route" | "known">,
+): { readonly seen: FallSeen; readonly end_s: number | undefined } | null {
+  const heat = steps.findLast((step) => step.kind === "harden");
+  if (heat?.kind !== "harden" || heat.fallTo_C === undefined || fireOut_s === undefined) return null;
+  const touches = past.filter((entry): entry is Of<"magnet"> => {
+    return entry.act === "magnet" && entry.at_s >= fireOut_s && entry.at_s <= (bathIn_s ?? Infinity);
+  });
+  const first = touches.find(({ state }) => state !== "free");
+  const last = touches.findLast(({ state }) => state !== "free");
+  const free = touches.findLast(({ state, at_s }) => state === "free" && at_s <= (first?.at_s ?? Infinity));
+  const end_s = bathIn_s === undefined ? undefined : (last?.at_s ?? bathIn_s);
+  if (touches.length === 0 && end_s === undefined) return null;
+  return {
+    seen: {
+      free_s: free === undefined ? 0 : free.at_s - fireOut_s,
+      pulls_s: first === undefined ? null : first.at_s - fireOut_s,
+      ended_s: end_s === undefined ? null : end_s - fireOut_s,
+    },
+    end_s,
   };
 }
 
@@ -96,10 +127,11 @@ export function runOf(route: Route, log: readonly LogEntry[], now_s: number): Ru
   };
   const lastHarden = route.steps.findLastIndex(({ kind }) => kind === "harden");
   const lastQuench = route.steps.findLastIndex(({ kind }) => kind === "quench");
+  const fall = fallOf(route, past, times);
   let temper = 0;
   const steps = route.steps.map((step, i): Step => {
     if (i === lastHarden && step.kind === "harden") return heatDone(step, times, heat);
-    if (i === lastQuench && step.kind === "quench") return quenchDone(step, times, into);
+    if (i === lastQuench && step.kind === "quench") return quenchDone(step, times, into, fall?.end_s);
     if (step.kind !== "temper" || i < lastQuench) return step;
     const had = tempers[temper++];
     if (had === undefined) return step;
@@ -120,14 +152,20 @@ export function runOf(route: Route, log: readonly LogEntry[], now_s: number): Ru
       ? [{ tempers: tempers.filter(({ out_s }) => out_s !== undefined && out_s <= entry.at_s).length, test: testOf(entry) }]
       : [],
   );
+  const quench = times.bathIn_s === undefined ? undefined : steps[lastQuench];
   const shop = {
     ...(heat === undefined ? {} : { heat_K: { mean: 0, sd: heat.sd_C ?? SAID_K } }),
+    ...(quench?.kind === "quench" && quench.transfer_s !== undefined ? timedWay(quench.transfer_s) : {}),
     ...(tempers.some(({ isRead }) => isRead) ? { oven_K: { mean: 0, sd: READ_OVEN_K } } : {}),
   };
   return {
     ...times,
     route: { ...route, steps: [...steps, ...more] },
-    known: { ...(Object.keys(shop).length === 0 ? {} : { shop }), ...(tests.length === 0 ? {} : { tests }) },
+    known: {
+      ...(Object.keys(shop).length === 0 ? {} : { shop }),
+      ...(fall === null ? {} : { fall: fall.seen }),
+      ...(tests.length === 0 ? {} : { tests }),
+    },
   };
 }
 
@@ -181,8 +219,10 @@ export function historyOf(catalogue: Catalogue, run: Run, now_s: number, again: 
       hold_min: heat_s === undefined ? heat.hold_min : (left_s - heat_s) / 60,
     },
   ];
+  // Of a heat that falls the step's own seconds begin at the pull.
+  const own_s = heat.fallTo_C === undefined ? quench.transfer_s : undefined;
   if (fireOut_s !== undefined || bathIn_s !== undefined)
-    history.push(...inAir(bathIn_s === undefined ? now_s - left_s : (quench.transfer_s ?? bathIn_s - left_s)));
+    history.push(...inAir(bathIn_s === undefined ? now_s - left_s : (own_s ?? bathIn_s - left_s)));
   if (bathIn_s === undefined) return history;
   const medium = catalogue.medium(quench.medium)!;
   const under_s = Math.min(now_s, bathOut_s ?? now_s) - bathIn_s;

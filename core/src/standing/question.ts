@@ -7,10 +7,11 @@ import type { PieceState } from "../book/state.js";
 import { wayOf } from "../plan/way.js";
 import type { HeatContext } from "../heatNow/heatNow.js";
 import type { Piece, Route } from "../schema/book.js";
-import type { Known, ShopKnown } from "../schema/job.js";
+import type { FallSeen, Known, ShopKnown } from "../schema/job.js";
 import { knownOtherwise } from "../simulate/shopTies.js";
 import { asDone, ovenRead_C } from "./asDone.js";
-import { READ_OVEN_K, shopOf, testsOf } from "./known.js";
+import { fallLogOf } from "./fallLog.js";
+import { READ_OVEN_K, shopOf, testsOf, timedWay } from "./known.js";
 import { shopLearned, type Factor } from "./learn.js";
 
 export interface Question {
@@ -37,8 +38,12 @@ function shopFor(
 }
 
 /** Only what is known, so that the same knowledge is the same question. */
-function knownFrom(shop: ShopKnown | undefined, tests: NonNullable<Known["tests"]> = []): Known {
-  return { ...(shop === undefined ? {} : { shop }), ...(tests.length === 0 ? {} : { tests }) };
+function knownFrom(shop: ShopKnown | undefined, fall?: FallSeen, tests: NonNullable<Known["tests"]> = []): Known {
+  return {
+    ...(shop === undefined ? {} : { shop }),
+    ...(fall === undefined ? {} : { fall }),
+    ...(tests.length === 0 ? {} : { tests }),
+  };
 }
 
 /** A plan before anything of it was done. */
@@ -54,16 +59,17 @@ export function plannedQuestion(
 export function standingQuestion(state: PieceState, context: StandingContext): Question | null {
   const done = asDone(state, context);
   if (done === null) return null;
-  const { route, heat } = done;
+  const { route, heat, transfer_s } = done;
   const planned = shopFor(state.piece, route, context);
   const last = route.steps.findLastIndex(({ kind }) => kind === "temper");
   const isRead = last >= 0 && ovenRead_C(state, last) !== undefined;
   const shop =
-    heat === null && !isRead
+    heat === null && transfer_s === null && !isRead
       ? planned
       : knownOtherwise(planned, {
           ...(heat === null ? {} : { heat_K: { mean: 0, sd: heat.sd_C } }),
+          ...(transfer_s === null ? {} : timedWay(transfer_s)),
           ...(isRead ? { oven_K: { mean: 0, sd: READ_OVEN_K } } : {}),
         });
-  return { piece: state.piece, route, known: knownFrom(shop, testsOf(state)) };
+  return { piece: state.piece, route, known: knownFrom(shop, fallLogOf(state), testsOf(state)) };
 }

@@ -124,7 +124,7 @@ describe("falling heat", () => {
   const striker: HardenPlan = {
     ...plan({ steel: "w1", prior: "pearlite", section: slab(6), heat_C: 780, furnace_s: 480, medium: "water", bath_C: 25 }),
     transfer_s: 30,
-    falls: true,
+    falls: { beside_s: 0.5, longest_s: 90, seen: null },
   };
   it("goes in when this bar pulls, sooner where it changes faster, and its skin hardens", () => {
     const inBath = (rateRatio: number) => {
@@ -136,7 +136,7 @@ describe("falling heat", () => {
     expect(usual.in_s).toBeLessThan(slow.in_s);
     // Waiting as long as is usual, a bar that changes twice as fast would be soft before it is wet.
     const waited = runCase(
-      { ...striker, falls: false, transfer_s: usual.in_s },
+      { ...striker, falls: undefined, transfer_s: usual.in_s },
       { variation: { ...AS_PLANNED, rateRatio: 2 }, resolution: "coarse" },
     );
     expect(fast.martensite).toBeGreaterThan(waited.structure.martensite[waited.places.surface]! + 0.01);

@@ -136,6 +136,17 @@ describe("a piece as it stands, as one question", () => {
     expect(Math.abs(seen.is_C - planned_C)).toBeLessThan(25);
     expect(seen.sd_K).toBeGreaterThan(5);
   });
+  it("seconds to the bath that were logged are not lengthened by the shop's habit once more, and a tap knows them better than a plan", () => {
+    const factors = [{ name: "transfer", mean: Math.log(2), sd: 0.1, scatter: 0.1, pieces: 6 }] as const;
+    const way = (checks: Told["checks"]) =>
+      standingQuestion(told({ done: QUENCH, checks: checks ?? [] }), { catalogue: CATALOGUE, kit: kit("beginner"), factors })!.known.shop!
+        .transferRatio!;
+    expect(way([]).mean).toBeCloseTo(Math.log(2), 9);
+    const timed = way([[QUENCH, 6, { check: "bath", state: "in" }]]);
+    expect(timed.mean).toBe(0);
+    expect(timed.sd).toBeLessThan(way([]).sd);
+    expect(way([[QUENCH, 1, { check: "mishap", what: "slow" }]]).mean).toBe(0);
+  });
   it("a kiln that was checked is surer than one that was not, and both than an eye at a forge", () => {
     const sd_K = (school: School, own: Kit): number => question(told({ school }), own).known.shop!.heat_K!.sd;
     const checked = kit("kiln").map((item) =>

@@ -98,13 +98,19 @@ function Since({ since_ms, brittle_ms, now_ms }: { since_ms: number | null; brit
 }
 
 /** What the first pull is good for, once it is worked out. */
-function FallChance({ prediction }: { prediction: Prediction | undefined }) {
-  return prediction === undefined ? null : <p className="from2">{fallWords(prediction.hardening.chanceHard.working)}</p>;
+function FallChance({ prediction, gone_s }: { prediction: Prediction | undefined; gone_s: number }) {
+  return prediction === undefined ? null : <p className="from2">{fallWords(prediction.hardening, gone_s)}</p>;
 }
 
 /** What goes with the act: what the first pull is good for, the oven's thermometer. */
-function Beside({ state, act, bench, prediction }: Omit<ActProps<Waiting["kind"]>, "now_ms"> & { prediction: Prediction | undefined }) {
-  if (act.kind === "fall") return <FallChance prediction={prediction} />;
+function Beside({
+  state,
+  act,
+  bench,
+  prediction,
+  gone_s,
+}: Omit<ActProps<Waiting["kind"]>, "now_ms"> & { prediction: Prediction | undefined; gone_s: number }) {
+  if (act.kind === "fall") return <FallChance prediction={prediction} gone_s={gone_s} />;
   return act.kind === "oven" ? <OvenRead state={state} act={{ ...act, kind: "oven" }} bench={bench} /> : null;
 }
 
@@ -147,7 +153,7 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>
           <p className="to-go">
             {waitWords(act, { gone_s, steel: state.piece.steel, handWarm_s: prediction?.hardening.handWarm_s, oven }, settings)}
           </p>
-          <Beside state={state} act={act} bench={bench} prediction={prediction} />
+          <Beside state={state} act={act} bench={bench} prediction={prediction} gone_s={gone_s} />
         </div>
       </div>
       <ByHand state={state} act={act} bench={bench} />
