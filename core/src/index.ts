@@ -241,7 +241,7 @@ export { estimateHeat, type HeatConflict, type HeatEstimate } from "./simulate/h
 export { glowInLight, heatOfNode_C, type HeatEvidence, type MagnetPoint } from "./simulate/heatBelief.js";
 export { eyeErrors_K, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.js";
 export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
-export { UNCALIBRATED } from "./simulate/hardenReadings.js";
+export { airCooling_s, airLeft_C, UNCALIBRATED } from "./simulate/hardenReadings.js";
 export { PATTERNS, PASTE, PLATES, patternOf, type Pattern, type PatternTried, type Quench } from "./simulate/patterns.js";
 export { betterForWish, missedWish, type BetterWish } from "./simulate/wish.js";
 export { hardensForZones, zoneReports, type ZoneReport } from "./simulate/zoneReport.js";

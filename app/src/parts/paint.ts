@@ -4,7 +4,9 @@ import { alloyShiftOf_K } from "../format/alloyShift.js";
 import { FATE_WORDS } from "../words/fateWords.js";
 import { liesIn } from "../words/vesselWords.js";
 import {
+  airLeft_C,
   ambientFromLux,
+  bathTimes,
   filmHex,
   filmNamed_nm,
   glowHex,
@@ -25,9 +27,6 @@ export interface Paint {
   readonly now_C: number | null;
   readonly isGlowing: boolean;
 }
-
-/** Time constant of a thin piece in still air, s: only for painting while it cools (judgement). */
-const AIR_HALF_s = 75;
 
 function plain(colour: string, words: string): Paint {
   return {
@@ -83,7 +82,7 @@ function inTemper(state: PieceState, now_ms: number): Paint {
   const { next, nextSince_ms } = state;
   const done = film(state);
   if (next?.kind !== "temper" || nextSince_ms === null) {
-    return done.nm > 0 ? plain(done.hex, done.name) : plain("var(--hard)", "hard");
+    return done.nm > 0 ? plain(done.hex, done.name) : plain("var(--hard)", "quenched");
   }
   const shift = alloyShiftOf_K(state.piece.steel);
   const minutes = Math.min((now_ms - nextSince_ms) / 60000, next.hold_s / 60);
@@ -91,8 +90,17 @@ function inTemper(state: PieceState, now_ms: number): Paint {
   return nm < 4 ? plain("var(--hard)", `in ${liesIn(next.in)}`) : plain(filmHex(nm), oxideName(nm));
 }
 
-function hardeningHeat_C({ route }: PieceState): number {
-  return route?.steps.findLast((step) => step.kind === "harden")?.temperature_C ?? 800;
+function secondsSince(from_ms: number | null | undefined, now_ms: number): number {
+  return from_ms === null || from_ms === undefined ? 0 : Math.max(0, (now_ms - from_ms) / 1000);
+}
+
+/** Out of the fire of its hardening and not in the bath yet, C: it falls in air. */
+function outOfFire_C({ piece, route, acts, doneAt_ms }: PieceState, step: number, now_ms: number): number {
+  const heat = route?.steps.slice(0, step + 1).findLastIndex(({ kind }) => kind === "harden") ?? -1;
+  const planned = route?.steps[heat];
+  const left = acts.findLast(({ kind, step: of }) => of === heat && (kind === "heat" || kind === "hold"));
+  const from_C = planned?.kind === "harden" ? planned.temperature_C : 800;
+  return airLeft_C(piece.section, from_C, secondsSince(left && doneAt_ms.get(left.id), now_ms));
 }
 
 /** How a piece looks; `heat_C` is what its heat is judged to be, null where nothing was read. */
@@ -112,27 +120,25 @@ export function paintOf(state: PieceState, lux: number, now_ms: number, heat_C: 
     case "slow-cool": {
       const step = state.route?.steps[next.step];
       const from_C = step?.kind === "anneal" ? step.temperature_C : 750;
-      const hours = nextSince_ms === null ? 0 : Math.max(0, (now_ms - nextSince_ms) / 3600000);
+      const hours = secondsSince(nextSince_ms, now_ms) / 3600;
       return glowing(Math.max(next.to_C, from_C - hours * next.rate_C_h), lux, "cooling slowly");
     }
     case "air-cool": {
       const step = state.route?.steps[next.step];
       const from_C = step?.kind === "normalise" ? step.temperature_C : 850;
-      const seconds = nextSince_ms === null ? 0 : Math.max(0, (now_ms - nextSince_ms) / 1000);
-      const now_C = 25 + (from_C - 25) * 2 ** (-seconds / AIR_HALF_s);
+      const now_C = airLeft_C(state.piece.section, from_C, secondsSince(nextSince_ms, now_ms));
       return glowing(now_C, lux, now_C > 520 ? "cooling" : "black");
     }
-    case "fall": {
-      const seconds = nextSince_ms === null ? 0 : Math.max(0, (now_ms - nextSince_ms) / 1000);
-      return glowing(Math.max(next.to_C, 25 + (hardeningHeat_C(state) - 25) * 2 ** (-seconds / AIR_HALF_s)), lux, "falling");
-    }
+    case "fall":
+      return glowing(outOfFire_C(state, next.step, now_ms), lux, "falling");
     case "quench":
-      return glowing(hardeningHeat_C(state), lux, "to the bath");
+      if (bathTimes(state, next.step).in_ms !== null) return plain("var(--black)", "in the bath");
+      return glowing(outOfFire_C(state, next.step, now_ms), lux, "to the bath");
     case "straighten":
     case "cool-down":
     case "first-file":
     case "brighten":
-      return plain("var(--hard)", "hard");
+      return plain("var(--hard)", "quenched");
     case "run":
     case "oven":
     case "temper":

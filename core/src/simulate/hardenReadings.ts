@@ -130,6 +130,11 @@ export function airCooling_s(section: BodySection, from_C: number, to_C = HAND_W
   return evenly(section, AIR, from_C, { C: to_C, s: 1e5 }).s;
 }
 
+/** How hot a piece still is after so long in still air, being even in itself, C. */
+export function airLeft_C(section: BodySection, from_C: number, time_s: number): number {
+  return evenly(section, AIR, from_C, { C: AIR.surroundings_C + 1, s: time_s }).C;
+}
+
 /** How warm a piece still is after so long in a bath, being even in itself, C: the heat it has not given yet. */
 export function leftAfter_C(section: BodySection, bath: Bath, from_C: number, time_s: number): number {
   return evenly(section, bathBoundary(bath), from_C, { C: bath.bath_C + 1, s: time_s }).C;
