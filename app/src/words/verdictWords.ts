@@ -90,6 +90,8 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
   const { noseMargin_s: margin, austenite } = hardening;
   const spare = Math.abs(margin) < 0.05 ? "a moment" : `${Math.abs(margin).toFixed(1)} s`;
   if (austenite.extent < 0.5) return "It does not harden: at this heat too little of it has changed. Hotter.";
+  if (chance < SURE && hardening.turnedInAir)
+    return "It had begun to turn soft in the air before it met the bath: no bath hardens that. Heat it again, and sooner into the bath.";
   const workingIsHard = working.asQuenched.mean_HRC > 50 || working.asQuenched.mean_HRC > 0.9 * thickest.asQuenched.mean_HRC + 6;
   if (section.shape === "wedge" && hardening.chanceHard.working < 0.5 && chance > hardening.chanceHard.working) {
     return "The edge is too cold when it meets the bath and turns soft; the thicker back would harden.";

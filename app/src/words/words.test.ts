@@ -95,6 +95,15 @@ describe("the verdict in sentences", () => {
     const { reasons } = verdict({ section: { shape: "plate", thickness_mm: 12 } }, inBath("slow-oil", 55));
     expect(reasons[0]).toMatch(/It fails in slow oil at 55 °C: too slow by \d+\.\d s|Hard at the surface, softer inside/);
   });
+  it("too long in the air is not put down to the bath", () => {
+    const late = (route: Route): Route => ({
+      ...route,
+      steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, transfer_s: 60 } : s)),
+    });
+    const plate = { section: { shape: "plate", thickness_mm: 3 } } as const;
+    expect(verdict(plate, late).reasons[0]).toMatch(/^It had begun to turn soft in the air before it met the bath.*Heat it again/);
+    expect(verdict(plate).reasons[0]).not.toMatch(/in the air/);
+  });
   it("nothing is promised that the chance beside it does not bear out", () => {
     const said = (section: Piece["section"], change?: (route: Route) => Route): string => verdict({ section }, change).reasons[0]!;
     const wedge = (spine_mm: number, edge_mm: number, height_mm = 30) => ({ shape: "wedge", spine_mm, edge_mm, height_mm }) as const;

@@ -51,6 +51,8 @@ export interface HardenResult {
   readonly martensiteStart_C: number;
   /** Seconds the slowest place could have spent longer at the nose before the first tenth turned soft; below 0, too late. */
   readonly noseMargin_s: number;
+  /** Its slowest place had lost its first tenth in the air, before it met the bath. */
+  readonly turnedInAir: boolean;
   readonly nose_C: number;
   readonly straighten: StraightenWindow | null;
   readonly handWarm_s: number;
@@ -148,7 +150,10 @@ export function harden(
     barVanadium_wtpct: plan.steel.composition_wtpct.V,
     ...(options.kinetics === undefined ? {} : { kinetics: options.kinetics }),
   });
-  const { margin_s, nose_C } = noseMargin({ time_s: result.curve.time_s, temperature_C: result.curve.temperature_C[2]! }, table);
+  const slowest = { time_s: result.curve.time_s, temperature_C: result.curve.temperature_C[2]! };
+  const { margin_s, nose_C } = noseMargin(slowest, table);
+  const inAir = slowest.time_s.findIndex((t) => t > transferEnd_s);
+  const toBath = { time_s: slowest.time_s.slice(0, inAir), temperature_C: slowest.temperature_C.slice(0, inAir) };
   const lastHot_C = result.temperature_C.reduce((a, b) => Math.max(a, b), -Infinity);
   const endOfRun_s = result.curve.time_s[result.curve.time_s.length - 1]!;
   const last = lastBath(plan);
@@ -172,6 +177,7 @@ export function harden(
     austenite,
     martensiteStart_C: table.martensiteStart_C,
     noseMargin_s: margin_s,
+    turnedInAir: inAir > 0 && noseMargin(toBath, table).margin_s < 0,
     nose_C,
     straighten: straightenWindow(result, transferEnd_s, isEdgeOnly ? [EDGE] : [BODY, EDGE]),
     handWarm_s:
