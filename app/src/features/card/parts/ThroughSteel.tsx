@@ -27,6 +27,9 @@ interface PlaceWords {
   readonly to: string;
 }
 
+/** Softer than this the scale says nothing, HRC. */
+const LEAST_DRAWN_HRC = 15;
+
 function Hardness({
   picture,
   prediction,
@@ -41,12 +44,12 @@ function Hardness({
   const rows = sectionRows(picture);
   const [first, last] = [rows[0]!, rows[rows.length - 1]!];
   const { low_HRC, high_HRC } = prediction.target;
-  const least = Math.min(30, ...rows.map(({ low_HRC: low }) => Math.floor(low / 5) * 5));
+  const least = Math.max(LEAST_DRAWN_HRC, Math.min(30, ...rows.map(({ low_HRC: low }) => Math.floor(low / 5) * 5)));
   const data: ProfileRow[] = rows.map((row) => ({
     x: row.x_mm,
     main: row.tempered_HRC,
     second: row.asQuenched_HRC,
-    band: [Math.max(15, row.low_HRC), Math.min(70, row.high_HRC)],
+    band: [Math.max(LEAST_DRAWN_HRC, row.low_HRC), Math.min(70, row.high_HRC)],
   }));
   const says = `Hardness from ${words.from} to ${words.to}: as quenched ${showHardness(first.asQuenched_HRC)} to ${showHardness(last.asQuenched_HRC)}, tempered ${showHardness(first.tempered_HRC)} to ${showHardness(last.tempered_HRC)} HRC`;
   return (
@@ -57,7 +60,7 @@ function Hardness({
         length_mm={rowsLength_mm(picture)}
         {...words}
         domain={[least, 70]}
-        ticks={[20, 30, 40, 50, 60, 70].filter((t) => t >= least)}
+        ticks={least < 30 ? [20, 40, 60] : [30, 40, 50, 60, 70]}
         wanted={[low_HRC, high_HRC]}
         says={says}
         units={units}
