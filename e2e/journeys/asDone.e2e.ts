@@ -116,6 +116,11 @@ test("a falling heat: when to look for the pull is said, and one that hung until
   await expect(page.getByText(/Look for the first pull \d+ to \d+ s after the fire, then into the bath/)).toBeVisible();
   await page.clock.fastForward(150_000);
   await expect(page.getByText(/should have pulled by now/)).toBeVisible();
+  // Found to pull hard, it is heated once more; the next fall counts from there.
+  await page.getByRole("button", { name: /pulls hard/ }).click();
+  await outNow(page, /out into still air/);
+  await expect(page.getByText(/Look for the first pull/)).toBeVisible();
+  await page.clock.fastForward(150_000);
   await page.getByRole("button", { name: /It pulls: to the bath/ }).click();
   await page.getByRole("button", { name: /It is in the bath/ }).click();
   await page.clock.runFor(12_000);

@@ -16,23 +16,14 @@ import { WarpPanel } from "./WarpPanel.js";
 import { OvenRead } from "./OvenRead.js";
 
 /** What ends it: the fact itself, or the files. */
-function Keys({ state, act, bench }: Omit<ActProps<Waiting["kind"]>, "now_ms">) {
+function Keys({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>) {
   const settings = useSettings();
   const words = actWords(act, state, settings);
   const test = `/piece/${state.id}/test/${act.id}`;
-  const touched = (pull: "free" | "weak"): Check => ({ check: "magnet", state: pull });
   return (
     <div className="bench-keys">
       {act.kind === "fall" ? (
-        <>
-          <MagnetKey value="free" isOn={false} isDisabled={bench.isStoring} onPress={() => bench.check(touched("free"))} />
-          <ActKey
-            label={words.done}
-            note="as the magnet first pulls"
-            bench={bench}
-            onPress={() => bench.done([{ kind: "check", act: act.id, reading: touched("weak") }])}
-          />
-        </>
+        <FallKeys state={state} act={act} bench={bench} now_ms={now_ms} label={words.done} />
       ) : act.kind === "first-file" ? (
         <>
           <button type="button" className="log-key wide-key" disabled={bench.isStoring} onClick={() => bench.done()}>
@@ -52,6 +43,35 @@ function Keys({ state, act, bench }: Omit<ActProps<Waiting["kind"]>, "now_ms">) 
         <PlainKey state={state} act={act} bench={bench} label={words.done} />
       )}
     </div>
+  );
+}
+
+/** While it falls: still free, just pulling, or found pulling hard: then it has turned, and is to be heated once more. */
+function FallKeys({ state, act, bench, now_ms, label }: ActProps<Waiting["kind"]> & { label: string }) {
+  const touched = (pull: "free" | "weak" | "sticks"): Check => ({ check: "magnet", state: pull });
+  const backInFire = (): void => {
+    const heats = new Set(state.acts.filter(({ step, kind }) => step === act.step && kind !== "fall").map(({ id }) => id));
+    const ended = state.events.filter((event) => event.kind === "act-done" && heats.has(event.act));
+    const events = [
+      { kind: "check", act: act.id, reading: touched("sticks") },
+      ...ended.map(({ id }) => ({ kind: "withdrawn", event: id }) as const),
+    ] as const;
+    bench.at(act.id, events, now_ms);
+  };
+  return (
+    <>
+      <MagnetKey value="free" isOn={false} isDisabled={bench.isStoring} onPress={() => bench.check(touched("free"))} />
+      <button type="button" className="log-key" disabled={bench.isStoring} onClick={backInFire}>
+        pulls hard
+        <small>back in the fire</small>
+      </button>
+      <ActKey
+        label={label}
+        note="as the magnet first pulls"
+        bench={bench}
+        onPress={() => bench.done([{ kind: "check", act: act.id, reading: touched("weak") }])}
+      />
+    </>
   );
 }
 
@@ -157,7 +177,7 @@ export function CoolAct({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>
         </div>
       </div>
       <ByHand state={state} act={act} bench={bench} />
-      <Keys state={state} act={act} bench={bench} />
+      <Keys state={state} act={act} bench={bench} now_ms={now_ms} />
     </>
   );
 }
