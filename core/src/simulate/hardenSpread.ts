@@ -195,12 +195,21 @@ export function gather(members: readonly Member[]): Ensemble {
   const draws = normalDraws(members.length, NAMES.length, SEED);
   const all = members.reduce((sum, { explains }) => sum + explains, 0);
   const weights = members.map(({ explains }) => (members.length * explains) / all);
+  const isWeighed = members.some(({ explains }) => explains !== 1);
   const of = (place: Place): SimulatedBell[] =>
     members.flatMap(({ hardness_HRC, floor_HRC, drawn }, i) => {
       const mean = hardness_HRC[place];
       return mean === null
         ? []
-        : [{ mean, sd: floor_HRC[place] ?? FLOOR_HRC, weight: weights[i]!, drawn: drawn[place], shop: shopDraw(draws[i]!) }];
+        : [
+            {
+              mean,
+              sd: floor_HRC[place] ?? FLOOR_HRC,
+              ...(isWeighed ? { weight: weights[i]! } : {}),
+              drawn: drawn[place],
+              shop: shopDraw(draws[i]!),
+            },
+          ];
     });
   const chance = (place: Place): number =>
     members.reduce((sum, { isHard }, i) => sum + (isHard[place] ? weights[i]! : 0), 0) / members.length;
