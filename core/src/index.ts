@@ -265,7 +265,7 @@ export { alloyShift_K, filmHex, filmNamed_nm, growFilm_nm, OXIDE_NAMES, oxideFil
 
 // What a test says
 export { disagreementOf, type Disagreement } from "./evidence/agree.js";
-export { tempersDone, testsOf } from "./standing/known.js";
+export { tempersDone, testsOf, testsThatCount } from "./standing/known.js";
 export { MILL_FILE_HRC, testFound, testVerdict } from "./evidence/storedTest.js";
 export { hardnessVerdict, type HardnessVerdict, type VerdictInput } from "./evidence/verdict.js";
 export { hardnessOfNode_HRC, type FileResult, type FileStroke, type Surface } from "./evidence/belief.js";

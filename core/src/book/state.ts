@@ -132,9 +132,7 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
   const nextSince_ms = at > 0 ? (doneAt_ms.get(acts[at - 1]!.id) ?? null) : null;
   const isDone = ({ id: act }: Act): boolean => doneAt_ms.has(act);
   const lastQuench = acts.map((act) => act.kind === "quench" && isDone(act)).lastIndexOf(true);
-  const isRelieved = acts
-    .slice(lastQuench + 1)
-    .some((act) => (act.kind === "temper" || act.kind === "run" || act.kind === "heat") && isDone(act));
+  const isRelieved = isDrawn(lastQuench < 0 ? undefined : acts[lastQuench], doneAt_ms);
   return {
     id,
     piece,
@@ -153,6 +151,16 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
     stage: stageNow(route, next, doneAt_ms.size > 0, finishedAt_ms !== null || fate !== null),
     events,
   };
+}
+
+/** What takes the brittleness out, by how its act is named: also one of a route that was planned anew since. */
+const DRAWS_IT = /-(temper|run|heat)$/;
+
+/** Whether any heat came after a quench. */
+function isDrawn(quench: Act | undefined, doneAt_ms: ReadonlyMap<string, number>): boolean {
+  if (quench === undefined) return false;
+  const out_ms = doneAt_ms.get(quench.id)!;
+  return [...doneAt_ms].some(([id, at_ms]) => at_ms > out_ms && DRAWS_IT.test(id));
 }
 
 /** Still to be worked on: not finished, and sound. */

@@ -1,6 +1,6 @@
 /** What is known of a shop beside plan and log, from its kit: how far its heats and its oven are off what was said of them. */
 
-import type { PieceState } from "../book/state.js";
+import type { LoggedTest, PieceState } from "../book/state.js";
 import { kitOf, ovenFor, ovensOf, type Controlled } from "../plan/kit.js";
 import type { Piece, Route, School } from "../schema/book.js";
 import type { Known, ShopKnown } from "../schema/job.js";
@@ -76,10 +76,23 @@ function sinceHardened({ acts, doneAt_ms }: PieceState) {
   };
 }
 
-/** The tests of a piece since it was last hardened, each with the tempers it had had by then. */
+/** Whether it is planned to be hardened once more: what was found of it says nothing of what it will be then. */
+function isToBeHardened({ acts, doneAt_ms }: PieceState): boolean {
+  const last = acts.findLast(({ kind }) => kind === "quench");
+  return last !== undefined && !doneAt_ms.has(last.id);
+}
+
+/** The tests that say something of the piece as it is to be: since it was last hardened, oldest first; none where that is still to come. */
+export function testsThatCount(state: PieceState): readonly LoggedTest[] {
+  if (isToBeHardened(state)) return [];
+  const { from_ms } = sinceHardened(state);
+  return state.tests.filter(({ at_ms }) => at_ms >= from_ms);
+}
+
+/** The same, each with the tempers it had had by then. */
 export function testsOf(state: PieceState): NonNullable<Known["tests"]> {
-  const { from_ms, tempersBy } = sinceHardened(state);
-  return state.tests.filter(({ at_ms }) => at_ms >= from_ms).map(({ at_ms, test }) => ({ test, tempers: tempersBy(at_ms) }));
+  const { tempersBy } = sinceHardened(state);
+  return testsThatCount(state).map(({ at_ms, test }) => ({ test, tempers: tempersBy(at_ms) }));
 }
 
 /** How many tempers a piece has had since it was last hardened. */

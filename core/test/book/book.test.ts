@@ -4,8 +4,9 @@ import { CATALOGUE } from "../../src/catalogue.js";
 import { checkBook, readBook, writeBook } from "../../src/book/exchange.js";
 import { brittleSince, heatsDone, piecesOf, pieceState } from "../../src/book/state.js";
 import { actsOfRoute } from "../../src/plan/acts.js";
+import { hardenAgain } from "../../src/plan/nextTemper.js";
 import { planRoute } from "../../src/plan/route.js";
-import type { BookEvent, Piece } from "../../src/schema/book.js";
+import type { BookEvent, Piece, Step } from "../../src/schema/book.js";
 
 const sickle: Piece = {
   name: "Reed sickle",
@@ -66,6 +67,16 @@ describe("a piece is the sum of its events", () => {
     expect(brittleSince(heating, (oven + 10) * MINUTE)).toBe(out * MINUTE);
     expect(brittleSince(heating, (oven + 16) * MINUTE)).toBeNull();
     expect(pieceState("p", log(oven + 1))!.brittleSince_ms).toBeNull();
+  });
+  it("tempered and then planned to be hardened once more it is not brittle again", () => {
+    const done = log(acts.length);
+    const steps = hardenAgain<Step>(route.steps, null);
+    const replanned: BookEvent = { kind: "route", id: "r2", piece: "p", at_ms: 90 * MINUTE, route: { ...route, steps } };
+    const again = pieceState("p", [...done, replanned])!;
+    expect(again.next?.kind).toBe("heat");
+    expect(brittleSince(again, 200 * MINUTE)).toBeNull();
+    // Untempered it is, as long as it is not in the fire.
+    expect(brittleSince(pieceState("p", [...log(index("quench") + 1), replanned])!, 200 * MINUTE)).not.toBeNull();
   });
   it("hangs on the rail of its next act, and counts its heats", () => {
     expect(pieceState("p", log(0))!.stage).toBe("prepare");

@@ -4,10 +4,12 @@ import { CATALOGUE } from "../../src/catalogue.js";
 import { testVerdict } from "../../src/evidence/storedTest.js";
 import { actsOfRoute } from "../../src/plan/acts.js";
 import { PRESETS } from "../../src/plan/kit.js";
+import { hardenAgain } from "../../src/plan/nextTemper.js";
 import { planRoute } from "../../src/plan/route.js";
-import type { BookEvent, Check, HardnessTest, School } from "../../src/schema/book.js";
+import type { BookEvent, Check, HardnessTest, School, Step } from "../../src/schema/book.js";
 import type { Kit } from "../../src/schema/kit.js";
 import { predict } from "../../src/simulate/predict.js";
+import { gradeOf } from "../../src/standing/grade.js";
 import { standingQuestion } from "../../src/standing/question.js";
 import { BILLHOOK } from "../pieces.js";
 
@@ -176,6 +178,17 @@ describe("tests of a piece", () => {
     return predict(CATALOGUE, piece, route, "quick", undefined, undefined, known);
   };
   const untested = expected({ done: PROVE });
+  it("say nothing of a hardening that is still to come", () => {
+    const soft = told({ done: PROVE, tests: [[PROVE, tester(40, 41)]] });
+    const steps = hardenAgain<Step>(soft.route!.steps, null);
+    const again = pieceState("p", [
+      ...soft.events,
+      { id: "r", piece: "p", at_ms: 2 * T0_ms, kind: "route", route: { ...soft.route!, steps } },
+    ])!;
+    expect(question(soft).known.tests).toHaveLength(1);
+    expect(question(again).known.tests).toBeUndefined();
+    expect(gradeOf(again)).toBe("model");
+  });
   it("the number of the test page is the number of every other screen, to nine digits", () => {
     const test = tester(52, 53, 52.5);
     const page = testVerdict(test, BILLHOOK.section, untested.working.tempered.against).summary;
