@@ -39,6 +39,7 @@ import {
 import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { useKit, useSettings } from "../store/useStore.js";
+import { measuredSummary } from "../words/measuredWords.js";
 import { unknownOf } from "../words/unknownWords.js";
 import { movedWords } from "../words/standingWords.js";
 import { ask, isKnown, poolSize } from "./client.js";
@@ -117,11 +118,11 @@ export function useStandingSoon(state: PieceState): Prediction | undefined {
   return isOld && soon.data !== undefined && !soon.isPlaceholderData ? soon.data : full.data;
 }
 
-/** The same before any of its tests: what the model expected of what was done. Asked once it is known how the piece stands. */
-export function useExpected(state: PieceState): UseQueryResult<Prediction> {
+/** The same before any of its tests: what the model expected of what was done. Asked once it is known how the piece stands, and where it is wanted. */
+export function useExpected(state: PieceState, isWanted = true): UseQueryResult<Prediction> {
   const question = useQuestion(state);
   const isThere = usePrediction(question).data !== undefined;
-  return usePrediction(useMemo(() => (isThere ? untested(question) : null), [isThere, question]));
+  return usePrediction(useMemo(() => (isThere && isWanted ? untested(question) : null), [isThere, isWanted, question]));
 }
 
 /** In one sentence what moved a piece from its plan; null where nothing did, or it is not worked out yet. */
@@ -134,7 +135,8 @@ export function useMoved(state: PieceState): string | null {
   // The last answer is still shown while the new one is worked out: of another route it is.
   if (question === null || state.route === null || planned === undefined || done.data === undefined || done.isPlaceholderData) return null;
   const { route, known } = question;
-  return movedWords({ planned, done: done.data, plan: state.route, route, fall: known.fall, steel: state.piece.steel }, units);
+  const isMeasured = measuredSummary(state) !== null;
+  return movedWords({ planned, done: done.data, plan: state.route, route, fall: known.fall, steel: state.piece.steel, isMeasured }, units);
 }
 
 /** Ensembles of the hardenings asked about last: a slide that only tempers, and the picture, find them here. */

@@ -1,8 +1,17 @@
 import { describe, expect, it } from "@jest/globals";
-import { actsOfRoute, CATALOGUE, pieceState, planRoute, testVerdict, type BookEvent, type HardnessTest } from "@tembrak/core";
+import {
+  actsOfRoute,
+  CATALOGUE,
+  pieceState,
+  planRoute,
+  testVerdict,
+  type BookEvent,
+  type Estimate,
+  type HardnessTest,
+} from "@tembrak/core";
 import { HAY_KNIFE, standingAt, START_ms } from "../testing.js";
 import { nextActWords } from "./actWords.js";
-import { measured } from "./measuredWords.js";
+import { expectedWords, measured } from "./measuredWords.js";
 
 const route = planRoute(CATALOGUE, HAY_KNIFE, "forge");
 const done = standingAt(HAY_KNIFE, route, { done: actsOfRoute(route).length - 1 });
@@ -26,6 +35,31 @@ describe("what was measured of a piece", () => {
     const last = test([57, 57.5, 57]);
     const { mean_HRC } = testVerdict(last, HAY_KNIFE.section).summary;
     expect(after(made(1, "prove", test([50, 50, 51])), made(2, "prove", last))).toContain(`${mean_HRC.toFixed(1)} HRC, `);
+  });
+});
+
+describe("what the model says beside it, in the record", () => {
+  const about = (mean_HRC: number) => ({ mean_HRC, p05_HRC: mean_HRC - 2, p95_HRC: mean_HRC + 2 }) as Estimate;
+  const said = (...events: readonly BookEvent[]): string =>
+    expectedWords(pieceState("p", [...done.events, ...events])!, about(54.3), about(54.6));
+  it("in work it is the number of every other screen, its tests counted; finished it is no longer to be", () => {
+    expect(said()).toMatch(/^By the model it will be 54\.3 HRC, 52 to 56\. Without a test/);
+    expect(said(made(1, "5.first-file", test([65])))).toMatch(/tried of it before its temper it will be 54\.3 HRC/);
+    expect(said({ id: "f", piece: "p", at_ms: START_ms + 9e7, kind: "finished" })).toMatch(/^By the model it is 54\.3 HRC/);
+  });
+  it("measured it is what was expected then, as it was stored", () => {
+    expect(said(made(1, "prove", test([57])))).toBe("The model expected 54.6 HRC, 53 to 57.");
+    expect(said(made(1, "prove", { ...test([57]), predicted: { mean_HRC: 54.1, sd_HRC: 2.3 } }))).toBe(
+      "The model expected 54.1 HRC, give or take 2.3.",
+    );
+  });
+  it("nothing of it is said any more once it is to be hardened again", () => {
+    const steps = [...route.steps];
+    const at = steps.findLastIndex(({ kind }) => kind === "harden");
+    steps.splice(at + 2, 0, steps[at]!, steps[at + 1]!);
+    const again: BookEvent = { id: "r", piece: "p", at_ms: START_ms + 9e7, kind: "route", route: { ...route, steps } };
+    expect(after(made(1, "prove", test([40])))).not.toBeNull();
+    expect(after(made(1, "prove", test([40])), again)).toBeNull();
   });
 });
 

@@ -1,12 +1,30 @@
 /** What a piece's tests say in one phrase. */
 
-import { testFound, type HardnessVerdict, type PieceState } from "@tembrak/core";
+import { testFound, testsThatCount, type Estimate, type HardnessVerdict, type PieceState } from "@tembrak/core";
 import { showHardness, showRange } from "../format/show.js";
 
-/** What the last test after the temper came to; null when there is none. */
-export function measuredSummary({ tests, piece }: PieceState): HardnessVerdict["summary"] | null {
-  const last = tests.filter(({ act }) => act === "prove").at(-1);
-  return last === undefined ? null : testFound(last.test, piece.section);
+/** What the last test after the temper came to; null when there is none, or it is to be hardened once more. */
+export function measuredSummary(state: PieceState): HardnessVerdict["summary"] | null {
+  const last = testsThatCount(state).findLast(({ act }) => act === "prove");
+  return last === undefined ? null : testFound(last.test, state.piece.section);
+}
+
+/**
+ * What the model has to say of it beside what was measured. In work it is what every screen says, its tests counted; measured, it is what
+ * was expected before, as it was stored then. @param is by all that is known, @param was before any test
+ */
+export function expectedWords(state: PieceState, is: Estimate | undefined, was: Estimate | undefined): string {
+  const range = ({ mean_HRC, p05_HRC, p95_HRC }: Estimate): string => `${showHardness(mean_HRC, 1)} HRC, ${showRange(p05_HRC, p95_HRC)}`;
+  const counts = testsThatCount(state);
+  if (!counts.some(({ act }) => act === "prove")) {
+    const end = state.fate !== null ? "would be" : state.finishedAt_ms === null ? "will be" : "is";
+    const by = counts.length > 0 ? "By the model and what was tried of it before its temper" : "By the model";
+    const told = is === undefined ? "" : `${by} it ${end} ${range(is)}. `;
+    return counts.length > 0 ? told.trim() : `${told}Without a test this record says what was done, not what it is.`;
+  }
+  const then = counts.findLast(({ act }) => act === "prove")?.test.predicted;
+  if (then !== undefined) return `The model expected ${showHardness(then.mean_HRC, 1)} HRC, give or take ${then.sd_HRC.toFixed(1)}.`;
+  return was === undefined ? "" : `The model expected ${range(was)}.`;
 }
 
 /** `56.4 HRC, 54 to 59`, of the last test after the temper; null when there is none. */

@@ -82,55 +82,94 @@ function backWords({ clay, backFirst }: Extract<Route["steps"][number], { kind: 
   return clay === undefined ? "the back stays tough" : "under its clay the back stays tough";
 }
 
-function hardeningSentence(route: Route, { hardening, working, thickest }: Prediction, section: Section, units: Units): string {
+/** How far the last hardening of a piece has come: nothing of it is to come that has been. */
+export type DoneSoFar = "nothing" | "quenched" | "tempered";
+
+const TO_COME = {
+  tooCold: "It does not harden: at this heat too little of it has changed. Hotter.",
+  edgeTooCold: "The edge is too cold when it meets the bath and turns soft; the thicker back would harden.",
+  right: "Hardens right through",
+  should: "Should harden right through",
+  edge: "The edge hardens",
+  edgeMay: "The edge may harden",
+  hardens: "that it hardens",
+  does: "that it does",
+  fails: "It fails",
+  otherwise: " Thinner, or a faster bath.",
+  inAir: "It will have begun to turn soft in the air before it meets the bath: no bath hardens that. Sooner into the bath.",
+  notAsPlanned: "It will not harden as planned.",
+  mayFail: "May fail",
+} as const;
+type Tense = { readonly [key in keyof typeof TO_COME]: string };
+const HAS_BEEN: Tense = {
+  tooCold: "It did not harden: at this heat too little of it had changed.",
+  edgeTooCold: "The edge was too cold when it met the bath and turned soft; the thicker back hardened.",
+  right: "Hardened right through",
+  should: "Should have hardened right through",
+  edge: "The edge hardened",
+  edgeMay: "The edge may have hardened",
+  hardens: "that it hardened",
+  does: "that it did",
+  fails: "It failed",
+  otherwise: "",
+  inAir: "It had begun to turn soft in the air before it met the bath: no bath hardens that. Heat it again, and sooner into the bath.",
+  notAsPlanned: "It did not harden as planned.",
+  mayFail: "May have failed",
+};
+
+function tenseOf(done: DoneSoFar): Tense {
+  return done === "nothing" ? TO_COME : HAS_BEEN;
+}
+
+function hardeningSentence(route: Route, { hardening, working, thickest }: Prediction, section: Section, say: Tense, units: Units): string {
   // Hardened again, what came of it is by the last bath.
   const quench = route.steps.findLast((step) => step.kind === "quench");
   const bath = quench ? `${mediumName(quench.medium).toLowerCase()} at ${showTemperature(quench.bath_C, units)}` : "the bath";
   const { thickest: chance } = hardening.chanceHard;
   const { noseMargin_s: margin, austenite } = hardening;
   const spare = Math.abs(margin) < 0.05 ? "a moment" : `${Math.abs(margin).toFixed(1)} s`;
-  if (austenite.extent < 0.5) return "It does not harden: at this heat too little of it has changed. Hotter.";
-  if (chance < SURE && hardening.turnedInAir)
-    return "It had begun to turn soft in the air before it met the bath: no bath hardens that. Heat it again, and sooner into the bath.";
+  if (austenite.extent < 0.5) return say.tooCold;
+  if (chance < SURE && hardening.turnedInAir) return say.inAir;
   const workingIsHard = working.asQuenched.mean_HRC > 50 || working.asQuenched.mean_HRC > 0.9 * thickest.asQuenched.mean_HRC + 6;
   if (section.shape === "wedge" && hardening.chanceHard.working < 0.5 && chance > hardening.chanceHard.working) {
-    return "The edge is too cold when it meets the bath and turns soft; the thicker back would harden.";
+    return say.edgeTooCold;
   }
   const line = hardening.quenchLine;
   if (quench !== undefined && (quench.edgeDepth_mm !== undefined || quench.clay !== undefined) && line !== null && workingIsHard) {
     const wide = line.width_mm === null ? "" : `, going soft over ${showLength(line.width_mm, units)}`;
     const back = backWords(quench, chance);
-    const sure = hardening.chanceHard.working < SURE ? `, ${showChance(hardening.chanceHard.working)} that it hardens` : "";
+    const sure = hardening.chanceHard.working < SURE ? `, ${showChance(hardening.chanceHard.working)} ${say.hardens}` : "";
     return `Edge in ${bath}${sure}: hard up to ${showLength(line.height_mm, units)} above it${wide}; ${back}.`;
   }
-  if (chance >= SURE && margin > 0) return `Hardens right through in ${bath}, ${spare} to spare at the ${thickest.place}.`;
+  if (chance >= SURE && margin > 0) return `${say.right} in ${bath}, ${spare} to spare at the ${thickest.place}.`;
   if (chance > 0.6 && chance < SURE) {
     const left = margin > 0 ? `${spare} to spare` : "nothing to spare";
-    return `Should harden right through in ${bath}, ${showChance(chance)} and ${left} at the ${thickest.place}.`;
+    return `${say.should} in ${bath}, ${showChance(chance)} and ${left} at the ${thickest.place}.`;
   }
-  if (chance > 0.6) return `Should harden right through in ${bath}, with nothing to spare at the ${thickest.place}.`;
+  if (chance > 0.6) return `${say.should} in ${bath}, with nothing to spare at the ${thickest.place}.`;
   if (section.shape === "wedge" && workingIsHard) {
     const edge = hardening.chanceHard.working;
-    const spine = chance < 0.1 ? "too thick, and stays tough" : `on the brink, ${showChance(chance)} that it does`;
+    const spine = chance < 0.1 ? "too thick, and stays tough" : `on the brink, ${showChance(chance)} ${say.does}`;
     // No more is promised than the headline above it says.
-    if (edge < SURE) return `The edge may harden in ${bath}, ${showChance(edge)}; the spine is ${spine}.`;
-    return `The edge hardens in ${bath}; the spine is ${spine}.`;
+    if (edge < SURE) return `${say.edgeMay} in ${bath}, ${showChance(edge)}; the spine is ${spine}.`;
+    return `${say.edge} in ${bath}; the spine is ${spine}.`;
   }
   if (hardening.surface.mean_HRC > 50) {
     return `Hard at the surface, softer inside: too slow by ${spare} at the ${thickest.place} in ${bath}.`;
   }
-  return `It fails in ${bath}: too slow by ${spare}. Thinner, or a faster bath.`;
+  return `${say.fails} in ${bath}: too slow by ${spare}.${say.otherwise}`;
 }
 
-export function headline({ working, hardening, other }: Prediction): string {
+export function headline({ working, hardening, other }: Prediction, done: DoneSoFar = "nothing"): string {
+  const say = tenseOf(done);
   const { tempered, place } = working;
   const chance = hardening.chanceHard.working;
   if (tempered.sd_HRC > 4.5 && chance < SURE) {
-    return chance <= 0.01 ? "It will not harden as planned." : `May fail: ${showChance(chance)} that it hardens.`;
+    return chance <= 0.01 ? say.notAsPlanned : `${say.mayFail}: ${showChance(chance)} ${say.hardens}.`;
   }
   const end = other === null ? "Surface" : capital(endName(other.end === "working" ? "other" : "working"));
   const word = place === "edge" ? "Edge" : end;
-  return `${word} will be ${showHardness(tempered.mean_HRC)} HRC, ${showRange(tempered.p05_HRC, tempered.p95_HRC)}.`;
+  return `${word} ${done === "tempered" ? "is" : "will be"} ${showHardness(tempered.mean_HRC)} HRC, ${showRange(tempered.p05_HRC, tempered.p95_HRC)}.`;
 }
 
 const LOOKS = { flour: "fine as flour", sand: "like fine sand", sugar: "coarse as sugar" } as const;
@@ -139,9 +178,10 @@ const LOOKS = { flour: "fine as flour", sand: "like fine sand", sugar: "coarse a
 export interface Found {
   readonly hardness_HRC: number | null;
   readonly look: BreakLook | null;
+  readonly done: DoneSoFar;
 }
 
-const NOTHING_FOUND: Found = { hardness_HRC: null, look: null };
+const NOTHING_FOUND: Found = { hardness_HRC: null, look: null, done: "nothing" };
 
 function grainSentence({ hardening }: Prediction, look: BreakLook | null): string {
   const grain = hardening.austenite.astmGrain;
@@ -179,11 +219,18 @@ function crackReason({ reasons: [reason] }: CrackRisk, units: Units): string {
   }
 }
 
-function crackSentence({ hardening }: Prediction, units: Units): string {
+/** What is left to be done about a crack. */
+const AGAINST_A_CRACK = {
+  nothing: "Out when hand-warm, and straight into the temper.",
+  quenched: "Straight into the temper.",
+  tempered: "Look it over for one.",
+} as const;
+
+function crackSentence({ hardening }: Prediction, done: DoneSoFar, units: Units): string {
   const { crackRisk } = hardening;
   if (hardening.austenite.extent < 0.5 || crackRisk.level === "low") return "";
   const why = crackReason(crackRisk, units);
-  return `${RISKS[crackRisk.level]}${why === "" ? "" : `: ${why}`}. Out when hand-warm, and straight into the temper.`;
+  return `${RISKS[crackRisk.level]}${why === "" ? "" : `: ${why}`}. ${AGAINST_A_CRACK[done]}`;
 }
 
 /** Of what was measured, where something was; else of what is expected, with the chance. */
@@ -271,16 +318,17 @@ export function verdictWords(
   zones: readonly ZoneReport[] = [],
   found: Found = NOTHING_FOUND,
 ): VerdictWords {
+  const isToCome = found.done === "nothing";
   return {
-    headline: headline(prediction),
+    headline: headline(prediction, found.done),
     reasons: [
-      `${hardeningSentence(route, prediction, section, units)} ${saferWays(prediction.safer, units)}`.trim(),
-      carbonSentence(prediction, units),
+      `${hardeningSentence(route, prediction, section, tenseOf(found.done), units)} ${isToCome ? saferWays(prediction.safer, units) : ""}`.trim(),
+      isToCome ? carbonSentence(prediction, units) : "",
       temperSentence(route, prediction, units),
       otherEndSentence(prediction),
       targetSentence(prediction, found.hardness_HRC),
       ...zoneSentences(zones, section),
-      crackSentence(prediction, units),
+      crackSentence(prediction, found.done, units),
       `${grainSentence(prediction, found.look)} ${skinSentence(prediction, units)}`.trim(),
       ...noticeSentences(prediction.notices, units),
     ].filter((sentence) => sentence !== ""),

@@ -15,7 +15,7 @@ import {
 import { actWords, mediumName } from "./actWords.js";
 import { steelFacts, stepSource } from "./sources.js";
 import { WHY_CARDS, whyOf } from "./whyCards.js";
-import { verdictWords } from "./verdictWords.js";
+import { verdictWords, type DoneSoFar } from "./verdictWords.js";
 
 const METRIC = { temperature: "C", length: "mm" } as const;
 const INCHES = { temperature: "F", length: "in" } as const;
@@ -101,7 +101,7 @@ describe("the verdict in sentences", () => {
       steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, transfer_s: 60 } : s)),
     });
     const plate = { section: { shape: "plate", thickness_mm: 3 } } as const;
-    expect(verdict(plate, late).reasons[0]).toMatch(/^It had begun to turn soft in the air before it met the bath.*Heat it again/);
+    expect(verdict(plate, late).reasons[0]).toMatch(/^It will have begun to turn soft in the air before it meets the bath/);
     expect(verdict(plate).reasons[0]).not.toMatch(/in the air/);
   });
   it("nothing is promised that the chance beside it does not bear out", () => {
@@ -129,12 +129,36 @@ describe("the verdict in sentences", () => {
       return verdictWords(predict(CATALOGUE, knife, route, "quick"), route, knife.section, METRIC, [], {
         hardness_HRC: found_HRC,
         look: null,
+        done: "tempered",
       }).reasons.join(" ");
     };
     expect(said(59.6)).toMatch(/General knife wants 58 to 61: it is there\./);
     expect(said(64)).toMatch(/this is harder, and may chip/);
     expect(said(50)).toMatch(/this is softer, and tougher/);
     expect(said(59.6)).not.toMatch(/lands there/);
+  });
+  it("what has been done is not told as if it were to come: no thinner bar, no other bath, no heat that is past", () => {
+    const route = planRoute(CATALOGUE, { ...knife, section: { shape: "plate", thickness_mm: 12 } }, "forge");
+    const piece: Piece = { ...knife, section: { shape: "plate", thickness_mm: 12 } };
+    const slow = inBath("slow-oil", 55)(route);
+    const said = (done: DoneSoFar): string => {
+      const { headline, reasons } = verdictWords(predict(CATALOGUE, piece, slow), slow, piece.section, METRIC, [], {
+        hardness_HRC: null,
+        look: null,
+        done,
+      });
+      return [headline, ...reasons].join(" ");
+    };
+    expect(said("nothing")).toMatch(/hardens|will not harden/);
+    for (const done of ["quenched", "tempered"] as const) {
+      expect(said(done)).not.toMatch(/that it hardens|will not harden|To be safe|Thinner, or|It fails|Out when hand-warm/);
+      expect(said(done)).toMatch(/hardened|did not harden|failed|softer inside/);
+    }
+    const easy = planRoute(CATALOGUE, knife, "forge");
+    const line = (done: DoneSoFar): string =>
+      verdictWords(predict(CATALOGUE, knife, easy), easy, knife.section, METRIC, [], { hardness_HRC: null, look: null, done }).headline;
+    expect([line("nothing"), line("quenched")].every((text) => text.includes("will be"))).toBe(true);
+    expect(line("tempered")).toMatch(/ is \d\d HRC, \d\d to \d\d\.$/);
   });
   it("falling heat on a thin edge: the edge is what fails, and it says so", () => {
     const thin: Partial<Piece> = { section: { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 30 } };

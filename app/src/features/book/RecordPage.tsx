@@ -23,12 +23,12 @@ import { Tested } from "./Tested.js";
 import { usePaint } from "../../parts/usePaint.js";
 import { progressOf } from "../../parts/progress.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
-import { useExpected, useStepTimes } from "../../compute/useAnswers.js";
+import { useExpected, useStanding, useStepTimes } from "../../compute/useAnswers.js";
 import type { NewEvent } from "../../store/db.js";
 import { useLog, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { readingWords } from "../../words/readingWords.js";
 import { LoggerDialog } from "./LoggerDialog.js";
-import { measured } from "../../words/measuredWords.js";
+import { expectedWords, measured } from "../../words/measuredWords.js";
 import "./book.css";
 import { steelWords } from "../../words/steelWords.js";
 
@@ -237,10 +237,10 @@ function Record({ state }: { state: PieceState }) {
   const settings = useSettings();
   const now_ms = useNow(30000);
   const { piece, route } = state;
-  const prediction = useExpected(state);
-  const tempered = prediction.data?.working.tempered;
-  const times_s = useStepTimes(piece, route);
+  const prediction = useStanding(state);
   const found = measured(state);
+  const before = useExpected(state, found !== null);
+  const times_s = useStepTimes(piece, route);
   const [wrong, setWrong] = useState<Line | null>(null);
   const lines = useMemo(() => linesOf(state, settings), [state, settings]);
   return (
@@ -282,12 +282,7 @@ function Record({ state }: { state: PieceState }) {
               ? `Measured ${found}: ${gradeWords(gradeOf(state), found !== null)}.`
               : `Not measured: ${gradeWords(gradeOf(state), found !== null)}.`}
           </p>
-          <p>
-            {tempered
-              ? `The model expected ${showHardness(tempered.mean_HRC, 1)} HRC, ${showRange(tempered.p05_HRC, tempered.p95_HRC)}.`
-              : ""}{" "}
-            {found ? "" : "Without a test this record says what was done, not what it is."}
-          </p>
+          <p>{expectedWords(state, prediction.data?.working.tempered, before.data?.working.tempered)}</p>
           <p data-testid="weight">{weightWords(piece, prediction.data?.grindOff_mm, settings)}</p>
         </div>
       </div>

@@ -26,7 +26,7 @@ import { showNotches, type Units } from "../../format/show.js";
 import { gradeWords as knownBy } from "../../words/workWords.js";
 import { disagreeWords } from "../../words/testWords.js";
 import { measured, measuredSummary } from "../../words/measuredWords.js";
-import { headline, verdictWords } from "../../words/verdictWords.js";
+import { headline, verdictWords, type DoneSoFar } from "../../words/verdictWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { UnknownPiece } from "../../parts/UnknownPiece.js";
 import { unknownOf } from "../../words/unknownWords.js";
@@ -98,12 +98,20 @@ function gradeWords(state: PieceState): string {
   return `${words[0]!.toUpperCase()}${words.slice(1)}.`;
 }
 
+/** How far the last hardening of its route has come. */
+function doneSoFar({ acts, doneAt_ms, next }: PieceState): DoneSoFar {
+  const quench = acts.findLast(({ kind }) => kind === "quench");
+  if (quench === undefined || !doneAt_ms.has(quench.id)) return "nothing";
+  return next === undefined || next.kind === "prove" ? "tempered" : "quenched";
+}
+
 /** The verdict of what is shown; of a piece that was measured, against what was found. */
 function cardWords(prediction: Prediction, { question: { route, piece } }: TrialView, measuredAs: PieceState | null, units: Units) {
   const hardness_HRC = measuredAs === null ? null : (measuredSummary(measuredAs)?.mean_HRC ?? null);
   return verdictWords(prediction, route, piece.section, units, zoneReports(piece, prediction, wayOf(route).hardens), {
     hardness_HRC,
     look: measuredAs === null ? null : grainSeen(measuredAs),
+    done: measuredAs === null ? "nothing" : doneSoFar(measuredAs),
   });
 }
 

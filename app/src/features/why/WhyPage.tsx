@@ -137,7 +137,9 @@ function Why({ state }: { state: PieceState }) {
           </h1>
           <p>
             {why === null
-              ? "Nothing was tested of it yet: a file says more than any guess."
+              ? state.tests.length > 0
+                ? "It is to be hardened once more: what was found of it was found of what it was."
+                : "Nothing was tested of it yet: a file says more than any guess."
               : why.hasFailed
                 ? "It could not be worked out from what was logged."
                 : top === undefined
