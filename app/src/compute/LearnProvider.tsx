@@ -4,8 +4,8 @@ import {
   factorKey,
   habitsOf,
   learnedIn,
-  mayTeach,
   standingQuestion,
+  teachersOf,
   type Factor,
   type Lesson,
   type Piece,
@@ -47,11 +47,6 @@ function habitOf(state: PieceState, context: ShopContext): ReturnType<typeof hab
   return known;
 }
 
-/** When what a piece was predicted to be no longer changes: with its first test after the temper, or when it was done. */
-export function knownFrom_ms({ tests, finishedAt_ms }: PieceState): number {
-  return tests.find(({ act }) => act === "prove")?.at_ms ?? finishedAt_ms ?? Infinity;
-}
-
 const answersOf = (results: readonly UseQueryResult<Lesson | null>[]): readonly (Lesson | null | undefined)[] =>
   results.map(({ data }) => data);
 
@@ -62,13 +57,14 @@ export function LearnProvider({ children }: { children: ReactNode }) {
   const teachers = useMemo(
     () =>
       (pieces ?? [])
-        .filter((state) => mayTeach(state) && unknownOf(state).length === 0)
-        .sort((a, b) => knownFrom_ms(a) - knownFrom_ms(b))
+        .filter((state) => unknownOf(state).length === 0)
+        .flatMap((state) => teachersOf(state))
+        .sort((a, b) => a.at_ms - b.at_ms)
         .slice(-MOST),
     [pieces],
   );
   const lessons = useQueries({
-    queries: teachers.map((state) => {
+    queries: teachers.map(({ state }) => {
       const question = standingQuestion(state, context);
       const isTested = question?.known.tests !== undefined;
       return {
@@ -84,9 +80,9 @@ export function LearnProvider({ children }: { children: ReactNode }) {
   });
   const taught = useMemo(
     () =>
-      teachers.map((state, i): Taught => ({
+      teachers.map(({ state, at_ms }, i): Taught => ({
         id: state.id,
-        at_ms: knownFrom_ms(state),
+        at_ms,
         lesson: lessons[i] ?? null,
         ...habitOf(state, context),
       })),

@@ -1,6 +1,7 @@
 /** Computed answers for React: cached by the question, never computed twice, the last answer shown until the next is there. */
 
 import {
+  knownFrom_ms,
   betterForWish,
   kitOf,
   missedWish,
@@ -44,7 +45,7 @@ import { unknownOf } from "../words/unknownWords.js";
 import { movedWords } from "../words/standingWords.js";
 import { ask, isKnown, poolSize } from "./client.js";
 import { makeShared } from "./shared.js";
-import { knownFrom_ms, useFactorsFor } from "./LearnProvider.js";
+import { useFactorsFor } from "./LearnProvider.js";
 import { useHeatContext } from "./useHeatContext.js";
 
 /** Raised when the numbers change, so that no cache outlives its core. */

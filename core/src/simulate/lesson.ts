@@ -49,7 +49,9 @@ export function lessonOf(catalogue: Catalogue, piece: Piece, route: Route, known
   const tempers = tempersOf(plan, route);
   const law = lawAbout(working, { ...tempers, cycles: tempers.cycles.slice(0, last.tempers) });
   const values = working.map(({ mean, drawn, shop }) => law.at(mean, drawn, shop));
-  const expected_HRC = values.reduce((a, b) => a + b, 0) / values.length;
+  const average = (of: (value: number, i: number) => number): number =>
+    values.reduce((sum, value, i) => sum + (working[i]!.weight ?? 1) * of(value, i), 0) / values.length;
+  const expected_HRC = average((value) => value);
   const alone = learnedFrom({ mean: expected_HRC, sd: ANYTHING_HRC }, says);
   if (alone.sd > TOO_OPEN_HRC) return null;
   // What went through two liquids, or lay under clay, does not say which of them was slow.
@@ -57,8 +59,8 @@ export function lessonOf(catalogue: Catalogue, piece: Piece, route: Route, known
   const perDraw = slopeOf(values, draws, "bathRatio");
   const perRateDraw = slopeOf(values, draws, "rateRatio");
   const perDissolutionDraw = slopeOf(values, draws, "dissolutionRatio");
-  const variance = values.reduce((sum, value) => sum + (value - expected_HRC) ** 2, 0) / values.length;
-  const floor = working.reduce((sum, { sd }) => sum + sd * sd, 0) / working.length;
+  const variance = average((value) => (value - expected_HRC) ** 2);
+  const floor = average((_, i) => working[i]!.sd ** 2);
   // A colour that was run to, or a pot of oil, teaches nothing of an oven: what it leaves open is open.
   const isOven = wayOf(route).draws === "oven";
   const other_HRC = isOven ? 0 : law.oven_HRC;

@@ -1,6 +1,6 @@
 /** What a shop's own finished pieces teach of it: its baths, its oven, its way from fire to bath, its heats. From the book alone. */
 
-import type { PieceState } from "../book/state.js";
+import { pieceState, type PieceState } from "../book/state.js";
 import type { HeatContext } from "../heatNow/heatNow.js";
 import { eliminated } from "../numerics/elimination.js";
 import { hierarchy, type Measured } from "../numerics/hierarchy.js";
@@ -11,7 +11,7 @@ import { bathDoubtOf, dissolutionDoubt, rateDoubt } from "../simulate/hardenSpre
 import type { Lesson } from "../simulate/lesson.js";
 import { OVEN_K } from "../simulate/temperedPlace.js";
 import { asDone } from "./asDone.js";
-import { heatDoubt_K, ovenDoubt_K } from "./known.js";
+import { heatDoubt_K, ovenDoubt_K, testsThatCount } from "./known.js";
 
 /** How much of what is not known of a bath, an oven or a steel is the same every time in one shop (judgement). */
 const BATH_STAYS = 0.7;
@@ -77,6 +77,42 @@ export interface Taught {
 /** Whether a piece may teach: steel, not practice, and done. */
 export function mayTeach({ piece, finishedAt_ms, fate }: PieceState): boolean {
   return piece.isPractice !== true && finishedAt_ms !== null && fate === null;
+}
+
+/** A piece as it taught, or as it stood when it was planned to be hardened once more. */
+export interface Teacher {
+  readonly state: PieceState;
+  /** Since when what it teaches is known, ms. */
+  readonly at_ms: number;
+}
+
+/** When what a piece was predicted to be no longer changes: with its first test after the temper, or when it was done. */
+export function knownFrom_ms(state: PieceState): number {
+  return testsThatCount(state).find(({ act }) => act === "prove")?.at_ms ?? state.finishedAt_ms ?? Infinity;
+}
+
+/** How a piece stood, tested, each time it was planned to be hardened once more: that teaches, too. */
+function earlierAttempts({ id, events, tests }: PieceState): Teacher[] {
+  if (tests.length === 0) return [];
+  return events.flatMap((event, i): Teacher[] => {
+    if (event.kind !== "route") return [];
+    const before = pieceState(id, events.slice(0, i));
+    if (before === null || testsThatCount(before).length === 0) return [];
+    const after = pieceState(id, events.slice(0, i + 1))!;
+    return testsThatCount(after).length > 0 ? [] : [{ state: before, at_ms: event.at_ms - 1 }];
+  });
+}
+
+const taughtBy = new WeakMap<PieceState, readonly Teacher[]>();
+
+/** What of a piece may teach: each tested attempt, and what it is where it is done; nothing of practice. */
+export function teachersOf(state: PieceState): readonly Teacher[] {
+  const known = taughtBy.get(state);
+  if (known !== undefined) return known;
+  const own = state.piece.isPractice === true ? [] : earlierAttempts(state);
+  const all = mayTeach(state) ? [...own, { state, at_ms: knownFrom_ms(state) }] : own;
+  taughtBy.set(state, all);
+  return all;
 }
 
 /** What the log of a piece says of the shop by itself, without a simulation. */

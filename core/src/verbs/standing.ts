@@ -18,7 +18,7 @@ import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import { hardenPlanOf } from "../simulate/planOf.js";
 import { simulate, type Reading } from "../simulate/simulate.js";
 import { shopOf } from "../standing/known.js";
-import { habitsOf, learnedIn, mayTeach, type Taught } from "../standing/learn.js";
+import { habitsOf, learnedIn, teachersOf, type Taught } from "../standing/learn.js";
 import { historyOf, runOf } from "../standing/logged.js";
 import { standingQuestion, type Question } from "../standing/question.js";
 import { CAUSE_ENGLISH, CHECK_ENGLISH, REMEDY_ENGLISH } from "./diagnoseEnglish.js";
@@ -193,10 +193,12 @@ export function learnVerb(input: unknown) {
   const kit = book.kit ?? null;
   const eye = learnEye(pieces.filter((p) => p.piece.isPractice !== true).flatMap(({ checks }) => eyeErrors_K(checks)));
   const context = { catalogue: CATALOGUE, kit, eye };
-  const teachers = pieces.filter((state) => mayTeach(state) && unknownIn(CATALOGUE, state.piece, state.route).length === 0);
-  const taught = teachers.map((state: PieceState): Taught => ({
+  const teachers = pieces
+    .filter((state) => unknownIn(CATALOGUE, state.piece, state.route).length === 0)
+    .flatMap((state: PieceState) => teachersOf(state));
+  const taught = teachers.map(({ state, at_ms }): Taught => ({
     id: state.id,
-    at_ms: state.finishedAt_ms!,
+    at_ms,
     lesson: lessonFrom(standingQuestion(state, context)),
     ...habitsOf(state, context),
   }));

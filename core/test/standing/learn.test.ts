@@ -1,6 +1,24 @@
 import { describe, expect, it } from "@jest/globals";
-import type { Lesson } from "../../src/simulate/lesson.js";
-import { learnShop, saysSomething, shopLearned, type Taught } from "../../src/standing/learn.js";
+import { pieceState } from "../../src/book/state.js";
+import { CATALOGUE } from "../../src/catalogue.js";
+import { actsOfRoute } from "../../src/plan/acts.js";
+import { hardenAgain } from "../../src/plan/nextTemper.js";
+import { planRoute } from "../../src/plan/route.js";
+import type { BookEvent, HardnessTest, Step } from "../../src/schema/book.js";
+import { lessonOf, type Lesson } from "../../src/simulate/lesson.js";
+import { predict } from "../../src/simulate/predict.js";
+import {
+  habitsOf,
+  knownFrom_ms,
+  learnShop,
+  saysSomething,
+  shopLearned,
+  teachersOf,
+  type Factor,
+  type Taught,
+} from "../../src/standing/learn.js";
+import { standingQuestion } from "../../src/standing/question.js";
+import { BILLHOOK } from "../pieces.js";
 import { bathDoubtOf, rateDoubt } from "../../src/simulate/hardenSpread.js";
 
 const lesson = (of: Partial<Lesson> = {}): Lesson => ({
@@ -112,5 +130,63 @@ describe("what a shop's pieces teach", () => {
     const { heat_K, transferRatio } = shopLearned(learnShop([once]), { medium: "fast-oil", steel: "1084" }, undefined)!;
     expect(heat_K!.sd).toBeLessThan(12);
     expect(transferRatio!.sd).toBeLessThan(0.3);
+  });
+});
+
+describe("a piece that was tested and hardened again", () => {
+  const route = planRoute(CATALOGUE, BILLHOOK, "forge");
+  const acts = actsOfRoute(route);
+  const own = { piece: "p" };
+  // Each act as long as planned.
+  let at_ms = 1000;
+  const ends_ms = acts.map((act) => (at_ms += 1000 * ("hold_s" in act ? act.hold_s : 2)));
+  const test_ms = at_ms + 1000;
+  const test: HardnessTest = { strokes: [], readings_HRC: [50, 51, 50], surface: "ground", blockBias_HRC: 0 };
+  const first: readonly BookEvent[] = [
+    { ...own, id: "a", at_ms: 0, kind: "piece", definition: BILLHOOK },
+    { ...own, id: "b", at_ms: 1, kind: "route", route },
+    ...acts.slice(0, -1).map((act, i): BookEvent => ({ ...own, id: `d${i}`, at_ms: ends_ms[i]!, kind: "act-done", act: act.id })),
+    { ...own, id: "t", at_ms: test_ms, kind: "test", act: "prove", test },
+  ];
+  const again: BookEvent = {
+    ...own,
+    id: "r",
+    at_ms: test_ms + 9000,
+    kind: "route",
+    route: { ...route, steps: hardenAgain<Step>(route.steps, null) },
+  };
+  const tested = pieceState("p", first)!;
+  const planned = pieceState("p", [...first, again])!;
+  it("its first try teaches from when it was planned again; before that it is only what it is", () => {
+    expect(teachersOf(tested)).toEqual([]);
+    const [attempt, ...more] = teachersOf(planned);
+    expect(more).toEqual([]);
+    expect(attempt!.at_ms).toBe(test_ms + 8999);
+    expect(attempt!.state.route).toEqual(route);
+    expect(standingQuestion(attempt!.state, { catalogue: CATALOGUE })!.known.tests).toHaveLength(1);
+    // Its own prediction is open again, so that it learns from that try.
+    expect(knownFrom_ms(planned)).toBe(Infinity);
+    expect(knownFrom_ms(tested)).toBe(test_ms);
+  });
+  it("what came out soft without a reason in its log is expected softer than if nobody had tested it", () => {
+    const { state } = teachersOf(planned)[0]!;
+    const asked = standingQuestion(state, { catalogue: CATALOGUE })!;
+    const factors = learnShop([
+      {
+        id: "p",
+        at_ms: 1,
+        lesson: lessonOf(CATALOGUE, asked.piece, asked.route, asked.known),
+        ...habitsOf(state, { catalogue: CATALOGUE }),
+      },
+    ]);
+    const end = (learned: readonly Factor[]) => {
+      const { piece, route: to, known } = standingQuestion(planned, { catalogue: CATALOGUE, factors: learned })!;
+      return predict(CATALOGUE, piece, to, "quick", undefined, undefined, known);
+    };
+    expect(end(factors).working.tempered.mean_HRC).toBeLessThan(end([]).working.tempered.mean_HRC - 0.5);
+  });
+  it("of a practice piece nothing is learned, also not of its tries", () => {
+    const isPractice: BookEvent = { ...first[0]!, definition: { ...BILLHOOK, isPractice: true } } as BookEvent;
+    expect(teachersOf(pieceState("p", [isPractice, ...first.slice(1), again])!)).toEqual([]);
   });
 });
