@@ -402,10 +402,10 @@ export function attemptsOf({ acts, doneAt_ms }: PieceState): number {
 }
 
 /** How the answer moves along each slide and in each bath. */
-export function useWhatIf(question: Question | null, tracks: readonly Track[]): UseQueryResult<WhatIf> {
+export function useWhatIf(question: Question | null, tracks: readonly Track[], tempersDone = 0): UseQueryResult<WhatIf> {
   const kit = useKit() ?? null;
   const job: Extract<Job, { kind: "what-if" }> | null =
-    question === null ? null : { kind: "what-if", ...question, tracks: [...tracks], media: [...bathsOf(kit, question.route)] };
+    question === null ? null : { kind: "what-if", ...question, tracks: [...tracks], tempersDone, media: [...bathsOf(kit, question.route)] };
   return useQuery({
     queryKey: keyOf(job),
     queryFn: ({ signal }) => ask<"what-if">(job!, { signal, about: `what if ${hardeningOf(job!)}` }),

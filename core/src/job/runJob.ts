@@ -73,7 +73,7 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
       return pictureSection(catalogue, job, desk);
     case "what-if":
       return {
-        tracks: job.tracks.map((track) => response(catalogue, job.piece, job.route, track, desk, job.known)),
+        tracks: job.tracks.map((track) => response(catalogue, job.piece, job.route, track, desk, job.known, job.tempersDone)),
         baths: bathResponses(catalogue, job.piece, job.route, job.media, desk, job.known),
       };
   }

@@ -208,6 +208,8 @@ export const JobSchema = tagged(
     piece: PieceSchema,
     route: RouteSchema,
     tracks: Type.Array(choice(["temper", "heat", "thickness"] as const)),
+    /** So many of its tempers stay as they are. */
+    tempersDone: Type.Optional(Type.Integer({ minimum: 0, maximum: 40 })),
     media: Type.Array(Type.String()),
     known,
   }),

@@ -72,7 +72,10 @@ function quickAnswer(plan: HardenPlan, tempers: Tempers, desk: Desk): Omit<BathR
 const RANGES: Readonly<Record<Track, readonly [number, number]>> = { temper: [150, 450], heat: [720, 900], thickness: [0.5, 2] };
 const POINTS: Readonly<Record<Track, number>> = { temper: 25, heat: 10, thickness: 8 };
 
-/** The track of one slide: its range is fixed so that a handle does not move under the finger. Thickness in mm at the thickest. */
+/**
+ * The track of one slide: its range is fixed so that a handle does not move under the finger. Thickness in mm at the thickest.
+ * @param tempersDone so many tempers stay as they are
+ */
 export function response(
   catalogue: Catalogue,
   piece: Piece,
@@ -80,6 +83,7 @@ export function response(
   track: Track,
   desk: Desk = BARE_DESK,
   known: Known = {},
+  tempersDone = 0,
 ): Response {
   const plan = hardenPlanOf(catalogue, piece, route, known);
   const tempers = tempersOf(plan, route, runFallOf(catalogue, piece, route));
@@ -92,7 +96,7 @@ export function response(
     const end = ({ hardness_HRC, drawn }: Quick, temperature_C: number): number =>
       temperedAt(
         steel,
-        cycles.map((c) => ({ ...c, temperature_C: temperature_C + (plan.shop?.oven_K?.mean ?? 0) })),
+        cycles.map((c, i) => (i < tempersDone ? c : { ...c, temperature_C: temperature_C + (plan.shop?.oven_K?.mean ?? 0) })),
         hardness_HRC,
         drawn,
       );

@@ -216,6 +216,10 @@ describe("the whole prediction", () => {
   });
   it("the slide goes through the answer: within 1 HRC of it at the plan", () => {
     const track = response(CATALOGUE, billhook, route, "temper");
+    // With the first held as planned, a cooler second leaves what the first made of it.
+    const second = response(CATALOGUE, billhook, route, "temper", undefined, {}, 1);
+    expect(second.points[0]!.working_HRC).toBeLessThan(track.points[0]!.working_HRC - 1);
+    expect(second.points.at(-1)!.working_HRC).toBeLessThanOrEqual(track.points.at(-1)!.working_HRC + 1.5);
     const planned = route.steps.at(-1)!;
     const near = track.points.reduce((a, b) =>
       Math.abs(b.x - (planned as { temperature_C: number }).temperature_C) <

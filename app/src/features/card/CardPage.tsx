@@ -39,7 +39,7 @@ import { SchoolsDialog } from "./parts/SchoolsDialog.js";
 import { StepsDialog } from "./parts/StepsDialog.js";
 import { VerdictPanel } from "./parts/VerdictPanel.js";
 import { WhatIfPanel } from "./parts/WhatIfPanel.js";
-import { useTrial, type TrialView } from "./useTrial.js";
+import { doneOfIt, useTrial, type TrialView } from "./useTrial.js";
 import "./card.css";
 import { steelWords } from "../../words/steelWords.js";
 
@@ -143,12 +143,13 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   // Everything on the card is of the piece as it stands: what was done to it, then what is planned.
   const question = useQuestion(state)!;
   const moved = useMoved(state);
-  const view = useTrial(question);
+  const done = doneOfIt(state, route);
+  const view = useTrial(question, done.tempersDone);
   const prediction = usePrediction(view.question, view.effort);
   const planned = usePrediction(question);
   const expected = useExpected(state);
   // The verdict first.
-  const whatIf = useWhatIf(planned.isPending ? null : question, TRACKS);
+  const whatIf = useWhatIf(planned.isPending ? null : question, TRACKS, done.tempersDone);
   const times_s = useStepTimes(piece, route, !planned.isPending);
   const words = prediction.data && cardWords(prediction.data, view, view.isTrying ? null : state, settings);
   const { write } = useLog();
@@ -224,6 +225,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
             state={state}
             route={route}
             view={view}
+            done={done}
             whatIf={whatIf.data}
             planned={planned.data}
             prediction={prediction.data}

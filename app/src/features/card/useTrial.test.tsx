@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { act, cleanup, renderHook, waitFor } from "@testing-library/react";
-import { CATALOGUE, planRoute, thickness_mm, type Section } from "@tembrak/core";
-import { triedRoute, useTrial, type Trial } from "./useTrial.js";
+import { actsOfRoute, CATALOGUE, planRoute, thickness_mm, type Route, type Section } from "@tembrak/core";
+import { canBeKept, doneOfIt, triedRoute, useTrial, type Trial } from "./useTrial.js";
 import { FROE } from "../../testing.js";
 
 const route = planRoute(CATALOGUE, FROE, "forge");
@@ -41,6 +41,22 @@ describe("what is tried on the card", () => {
     expect(steps[route.steps.length]).toMatchObject({ kind: "harden", temperature_C: 840 });
     expect(steps[route.steps.length + 1]).toMatchObject({ kind: "quench", medium: "water" });
     expect(steps.at(-1)).toMatchObject({ kind: "temper", temperature_C: 250 });
+  });
+  it("with one temper held the slide is of those to come; what is done can be looked at otherwise, and not be planned so", () => {
+    const acts = actsOfRoute(route);
+    const upTo = (kind: string, n = 0) => {
+      const at = acts.findIndex((act, i) => act.kind === kind && acts.slice(0, i).filter((before) => before.kind === kind).length === n);
+      return doneOfIt({ acts, doneAt_ms: new Map(acts.slice(0, at + 1).map(({ id }, i) => [id, i])) }, route);
+    };
+    const [planned, quenched, once, twice] = [upTo("none"), upTo("quench"), upTo("temper"), upTo("temper", 1)];
+    const tempers = (of: Route) => of.steps.flatMap((step) => (step.kind === "temper" ? [step.temperature_C] : []));
+    const before = tempers(route);
+    expect(tempers(triedRoute(route, { temper_C: 333 }, once.tempersDone))).toEqual([before[0], 333]);
+    expect(tempers(triedRoute(route, { temper_C: 333 }, twice.tempersDone))).toEqual([333, 333]);
+    expect([planned, quenched, once, twice].map((done) => canBeKept({ temper_C: 333 }, done))).toEqual([true, true, true, false]);
+    expect([planned, quenched, once].map((done) => canBeKept({ heat_C: 840 }, done))).toEqual([true, false, false]);
+    expect([planned, quenched].map((done) => canBeKept({ medium: "water" }, done))).toEqual([true, false]);
+    expect(canBeKept({ thickness_mm: 4 }, planned)).toBe(false);
   });
   it("every temper moves, nothing else does", async () => {
     const { current } = await tried({ temper_C: 255 });

@@ -1,6 +1,16 @@
 /** What is being tried on the heat card: a route and a piece beside the planned ones, until kept or dropped. */
 
-import { CATALOGUE, hardeningFrom, thickness_mm, type Effort, type Question, type Route, type Section, type Step } from "@tembrak/core";
+import {
+  CATALOGUE,
+  hardeningFrom,
+  thickness_mm,
+  type Effort,
+  type PieceState,
+  type Question,
+  type Route,
+  type Section,
+  type Step,
+} from "@tembrak/core";
 import { useEffect, useMemo, useRef, useState } from "react";
 
 export interface Trial {
@@ -34,11 +44,40 @@ function tried(step: Step, trial: Trial): Step {
   return step;
 }
 
-/** The route with what is tried of it: of a piece that is hardened again what was done before stays as it was. */
-export function triedRoute(route: Route, trial: Trial): Route {
+/**
+ * The route with what is tried of it: of a piece that is hardened again what was done before stays as it was.
+ * @param tempersDone so many of the tempers since stay, too
+ */
+export function triedRoute(route: Route, trial: Trial, tempersDone = 0): Route {
   if (Object.keys(trial).length === 0) return route;
   const from = hardeningFrom(route);
-  return { ...route, steps: route.steps.map((step, i) => (i < from ? step : tried(step, trial))) };
+  let tempers = 0;
+  const stays = (step: Step, i: number): boolean => i < from || (step.kind === "temper" && tempers++ < tempersDone);
+  return { ...route, steps: route.steps.map((step, i) => (stays(step, i) ? step : tried(step, trial))) };
+}
+
+/** How far the hardening that counts has come. */
+export interface DoneOfIt {
+  readonly isQuenched: boolean;
+  /** Tempers that were held. Where all were, none: then a slide shows what another would have been. */
+  readonly tempersDone: number;
+  readonly isTempered: boolean;
+}
+
+export function doneOfIt({ acts, doneAt_ms }: Pick<PieceState, "acts" | "doneAt_ms">, route: Route): DoneOfIt {
+  const from = hardeningFrom(route);
+  const held = (kind: "quench" | "temper"): boolean[] =>
+    acts.flatMap((act) => (act.kind === kind && act.step >= from ? [doneAt_ms.has(act.id)] : []));
+  const tempers = held("temper");
+  const done = tempers.filter((isDone) => isDone).length;
+  const isTempered = tempers.length > 0 && done === tempers.length;
+  return { isQuenched: held("quench").some((isDone) => isDone), tempersDone: isTempered ? 0 : done, isTempered };
+}
+
+/** Whether what is tried can be planned: it is all of what is still to come. */
+export function canBeKept({ thickness_mm: thick, heat_C, medium, temper_C }: Trial, { isQuenched, isTempered }: DoneOfIt): boolean {
+  if (thick !== undefined || (isTempered && temper_C !== undefined)) return false;
+  return !isQuenched || (heat_C === undefined && medium === undefined);
 }
 
 export interface TrialView {
@@ -52,11 +91,11 @@ export interface TrialView {
 }
 
 /** The question with what is tried of it. What was tested was tested of what was done: of another heat, bath or thickness it says nothing. */
-export function triedQuestion({ piece, route, known }: Question, trial: Trial): Question {
+export function triedQuestion({ piece, route, known }: Question, trial: Trial, tempersDone = 0): Question {
   const isOther = Object.keys(trial).some((what) => what !== "temper_C");
   return {
     piece: trial.thickness_mm === undefined ? piece : { ...piece, section: withThickness(piece.section, trial.thickness_mm) },
-    route: triedRoute(route, trial),
+    route: triedRoute(route, trial, tempersDone),
     known: isOther ? (known.shop === undefined ? {} : { shop: known.shop }) : known,
   };
 }
@@ -87,7 +126,7 @@ function useSettled<T>(value: T): { readonly settled: T; readonly isMoving: bool
 }
 
 /** Applied at once to what is drawn; asked of the worker coarsely while the finger moves and in full when it rests. */
-export function useTrial(question: Question): TrialView {
+export function useTrial(question: Question, tempersDone = 0): TrialView {
   const [trial, setTrial] = useState<Trial>({});
   const { settled, isMoving } = useSettled(trial);
   return useMemo(() => {
@@ -95,10 +134,10 @@ export function useTrial(question: Question): TrialView {
     return {
       trial,
       isTrying,
-      question: Object.keys(settled).length > 0 ? triedQuestion(question, settled) : question,
+      question: Object.keys(settled).length > 0 ? triedQuestion(question, settled, tempersDone) : question,
       effort: isMoving ? "quick" : "full",
       set: (change) => setTrial((before) => ({ ...before, ...change })),
       drop: () => setTrial({}),
     };
-  }, [trial, settled, isMoving, question]);
+  }, [trial, settled, isMoving, question, tempersDone]);
 }

@@ -123,8 +123,7 @@ interface Props {
   readonly route: Route;
   readonly thick_mm: number;
   readonly units: Units;
-  /** Null where the bath has been. */
-  readonly onTake: ((medium: string) => void) | null;
+  readonly onTake: (medium: string) => void;
 }
 
 function Beside({ piece, route, thick_mm, units, onTake, onClose }: Props & { readonly onClose: () => void }) {
@@ -148,14 +147,7 @@ function Beside({ piece, route, thick_mm, units, onTake, onClose }: Props & { re
         </div>
         <ul>
           {baths.map((id) => (
-            <Column
-              key={id}
-              {...there}
-              medium={id}
-              planned={planned}
-              units={units}
-              onTake={onTake === null || !isAsPlanned ? null : () => onTake(id)}
-            />
+            <Column key={id} {...there} medium={id} planned={planned} units={units} onTake={isAsPlanned ? () => onTake(id) : null} />
           ))}
         </ul>
       </DialogContent>
@@ -171,7 +163,6 @@ function Beside({ piece, route, thick_mm, units, onTake, onClose }: Props & { re
 export function BathsBeside(props: Props) {
   const [isOpen, setOpen] = useState(false);
   const close = (): void => setOpen(false);
-  const take = props.onTake;
   return (
     <>
       <Button variant="text" size="small" onClick={() => setOpen(true)}>
@@ -181,14 +172,10 @@ export function BathsBeside(props: Props) {
         <DialogTitle>Baths side by side</DialogTitle>
         <Beside
           {...props}
-          onTake={
-            take === null
-              ? null
-              : (medium) => {
-                  close();
-                  take(medium);
-                }
-          }
+          onTake={(medium) => {
+            close();
+            props.onTake(medium);
+          }}
           onClose={close}
         />
       </Dialog>

@@ -7,12 +7,13 @@ import { mediumName } from "../../../words/actWords.js";
 import { showDegrees, showHardness, showLength, type Units } from "../../../format/show.js";
 import { BathsBeside } from "./BathsBeside.js";
 import { CurveSlide } from "../../../parts/CurveSlide.js";
-import { triedRoute, type TrialView } from "../useTrial.js";
+import { canBeKept, triedRoute, type DoneOfIt, type TrialView } from "../useTrial.js";
 
 interface Props {
   readonly state: PieceState;
   readonly route: Route;
   readonly view: TrialView;
+  readonly done: DoneOfIt;
   readonly whatIf: WhatIf | undefined;
   readonly planned: Prediction | undefined;
   readonly prediction: Prediction | undefined;
@@ -67,7 +68,7 @@ function BathKeys({ whatIf, planned, view, thickWord, now }: BathProps) {
   );
 }
 
-export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, units }: Props) {
+export function WhatIfPanel({ state, route, view, done, whatIf, planned, prediction, units }: Props) {
   const { write } = useLog();
   if (whatIf === undefined || planned === undefined) {
     return (
@@ -79,13 +80,11 @@ export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, u
   const { trial } = view;
   const from = hardeningFrom(route);
   const steps = route.steps.slice(from);
-  const temper = steps.find((step) => step.kind === "temper");
+  const { isQuenched, isTempered, tempersDone } = done;
+  const temper = steps.filter((step) => step.kind === "temper")[tempersDone];
   const heat = steps.find((step) => step.kind === "harden");
   const quench = steps.find((step) => step.kind === "quench");
   const thick_mm = thickness_mm(state.piece.section);
-  const isDone = (kind: "quench" | "temper"): boolean =>
-    state.acts.some((act) => act.kind === kind && act.step >= from && state.doneAt_ms.has(act.id));
-  const [isQuenched, isTempered] = [isDone("quench"), isDone("temper")];
   const slides: readonly {
     track: Track;
     label: string;
@@ -101,7 +100,7 @@ export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, u
       : [
           {
             track: "temper" as const,
-            label: "Temper",
+            label: tempersDone > 0 ? "Temper to come" : "Temper",
             planned: temper.temperature_C,
             value: trial.temper_C ?? temper.temperature_C,
             step: 5,
@@ -134,8 +133,9 @@ export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, u
   const mean = (prediction ?? planned).working.tempered.mean_HRC;
   const placeWord = (prediction ?? planned).working.place;
   const thickWord = (prediction ?? planned).thickest.place;
+  const isKeepable = canBeKept(trial, done);
   const keep = (): void => {
-    void write(state.id, [{ kind: "route", route: triedRoute(route, trial) }]).then((isStored) => isStored && view.drop());
+    void write(state.id, [{ kind: "route", route: triedRoute(route, trial, tempersDone) }]).then((isStored) => isStored && view.drop());
   };
   return (
     <div>
@@ -163,24 +163,28 @@ export function WhatIfPanel({ state, route, view, whatIf, planned, prediction, u
         );
       })}
       <BathKeys now={prediction ?? planned} whatIf={whatIf} planned={quench?.medium} view={view} thickWord={thickWord} />
-      <BathsBeside
-        piece={state.piece}
-        route={route}
-        thick_mm={thick_mm}
-        units={units}
-        onTake={isQuenched ? null : (medium) => void write(state.id, [{ kind: "route", route: triedRoute(route, { medium }) }])}
-      />
+      {isQuenched ? null : (
+        <BathsBeside
+          piece={state.piece}
+          route={route}
+          thick_mm={thick_mm}
+          units={units}
+          onTake={(medium) => void write(state.id, [{ kind: "route", route: triedRoute(route, { medium }) }])}
+        />
+      )}
       <div className="trial-keys">
         {view.isTrying ? (
           <>
-            {trial.thickness_mm === undefined ? <Button onClick={keep}>Keep this in the plan</Button> : null}
+            {isKeepable ? <Button onClick={keep}>Keep this in the plan</Button> : null}
             <Button variant="text" onClick={view.drop}>
               Back to the plan
             </Button>
           </>
         ) : null}
       </div>
-      {isQuenched && view.isTrying ? <p className="waiting">What is done stays as done; this counts for the next one.</p> : null}
+      {(isQuenched || isTempered) && view.isTrying && !isKeepable ? (
+        <p className="waiting">What is done stays as done: this is what would have been.</p>
+      ) : null}
     </div>
   );
 }
