@@ -132,6 +132,16 @@ function saidOf(found: string | null, headline = ""): string {
   return found === null ? headline : `Measured ${found}.`;
 }
 
+/** Plans all of it anew by another practice; what was tried of the old plan goes. */
+function usePickSchool({ id, piece }: PieceState, view: TrialView): (school: School, way: Way) => void {
+  const kit = useKit() ?? null;
+  const { write } = useLog();
+  return (school, way) => {
+    view.drop();
+    void write(id, [{ kind: "route", route: planRoute(CATALOGUE, piece, school, { way, kit }) }]);
+  };
+}
+
 function Card({ state, route }: { state: PieceState; route: Route }) {
   const settings = useSettings();
   const kit = useKit();
@@ -152,12 +162,8 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const whatIf = useWhatIf(planned.isPending ? null : question, TRACKS, done.tempersDone);
   const times_s = useStepTimes(piece, route, !planned.isPending);
   const words = prediction.data && cardWords(prediction.data, view, view.isTrying ? null : state, settings);
-  const { write } = useLog();
   const way = wayOf(route);
-  const pickSchool = (school: School, way: Way): void => {
-    view.drop();
-    void write(state.id, [{ kind: "route", route: planRoute(CATALOGUE, piece, school, { way, kit: kit ?? null }) }]);
-  };
+  const pickSchool = usePickSchool(state, view);
   return (
     <main className="card">
       <Hatches />
