@@ -121,6 +121,8 @@ class Smith {
     await page.getByRole("dialog").waitFor({ state: "hidden" });
     this.piece = /piece\/([^/]+)/.exec(page.url())![1]!;
     await this.card("planned");
+    await this.recordAgrees();
+    await page.goto(`${this.base}/piece/${this.piece}`);
     await this.bench();
     await page.getByRole("heading", { name: "Before the fire" }).waitFor();
     for (const item of await page.getByRole("checkbox").all()) await item.check();
@@ -145,6 +147,16 @@ class Smith {
     await page.getByTestId("verdict").waitFor();
     await this.still("verdict");
     this.played.cards.push({ after, said: await this.text("verdict"), moved: await this.text("moved") });
+  }
+
+  /** The record of a piece in work has the numbers of its card. */
+  private async recordAgrees(): Promise<void> {
+    const card = this.played.cards.at(-1)!.said;
+    await this.page.goto(`${this.base}/book/${this.piece}`);
+    const said = await this.page.getByText(/^By the model it will be/).innerText();
+    const numbers = (text: string): number[] => [...text.matchAll(/\d+(?:\.\d+)?/g)].slice(0, 3).map(([n]) => Math.round(Number(n)));
+    if (/HRC/.test(card) && `${numbers(card)}` !== `${numbers(said)}`)
+      this.played.contradictions.push(`the record says "${said}", the card "${card}"`);
   }
 
   /** Until a text has stood for a while. */
@@ -391,6 +403,7 @@ class Smith {
     };
     await this.key("Keep this result").click();
     await this.page.waitForURL(/\/book\//);
+    const inRecord = await this.page.locator(".verdict-line").innerText();
     await this.page.goto(`${this.base}/piece/${this.piece}`);
     await this.page.getByTestId("verdict").waitFor();
     await this.still("verdict");
@@ -398,6 +411,9 @@ class Smith {
     this.played.cards.push({ after: "proved", said, moved: await this.text("moved") });
     if (!/^Measured/.test(said)) this.played.contradictions.push(`a measured piece: "${said}"`);
     if (/will be/.test(said)) this.played.contradictions.push(`a finished piece: "${said}"`);
+    if (!inRecord.startsWith(said.slice(0, -1))) this.played.contradictions.push(`the record says "${inRecord}", the card "${said}"`);
+    const moved = await this.text("moved");
+    if (/instead of/.test(moved) && !/by the model/.test(moved)) this.played.contradictions.push(`a measured piece is told "${moved}"`);
   }
 
   async play(): Promise<Played> {
