@@ -155,7 +155,7 @@ class Smith {
     await this.page.goto(`${this.base}/book/${this.piece}`);
     const said = await this.page.getByText(/^By the model it will be/).innerText();
     const numbers = (text: string): number[] => [...text.matchAll(/\d+(?:\.\d+)?/g)].slice(0, 3).map(([n]) => Math.round(Number(n)));
-    if (/HRC/.test(card) && `${numbers(card)}` !== `${numbers(said)}`)
+    if (/HRC/.test(card) && numbers(card).join() !== numbers(said).join())
       this.played.contradictions.push(`the record says "${said}", the card "${card}"`);
   }
 
