@@ -49,6 +49,12 @@ describe("the record of a piece", () => {
     expect(said.at(-1)).toContain("Finished");
     expect(said.filter((line) => /undefined|NaN|no longer/.test(line))).toEqual([]);
   });
+  it("its line has the heats it had, where the log says other than the plan", () => {
+    const temper = acts.findLast(({ kind }) => kind === "temper")!;
+    record([after(1, { kind: "check", act: temper.id, reading: { check: "chamber", temperature_C: 263 } })]);
+    const line = screen.getByRole("group", { name: /Heat line/ });
+    expect(line.textContent).toContain("263°");
+  });
   it("a piece that was never tested is not said to be anything", () => {
     record([]);
     expect(screen.getByText(/^Not measured: /)).toBeTruthy();

@@ -23,7 +23,7 @@ import { Tested } from "./Tested.js";
 import { usePaint } from "../../parts/usePaint.js";
 import { progressOf } from "../../parts/progress.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
-import { useExpected, useStanding, useStepTimes } from "../../compute/useAnswers.js";
+import { useExpected, useQuestion, useStanding, useStepTimes } from "../../compute/useAnswers.js";
 import type { NewEvent } from "../../store/db.js";
 import { useLog, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { readingWords } from "../../words/readingWords.js";
@@ -240,7 +240,8 @@ function Record({ state }: { state: PieceState }) {
   const prediction = useStanding(state);
   const found = measured(state);
   const before = useExpected(state, found !== null);
-  const times_s = useStepTimes(piece, route);
+  const asDone = useQuestion(state)?.route ?? route;
+  const times_s = useStepTimes(piece, asDone);
   const [wrong, setWrong] = useState<Line | null>(null);
   const lines = useMemo(() => linesOf(state, settings), [state, settings]);
   return (
@@ -286,9 +287,9 @@ function Record({ state }: { state: PieceState }) {
           <p data-testid="weight">{weightWords(piece, prediction.data?.grindOff_mm, settings)}</p>
         </div>
       </div>
-      {route ? (
+      {asDone ? (
         <HeatLine
-          route={route}
+          route={asDone}
           times_s={times_s}
           trial={null}
           steel={piece.steel}

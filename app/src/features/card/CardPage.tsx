@@ -160,7 +160,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const expected = useExpected(state);
   // The verdict first.
   const whatIf = useWhatIf(planned.isPending ? null : question, TRACKS, done.tempersDone);
-  const times_s = useStepTimes(piece, route, !planned.isPending);
+  const times_s = useStepTimes(piece, question.route, !planned.isPending);
   const words = prediction.data && cardWords(prediction.data, view, view.isTrying ? null : state, settings);
   const way = wayOf(route);
   const pickSchool = usePickSchool(state, view);
@@ -182,7 +182,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
         onReplan={pickSchool}
       />
       <HeatLine
-        route={route}
+        route={question.route}
         times_s={times_s}
         trial={view.isTrying ? view.question.route : null}
         steel={piece.steel}
@@ -230,6 +230,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
           <WhatIfPanel
             state={state}
             route={route}
+            asDone={question.route}
             view={view}
             done={done}
             whatIf={whatIf.data}

@@ -12,6 +12,8 @@ import { canBeKept, triedRoute, type DoneOfIt, type TrialView } from "../useTria
 interface Props {
   readonly state: PieceState;
   readonly route: Route;
+  /** The same as far as it was done: what a slide starts from. */
+  readonly asDone: Route;
   readonly view: TrialView;
   readonly done: DoneOfIt;
   readonly whatIf: WhatIf | undefined;
@@ -68,7 +70,7 @@ function BathKeys({ whatIf, planned, view, thickWord, now }: BathProps) {
   );
 }
 
-export function WhatIfPanel({ state, route, view, done, whatIf, planned, prediction, units }: Props) {
+export function WhatIfPanel({ state, route, asDone, view, done, whatIf, planned, prediction, units }: Props) {
   const { write } = useLog();
   if (whatIf === undefined || planned === undefined) {
     return (
@@ -78,8 +80,7 @@ export function WhatIfPanel({ state, route, view, done, whatIf, planned, predict
     );
   }
   const { trial } = view;
-  const from = hardeningFrom(route);
-  const steps = route.steps.slice(from);
+  const steps = asDone.steps.slice(hardeningFrom(asDone));
   const { isQuenched, isTempered, tempersDone } = done;
   const temper = steps.filter((step) => step.kind === "temper")[tempersDone];
   const heat = steps.find((step) => step.kind === "harden");
