@@ -1,5 +1,6 @@
 /** A piece as it stands: the sum of its events, in the order they happened. */
 
+import { testFound } from "../evidence/storedTest.js";
 import { actsOfRoute, stageOf, type Act, type Stage } from "../plan/acts.js";
 import { thickness_mm } from "../shape/thickness.js";
 import { insertedIn, movedAct } from "./inserted.js";
@@ -145,7 +146,8 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
     checks,
     tests,
     notes,
-    brittleSince_ms: lastQuench < 0 || isRelieved || fate !== null ? null : (doneAt_ms.get(acts[lastQuench]!.id) ?? null),
+    brittleSince_ms:
+      lastQuench < 0 || isRelieved || fate !== null ? null : brittleFrom(piece, tests, doneAt_ms.get(acts[lastQuench]!.id) ?? null),
     finishedAt_ms,
     fate,
     stage: stageNow(route, next, doneAt_ms.size > 0, finishedAt_ms !== null || fate !== null),
@@ -161,6 +163,16 @@ function isDrawn(quench: Act | undefined, doneAt_ms: ReadonlyMap<string, number>
   if (quench === undefined) return false;
   const out_ms = doneAt_ms.get(quench.id)!;
   return [...doneAt_ms].some(([id, at_ms]) => at_ms > out_ms && DRAWS_IT.test(id));
+}
+
+/** Steel that is surely no harder than this bends before it breaks, HRC (judgement). */
+const BRITTLE_HRC = 50;
+
+/** Out of the bath and untempered it is taken to be brittle, until a test of it says that it did not harden. */
+function brittleFrom({ section }: Piece, tests: readonly LoggedTest[], out_ms: number | null): number | null {
+  const last = out_ms === null ? undefined : tests.findLast(({ at_ms }) => at_ms >= out_ms);
+  const found = last === undefined ? null : testFound(last.test, section);
+  return found !== null && found.p95_HRC < BRITTLE_HRC ? null : out_ms;
 }
 
 /** Still to be worked on: not finished, and sound. */

@@ -1,7 +1,7 @@
 /** By what the hardness of a piece is known: the best of what was done to find it. */
 
 import type { PieceState } from "../book/state.js";
-import { testsOf } from "./known.js";
+import { isToBeHardened, testsOf } from "./known.js";
 
 export const GRADES = ["tester", "files", "one-file", "proof", "colour", "model"] as const;
 export type Grade = (typeof GRADES)[number];
@@ -23,6 +23,7 @@ export function gradeOf(state: PieceState): Grade {
   const files = new Set(tests.flatMap(({ strokes }) => strokes.map(({ file_HRC }) => file_HRC)));
   if (files.size >= LEAST_FILES) return "files";
   if (files.size > 0) return "one-file";
+  if (isToBeHardened(state)) return "model";
   const quench = state.acts.findLast(({ kind, id }) => kind === "quench" && state.doneAt_ms.has(id));
   const from_ms = quench === undefined ? Infinity : state.doneAt_ms.get(quench.id)!;
   const since = state.checks.filter(({ at_ms }) => at_ms >= from_ms);

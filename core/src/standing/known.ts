@@ -77,7 +77,7 @@ function sinceHardened({ acts, doneAt_ms }: PieceState) {
 }
 
 /** Whether it is planned to be hardened once more: what was found of it says nothing of what it will be then. */
-function isToBeHardened({ acts, doneAt_ms }: PieceState): boolean {
+export function isToBeHardened({ acts, doneAt_ms }: PieceState): boolean {
   const last = acts.findLast(({ kind }) => kind === "quench");
   return last !== undefined && !doneAt_ms.has(last.id);
 }

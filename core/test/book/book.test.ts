@@ -6,7 +6,7 @@ import { brittleSince, heatsDone, piecesOf, pieceState } from "../../src/book/st
 import { actsOfRoute } from "../../src/plan/acts.js";
 import { hardenAgain } from "../../src/plan/nextTemper.js";
 import { planRoute } from "../../src/plan/route.js";
-import type { BookEvent, Piece, Step } from "../../src/schema/book.js";
+import type { BookEvent, HardnessTest, Piece, Step } from "../../src/schema/book.js";
 
 const sickle: Piece = {
   name: "Reed sickle",
@@ -67,6 +67,25 @@ describe("a piece is the sum of its events", () => {
     expect(brittleSince(heating, (oven + 10) * MINUTE)).toBe(out * MINUTE);
     expect(brittleSince(heating, (oven + 16) * MINUTE)).toBeNull();
     expect(pieceState("p", log(oven + 1))!.brittleSince_ms).toBeNull();
+  });
+  it("found soft after its bath it is not called brittle; found hard, or by a file that leaves it open, it is", () => {
+    const out = index("quench") + 1;
+    const tested = (strokes: HardnessTest["strokes"], readings_HRC: number[]): number | null => {
+      const test: HardnessTest = { strokes, readings_HRC, surface: "ground", piece_C: 20 };
+      return pieceState("p", [...log(out), { kind: "test", id: "t", piece: "p", at_ms: 40 * MINUTE, act: "x", test }])!.brittleSince_ms;
+    };
+    expect(tested([], [38, 39, 38])).toBeNull();
+    expect(
+      tested(
+        [
+          { file_HRC: 45, result: "bites" },
+          { file_HRC: 50, result: "bites" },
+        ],
+        [],
+      ),
+    ).toBeNull();
+    expect(tested([{ file_HRC: 65, result: "bites" }], [])).not.toBeNull();
+    expect(tested([], [63, 64, 63])).not.toBeNull();
   });
   it("tempered and then planned to be hardened once more it is not brittle again", () => {
     const done = log(acts.length);

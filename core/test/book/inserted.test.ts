@@ -53,8 +53,8 @@ describe("a heat put before the one that was too hot", () => {
     expect(insertedIn(route, hotter)).toBeNull();
     expect(insertedIn(hotter, longer)).toBeNull();
     expect(insertedIn(longer, route)).toBeNull();
-    expect(insertedIn(route, longer)).toEqual({ at, count: 1 });
-    expect(movedAct("prove", { at: 0, count: 1 })).toBe("prove");
+    expect(insertedIn(route, longer)).toEqual({ at, count: 1, hardens: false });
+    expect(movedAct("prove", { at: 0, count: 1, hardens: false })).toBe("prove");
   });
 });
 

@@ -185,6 +185,13 @@ describe("tests of a piece", () => {
       ...soft.events,
       { id: "r", piece: "p", at_ms: 2 * T0_ms, kind: "route", route: { ...soft.route!, steps } },
     ])!;
+    // Nor does what was read in its oven.
+    const read = told({ done: PROVE, checks: [[PROVE - 1, 900, { check: "chamber", temperature_C: 300 }]] });
+    const replanned: BookEvent = { id: "r", piece: "p", at_ms: 2 * T0_ms, kind: "route", route: { ...read.route!, steps } };
+    const coming = question(pieceState("p", [...read.events, replanned])!);
+    expect(question(read).route.steps.at(-1)).toMatchObject({ temperature_C: 300 });
+    expect(coming.route).toEqual(replanned.route);
+    expect(coming.known.shop).toBeUndefined();
     expect(question(soft).known.tests).toHaveLength(1);
     expect(question(again).known.tests).toBeUndefined();
     expect(gradeOf(again)).toBe("model");
