@@ -29,6 +29,13 @@ const rows = (): string[] =>
     .slice(1)
     .map((row) => row.textContent ?? "");
 
+function rowsOf(open: () => unknown): string[] {
+  open();
+  const said = rows();
+  cleanup();
+  return said;
+}
+
 afterEach(cleanup);
 
 describe("the record of a piece", () => {
@@ -66,6 +73,14 @@ describe("the record of a piece", () => {
     const line = rows().find((text) => text.includes("Tested:"))!;
     const [, mean] = /Tested: (\d+(?:\.\d)?) HRC/.exec(line)!;
     expect(Math.abs(Number(/(\d+(?:\.\d)?)/.exec(head)![1]) - Number(mean))).toBeLessThanOrEqual(0.5);
+  });
+  it("planned anew, what was done before is told by the plan it was done by", () => {
+    const at = route.steps.findLastIndex(({ kind }) => kind === "quench") + 1;
+    const steps = [...route.steps.slice(0, at), ...route.steps.slice(at - 2, at), ...route.steps.slice(at)];
+    const before = rowsOf(() => record([]));
+    const again = rowsOf(() => record([after(1, { kind: "route", route: { ...route, steps } })]));
+    expect(again.slice(0, -1)).toEqual(before);
+    expect(again.join(" ")).not.toContain("no longer in the plan");
   });
   it("a step that is no longer in the plan keeps its line", () => {
     record([after(1, { kind: "act-done", act: "99.normalise.heat" })]);

@@ -3,7 +3,7 @@
 import { hardParts } from "../../parts/brittleTeeth.js";
 import { endWords, FATE_WORDS } from "../../words/fateWords.js";
 import { gradeWords } from "../../words/workWords.js";
-import { gradeOf, testFound, brittleSince, isInWork, type PieceState } from "@tembrak/core";
+import { actsOfRoute, gradeOf, testFound, brittleSince, isInWork, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -41,8 +41,11 @@ interface Line {
   readonly detail: string;
 }
 
-function linesOf(state: PieceState, units: Units): Line[] {
-  return state.events.map((event) => {
+/** Each event is told by the plan there was then: a later one may have other steps in its place. */
+function linesOf(now: PieceState, units: Units): Line[] {
+  let state: PieceState = now;
+  return now.events.map((event) => {
+    if (event.kind === "route") state = { ...state, route: event.route, acts: actsOfRoute(event.route) };
     const base = { id: event.id, at_ms: event.at_ms };
     if (event.kind === "test") {
       const summary = testFound(event.test, state.piece.section);
@@ -72,7 +75,7 @@ function linesOf(state: PieceState, units: Units): Line[] {
         what: "Planned",
         detail: `${event.route.steps.length} steps, ${SCHOOL_WORDS[event.route.school].name.toLowerCase()}`,
       };
-    if (event.kind === "finished") return { ...base, what: state.tests.length === 0 ? "Finished untested" : "Finished", detail: "" };
+    if (event.kind === "finished") return { ...base, what: now.tests.length === 0 ? "Finished untested" : "Finished", detail: "" };
     if (event.kind === "fate") return { ...base, what: FATE_WORDS[event.fate].is, detail: FATE_WORDS[event.fate].then };
     return {
       ...base,
