@@ -10,7 +10,9 @@ import {
   COLOUR_MIN,
   PLATES,
   patternOf,
+  soakClock,
   type Act,
+  type HeatCall,
   type PieceState,
   type Route,
   type Step,
@@ -254,12 +256,40 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
 }
 
 /** One short line under a piece's name on the rack. */
-export function statusLine(state: PieceState, now_ms: number, now_C: number | null, units: Units): string {
-  const status = statusOf(state, now_ms, now_C, units);
+export function statusLine(state: PieceState, now_ms: number, now_C: number | null, units: Units, call: HeatCall | null = null): string {
+  const status = statusOf(state, now_ms, now_C, call, units);
   return state.piece.isPractice === true ? `Practice: ${status[0]!.toLowerCase()}${status.slice(1)}` : status;
 }
 
-function statusOf(state: PieceState, now_ms: number, now_C: number | null, units: Units): string {
+/** How far a heat is, as the bench calls it, in few words. */
+function heatStatus(target_C: number, now_C: number | null, call: HeatCall | null, units: Units): string {
+  const wants = `wants ${showDegrees(target_C, units)}`;
+  switch (call?.call) {
+    case "out":
+      return `Out of the fire, ${wants}`;
+    case "too-hot":
+      return `Too hot, ${wants}`;
+    case "look-again":
+      return `Look again, ${wants}`;
+    case "conflict":
+      return "Its readings differ";
+    case "magnet":
+      return call.magnet === "free" ? "Past the magnet" : `Magnetic, ${wants}`;
+    case "to-go":
+      return now_C === null ? `To ${showDegrees(target_C, units)}` : `${showDegrees(now_C, units)}, ${wants}`;
+    case "past":
+      return `${showDifference(call.over_K, units)} past`;
+    case "about":
+      return "About there";
+    case "at-heat":
+      return "At heat";
+    case "unread":
+    case undefined:
+      return `To ${showDegrees(target_C, units)}`;
+  }
+}
+
+function statusOf(state: PieceState, now_ms: number, now_C: number | null, call: HeatCall | null, units: Units): string {
   const { next, nextSince_ms, doneAt_ms, stage } = state;
   if (stage === "done") return "Finished";
   if (next === undefined) return "All done";
@@ -272,14 +302,13 @@ function statusOf(state: PieceState, now_ms: number, now_C: number | null, units
     case "run":
       return "Run the colours";
     case "heat":
-      if (doneAt_ms.size === 0 && now_C === null) return "Ready for the fire";
-      if (now_C !== null) {
-        const left = Math.round(next.target_C - now_C);
-        return left > 5 ? `${showDegrees(now_C, units)}, wants ${showDegrees(next.target_C, units)}` : "At heat";
-      }
-      return `To ${showDegrees(next.target_C, units)}`;
-    case "hold":
-      return since_s < next.hold_s ? `${showClock(next.hold_s - since_s)} left at heat` : "Hold is over";
+      if (doneAt_ms.size === 0 && now_C === null && (call === null || call.call === "unread")) return "Ready for the fire";
+      return heatStatus(next.target_C, now_C, call, units);
+    case "hold": {
+      const { left_s, waitsForChamber } = soakClock(state, next, now_ms);
+      if (waitsForChamber) return "Hold waits for the chamber";
+      return left_s > 0 ? `${showClock(left_s)} left at heat` : "Hold is over";
+    }
     case "air-cool":
       return next.coolTo === "black" ? "Cooling to black" : "Cooling to hand-warm";
     case "fall":
@@ -372,10 +401,13 @@ export function nextActWords(state: PieceState, now_ms: number, units: Units): N
       return state.doneAt_ms.size === 0
         ? { sentence: `Put ${name} in the fire.`, reason: `${reason} To ${showTemperature(next.target_C, units)}.` }
         : { sentence: `Bring ${name} to ${showTemperature(next.target_C, units)}.`, reason };
-    case "hold":
-      return since_s < next.hold_s
-        ? { sentence: `Hold ${name} at heat, ${showClock(next.hold_s - since_s)} more.`, reason }
-        : { sentence: `Take ${name} out, now.`, reason: `Its hold was over ${showDuration(since_s - next.hold_s)} ago.` };
+    case "hold": {
+      const { left_s, waitsForChamber } = soakClock(state, next, now_ms);
+      if (waitsForChamber) return { sentence: `Leave ${name} shut in until its chamber is back at heat.`, reason };
+      return left_s > 0
+        ? { sentence: `Hold ${name} at heat, ${showClock(left_s)} more.`, reason }
+        : { sentence: `Take ${name} out, now.`, reason: `Its hold was over ${showDuration(-left_s)} ago.` };
+    }
     case "air-cool":
       return { sentence: `See whether ${name} is ${next.coolTo}.`, reason: `Out of the fire for ${showDuration(since_s)}.` };
     case "fall":

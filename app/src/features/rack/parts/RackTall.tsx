@@ -30,7 +30,7 @@ function Row({ state, isFirst, now_ms, scale_px_mm }: { state: PieceState; isFir
   const brittle_ms = brittleSince(state, now_ms);
   const isBrittle = brittle_ms !== null;
   const minutes = isBrittle ? Math.floor((now_ms - brittle_ms) / 60000) : 0;
-  const status = statusLine(state, now_ms, paint.now_C, units);
+  const status = statusLine(state, now_ms, paint.now_C, units, paint.call);
   const height = drawn.height_px + 36;
   return (
     <Link to={`/piece/${state.id}`} className={isFirst ? "tall-row first" : "tall-row"}>

@@ -65,7 +65,7 @@ function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: numb
   const { ambient_lux: lux } = useSettings();
   const paint = usePaint(state, now_ms);
   const isBrittle = brittleSince_ms !== null;
-  const status = statusLine(state, now_ms, paint.now_C, units);
+  const status = statusLine(state, now_ms, paint.now_C, units, paint.call);
   const footY = PIECE_Y + drawn.height_px;
   const brittle_min = isBrittle ? Math.floor((now_ms - brittleSince_ms) / 60000) : 0;
   return (

@@ -1,0 +1,38 @@
+import { describe, expect, it } from "@jest/globals";
+import { actsOfRoute, CATALOGUE, planRoute, type HeatCall } from "@tembrak/core";
+import { HAY_KNIFE, standingAt, START_ms } from "../testing.js";
+import { nextActWords, statusLine } from "./actWords.js";
+
+const UNITS = { temperature: "C", length: "mm" } as const;
+const forge = planRoute(CATALOGUE, HAY_KNIFE, "forge");
+const atHeat = standingAt(HAY_KNIFE, forge);
+const heat = actsOfRoute(forge)[0]!;
+const target_C = heat.kind === "heat" ? heat.target_C : 0;
+
+describe("what the rack says of a heat", () => {
+  const said = (call: HeatCall | null, now_C: number | null): string => statusLine(atHeat, START_ms, now_C, UNITS, call);
+  it("is what the bench calls it: well over is not at heat, and what nobody looked at for long is not either", () => {
+    expect(said({ call: "at-heat" }, target_C)).toBe("At heat");
+    expect(said({ call: "past", over_K: 38 }, target_C + 38)).toBe("38° past");
+    expect(said({ call: "too-hot", over_K: 90 }, target_C + 90)).toMatch(/^Too hot, wants/);
+    expect(said({ call: "look-again", age_s: 70 }, target_C)).toMatch(/^Look again, wants/);
+    expect(said({ call: "to-go", left_K: 60 }, target_C - 60)).toBe(`${target_C - 60}°, wants ${target_C}°`);
+    expect(said({ call: "magnet", magnet: "sticks" }, null)).toMatch(/^Magnetic/);
+    expect(said({ call: "unread" }, null)).toBe("Ready for the fire");
+  });
+});
+
+describe("a hold whose chamber fell", () => {
+  const kiln = planRoute(CATALOGUE, HAY_KNIFE, "kiln");
+  const acts = actsOfRoute(kiln);
+  const at = acts.findIndex(({ kind }) => kind === "hold");
+  it("waits with the bench's own clock, on the rack as in its next step", () => {
+    const state = standingAt(HAY_KNIFE, kiln, { done: at, checks: [[60, { check: "door", state: "open" }]] });
+    const later_ms = START_ms + 9e6;
+    expect(statusLine(state, later_ms, null, UNITS)).toBe("Hold waits for the chamber");
+    expect(nextActWords(state, later_ms, UNITS).sentence).toMatch(/shut in until its chamber is back at heat/);
+    const shut = standingAt(HAY_KNIFE, kiln, { done: at });
+    expect(statusLine(shut, later_ms, null, UNITS)).toBe("Hold is over");
+    expect(nextActWords(shut, later_ms, UNITS).sentence).toMatch(/^Take .* out, now\.$/);
+  });
+});
