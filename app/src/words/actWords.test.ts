@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { actsOfRoute, CATALOGUE, planRoute, type HeatCall } from "@tembrak/core";
+import { actsOfRoute, CATALOGUE, pieceState, planRoute, type BookEvent, type HeatCall } from "@tembrak/core";
 import { HAY_KNIFE, standingAt, START_ms } from "../testing.js";
 import { nextActWords, statusLine } from "./actWords.js";
 
@@ -19,6 +19,21 @@ describe("what the rack says of a heat", () => {
     expect(said({ call: "to-go", left_K: 60 }, target_C - 60)).toBe(`${target_C - 60}°, wants ${target_C}°`);
     expect(said({ call: "magnet", magnet: "sticks" }, null)).toMatch(/^Magnetic/);
     expect(said({ call: "unread" }, null)).toBe("Ready for the fire");
+  });
+});
+
+describe("a piece that a test found soft after its bath", () => {
+  const acts = actsOfRoute(forge);
+  const at = acts.findIndex(({ kind }) => kind === "oven");
+  it("is not sent into the oven, but to why", () => {
+    const hard = standingAt(HAY_KNIFE, forge, { done: at });
+    const test = { strokes: [], readings_HRC: [38, 39, 38], surface: "ground", piece_C: 20 };
+    const soft = pieceState("p", [
+      ...hard.events,
+      { id: "t", piece: "p", at_ms: START_ms + 9000, kind: "test", act: acts[at - 1]!.id, test } as BookEvent,
+    ])!;
+    expect(nextActWords(hard, START_ms + 60_000, UNITS).sentence).toMatch(/^Put .* in the oven, now/);
+    expect(nextActWords(soft, START_ms + 60_000, UNITS).sentence).toMatch(/^See why .* came out soft/);
   });
 });
 

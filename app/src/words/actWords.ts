@@ -11,6 +11,7 @@ import {
   PLATES,
   patternOf,
   soakClock,
+  testsThatCount,
   type Act,
   type HeatCall,
   type PieceState,
@@ -421,6 +422,11 @@ export function nextActWords(state: PieceState, now_ms: number, units: Units): N
     case "first-file":
       return { sentence: `Try a file on ${name}.`, reason: `${brittle}Then straight to its temper.` };
     case "oven":
+      if (next.count === 1 && brittleSince_ms === null && testsThatCount(state).length > 0)
+        return {
+          sentence: `See why ${name} came out soft, before its temper.`,
+          reason: "A test found it so after its bath: it can be hardened again.",
+        };
       return next.count === 1
         ? {
             sentence: `Put ${name} in ${liesIn(next.in)}, now.`,
