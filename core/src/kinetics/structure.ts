@@ -241,6 +241,40 @@ export function makeStructure({
   };
 }
 
+/** A section of which every node is what the one of another section is: that stays as it was. */
+export function allAs(one: Structure, nodes: number): Structure {
+  const all = ([value]: Float64Array): Float64Array => new Float64Array(nodes).fill(value!);
+  const flags = ([value]: Uint8Array): Uint8Array => new Uint8Array(nodes).fill(value!);
+  const none = (): Float64Array => new Float64Array(nodes);
+  return {
+    ...one,
+    count: nodes,
+    isEven: true,
+    ferrite: all(one.ferrite),
+    pearlite: all(one.pearlite),
+    bainite: all(one.bainite),
+    martensite: all(one.martensite),
+    formedHardness_HV: all(one.formedHardness_HV),
+    spheroidite: all(one.spheroidite),
+    looseCarbon_wtpct: all(one.looseCarbon_wtpct),
+    lamellarCarbon_wtpct: all(one.lamellarCarbon_wtpct),
+    martensiteCarbon_wtpct: all(one.martensiteCarbon_wtpct),
+    carbide_um: all(one.carbide_um),
+    dissolving_um: all(one.dissolving_um),
+    spacingRatio: all(one.spacingRatio),
+    floorRatio: all(one.floorRatio),
+    grain_um: all(one.grain_um),
+    temper_K: all(one.temper_K),
+    martensiteStart_C: all(one.martensiteStart_C),
+    hasBeenCold: flags(one.hasBeenCold),
+    isStale: flags(one.isStale),
+    coefficients: Array.from({ length: nodes }, () => one.coefficients[0]!),
+    workedOutFrom: Float64Array.from({ length: 3 * nodes }, (_, i) => one.workedOutFrom[i % 3]!),
+    change: { ferrite: none(), pearlite: none(), bainite: none() },
+    austenitised: none(),
+  };
+}
+
 /** Copies node 0 to all others of an even section. */
 export function spreadEven(s: Structure): void {
   for (const array of [

@@ -49,7 +49,7 @@ const UNLUCKY: Variation = { ...AS_PLANNED, rateRatio: 1.5, bathRatio: 0.78 };
 export function saferChanges(catalogue: Catalogue, plan: HardenPlan, desk: Desk = BARE_DESK): Safer[] {
   const hardens = (changed: HardenPlan): boolean => {
     desk.letGo();
-    const { structure, places } = runCase(changed, { variation: UNLUCKY, resolution: "coarse", untilSettled: true });
+    const { structure, places } = runCase(changed, { variation: UNLUCKY, resolution: "coarse", untilSettled: true, desk });
     return hardened(structure, places.edge ?? places.centre) === 1;
   };
   const first = <T>(steps: readonly T[], change: (step: T) => HardenPlan): T | undefined => steps.find((step) => hardens(change(step)));

@@ -1,7 +1,7 @@
 /** What whoever runs a computation lends it: a memory of what was computed before, and word that the answer is no longer wanted. */
 
 /** What is remembered, and how many of each: a slide that only tempers asks for one hardening again and again. */
-const MOST = { case: 8, members: 24, hardening: 48, advice: 48, quick: 256, picture: 8, station: 40 } as const;
+const MOST = { heated: 400, case: 8, members: 24, hardening: 48, advice: 48, quick: 256, picture: 8, station: 40 } as const;
 export type Remembered = keyof typeof MOST;
 
 export interface Desk {

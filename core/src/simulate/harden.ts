@@ -91,6 +91,7 @@ export function nominalCase(plan: HardenPlan, resolution: Resolution, { desk = B
     return runCase(plan, {
       resolution,
       watch: ({ surface, centre, spine, edge }) => [surface, centre, spine ?? centre, edge ?? surface],
+      desk,
       ...options,
     });
   });

@@ -8,11 +8,12 @@ import { ae1_C, type Composition } from "../kinetics/composition.js";
 import { decarbAdded_m2, decarbDepth_mm } from "../kinetics/decarb.js";
 import { follow } from "../kinetics/follow.js";
 import { KINETICS, type Kinetics } from "../kinetics/kinetics.js";
-import { austeniteLeft, makeStructure, type PriorStructure, type Structure } from "../kinetics/structure.js";
+import { allAs, austeniteLeft, makeStructure, type PriorStructure, type Structure } from "../kinetics/structure.js";
 import { formMartensite, isMagnetic } from "../kinetics/transform.js";
 import type { ResolvedSteel } from "../plan/catalogue.js";
 import type { FallSeen, ShopKnown } from "../schema/job.js";
 import type { BodySection, Cladding, Coat, Immersion } from "../schema/parts.js";
+import { BARE_DESK, type Desk } from "./desk.js";
 import { runCourse, type CourseResult, type Exchange, type Form } from "./course.js";
 import { bodyOf, inAir, inBath, STEP_K, thicker, gridOf, type AnyMedium, type Bath, type Places, type Resolution } from "./section.js";
 import { linear } from "../numerics/interpolate.js";
@@ -221,6 +222,48 @@ export interface CaseOptions {
   readonly form?: Form;
   /** No further than the first pull of a falling heat. */
   readonly isToThePull?: boolean;
+  /** Where the heat of a piece is remembered: what comes after it, a tap or a slide changes far oftener. */
+  readonly desk?: Desk;
+}
+
+/** A piece at the end of its heat, one node that all are like. */
+interface Heated {
+  readonly structure: Structure;
+  readonly austenite: Austenite;
+  readonly decarb_m2: number;
+}
+
+function heated(plan: HardenPlan, v: Variation, kinetics: Kinetics): Heated {
+  const structure = makeStructure({
+    nodes: 1,
+    bar_wtpct: barOf(plan.steel, v),
+    prior: plan.prior,
+    temperSteel: plan.steel.temper,
+    kinetics,
+    rateRatio: v.rateRatio,
+    dissolutionRatio: v.dissolutionRatio,
+    martensiteStartShift_K: v.martensiteStart_K,
+  });
+  let magnetLost_s: number | null = null;
+  let magnetLost_C: number | null = null;
+  const Ae1 = ae1_C(structure.bar);
+  let [decarb_m2, last_s] = [0, 0];
+  follow({
+    structure,
+    ...heatingCurve({ heat_C: plan.heat_C + v.heat_K, hold_s: plan.hold_s }),
+    onStep: (time_s, T) => {
+      decarb_m2 += decarbAdded_m2(T, Ae1, time_s - last_s, "oxidising");
+      last_s = time_s;
+      if (magnetLost_s === null && !isMagnetic(structure, 0, T, CURIE_C)) [magnetLost_s, magnetLost_C] = [time_s, T];
+    },
+  });
+  return { structure, austenite: { ...austeniteOf(structure, 0), magnetLost_s, magnetLost_C }, decarb_m2 };
+}
+
+/** All that the heat hangs on: neither the section nor what comes after. */
+function heatKey({ steel, prior, heat_C, hold_s }: HardenPlan, v: Variation): string {
+  const { rateRatio, dissolutionRatio, martensiteStart_K, heat_K } = v;
+  return JSON.stringify([barOf(steel, v), steel.temper, prior, heat_C + heat_K, hold_s, rateRatio, dissolutionRatio, martensiteStart_K]);
 }
 
 /**
@@ -255,6 +298,7 @@ export function runCase(plan: HardenPlan, options: CaseOptions = {}): Case {
     isLongStrided = false,
     form = "kernel",
     isToThePull = false,
+    desk = BARE_DESK,
   } = options;
   const own_s = ownPull_s(plan, options);
   const fall = plan.falls === undefined ? null : hangs(plan.falls, own_s);
@@ -262,35 +306,12 @@ export function runCase(plan: HardenPlan, options: CaseOptions = {}): Case {
   const varied = { ...plan, section };
   const places = gridOf(section, resolution);
   const { grid } = places;
-  const structure = makeStructure({
-    nodes: grid.columns * grid.nodes,
-    bar_wtpct: barOf(plan.steel, v),
-    prior: plan.prior,
-    temperSteel: plan.steel.temper,
-    kinetics,
-    rateRatio: v.rateRatio,
-    dissolutionRatio: v.dissolutionRatio,
-    martensiteStartShift_K: v.martensiteStart_K,
-  });
-  const heat_C = plan.heat_C + v.heat_K;
-  const heating = heatingCurve({ heat_C, hold_s: plan.hold_s });
-  let magnetLost_s: number | null = null;
-  let magnetLost_C: number | null = null;
-  const Ae1 = ae1_C(structure.bar);
-  let [decarb_m2, last_s] = [0, 0];
-  follow({
-    structure,
-    ...heating,
-    onStep: (time_s, T) => {
-      decarb_m2 += decarbAdded_m2(T, Ae1, time_s - last_s, "oxidising");
-      last_s = time_s;
-      if (magnetLost_s === null && !isMagnetic(structure, 0, T, CURIE_C)) [magnetLost_s, magnetLost_C] = [time_s, T];
-    },
-  });
-  const austenite = { ...austeniteOf(structure, 0), magnetLost_s, magnetLost_C };
+  // Other constants are those of a fit: there no heat comes twice.
+  const heat = kinetics === KINETICS ? desk.recall("heated", heatKey(plan, v), () => heated(plan, v, kinetics)) : heated(plan, v, kinetics);
+  const structure = allAs(heat.structure, grid.columns * grid.nodes);
   const result = runCourse({
     grid,
-    start_C: heat_C,
+    start_C: plan.heat_C + v.heat_K,
     stretches: stretchesOf(varied, places, v, fall).slice(0, isToThePull ? 1 : undefined),
     body: bodyOf(structure, grid, plan.cladding ?? null),
     watch: watch?.(places) ?? [],
@@ -304,7 +325,7 @@ export function runCase(plan: HardenPlan, options: CaseOptions = {}): Case {
   const hung_s = fall?.untilPulls && result.end_s[0]! < fall.most_s ? result.end_s[0]! : null;
   formMartensite(structure, new Float64Array(grid.columns * grid.nodes).fill(ROOM_C));
   drawAgain(structure, plan);
-  return { places, result, structure, austenite, decarb_mm: decarbDepth_mm(decarb_m2), pulls_s: own_s ?? hung_s };
+  return { places, result, structure, austenite: heat.austenite, decarb_mm: decarbDepth_mm(heat.decarb_m2), pulls_s: own_s ?? hung_s };
 }
 
 /** A thinner question: a plate or round of the thickness of the body. */

@@ -134,7 +134,7 @@ export function floorOf_HRC(structure: Structure, node: number): number {
   return FLOOR_HRC + (SOFT_FLOOR_HRC - FLOOR_HRC) * clamp((soft - BEGINS_SOFT) / (MOSTLY_SOFT - BEGINS_SOFT), 0, 1);
 }
 
-function runMember(plan: HardenPlan, draw: readonly number[], options: Omit<RunOptions, "desk">): Member {
+function runMember(plan: HardenPlan, draw: readonly number[], options: RunOptions): Member {
   const { places, structure, pulls_s } = runCase(plan, {
     variation: variationOf(draw, plan),
     resolution: "coarse",
@@ -180,7 +180,7 @@ export function runMembers(
     .slice(from, to)
     .map((draw) => {
       desk.letGo();
-      return runMember(plan, draw, options);
+      return runMember(plan, draw, { ...options, desk });
     });
 }
 

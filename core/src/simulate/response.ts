@@ -44,13 +44,13 @@ interface Quick {
 function quickHardness(plan: HardenPlan, desk: Desk): QuickHardness {
   return desk.recall("quick", planKey(plan), () => {
     desk.letGo();
-    return runQuickly(plan);
+    return runQuickly(plan, desk);
   });
 }
 
-function runQuickly(plan: HardenPlan): QuickHardness {
+function runQuickly(plan: HardenPlan, desk: Desk): QuickHardness {
   requireSense(plan);
-  const { structure, places } = runCase(plan, { resolution: "coarse", untilSettled: true, isLongStrided: true });
+  const { structure, places } = runCase(plan, { resolution: "coarse", untilSettled: true, isLongStrided: true, desk });
   const at = (node: number): Quick => ({
     hardness_HRC: rockwellCFromVickers(nodeHardness_HV(structure, node)),
     drawn: drawnOf(structure, node),

@@ -93,6 +93,7 @@ export function pictureSection(
     return runCase(plan, {
       resolution: isQuick ? "coarse" : "fine",
       untilSettled: isQuick,
+      desk,
       ...(isQuick ? {} : { frames_s: moments_s(plan) }),
     });
   });

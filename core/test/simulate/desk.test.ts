@@ -63,10 +63,22 @@ describe("what a worker remembers", () => {
     const { answer } = runJob(CATALOGUE, { ...JOBS[0]!, route: temperedAt(260) }, desk) as { answer: unknown };
     expect(answer).toEqual((runJob(CATALOGUE, { ...JOBS[0]!, route: temperedAt(260) }) as { answer: unknown }).answer);
   });
+  it("a tap on the way to the bath or in it heats nothing again, and is answered by the same bytes as from cold", () => {
+    const desk = counting(makeDesk());
+    const job = JOBS[0]!;
+    runJob(CATALOGUE, job, desk);
+    expect(desk.made.filter((kind) => kind === "heated").length).toBeGreaterThan(40);
+    desk.made.length = 0;
+    const tapped: Route = { ...route, steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, transfer_s: 3.2, bath_s: 9 } : s)) };
+    const warm = JSON.stringify(runJob(CATALOGUE, { ...job, route: tapped }, desk));
+    expect(desk.made).not.toContain("heated");
+    expect(desk.made).toContain("members");
+    expect(warm).toBe(JSON.stringify(runJob(CATALOGUE, { ...job, route: tapped })));
+  });
   it("a case run beside its members is not run again by the prediction", () => {
     const desk = counting(makeDesk());
     runJob(CATALOGUE, { kind: "nominal", piece, route }, desk);
-    expect(desk.made).toEqual(["case"]);
+    expect(desk.made).toEqual(["case", "heated"]);
     const members = runJob(CATALOGUE, { kind: "members", piece, route, from: 0, to: 24 }) as unknown as { answer: never };
     runJob(CATALOGUE, { kind: "predict", piece, route, effort: "full", members: members.answer }, desk);
     expect(desk.made.filter((kind) => kind === "case")).toEqual(["case"]);
