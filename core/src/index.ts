@@ -105,7 +105,7 @@ export {
 } from "./plan/kit.js";
 export { edgeFor, lookOver, THIN_EDGE, type LookOver } from "./plan/lookOver.js";
 export { dipOfRoute, temperedAround, type Dip } from "./plan/dip.js";
-export { cooledMass_kg, dialFor_C, fitProblems, groundOff_kg, mass_kg, type FitProblem, type FitWay } from "./plan/fit.js";
+export { cooledMass_kg, dialFor_C, fitProblems, groundOff_kg, mass_kg, type FitPlace, type FitProblem, type FitWay } from "./plan/fit.js";
 export { calibrate, LEAST_READINGS, type Calibration, type DialReading } from "./evidence/calibration.js";
 export type { Section } from "./schema/parts.js";
 export {

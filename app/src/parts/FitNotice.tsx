@@ -10,6 +10,7 @@ import {
   joinedOvens,
   missingFor,
   wayOf,
+  type FitPlace,
   type FitWay,
   type Kit,
   type NewKitItem,
@@ -61,6 +62,8 @@ interface Props {
   readonly route: Route;
   readonly kit: Kit | null;
   readonly units: Units;
+  /** Where it is still to go; everywhere, when left out. */
+  readonly places?: readonly FitPlace[] | undefined;
   /** Left out where the plan is no longer open. */
   readonly onReplan?: ((school: School, way: Way) => void) | undefined;
   readonly onRoute?: ((route: Route) => void) | undefined;
@@ -87,8 +90,9 @@ export function inOneBath(route: Route): Route | null {
   return { ...route, steps: route.steps.map((step, i) => (i === at ? alone : step)) };
 }
 
-export function FitNotice({ piece, route, kit, units, onReplan, onRoute, onKit }: Props) {
-  const problems = fitProblems(CATALOGUE, piece, formOf(piece), route, kit);
+export function FitNotice({ piece, route, kit, units, places, onReplan, onRoute, onKit }: Props) {
+  const all = fitProblems(CATALOGUE, piece, formOf(piece), route, kit);
+  const problems = places === undefined ? all : all.filter(({ place }) => places.includes(place));
   if (problems.length === 0) return null;
   return (
     <div className="fit-notice">

@@ -39,7 +39,8 @@ import { SchoolsDialog } from "./parts/SchoolsDialog.js";
 import { StepsDialog } from "./parts/StepsDialog.js";
 import { VerdictPanel } from "./parts/VerdictPanel.js";
 import { WhatIfPanel } from "./parts/WhatIfPanel.js";
-import { doneOfIt, useTrial, type TrialView } from "./useTrial.js";
+import { doneOfIt } from "./doneOfIt.js";
+import { useTrial, type TrialView } from "./useTrial.js";
 import "./card.css";
 import { steelWords } from "../../words/steelWords.js";
 

@@ -1,7 +1,8 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { act, cleanup, renderHook, waitFor } from "@testing-library/react";
 import { actsOfRoute, CATALOGUE, planRoute, thickness_mm, type Route, type Section } from "@tembrak/core";
-import { canBeKept, doneOfIt, triedRoute, useTrial, type Trial } from "./useTrial.js";
+import { canBeKept, doneOfIt, placesAhead } from "./doneOfIt.js";
+import { triedRoute, useTrial, type Trial } from "./useTrial.js";
 import { FROE } from "../../testing.js";
 
 const route = planRoute(CATALOGUE, FROE, "forge");
@@ -48,6 +49,11 @@ describe("what is tried on the card", () => {
       const at = acts.findIndex((act, i) => act.kind === kind && acts.slice(0, i).filter((before) => before.kind === kind).length === n);
       return doneOfIt({ acts, doneAt_ms: new Map(acts.slice(0, at + 1).map(({ id }, i) => [id, i])) }, route);
     };
+    const ahead = (n: number) =>
+      placesAhead({ acts, doneAt_ms: new Map(acts.slice(0, n).map(({ id }, i) => [id, i])), next: acts[n] }, route);
+    const bathed = acts.findIndex(({ kind }) => kind === "quench") + 1;
+    // What does not fit is said of where it is still to go.
+    expect([ahead(0), ahead(bathed), ahead(acts.length - 1), ahead(acts.length)]).toEqual([undefined, ["oven"], [], []]);
     const [planned, quenched, once, twice] = [upTo("none"), upTo("quench"), upTo("temper"), upTo("temper", 1)];
     const tempers = (of: Route) => of.steps.flatMap((step) => (step.kind === "temper" ? [step.temperature_C] : []));
     const before = tempers(route);

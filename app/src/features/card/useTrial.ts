@@ -56,30 +56,6 @@ export function triedRoute(route: Route, trial: Trial, tempersDone = 0): Route {
   return { ...route, steps: route.steps.map((step, i) => (stays(step, i) ? step : tried(step, trial))) };
 }
 
-/** How far the hardening that counts has come. */
-export interface DoneOfIt {
-  readonly isQuenched: boolean;
-  /** Tempers that were held. Where all were, none: then a slide shows what another would have been. */
-  readonly tempersDone: number;
-  readonly isTempered: boolean;
-}
-
-export function doneOfIt({ acts, doneAt_ms }: Pick<PieceState, "acts" | "doneAt_ms">, route: Route): DoneOfIt {
-  const from = hardeningFrom(route);
-  const held = (kind: "quench" | "temper"): boolean[] =>
-    acts.flatMap((act) => (act.kind === kind && act.step >= from ? [doneAt_ms.has(act.id)] : []));
-  const tempers = held("temper");
-  const done = tempers.filter((isDone) => isDone).length;
-  const isTempered = tempers.length > 0 && done === tempers.length;
-  return { isQuenched: held("quench").some((isDone) => isDone), tempersDone: isTempered ? 0 : done, isTempered };
-}
-
-/** Whether what is tried can be planned: it is all of what is still to come. */
-export function canBeKept({ thickness_mm: thick, heat_C, medium, temper_C }: Trial, { isQuenched, isTempered }: DoneOfIt): boolean {
-  if (thick !== undefined || (isTempered && temper_C !== undefined)) return false;
-  return !isQuenched || (heat_C === undefined && medium === undefined);
-}
-
 export interface TrialView {
   readonly trial: Trial;
   readonly isTrying: boolean;

@@ -5,6 +5,7 @@ import { FitNotice } from "../../../parts/FitNotice.js";
 import { newId, writeKitItems } from "../../../store/db.js";
 import { shopNow } from "../../../store/shopClock.js";
 import { useKit, useLog, useSettings } from "../../../store/useStore.js";
+import { placesAhead } from "../doneOfIt.js";
 import { BathNotice } from "./BathNotice.js";
 import { DipNotice } from "./DipNotice.js";
 import { RunNotice } from "./RunNotice.js";
@@ -29,6 +30,7 @@ export function PlanNotices({ onReplan, ...props }: Props) {
           route={route}
           kit={kit}
           units={units}
+          places={placesAhead(state, route)}
           onReplan={state.doneAt_ms.size === 0 ? onReplan : undefined}
           onKit={(item) => void writeKitItems([{ ...item, id: newId(shopNow()) }])}
           onRoute={isBefore ? (to) => void write(state.id, [{ kind: "route", route: to }]) : undefined}

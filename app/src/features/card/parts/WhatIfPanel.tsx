@@ -7,7 +7,8 @@ import { mediumName } from "../../../words/actWords.js";
 import { showDegrees, showHardness, showLength, type Units } from "../../../format/show.js";
 import { BathsBeside } from "./BathsBeside.js";
 import { CurveSlide } from "../../../parts/CurveSlide.js";
-import { canBeKept, triedRoute, type DoneOfIt, type TrialView } from "../useTrial.js";
+import { canBeKept, type DoneOfIt } from "../doneOfIt.js";
+import { triedRoute, type TrialView } from "../useTrial.js";
 
 interface Props {
   readonly state: PieceState;
