@@ -1,16 +1,6 @@
 /** What is being tried on the heat card: a route and a piece beside the planned ones, until kept or dropped. */
 
-import {
-  CATALOGUE,
-  hardeningFrom,
-  thickness_mm,
-  type Effort,
-  type PieceState,
-  type Question,
-  type Route,
-  type Section,
-  type Step,
-} from "@tembrak/core";
+import { CATALOGUE, hardeningFrom, thickness_mm, type Effort, type Question, type Route, type Section, type Step } from "@tembrak/core";
 import { useEffect, useMemo, useRef, useState } from "react";
 
 export interface Trial {
