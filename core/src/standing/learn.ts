@@ -92,12 +92,16 @@ export function knownFrom_ms(state: PieceState): number {
 }
 
 /** How a piece stood, tested, each time it was planned to be hardened once more: that teaches, too. */
-function earlierAttempts({ id, events, tests }: PieceState): Teacher[] {
+function earlierAttempts(state: PieceState): Teacher[] {
+  const { id, events, tests } = state;
   if (tests.length === 0) return [];
+  // Planned so and then not: its tests are still those of what it is.
+  const still = new Set(testsThatCount(state).map((test) => test.id));
   return events.flatMap((event, i): Teacher[] => {
     if (event.kind !== "route") return [];
     const before = pieceState(id, events.slice(0, i));
-    if (before === null || testsThatCount(before).length === 0) return [];
+    const counted = before === null ? [] : testsThatCount(before);
+    if (before === null || counted.length === 0 || counted.some((test) => still.has(test.id))) return [];
     const after = pieceState(id, events.slice(0, i + 1))!;
     return testsThatCount(after).length > 0 ? [] : [{ state: before, at_ms: event.at_ms - 1 }];
   });

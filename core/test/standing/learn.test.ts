@@ -168,6 +168,10 @@ describe("a piece that was tested and hardened again", () => {
     expect(knownFrom_ms(planned)).toBe(Infinity);
     expect(knownFrom_ms(tested)).toBe(test_ms);
   });
+  it("planned so and then not after all, it is no try", () => {
+    const back: BookEvent = { ...own, id: "r2", at_ms: test_ms + 20_000, kind: "route", route };
+    expect(teachersOf(pieceState("p", [...first, again, back])!)).toEqual([]);
+  });
   it("what came out soft without a reason in its log is expected softer than if nobody had tested it", () => {
     const { state } = teachersOf(planned)[0]!;
     const asked = standingQuestion(state, { catalogue: CATALOGUE })!;
