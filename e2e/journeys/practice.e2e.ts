@@ -96,6 +96,8 @@ test("a beginner's first blade with forge and magnet, from cold to verdict, with
   await page.getByRole("button", { name: "Keep this result" }).click();
   await expect(page).toHaveURL(/\/book\//);
   await expect(page.getByText(/Tested:/).first()).toBeVisible();
+  // It counts, hours ahead of the clock on the wall: what was measured is what it is.
+  await expect(page.getByText(/^Measured \d\d\.\d HRC/)).toBeVisible();
 });
 
 test("a kiln run of three: the door drops the chamber, the others wait for it, power is off before a hand goes in", async ({ page }) => {

@@ -122,7 +122,6 @@ class Smith {
     this.piece = /piece\/([^/]+)/.exec(page.url())![1]!;
     await this.card("planned");
     await this.recordAgrees();
-    await page.goto(`${this.base}/piece/${this.piece}`);
     await this.bench();
     await page.getByRole("heading", { name: "Before the fire" }).waitFor();
     for (const item of await page.getByRole("checkbox").all()) await item.check();
@@ -151,9 +150,12 @@ class Smith {
 
   /** The record of a piece in work has the numbers of its card. */
   private async recordAgrees(): Promise<void> {
-    const card = this.played.cards.at(-1)!.said;
     await this.page.goto(`${this.base}/book/${this.piece}`);
     const said = await this.page.getByText(/^By the model it will be/).innerText();
+    // The card once more: before, it may have shown the plan of a moment ago.
+    await this.page.goto(`${this.base}/piece/${this.piece}`);
+    await this.still("verdict");
+    const card = await this.text("verdict");
     const numbers = (text: string): number[] => [...text.matchAll(/\d+(?:\.\d+)?/g)].slice(0, 3).map(([n]) => Math.round(Number(n)));
     if (/HRC/.test(card) && numbers(card).join() !== numbers(said).join())
       this.played.contradictions.push(`the record says "${said}", the card "${card}"`);

@@ -88,6 +88,14 @@ describe("the store", () => {
     const events = await eventsOf("p");
     expect(events.map(({ at_ms }) => at_ms)).toEqual([NOW_ms, NOW_ms + 86400000, NOW_ms + 86400001]);
   });
+  it("a practice piece lives ahead of every clock: what is done to it comes after what was done, so that its tests count", async () => {
+    const { definition } = demoEvents(NOW_ms).find((e) => e.kind === "piece")!;
+    await append("p", [{ kind: "piece", definition: { ...definition, isPractice: true } }], NOW_ms);
+    await append("p", [{ kind: "note", text: "simulated, four hours on" }], NOW_ms + 4 * 3600_000);
+    await append("p", [{ kind: "note", text: "after it" }], NOW_ms + 5);
+    const texts = (await eventsOf("p")).flatMap((event) => (event.kind === "note" ? [event.text] : []));
+    expect(texts).toEqual(["simulated, four hours on", "after it"]);
+  });
   it("two taps in one millisecond keep their order", () => {
     const ids = Array.from({ length: 200 }, () => newId(NOW_ms));
     expect([...ids].sort()).toEqual(ids);
