@@ -133,7 +133,7 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
   const nextSince_ms = at > 0 ? (doneAt_ms.get(acts[at - 1]!.id) ?? null) : null;
   const isDone = ({ id: act }: Act): boolean => doneAt_ms.has(act);
   const lastQuench = acts.map((act) => act.kind === "quench" && isDone(act)).lastIndexOf(true);
-  const isRelieved = isDrawn(lastQuench < 0 ? undefined : acts[lastQuench], doneAt_ms);
+  const isRelieved = lastQuench >= 0 && isDrawn(acts, lastQuench, doneAt_ms);
   return {
     id,
     piece,
@@ -158,11 +158,11 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
 /** What takes the brittleness out, by how its act is named: also one of a route that was planned anew since. */
 const DRAWS_IT = /-(temper|run|heat)$/;
 
-/** Whether any heat came after a quench. */
-function isDrawn(quench: Act | undefined, doneAt_ms: ReadonlyMap<string, number>): boolean {
-  if (quench === undefined) return false;
-  const out_ms = doneAt_ms.get(quench.id)!;
-  return [...doneAt_ms].some(([id, at_ms]) => at_ms > out_ms && DRAWS_IT.test(id));
+/** Whether any heat came after a quench: what stands before it in the plan did not, whatever its clock said. */
+function isDrawn(acts: readonly Act[], quench: number, doneAt_ms: ReadonlyMap<string, number>): boolean {
+  const out_ms = doneAt_ms.get(acts[quench]!.id)!;
+  const before = new Set(acts.slice(0, quench).map(({ id }) => id));
+  return [...doneAt_ms].some(([id, at_ms]) => at_ms > out_ms && DRAWS_IT.test(id) && !before.has(id));
 }
 
 /** Steel that is surely no harder than this bends before it breaks, HRC (judgement). */

@@ -87,6 +87,11 @@ describe("a piece is the sum of its events", () => {
     expect(tested([{ file_HRC: 65, result: "bites" }], [])).not.toBeNull();
     expect(tested([], [63, 64, 63])).not.toBeNull();
   });
+  it("heats whose clock was ahead of its bath draw nothing", () => {
+    const out = index("quench") + 1;
+    const late = log(out).map((event, i) => (i >= 2 && i < out + 1 ? { ...event, at_ms: event.at_ms + 900 * MINUTE } : event));
+    expect(pieceState("p", late)!.brittleSince_ms).toBe(out * MINUTE);
+  });
   it("tempered and then planned to be hardened once more it is not brittle again", () => {
     const done = log(acts.length);
     const steps = hardenAgain<Step>(route.steps, null);
