@@ -71,7 +71,7 @@ const PICTURES: readonly Picture[] = [
   },
   { file: "bath", of: "bath", size: WIDE },
   { file: "book", of: "book", size: WIDE },
-  { file: "record", of: "record", size: WIDE },
+  { file: "record", of: "record", size: WIDE, sign: /lets go of the magnet/, wait_ms: 2500 },
 ];
 
 const shown = new Map(VIEW_LIST.flatMap(({ shown: all }) => all).map((view) => [view.as, view]));
