@@ -129,8 +129,9 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
   const { noseMargin_s: margin, austenite } = hardening;
   const spare = Math.abs(margin) < 0.05 ? "a moment" : `${Math.abs(margin).toFixed(1)} s`;
   if (austenite.extent < 0.5) return say.tooCold;
-  if (chance < SURE && hardening.turnedInAir) return say.inAir;
   const workingIsHard = working.asQuenched.mean_HRC > 50 || working.asQuenched.mean_HRC > 0.9 * thickest.asQuenched.mean_HRC + 6;
+  // A tenth of the back turned on the way does not make a soft piece of one whose edge is hard.
+  if (!workingIsHard && chance < 0.5 && hardening.turnedInAir) return say.inAir;
   if (section.shape === "wedge" && hardening.chanceHard.working < 0.5 && chance > hardening.chanceHard.working) {
     return say.edgeTooCold;
   }

@@ -104,6 +104,17 @@ describe("the verdict in sentences", () => {
     expect(verdict(plate, late).reasons[0]).toMatch(/^It will have begun to turn soft in the air before it meets the bath/);
     expect(verdict(plate).reasons[0]).not.toMatch(/in the air/);
   });
+  it("a piece that hardens all the same is not said to have turned soft in the air", () => {
+    for (const transfer_s of [2, 5, 8, 12, 20]) {
+      const late = (route: Route): Route => ({
+        ...route,
+        steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, transfer_s } : s)),
+      });
+      const { headline, reasons } = verdict({}, late);
+      if (/will be [56]\d HRC/.test(headline)) expect(reasons[0]).not.toMatch(/in the air/);
+      else expect(headline).toMatch(/May fail|will not harden|will be/);
+    }
+  });
   it("nothing is promised that the chance beside it does not bear out", () => {
     const said = (section: Piece["section"], change?: (route: Route) => Route): string => verdict({ section }, change).reasons[0]!;
     const wedge = (spine_mm: number, edge_mm: number, height_mm = 30) => ({ shape: "wedge", spine_mm, edge_mm, height_mm }) as const;

@@ -84,10 +84,15 @@ function becauseOf(done: Route, plan: Route, was: Prediction, is: Prediction, te
       ? ""
       : `; ${now.end === "working" ? "working" : "other"} end ${Math.round(now.tempered.mean_HRC)} HRC, planned ${Math.round(then.tempered.mean_HRC)}`;
   const end = `${change("working")}; ${change("thickest")}${other}`;
+  const falls = done.steps.findLast((step) => step.kind === "harden")?.fallTo_C !== undefined;
   const said = done.steps.flatMap((step, i) => {
     const planned = plan.steps[i];
     return planned === undefined ? [] : REASONS.flatMap((told) => told(step, planned, end) ?? []);
   });
+  // Of a heat that falls the seconds of its way begin at the pull.
+  const way = said.findIndex(({ code }) => code === "slow-transfer");
+  if (falls && way >= 0)
+    said[way] = { ...said[way]!, message: said[way]!.message.replace("from fire to bath", "from the pull to the bath") };
   if (tests > 0) said.push({ code: "tested", message: `${tests} ${tests === 1 ? "test" : "tests"} of it: ${end}.` });
   return said;
 }

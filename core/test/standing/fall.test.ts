@@ -112,8 +112,8 @@ describe("a heat that falls, as it was logged", () => {
   });
   it("on the command line a touch counts the same", () => {
     const { kind, section, length_mm, start, use } = STRIKER;
-    const hrc = (pull_s: number): number => {
-      const { expected } = standingVerb({
+    const told = (pull_s: number, way_s = 1) =>
+      standingVerb({
         steel: "w1",
         piece: { kind, section, length_mm },
         start,
@@ -126,11 +126,12 @@ describe("a heat that falls, as it was logged", () => {
           { at_s: 301, act: "fire-out" },
           { at_s: 301 + 0.8 * pull_s, act: "magnet", state: "free" },
           { at_s: 301 + pull_s, act: "magnet", state: "weak" },
-          { at_s: 302 + pull_s, act: "bath-in" },
+          { at_s: 301 + pull_s + way_s, act: "bath-in" },
         ],
       });
-      return expected.hrc.mean;
-    };
+    const hrc = (pull_s: number): number => told(pull_s).expected.hrc.mean;
+    // The way is told from the pull, as on the screen.
+    expect(told(usual_s, 6).because.find(({ code }) => code === "slow-transfer")?.message).toMatch(/^6\.0 s from the pull to the bath/);
     expect(hrc(12 * usual_s)).toBeLessThan(hrc(usual_s) - 10);
   });
 });
