@@ -17,6 +17,7 @@ const forbid = (files, folders) => ({
 });
 const LATER = ["plan", "simulate", "job", "verbs", "book", "standing", "diagnose"];
 
+// Rules that need types are in .oxlintrc.json: there the native compiler knows them, in a tenth of the time.
 export default tseslint.config(
   {
     ignores: [
@@ -31,25 +32,16 @@ export default tseslint.config(
     ],
   },
   js.configs.recommended,
-  ...tseslint.configs.recommendedTypeChecked,
+  ...tseslint.configs.recommended,
   {
-    languageOptions: {
-      parserOptions: {
-        projectService: { allowDefaultProject: ["*.mjs", "tools/*.mjs", "tools/mutants/*.mjs", "tools/*.js", "app/vite.config.ts"] },
-        tsconfigRootDir: import.meta.dirname,
-      },
-    },
     plugins: { tembrak: { rules: { "unit-suffix": unitSuffix } } },
     rules: {
       "tembrak/unit-suffix": "error",
       "@typescript-eslint/no-non-null-assertion": "off",
-      "@typescript-eslint/prefer-nullish-coalescing": "error",
-      "@typescript-eslint/no-confusing-void-expression": "off",
       "no-console": "error",
       eqeqeq: "error",
     },
   },
-  { files: ["**/*.mjs", "tools/*.js"], ...tseslint.configs.disableTypeChecked },
   { files: ["**/*.mjs", "tools/**"], languageOptions: { globals: globals.node }, rules: { "no-console": "off" } },
   {
     files: ["core/src/**"],
@@ -107,9 +99,6 @@ export default tseslint.config(
   {
     files: ["**/test/**", "**/*.test.ts", "**/*.test.tsx", "e2e/**"],
     rules: {
-      "@typescript-eslint/no-unsafe-assignment": "off",
-      "@typescript-eslint/no-unsafe-member-access": "off",
-      "@typescript-eslint/no-unsafe-argument": "off",
       "no-console": "off",
     },
   },

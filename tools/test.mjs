@@ -67,7 +67,8 @@ const unitReport = join(root, ".tbuild/unit.json");
 await Promise.all([
   gateBeside("lint", [ROOMY, bin("eslint/bin/eslint.js"), "."]),
   (async () => {
-    await gateBeside("types", [bin("typescript/bin/tsc"), "-b"]);
+    await gateBeside("types", [bin("typescript-native/bin/tsc"), "-b"]);
+    await gateBeside("lint by types", [bin("oxlint/bin/oxlint"), "--type-aware"]);
     isBuilt = await gateBeside("build", ["tools/build.mjs"]);
     if (isBuilt) await gateBeside("size of the first load", ["tools/size.mjs"]);
     await gateBeside("format", [bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", "."]);
