@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import { piecesOf, planRoute, CATALOGUE } from "@tembrak/core";
-import { urgency, statusLine, nextActWords } from "../words/actWords.js";
+import { urgency, statusLine, nextActWords } from "../words/rackWords.js";
 import { layOutRack } from "../features/rack/parts/rackLayout.js";
 import { demoEvents } from "../store/demoBook.js";
 import { hardnessShade } from "./hardnessShade.js";

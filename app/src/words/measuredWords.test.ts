@@ -10,7 +10,7 @@ import {
   type HardnessTest,
 } from "@tembrak/core";
 import { HAY_KNIFE, standingAt, START_ms } from "../testing.js";
-import { nextActWords } from "./actWords.js";
+import { nextActWords } from "./rackWords.js";
 import { expectedWords, measured } from "./measuredWords.js";
 
 const route = planRoute(CATALOGUE, HAY_KNIFE, "forge");

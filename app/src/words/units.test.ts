@@ -33,7 +33,8 @@ import {
   type TestNotice,
 } from "@tembrak/core";
 import { showAgo, showDifference, showLength, showMoment, showTemperature, type Units } from "../format/show.js";
-import { actWords, nextActWords, statusLine, urgency } from "./actWords.js";
+import { actWords } from "./actWords.js";
+import { nextActWords, statusLine, urgency } from "./rackWords.js";
 import { FIT_WAY_WORDS, fitSentence } from "./fitWords.js";
 import { callWords, fireNote, fromWords, zoneWords } from "./heatWords.js";
 import { factsOf } from "./kitWords.js";

@@ -19,7 +19,7 @@ import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import { Link, useParams } from "react-router";
 import { useExpected, useMoved, usePrediction, useQuestion, useStepTimes, useWhatIf } from "../../compute/useAnswers.js";
-import { nextActWords } from "../../words/actWords.js";
+import { nextActWords } from "../../words/rackWords.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { SCHOOL_WORDS, wayWords } from "../../words/schools.js";
 import { showNotches, type Units } from "../../format/show.js";

@@ -5,7 +5,7 @@ import { timeFor } from "../../../format/pieceTime.js";
 import { brittleSince, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
-import { statusLine } from "../../../words/actWords.js";
+import { statusLine } from "../../../words/rackWords.js";
 import { Boundary } from "../../../parts/Boundary.js";
 import { useShown } from "../../../parts/useShown.js";
 import { usePaint } from "../../../parts/usePaint.js";

@@ -5,7 +5,7 @@ import { timeFor } from "../../../format/pieceTime.js";
 import { brittleSince, type PieceState } from "@tembrak/core";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
-import { statusLine } from "../../../words/actWords.js";
+import { statusLine } from "../../../words/rackWords.js";
 import { lengthNumber, showNotches } from "../../../format/show.js";
 import { DimV } from "../../../parts/Drawing.js";
 import { MiniHeatLine } from "../../../parts/MiniHeatLine.js";

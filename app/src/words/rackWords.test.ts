@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { actsOfRoute, CATALOGUE, pieceState, planRoute, type BookEvent, type HeatCall } from "@tembrak/core";
 import { HAY_KNIFE, standingAt, START_ms } from "../testing.js";
-import { nextActWords, statusLine } from "./actWords.js";
+import { nextActWords, statusLine } from "./rackWords.js";
 
 const UNITS = { temperature: "C", length: "mm" } as const;
 const forge = planRoute(CATALOGUE, HAY_KNIFE, "forge");

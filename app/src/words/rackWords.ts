@@ -1,0 +1,205 @@
+/** The rack's lines: which piece wants its smith first, for what, and how far it is. */
+
+import { soakClock, testsThatCount, type HeatCall, type PieceState } from "@tembrak/core";
+import {
+  showClock,
+  showDegrees,
+  showDifference,
+  showDuration,
+  showMoment,
+  showTemperature,
+  showTimeOfDay,
+  type Units,
+} from "../format/show.js";
+import { reasonOf } from "./actWords.js";
+import { FATE_WORDS } from "./fateWords.js";
+import { liesIn } from "./vesselWords.js";
+
+/** One short line under a piece's name on the rack. */
+export function statusLine(state: PieceState, now_ms: number, now_C: number | null, units: Units, call: HeatCall | null = null): string {
+  const status = statusOf(state, now_ms, now_C, call, units);
+  return state.piece.isPractice === true ? `Practice: ${status[0]!.toLowerCase()}${status.slice(1)}` : status;
+}
+
+/** How far a heat is, as the bench calls it, in few words. */
+function heatStatus(target_C: number, now_C: number | null, call: HeatCall | null, units: Units): string {
+  const wants = `wants ${showDegrees(target_C, units)}`;
+  switch (call?.call) {
+    case "out":
+      return `Out of the fire, ${wants}`;
+    case "too-hot":
+      return `Too hot, ${wants}`;
+    case "look-again":
+      return `Look again, ${wants}`;
+    case "conflict":
+      return "Its readings differ";
+    case "magnet":
+      return call.magnet === "free" ? "Past the magnet" : `Magnetic, ${wants}`;
+    case "to-go":
+      return now_C === null ? `To ${showDegrees(target_C, units)}` : `${showDegrees(now_C, units)}, ${wants}`;
+    case "past":
+      return `${showDifference(call.over_K, units)} past`;
+    case "about":
+      return "About there";
+    case "at-heat":
+      return "At heat";
+    case "unread":
+    case undefined:
+      return `To ${showDegrees(target_C, units)}`;
+  }
+}
+
+function statusOf(state: PieceState, now_ms: number, now_C: number | null, call: HeatCall | null, units: Units): string {
+  const { next, nextSince_ms, doneAt_ms, stage } = state;
+  if (stage === "done") return "Finished";
+  if (next === undefined) return "All done";
+  const since_s = nextSince_ms === null ? 0 : (now_ms - nextSince_ms) / 1000;
+  switch (next.kind) {
+    case "slow-cool":
+      return since_s < next.time_s ? `${showDuration(next.time_s - since_s)} of slow cooling left` : "Cool enough for air";
+    case "brighten":
+      return "Rub it bright";
+    case "run":
+      return "Run the colours";
+    case "heat":
+      if (doneAt_ms.size === 0 && now_C === null && (call === null || call.call === "unread")) return "Ready for the fire";
+      return heatStatus(next.target_C, now_C, call, units);
+    case "hold": {
+      const { left_s, waitsForChamber } = soakClock(state, next, now_ms);
+      if (waitsForChamber) return "Hold waits for the chamber";
+      return left_s > 0 ? `${showClock(left_s)} left at heat` : "Hold is over";
+    }
+    case "air-cool":
+      return next.coolTo === "black" ? "Cooling to black" : "Cooling to hand-warm";
+    case "fall":
+      return "Falling to the first pull";
+    case "quench":
+      return "To the bath";
+    case "straighten":
+      return "Straighten now";
+    case "cool-down":
+      return "Cooling down";
+    case "first-file":
+      return "Try a file";
+    case "oven":
+      return next.count === 1 && state.brittleSince_ms !== null
+        ? `Quenched ${showTimeOfDay(state.brittleSince_ms)}`
+        : `To ${liesIn(next.in)}, ${showDegrees(next.target_C, units)}`;
+    case "temper":
+      return since_s < next.hold_s ? `${showClock(next.hold_s - since_s)} left at ${showDegrees(next.target_C, units)}` : "Take it out";
+    case "prove":
+      return "Try the files";
+  }
+}
+
+/** Which piece wants its smith first: larger is more urgent. */
+export function urgency({ next, nextSince_ms, brittleSince_ms, checks, doneAt_ms, stage }: PieceState, now_ms: number): number {
+  if (stage === "done" || next === undefined) return -1;
+  const since_s = nextSince_ms === null ? 0 : (now_ms - nextSince_ms) / 1000;
+  const brittle_min = brittleSince_ms === null ? 0 : (now_ms - brittleSince_ms) / 60000;
+  const isStarted = doneAt_ms.size > 0 || checks.some(({ act }) => act === next.id);
+  switch (next.kind) {
+    case "fall":
+    case "quench":
+    case "run":
+      return 300;
+    case "brighten":
+      return 270;
+    case "slow-cool":
+      return since_s > next.time_s ? 100 : 5;
+    case "straighten":
+      return 290;
+    case "hold":
+      return since_s > next.hold_s ? 280 : 240;
+    case "cool-down":
+    case "first-file":
+      return 180 + Math.min(30, brittle_min / 4);
+    case "oven":
+      return next.count === 1 ? 200 + Math.min(60, brittle_min / 4) : 120;
+    case "heat":
+      return isStarted ? 170 : 20;
+    case "air-cool":
+      return since_s > 300 ? 150 : 30;
+    case "temper":
+      return since_s > next.hold_s ? 140 : 10;
+    case "prove":
+      return 60;
+  }
+}
+
+/** Begun minutes are not counted, as the number beside the piece counts them. */
+function wholeMinutes(time_s: number): string {
+  return showDuration(time_s < 60 ? time_s : 60 * Math.floor(time_s / 60));
+}
+
+export interface NextActWords {
+  readonly sentence: string;
+  readonly reason: string;
+}
+
+/** The line on top of the rack: imperative, the piece, and why now. */
+export function nextActWords(state: PieceState, now_ms: number, units: Units): NextActWords {
+  const name = `the ${state.piece.name.toLowerCase()}`;
+  const { next, brittleSince_ms, nextSince_ms, route, finishedAt_ms } = state;
+  if (state.fate !== null)
+    return { sentence: `${FATE_WORDS[state.fate.is].is} ${showMoment(state.fate.at_ms)}.`, reason: FATE_WORDS[state.fate.is].then };
+  if (finishedAt_ms !== null) return { sentence: `Finished ${showMoment(finishedAt_ms)}.`, reason: "" };
+  if (next === undefined) return { sentence: `Record ${name}.`, reason: "All its steps are done." };
+  const since_s = nextSince_ms === null ? 0 : (now_ms - nextSince_ms) / 1000;
+  const brittle = brittleSince_ms === null ? "" : `It has been brittle for ${wholeMinutes((now_ms - brittleSince_ms) / 1000)}. `;
+  const reason = reasonOf(route, next);
+  switch (next.kind) {
+    case "slow-cool":
+      return since_s < next.time_s
+        ? { sentence: `Leave ${name} shut, ${showDuration(next.time_s - since_s)} more.`, reason }
+        : { sentence: `Take ${name} out to cool in air.`, reason };
+    case "brighten":
+      return { sentence: `Rub ${name} bright.`, reason: `${brittle}Then its colours can be seen.` };
+    case "run":
+      return { sentence: `Run the colours of ${name}, now.`, reason };
+    case "heat":
+      return state.doneAt_ms.size === 0
+        ? { sentence: `Put ${name} in the fire.`, reason: `${reason} To ${showTemperature(next.target_C, units)}.` }
+        : { sentence: `Bring ${name} to ${showTemperature(next.target_C, units)}.`, reason };
+    case "hold": {
+      const { left_s, waitsForChamber } = soakClock(state, next, now_ms);
+      if (waitsForChamber) return { sentence: `Leave ${name} shut in until its chamber is back at heat.`, reason };
+      return left_s > 0
+        ? { sentence: `Hold ${name} at heat, ${showClock(left_s)} more.`, reason }
+        : { sentence: `Take ${name} out, now.`, reason: `Its hold was over ${showDuration(-left_s)} ago.` };
+    }
+    case "air-cool":
+      return { sentence: `See whether ${name} is ${next.coolTo}.`, reason: `Out of the fire for ${showDuration(since_s)}.` };
+    case "fall":
+      return { sentence: `Magnet on ${name}: into the bath at the first pull.`, reason };
+    case "quench":
+      return { sentence: `Quench ${name}, now.`, reason: "It is out of the fire and losing heat." };
+    case "straighten":
+      return { sentence: `Sight along ${name} and straighten it, now.`, reason: "It stiffens as it cools: the bench counts the seconds." };
+    case "cool-down":
+      return { sentence: `Let ${name} cool until you can hold it.`, reason: `${brittle}Hardening goes on until it is cold.` };
+    case "first-file":
+      return { sentence: `Try a file on ${name}.`, reason: `${brittle}Then straight to its temper.` };
+    case "oven":
+      if (next.count === 1 && brittleSince_ms === null && testsThatCount(state).length > 0)
+        return {
+          sentence: `See why ${name} came out soft, before its temper.`,
+          reason: "A test found it so after its bath: it can be hardened again.",
+        };
+      return next.count === 1
+        ? {
+            sentence: `Put ${name} in ${liesIn(next.in)}, now.`,
+            reason: `${brittle}Temper at ${showTemperature(next.target_C, units)}, within the hour.`,
+          }
+        : {
+            sentence: `Put ${name} back in ${liesIn(next.in)}.`,
+            reason: `Temper ${next.count} of ${next.of} at ${showTemperature(next.target_C, units)}. ${reason}`,
+          };
+    case "temper":
+      return since_s < next.hold_s
+        ? { sentence: `Nothing to do for ${showDuration(next.hold_s - since_s)}.`, reason: `Then ${name} comes out of ${liesIn(next.in)}.` }
+        : { sentence: `Take ${name} out of ${liesIn(next.in)}.`, reason: `It has had its ${showDuration(next.hold_s)}.` };
+    case "prove":
+      return { sentence: `Try the files on ${name}.`, reason: "It is tempered. What you find closes its record." };
+  }
+}
