@@ -213,7 +213,7 @@ function zonesOf(course: WarmUp, fire: FireTime, seen: Seen | null, estimate: He
 }
 
 /** Looking, touching or reading it: not going through the safety list, or putting it in. */
-function isLook({ reading }: LoggedCheck): boolean {
+export function isLook({ reading }: LoggedCheck): boolean {
   return reading.check === "too-hot" || reading.check === "even" || evidenceOf(reading, 0, null) !== null;
 }
 

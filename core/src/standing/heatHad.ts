@@ -2,7 +2,7 @@
 
 import type { LoggedCheck, PieceState } from "../book/state.js";
 import { evidenceOf } from "../heatNow/evidence.js";
-import { magnetPointOf, risesTo, STANDS, type HeatContext } from "../heatNow/heatNow.js";
+import { isLook, magnetPointOf, risesTo, STANDS, type HeatContext } from "../heatNow/heatNow.js";
 import type { Act } from "../plan/acts.js";
 import { normalCdf } from "../numerics/normal.js";
 import { heatOfNode_C, NODES, UNKNOWN_EYE } from "../simulate/heatBelief.js";
@@ -13,7 +13,7 @@ export interface HeatHad {
   readonly sd_C: number;
 }
 
-/** Of each witness the last few looks before it left, s: an older one is of another heat. */
+/** Of each witness the last few looks before it was at heat, s: an older one is of another heat. In a hold all count. */
 const COUNTS_s = 240;
 const LAST_OF_A_KIND = 4;
 /** Who watches a piece takes it out about the heat wanted; one in four is well off, and does not know it (judgement). */
@@ -40,8 +40,8 @@ function had(
   context: HeatContext,
 ): HeatHad | null {
   const { eye, kit = null } = context;
-  const isHold = looks.some(({ act: of }) => of !== act.id);
-  const near = looks.filter(({ at_ms }) => at_ms <= out_ms && (isHold || out_ms - at_ms < COUNTS_s * 1000));
+  const atHeat_ms = state.doneAt_ms.get(act.id) ?? out_ms;
+  const near = looks.filter(({ at_ms }) => at_ms <= out_ms && atHeat_ms - at_ms < COUNTS_s * 1000);
   const evidence = near.flatMap(({ reading, at_ms }) => evidenceOf(reading, Math.max(0, (out_ms - at_ms) / 1000), kit) ?? []);
   const last = evidence.filter((e, i) => evidence.slice(i + 1).filter(({ kind }) => kind === e.kind).length < LAST_OF_A_KIND);
   const isSeenTooHot = near.some(({ reading }) => reading.check === "too-hot");
@@ -76,7 +76,9 @@ export function heatHad(state: PieceState, step: number, sd_K: number, context: 
   if (heat === undefined || out_ms === undefined) return null;
   const hold = own.find(({ kind }) => kind === "hold");
   const held_ms = hold === undefined ? undefined : state.doneAt_ms.get(hold.id);
-  const looks = (id: string): LoggedCheck[] => state.checks.filter(({ act }) => act === id);
-  const inHold = hold === undefined || held_ms === undefined ? null : had(state, heat, looks(hold.id), held_ms, sd_K, context);
-  return inHold ?? had(state, heat, looks(heat.id), out_ms, sd_K, context);
+  const ofHeat = state.checks.filter(({ act }) => act === heat.id);
+  const inHold = state.checks.filter(({ act }) => act === hold?.id);
+  // Looks before the hold tell whether it was still rising in it: nobody's are left out for there being one later.
+  if (held_ms !== undefined && inHold.some(isLook)) return had(state, heat, [...ofHeat, ...inHold], held_ms, sd_K, context);
+  return had(state, heat, ofHeat, out_ms, sd_K, context);
 }

@@ -2,6 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { pieceState, type PieceState } from "../../src/book/state.js";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { testVerdict } from "../../src/evidence/storedTest.js";
+import { heatNow } from "../../src/heatNow/heatNow.js";
 import { actsOfRoute } from "../../src/plan/acts.js";
 import { PRESETS } from "../../src/plan/kit.js";
 import { hardenAgain } from "../../src/plan/nextTemper.js";
@@ -137,6 +138,30 @@ describe("a piece as it stands, as one question", () => {
     const seen = heat([[HEAT, 58, { check: "glow", name: "bright cherry", ambient_lux: 20 }]]);
     expect(Math.abs(seen.is_C - planned_C)).toBeLessThan(25);
     expect(seen.sd_K).toBeGreaterThan(5);
+  });
+  it("what was read before the hold and in it is one story: 60 short and hardly rising is not at heat when it comes out, as the bench says", () => {
+    const at = (off_K: number): number => {
+      const probe = (more_K: number): Check => ({ check: "probe", temperature_C: planned_C + off_K + more_K });
+      const state = told({
+        done: HEAT + 2,
+        checks: [
+          [HEAT, 40, probe(-5)],
+          [HEAT + 1, 30, probe(0)],
+        ],
+      });
+      const { route } = question(state, kit("kiln"));
+      const step = route.steps.findLast(({ kind }) => kind === "harden")!;
+      const act = state.acts[HEAT]!;
+      const out_ms = state.doneAt_ms.get(state.acts[HEAT + 1]!.id)!;
+      const bench = act.kind === "heat" ? heatNow(state, act, out_ms, { catalogue: CATALOGUE, kit: kit("kiln") }).read!.estimate : null;
+      const is_C = step.kind === "harden" ? step.temperature_C : 0;
+      expect(Math.abs(is_C - bench!.mean_C)).toBeLessThan(15);
+      return is_C - planned_C;
+    };
+    const planned_C = told({}).acts.flatMap((act, i) => (i === HEAT && act.kind === "heat" ? act.target_C : []))[0]!;
+    expect(at(-60)).toBeLessThan(-40);
+    expect(at(60)).toBeGreaterThan(40);
+    expect(Math.abs(at(0))).toBeLessThan(10);
   });
   it("seconds to the bath that were logged are not lengthened by the shop's habit once more, and a tap knows them better than a plan", () => {
     const factors = [{ name: "transfer", mean: Math.log(2), sd: 0.1, scatter: 0.1, pieces: 6 }] as const;
