@@ -148,7 +148,8 @@ export function temperedHardness({ steel, cycles, asQuenched_HRC, retainedAusten
   const mixed = (1 - ra) * (share * vm + (1 - share) * vnTempered) + ra * retained;
   const inWorkingRange = Te >= 150 && Te <= 425;
   const base = steel.isListed ? (inWorkingRange ? 0.8 : 1.3) : inWorkingRange ? 2 : 2.5;
-  const slack = 0.25 * Math.max(0, steel.nominal_HRC - AQ);
+  // How the hard part of a mixture tempers is in doubt by a quarter of what it is short of hard; what never hardened has nothing to temper.
+  const slack = 0.25 * Math.max(0, steel.nominal_HRC - AQ) * share;
   // A piece that never hardened is softer than the pearlite of the mixing rule: tempering cannot make it harder.
   const hardness_HRC = Math.min(rockwellCFromVickers(mixed), Math.max(AQ, martensite_HRC));
   return { hardness_HRC: share > 0 ? hardness_HRC : Math.min(AQ, hardness_HRC), equivalent_C: Te, model_HRC: Math.hypot(base, slack) };

@@ -101,6 +101,16 @@ function onceCounted(sd_HRC: number): number {
 
 const [UNTIED_OFF, UNTIED_OVEN] = tiedRows({}).slice(DRAWN) as [readonly number[], readonly number[]];
 
+/** How far the law of the tempers may be off, of all members together: hard ones and soft ones are told better than what lies between. */
+function lawDoubt_HRC(members: readonly SimulatedBell[], steel: TemperSteel, cycles: readonly TemperCycle[]): number {
+  let [sum, all] = [0, 0];
+  for (const { mean: asQuenched_HRC, weight = 1 } of members) {
+    sum += weight * temperedHardness({ steel, asQuenched_HRC, cycles }).model_HRC ** 2;
+    all += weight;
+  }
+  return Math.sqrt(sum / all);
+}
+
 /** The tempers about members as quenched: where they lead, what a point more leaves, and how far off they may be. */
 export function lawAbout(members: readonly SimulatedBell[], { steel, cycles, oven_K, off, ties }: Tempers): Law {
   const mean_HRC = summaryOf(members).mean;
@@ -119,7 +129,7 @@ export function lawAbout(members: readonly SimulatedBell[], { steel, cycles, ove
   const softer = usually && { ...usually, fresh_HRC: usually.fresh_HRC - 1 };
   // What each deviation of the shop's own draws adds, and last what steel and oven add by themselves.
   const [offRow, ovenRow] = ties ?? [UNTIED_OFF, UNTIED_OVEN];
-  const off_HRC = off?.sd ?? temperedHardness({ steel, asQuenched_HRC: mean_HRC, cycles }).model_HRC;
+  const off_HRC = off?.sd ?? lawDoubt_HRC(members, steel, cycles);
   const adds = ovenRow.map((of, k) => off_HRC * (offRow[k] ?? 0) + perKelvin_HRC_K * oven_K * of);
   const [law_HRC, oven_HRC] = adds.slice(DRAWN).map(Math.abs) as [number, number];
   return {
@@ -162,29 +172,40 @@ interface Spread {
   readonly simulated: Simulated;
   readonly law: Law;
   readonly tempers: Tempers;
-  readonly before_HRC: number;
-  readonly after_HRC: number;
+  /** Who it may be, and what is believed of each. */
+  readonly beliefs: readonly MemberBelief[];
+  readonly all_HRC: number;
 }
 
-/** Where the spread comes from when nothing was tested, how much of it is left when something was, and what each check would leave. */
-function spreadOf({ simulated: { model_HRC, input_HRC, heat_HRC }, law, tempers, before_HRC, after_HRC }: Spread): Share[] {
-  const { oven_HRC, law_HRC } = law;
-  // What the hardening leaves after the temper, told apart as it was before it: the four together are the whole.
-  const hardening_HRC =
-    Math.sqrt(Math.max(0, before_HRC ** 2 - oven_HRC ** 2 - law_HRC ** 2)) / Math.max(1e-9, Math.hypot(model_HRC, input_HRC));
-  const left = after_HRC / Math.max(1e-9, before_HRC);
+/**
+ * Where the spread comes from, and what each check would leave. What oven and law still leave open is in what is believed of each member;
+ * the rest is which of them it is, told apart as the ensemble has it. The four together are the whole: a test ties quench and temper to
+ * each other, so that both together are known better than each.
+ */
+function spreadOf({ simulated: { model_HRC, input_HRC, heat_HRC }, law, tempers, beliefs, all_HRC }: Spread): Share[] {
+  const temper_HRC = Math.hypot(law.oven_HRC, law.law_HRC);
+  const sum = beliefs.reduce((total, { weight }) => total + weight, 0);
+  const mean = (of: (belief: MemberBelief) => number): number =>
+    beliefs.reduce((total, belief) => total + belief.weight * of(belief), 0) / Math.max(1e-300, sum);
+  const open = temper_HRC ** 2 * mean(({ varianceLaw }) => varianceLaw);
+  const tied = 2 * law.perPoint * temper_HRC * mean(({ covariance }) => covariance);
+  const quench = Math.max(0, all_HRC ** 2 - open - tied);
+  const scale = all_HRC / Math.max(1e-9, Math.sqrt(quench + open));
+  const temperLeft = (scale * Math.sqrt(open)) / Math.max(1e-9, temper_HRC);
+  const [oven_HRC, law_HRC] = [temperLeft * law.oven_HRC, temperLeft * law.law_HRC];
+  const hardening_HRC = (scale * Math.sqrt(quench)) / Math.max(1e-9, Math.hypot(model_HRC, input_HRC));
   const without = (part_HRC: number, share: number): number =>
-    Math.sqrt(Math.max(0, after_HRC ** 2 - (left * part_HRC) ** 2 * (1 - Math.min(1, share) ** 2)));
+    Math.sqrt(Math.max(0, all_HRC ** 2 - part_HRC ** 2 * (1 - Math.min(1, share) ** 2)));
   const oven = { check: "oven-thermometer", leaves_HRC: without(oven_HRC, CHECKED_OVEN_K / Math.max(1e-9, tempers.oven_K)) } as const;
   const probe = { check: "probe", leaves_HRC: without(hardening_HRC * heat_HRC, PROBED_K / Math.max(1e-9, tempers.heat_K)) } as const;
-  const tester = { check: "tester", leaves_HRC: 1 / Math.sqrt(1 / Math.max(1e-9, after_HRC) ** 2 + 1 / TESTER_HRC ** 2) } as const;
+  const tester = { check: "tester", leaves_HRC: 1 / Math.sqrt(1 / Math.max(1e-9, all_HRC) ** 2 + 1 / TESTER_HRC ** 2) } as const;
   const shares: Share[] = [
-    { cause: "hardening-model", sd_HRC: left * hardening_HRC * model_HRC, narrowing: tester },
-    { cause: "heat-and-steel", sd_HRC: left * hardening_HRC * input_HRC, narrowing: probe },
+    { cause: "hardening-model", sd_HRC: hardening_HRC * model_HRC, narrowing: tester },
+    { cause: "heat-and-steel", sd_HRC: hardening_HRC * input_HRC, narrowing: probe },
     tempers.by === "oven"
-      ? { cause: "oven", sd_HRC: left * oven_HRC, narrowing: oven }
-      : { cause: "colour", sd_HRC: left * oven_HRC, narrowing: tester },
-    { cause: "temper-model", sd_HRC: left * law_HRC, narrowing: tester },
+      ? { cause: "oven", sd_HRC: oven_HRC, narrowing: oven }
+      : { cause: "colour", sd_HRC: oven_HRC, narrowing: tester },
+    { cause: "temper-model", sd_HRC: law_HRC, narrowing: tester },
   ];
   return shares.filter(({ sd_HRC }) => sd_HRC > 0).sort((a, b) => b.sd_HRC - a.sd_HRC);
 }
@@ -219,8 +240,8 @@ function placeFrom(simulated: Simulated, tempers: Tempers, suspects: readonly Su
   };
   const asQuenched = estimated(lawAbout(simulated.members, { ...tempers, cycles: [] }), suspects);
   const tempered = estimated(law, suspects);
-  const before_HRC = wasTested ? temperPlace(tempers, simulated).tempered.sd_HRC : tempered.sd_HRC;
-  return { asQuenched, tempered, spread: spreadOf({ simulated, law, tempers, before_HRC, after_HRC: tempered.sd_HRC }) };
+  const beliefs = (wasTested ? suspects : suspects.slice(0, -1)).map(({ belief }) => belief);
+  return { asQuenched, tempered, spread: spreadOf({ simulated, law, tempers, beliefs, all_HRC: tempered.sd_HRC }) };
 }
 
 /** A place nobody tested, as quenched and after the tempers, member by member. */

@@ -179,6 +179,15 @@ const ofNote = (id: string): TemperSteel => {
   return { ...steel(id).temper, nominal_HRC, trim_HRC };
 };
 
+it("a piece that never hardened is told as well after a low temper as before it: there was nothing to temper (trade)", () => {
+  const low = [1, 2].map(() => ({ temperature_C: 150, hold_min: 120 }));
+  const told = (asQuenched_HRC: number) => temperedHardness({ steel: steel("w1").temper, cycles: low, asQuenched_HRC });
+  expect(told(22).hardness_HRC).toBeCloseTo(22, 6);
+  expect(told(22).model_HRC).toBeLessThan(1);
+  // Half hard is what it knows least.
+  expect(told(50).model_HRC).toBeGreaterThan(1.5 * told(65).model_HRC);
+});
+
 describe("the note's check values within 0.02, with the note's own nominals", () => {
   const at = (id: string, list: readonly TemperCycle[], asQuenched_HRC?: number, retainedAustenite?: number): number =>
     temperedHardness({

@@ -203,6 +203,15 @@ describe("tests of a piece", () => {
     return predict(CATALOGUE, piece, route, "quick", undefined, undefined, known);
   };
   const untested = expected({ done: PROVE });
+  it("where a file bites what should be hard, the doubt is of the hardening, not of its temper; and the parts are the whole", () => {
+    const bites: HardnessTest = { strokes: [{ file_HRC: 50, result: "bites" }], readings_HRC: [], surface: "ground", piece_C: 20 };
+    const { spread, working } = expected({ done: PROVE - 4, tests: [[PROVE - 5, bites]] });
+    const { sd_HRC } = working.tempered;
+    expect(sd_HRC).toBeGreaterThan(5);
+    expect(Math.hypot(...spread.map((share) => share.sd_HRC))).toBeCloseTo(sd_HRC, 6);
+    for (const { cause, sd_HRC: part_HRC } of spread)
+      expect([cause, cause === "hardening-model" || cause === "heat-and-steel" || part_HRC < 0.4 * sd_HRC]).toEqual([cause, true]);
+  });
   it("say nothing of a hardening that is still to come", () => {
     const soft = told({ done: PROVE, tests: [[PROVE, tester(40, 41)]] });
     const steps = hardenAgain<Step>(soft.route!.steps, null);
