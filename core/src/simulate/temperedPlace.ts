@@ -202,9 +202,7 @@ function spreadOf({ simulated: { model_HRC, input_HRC, heat_HRC }, law, tempers,
   const shares: Share[] = [
     { cause: "hardening-model", sd_HRC: hardening_HRC * model_HRC, narrowing: tester },
     { cause: "heat-and-steel", sd_HRC: hardening_HRC * input_HRC, narrowing: probe },
-    tempers.by === "oven"
-      ? { cause: "oven", sd_HRC: oven_HRC, narrowing: oven }
-      : { cause: "colour", sd_HRC: oven_HRC, narrowing: tester },
+    tempers.by === "oven" ? { cause: "oven", sd_HRC: oven_HRC, narrowing: oven } : { cause: "colour", sd_HRC: oven_HRC, narrowing: tester },
     { cause: "temper-model", sd_HRC: law_HRC, narrowing: tester },
   ];
   return shares.filter(({ sd_HRC }) => sd_HRC > 0).sort((a, b) => b.sd_HRC - a.sd_HRC);
