@@ -1,12 +1,32 @@
 /** What a piece's tests say in one phrase. */
 
-import { testFound, testsThatCount, type Estimate, type HardnessVerdict, type PieceState } from "@tembrak/core";
+import { gradeOf, testFound, testsThatCount, type Estimate, type HardnessVerdict, type PieceState } from "@tembrak/core";
 import { showHardness, showRange } from "../format/show.js";
+import type { DoneSoFar, EndTense } from "./verdictWords.js";
+import { gradeWords } from "./workWords.js";
 
 /** What the last test after the temper came to; null when there is none, or it is to be hardened once more. */
 export function measuredSummary(state: PieceState): HardnessVerdict["summary"] | null {
   const last = testsThatCount(state).findLast(({ act }) => act === "prove");
   return last === undefined ? null : testFound(last.test, state.piece.section);
+}
+
+/** How far the last hardening of its route has come. */
+export function doneSoFar({ acts, doneAt_ms, next }: PieceState): DoneSoFar {
+  const quench = acts.findLast(({ kind }) => kind === "quench");
+  if (quench === undefined || !doneAt_ms.has(quench.id)) return "nothing";
+  return next === undefined || next.kind === "prove" ? "tempered" : "quenched";
+}
+
+/** Once all of its tempers are held it is what it will be; of a piece that is given up before, nothing is to come. */
+export function endTense(state: PieceState): EndTense {
+  if (state.finishedAt_ms !== null || doneSoFar(state) === "tempered") return "is";
+  return state.fate === null ? "will be" : "would be";
+}
+
+/** By what its hardness is known. */
+export function knownBy(state: PieceState): string {
+  return gradeWords(gradeOf(state), measured(state) !== null, testsThatCount(state).length > 0);
 }
 
 /**
@@ -17,9 +37,8 @@ export function expectedWords(state: PieceState, is: Estimate | undefined, was: 
   const range = ({ mean_HRC, p05_HRC, p95_HRC }: Estimate): string => `${showHardness(mean_HRC, 1)} HRC, ${showRange(p05_HRC, p95_HRC)}`;
   const counts = testsThatCount(state);
   if (!counts.some(({ act }) => act === "prove")) {
-    const end = state.fate !== null ? "would be" : state.finishedAt_ms === null ? "will be" : "is";
     const by = counts.length > 0 ? "By the model and what was tried of it before its temper" : "By the model";
-    const told = is === undefined ? "" : `${by} it ${end} ${range(is)}. `;
+    const told = is === undefined ? "" : `${by} it ${endTense(state)} ${range(is)}. `;
     return counts.length > 0 ? told.trim() : `${told}Without a test this record says what was done, not what it is.`;
   }
   const then = counts.findLast(({ act }) => act === "prove")?.test.predicted;

@@ -85,6 +85,19 @@ function backWords({ clay, backFirst }: Extract<Route["steps"][number], { kind: 
 /** How far the last hardening of a piece has come: nothing of it is to come that has been. */
 export type DoneSoFar = "nothing" | "quenched" | "tempered";
 
+/** How the end of a piece is spoken of: still to come, come, or no longer to come. */
+export type EndTense = "will be" | "is" | "would be";
+
+/** What was found of a piece: its hardness as measured, what its break looked like, and how far it has come. */
+export interface Found {
+  readonly hardness_HRC: number | null;
+  readonly look: BreakLook | null;
+  readonly done: DoneSoFar;
+  readonly end: EndTense;
+}
+
+const NOTHING_FOUND: Found = { hardness_HRC: null, look: null, done: "nothing", end: "will be" };
+
 const TO_COME = {
   tooCold: "It does not harden: at this heat too little of it has changed. Hotter.",
   edgeTooCold: "The edge is too cold when it meets the bath and turns soft; the thicker back would harden.",
@@ -121,25 +134,34 @@ function tenseOf(done: DoneSoFar): Tense {
   return done === "nothing" ? TO_COME : HAS_BEEN;
 }
 
-function hardeningSentence(route: Route, { hardening, working, thickest }: Prediction, section: Section, say: Tense, units: Units): string {
+/** Chance that the place that works hardened, by the model and by what was tried of it. */
+function hardChance({ failChance }: Prediction): number {
+  return 1 - failChance;
+}
+
+function hardeningSentence(route: Route, prediction: Prediction, section: Section, say: Tense, units: Units): string {
+  const { hardening, working, thickest } = prediction;
+  const isHard = hardChance(prediction);
   // Hardened again, what came of it is by the last bath.
   const quench = route.steps.findLast((step) => step.kind === "quench");
   const bath = quench ? `${mediumName(quench.medium).toLowerCase()} at ${showTemperature(quench.bath_C, units)}` : "the bath";
-  const { thickest: chance } = hardening.chanceHard;
+  const byModel = hardening.chanceHard;
+  // What a test speaks against is not said to have hardened, wherever it was tried.
+  const chance = isHard < byModel.working ? Math.min(byModel.thickest, isHard) : byModel.thickest;
   const { noseMargin_s: margin, austenite } = hardening;
   const spare = Math.abs(margin) < 0.05 ? "a moment" : `${Math.abs(margin).toFixed(1)} s`;
   if (austenite.extent < 0.5) return say.tooCold;
   const workingIsHard = working.asQuenched.mean_HRC > 50 || working.asQuenched.mean_HRC > 0.9 * thickest.asQuenched.mean_HRC + 6;
   // A tenth of the back turned on the way does not make a soft piece of one whose edge is hard.
   if (!workingIsHard && chance < 0.5 && hardening.turnedInAir) return say.inAir;
-  if (section.shape === "wedge" && hardening.chanceHard.working < 0.5 && chance > hardening.chanceHard.working) {
+  if (section.shape === "wedge" && byModel.working < 0.5 && byModel.thickest > byModel.working) {
     return say.edgeTooCold;
   }
   const line = hardening.quenchLine;
   if (quench !== undefined && (quench.edgeDepth_mm !== undefined || quench.clay !== undefined) && line !== null && workingIsHard) {
     const wide = line.width_mm === null ? "" : `, going soft over ${showLength(line.width_mm, units)}`;
     const back = backWords(quench, chance);
-    const sure = hardening.chanceHard.working < SURE ? `, ${showChance(hardening.chanceHard.working)} ${say.hardens}` : "";
+    const sure = isHard < SURE ? `, ${showChance(isHard)} ${say.hardens}` : "";
     return `Edge in ${bath}${sure}: hard up to ${showLength(line.height_mm, units)} above it${wide}; ${back}.`;
   }
   if (chance >= SURE && margin > 0) return `${say.right} in ${bath}, ${spare} to spare at the ${thickest.place}.`;
@@ -149,40 +171,32 @@ function hardeningSentence(route: Route, { hardening, working, thickest }: Predi
   }
   if (chance > 0.6) return `${say.should} in ${bath}, with nothing to spare at the ${thickest.place}.`;
   if (section.shape === "wedge" && workingIsHard) {
-    const edge = hardening.chanceHard.working;
+    const edge = isHard;
     const spine = chance < 0.1 ? "too thick, and stays tough" : `on the brink, ${showChance(chance)} ${say.does}`;
     // No more is promised than the headline above it says.
     if (edge < SURE) return `${say.edgeMay} in ${bath}, ${showChance(edge)}; the spine is ${spine}.`;
     return `${say.edge} in ${bath}; the spine is ${spine}.`;
   }
-  if (hardening.surface.mean_HRC > 50) {
+  // Out with its body still hot, its end is drawn as it comes out of the bath, and had hardened all the same.
+  if (hardening.surface.mean_HRC > 50 || byModel.working > 0.5) {
     return `Hard at the surface, softer inside: too slow by ${spare} at the ${thickest.place} in ${bath}.`;
   }
   return `${say.fails} in ${bath}: too slow by ${spare}.${say.otherwise}`;
 }
 
-export function headline({ working, hardening, other }: Prediction, done: DoneSoFar = "nothing"): string {
+export function headline(prediction: Prediction, { done, end: ends }: Pick<Found, "done" | "end"> = NOTHING_FOUND): string {
+  const { working, other } = prediction;
   const say = tenseOf(done);
   const { tempered, place } = working;
-  const chance = hardening.chanceHard.working;
-  if (tempered.sd_HRC > 4.5 && chance < SURE) {
-    return chance <= 0.01 ? say.notAsPlanned : `${say.mayFail}: ${showChance(chance)} ${say.hardens}.`;
-  }
-  const end = other === null ? "Surface" : capital(endName(other.end === "working" ? "other" : "working"));
-  const word = place === "edge" ? "Edge" : end;
-  return `${word} ${done === "tempered" ? "is" : "will be"} ${showHardness(tempered.mean_HRC)} HRC, ${showRange(tempered.p05_HRC, tempered.p95_HRC)}.`;
+  const chance = hardChance(prediction);
+  if (chance <= 0.01) return say.notAsPlanned;
+  if (tempered.sd_HRC > 4.5 && chance < SURE) return `${say.mayFail}: ${showChance(chance)} ${say.hardens}.`;
+  const far = other === null ? "Surface" : capital(endName(other.end === "working" ? "other" : "working"));
+  const word = place === "edge" ? "Edge" : far;
+  return `${word} ${ends} ${showHardness(tempered.mean_HRC)} HRC, ${showRange(tempered.p05_HRC, tempered.p95_HRC)}.`;
 }
 
 const LOOKS = { flour: "fine as flour", sand: "like fine sand", sugar: "coarse as sugar" } as const;
-
-/** What was found of a piece: its hardness as measured, and what its break looked like. */
-export interface Found {
-  readonly hardness_HRC: number | null;
-  readonly look: BreakLook | null;
-  readonly done: DoneSoFar;
-}
-
-const NOTHING_FOUND: Found = { hardness_HRC: null, look: null, done: "nothing" };
 
 function grainSentence({ hardening }: Prediction, look: BreakLook | null): string {
   const grain = hardening.austenite.astmGrain;
@@ -321,7 +335,7 @@ export function verdictWords(
 ): VerdictWords {
   const isToCome = found.done === "nothing";
   return {
-    headline: headline(prediction, found.done),
+    headline: headline(prediction, found),
     reasons: [
       `${hardeningSentence(route, prediction, section, tenseOf(found.done), units)} ${isToCome ? saferWays(prediction.safer, units) : ""}`.trim(),
       isToCome ? carbonSentence(prediction, units) : "",

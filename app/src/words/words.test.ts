@@ -141,6 +141,7 @@ describe("the verdict in sentences", () => {
         hardness_HRC: found_HRC,
         look: null,
         done: "tempered",
+        end: "is",
       }).reasons.join(" ");
     };
     expect(said(59.6)).toMatch(/General knife wants 58 to 61: it is there\./);
@@ -157,6 +158,7 @@ describe("the verdict in sentences", () => {
         hardness_HRC: null,
         look: null,
         done,
+        end: done === "tempered" ? "is" : "will be",
       });
       return [headline, ...reasons].join(" ");
     };
@@ -167,7 +169,12 @@ describe("the verdict in sentences", () => {
     }
     const easy = planRoute(CATALOGUE, knife, "forge");
     const line = (done: DoneSoFar): string =>
-      verdictWords(predict(CATALOGUE, knife, easy), easy, knife.section, METRIC, [], { hardness_HRC: null, look: null, done }).headline;
+      verdictWords(predict(CATALOGUE, knife, easy), easy, knife.section, METRIC, [], {
+        hardness_HRC: null,
+        look: null,
+        done,
+        end: done === "tempered" ? "is" : "will be",
+      }).headline;
     expect([line("nothing"), line("quenched")].every((text) => text.includes("will be"))).toBe(true);
     expect(line("tempered")).toMatch(/ is \d\d HRC, \d\d to \d\d\.$/);
   });

@@ -46,9 +46,10 @@ describe("words of what is done by hand", () => {
     expect(soon).toMatch(/in about 30 min, 25 min to 40 min, by its own fall\.$/);
   });
   it("a piece measured before its last temper is said to be, not that nobody tested it", () => {
-    expect(gradeWords("model", true)).toMatch(/^measured before its last temper/);
-    expect(gradeWords("model", false)).toBe("worked out, not tested");
-    expect(gradeWords("tester", true)).toMatch(/tester/);
+    expect(gradeWords("model", true, true)).toMatch(/^measured before its last temper/);
+    expect(gradeWords("model", false, false)).toBe("worked out, not tested");
+    expect(gradeWords("model", false, true)).toMatch(/from what was tried before its temper/);
+    expect(gradeWords("tester", true, false)).toMatch(/tester/);
   });
   it("every use has its proofs, and every proof an end that is good", () => {
     for (const of of PROOFS) expect(OUTCOMES_OF[of][0]).toBe("held");

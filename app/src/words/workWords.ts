@@ -102,11 +102,11 @@ export const GRADE_WORDS: Readonly<Record<Grade, string>> = {
   model: "worked out, not tested",
 };
 
-/** The same of a piece that was measured once: a temper after that leaves it worked out from there. */
-export function gradeWords(grade: Grade, isMeasured: boolean): string {
-  return isMeasured && (grade === "model" || grade === "colour")
-    ? "measured before its last temper, worked out from there"
-    : GRADE_WORDS[grade];
+/** The same of a piece that was measured once, or tried before its temper: a temper after that leaves it worked out from there. */
+export function gradeWords(grade: Grade, isMeasured: boolean, isTried: boolean): string {
+  if (grade !== "model" && grade !== "colour") return GRADE_WORDS[grade];
+  if (isMeasured) return "measured before its last temper, worked out from there";
+  return grade === "model" && isTried ? "worked out, and from what was tried before its temper" : GRADE_WORDS[grade];
 }
 
 /** A warp and what to do about it. */

@@ -2,8 +2,7 @@
 
 import { hardParts } from "../../parts/brittleTeeth.js";
 import { endWords, FATE_WORDS } from "../../words/fateWords.js";
-import { gradeWords } from "../../words/workWords.js";
-import { actsOfRoute, gradeOf, testFound, brittleSince, isInWork, type PieceState } from "@tembrak/core";
+import { actsOfRoute, testFound, brittleSince, isInWork, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -28,7 +27,7 @@ import type { NewEvent } from "../../store/db.js";
 import { useLog, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { readingWords } from "../../words/readingWords.js";
 import { LoggerDialog } from "./LoggerDialog.js";
-import { expectedWords, measured } from "../../words/measuredWords.js";
+import { expectedWords, knownBy, measured } from "../../words/measuredWords.js";
 import "./book.css";
 import { steelWords } from "../../words/steelWords.js";
 
@@ -281,11 +280,7 @@ function Record({ state }: { state: PieceState }) {
           <Tested state={state} />
         </div>
         <div>
-          <p className="verdict-line">
-            {found
-              ? `Measured ${found}: ${gradeWords(gradeOf(state), found !== null)}.`
-              : `Not measured: ${gradeWords(gradeOf(state), found !== null)}.`}
-          </p>
+          <p className="verdict-line">{found ? `Measured ${found}: ${knownBy(state)}.` : `Not measured: ${knownBy(state)}.`}</p>
           <p>{expectedWords(state, prediction.data?.working.tempered, before.data?.working.tempered)}</p>
           <p data-testid="weight">{weightWords(piece, prediction.data?.grindOff_mm, settings)}</p>
         </div>

@@ -3,7 +3,6 @@
 import {
   CATALOGUE,
   disagreementOf,
-  gradeOf,
   grainSeen,
   planRoute,
   testsOf,
@@ -23,10 +22,9 @@ import { nextActWords } from "../../words/rackWords.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { SCHOOL_WORDS, wayWords } from "../../words/schools.js";
 import { showNotches, type Units } from "../../format/show.js";
-import { gradeWords as knownBy } from "../../words/workWords.js";
 import { disagreeWords } from "../../words/testWords.js";
-import { measured, measuredSummary } from "../../words/measuredWords.js";
-import { headline, verdictWords, type DoneSoFar } from "../../words/verdictWords.js";
+import { doneSoFar, endTense, knownBy, measured, measuredSummary } from "../../words/measuredWords.js";
+import { headline, verdictWords } from "../../words/verdictWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { UnknownPiece } from "../../parts/UnknownPiece.js";
 import { unknownOf } from "../../words/unknownWords.js";
@@ -95,15 +93,8 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
 }
 
 function gradeWords(state: PieceState): string {
-  const words = knownBy(gradeOf(state), measured(state) !== null);
+  const words = knownBy(state);
   return `${words[0]!.toUpperCase()}${words.slice(1)}.`;
-}
-
-/** How far the last hardening of its route has come. */
-function doneSoFar({ acts, doneAt_ms, next }: PieceState): DoneSoFar {
-  const quench = acts.findLast(({ kind }) => kind === "quench");
-  if (quench === undefined || !doneAt_ms.has(quench.id)) return "nothing";
-  return next === undefined || next.kind === "prove" ? "tempered" : "quenched";
 }
 
 /** The verdict of what is shown; of a piece that was measured, against what was found. */
@@ -113,6 +104,7 @@ function cardWords(prediction: Prediction, { question: { route, piece } }: Trial
     hardness_HRC,
     look: measuredAs === null ? null : grainSeen(measuredAs),
     done: measuredAs === null ? "nothing" : doneSoFar(measuredAs),
+    end: measuredAs === null ? "will be" : endTense(measuredAs),
   });
 }
 
