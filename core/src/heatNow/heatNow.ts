@@ -38,6 +38,27 @@ export function risesTo(target_C: number, section: Section): Drift[] {
   const tau_s = (HOLDS_J_m3K * size_mm) / 1000 / (isRound ? 4 : 2) / FIRE_W_m2K;
   return FIRES_OVER_K.flatMap((over_K) => SLOWER.map((ratio) => ({ towards_C: target_C + over_K, tau_s: ratio * tau_s })));
 }
+/** Held, its fire may have been turned about the heat wanted, so far over it, from about so far; or it burns on as it did, K (judgement). */
+const TURNED_TO_K = [-30, 20] as const;
+const TURNED_FROM_K = 110;
+
+/** The same of a piece that is held: until then it rose, and since `held_s` ago it goes wherever its fire was set. */
+export function holdsAt(target_C: number, section: Section, held_s: number): Drift[] {
+  return risesTo(target_C, section).flatMap((rise) => {
+    if (!("towards_C" in rise)) return [];
+    const isTurned = rise.towards_C === target_C + TURNED_FROM_K;
+    const to_C = [...(isTurned ? TURNED_TO_K.map((over_K) => target_C + over_K) : []), rise.towards_C];
+    return to_C.map((towards_C) => ({ ...rise, held: { age_s: held_s, towards_C } }));
+  });
+}
+
+/** Every way this piece may have moved until now: in its heat, or in the hold of it. */
+export function waysOf({ piece, doneAt_ms, acts }: PieceState, act: Heat, now_ms: number): Drift[] {
+  const atHeat_ms = doneAt_ms.get(act.id);
+  const isHeld = atHeat_ms !== undefined && atHeat_ms < now_ms && acts.some(({ kind, step }) => kind === "hold" && step === act.step);
+  return isHeld ? holdsAt(act.target_C, piece.section, (now_ms - atHeat_ms) / 1000) : risesTo(act.target_C, piece.section);
+}
+
 /** Half the width of the window a heat should fall in, C: as the jaws of the rule are drawn. */
 export const WINDOW_K = 14;
 /** Over the heat wanted by this much for sure, and the grain has begun to grow: it wants another normalising heat, C (judgement). */
@@ -131,8 +152,10 @@ function looksOf({ acts, checks }: PieceState, heat: Heat): LoggedCheck[] {
   return checks.filter(({ act }) => act === heat.id || act === hold?.id);
 }
 
-function readHeat(state: PieceState, act: Heat, now_ms: number, says: FireSays | null, context: HeatContext): HeatRead | null {
+function readHeat(state: PieceState, act: Heat, now_ms: number, fire: FireSays | null, context: HeatContext): HeatRead | null {
   const { eye, kit = null } = context;
+  // A forge is turned down for a hold, or the piece is moved out of its flame: what it would have done on is no witness any more.
+  const says = state.doneAt_ms.has(act.id) && state.route?.school !== "kiln" ? null : fire;
   const own = looksOf(state, act).filter(({ at_ms }) => now_ms - at_ms < TOO_OLD_s * 1000);
   const seen = own.flatMap(({ reading, at_ms }) => {
     const says = evidenceOf(reading, Math.max(0, (now_ms - at_ms) / 1000), kit);
@@ -149,7 +172,7 @@ function readHeat(state: PieceState, act: Heat, now_ms: number, says: FireSays |
       evidence: last,
       magnet: magnetPointOf(state, act, context),
       wanted_C: act.target_C,
-      drift: [...risesTo(act.target_C, state.piece.section), says === null ? STANDS : { rate_K_s: says.rate_K_s, unsure: 0.7 }],
+      drift: [...waysOf(state, act, now_ms), says === null ? STANDS : { rate_K_s: says.rate_K_s, unsure: 0.7 }],
       ...(eye === undefined ? {} : { eye }),
       window_C: [act.target_C - WINDOW_K, act.target_C + WINDOW_K],
     }),

@@ -55,11 +55,15 @@ export interface MagnetPoint {
   readonly sd_C: number;
 }
 
-/**
- * How a piece has moved since a reading: at a rate, as unsure as a share of it; or towards the temperature of what it lies in, by a time
- * of its own.
- */
-export type Drift = { readonly rate_K_s: number; readonly unsure: number } | { readonly towards_C: number; readonly tau_s: number };
+/** Towards the temperature of what it lies in, by a time of its own; and since `held` ago towards another: its fire was turned down for a hold. */
+export interface Approach {
+  readonly towards_C: number;
+  readonly tau_s: number;
+  readonly held?: { readonly age_s: number; readonly towards_C: number };
+}
+
+/** How a piece has moved since a reading: at a rate, as unsure as a share of it; or towards something. */
+export type Drift = { readonly rate_K_s: number; readonly unsure: number } | Approach;
 
 export interface BeliefContext {
   readonly eye: Eye;
@@ -104,13 +108,18 @@ function then(drift: Drift, age_s = 0): Then {
     for (let i = 0; i < NODES; i++) was_C[i] = heatOfNode_C(i) - rate_K_s * age_s;
     return { was_C, sd_C, rate_K_s: moving_K_s.fill(rate_K_s) };
   }
-  const { towards_C, tau_s } = drift;
-  const back = Math.exp(Math.min(MOST_TAUS, age_s / tau_s));
+  const { towards_C, tau_s, held } = drift;
+  const held_s = held === undefined ? 0 : Math.min(age_s, held.age_s);
+  const backInHold = Math.exp(Math.min(MOST_TAUS, held_s / tau_s));
+  const back = Math.exp(Math.min(MOST_TAUS, (age_s - held_s) / tau_s));
   for (let i = 0; i < NODES; i++) {
     const T = heatOfNode_C(i);
-    was_C[i] = T < towards_C ? towards_C - (towards_C - T) * back : T;
-    sd_C[i] = OFF_CURVE * Math.abs(T - was_C[i]!);
-    moving_K_s[i] = Math.max(0, towards_C - was_C[i]!) / tau_s;
+    // A hold lets it fall as well as rise; before it nothing stands above its fire and has fallen to it.
+    const atHold_C = held === undefined ? T : held.towards_C + (T - held.towards_C) * backInHold;
+    const isInHold = held !== undefined && age_s <= held.age_s;
+    was_C[i] = isInHold || atHold_C >= towards_C ? atHold_C : towards_C - (towards_C - atHold_C) * back;
+    sd_C[i] = OFF_CURVE * (Math.abs(T - atHold_C) + Math.abs(atHold_C - was_C[i]!));
+    moving_K_s[i] = isInHold ? (held.towards_C - was_C[i]!) / tau_s : Math.max(0, towards_C - was_C[i]!) / tau_s;
   }
   return { was_C, sd_C, rate_K_s: moving_K_s };
 }
@@ -118,9 +127,15 @@ function then(drift: Drift, age_s = 0): Then {
 /** Further out than this nothing is left of a bell, deviations. */
 const FAR = 6;
 
-/** As `normalCdf`, and quick where it is nothing or all. */
+/** As `normalCdf`, from a table: a look in a hold asks it a million times. @error 2e-6 */
+const BELOW_PER_SD = 128;
+const BELOW = Float64Array.from({ length: 2 * FAR * BELOW_PER_SD + 2 }, (_, k) => normalCdf(k / BELOW_PER_SD - FAR));
 function below(z: number): number {
-  return z > FAR ? 1 : z < -FAR ? 0 : normalCdf(z);
+  if (z >= FAR) return 1;
+  if (z <= -FAR) return 0;
+  const at = (z + FAR) * BELOW_PER_SD;
+  const k = Math.floor(at);
+  return BELOW[k]! + (at - k) * (BELOW[k + 1]! - BELOW[k]!);
 }
 
 /** Math.hypot takes ten times as long, and this is asked a hundred thousand times a look. */
@@ -134,22 +149,23 @@ interface Shared {
   readonly alone: readonly Float64Array[];
 }
 
-/** Likelihood over the grid when all readings share one nuisance: `of` a reading where that is `z`, by temperature. */
-function sharing<E>(readings: readonly E[], of: (reading: E, z: number) => (T: number, i: number) => number): Shared {
+/** Writes how likely a reading is at each heat of the grid, where the nuisance that it shares is `z`. */
+type Likely<E> = (reading: E, z: number, into: Float64Array) => void;
+
+/** Likelihood over the grid when all readings share one nuisance. */
+function sharing<E>(readings: readonly E[], likely: Likely<E>, isAloneAsked = false): Shared {
   const together = new Float64Array(NODES);
-  const alone = readings.map(() => new Float64Array(NODES));
+  const alone = isAloneAsked ? readings.map(() => new Float64Array(NODES)) : [];
+  const [product, one] = [new Float64Array(NODES), new Float64Array(NODES)];
   for (const { z, weight } of CUTS) {
-    const each = readings.map((reading) => of(reading, z));
-    for (let i = 0; i < NODES; i++) {
-      const T = heatOfNode_C(i);
-      let product = weight;
-      for (let k = 0; k < each.length; k++) {
-        const likely = each[k]!(T, i);
-        alone[k]![i]! += weight * likely;
-        product *= likely;
-      }
-      together[i]! += product;
-    }
+    product.fill(weight);
+    readings.forEach((reading, k) => {
+      likely(reading, z, one);
+      const own = alone[k];
+      for (let i = 0; i < NODES; i++) product[i]! *= one[i]!;
+      if (own !== undefined) for (let i = 0; i < NODES; i++) own[i]! += weight * one[i]!;
+    });
+    for (let i = 0; i < NODES; i++) together[i]! += product[i]!;
   }
   return { together, alone };
 }
@@ -190,16 +206,17 @@ function glow(readings: readonly GlowEvidence[], { eye, drift }: BeliefContext):
     const { low_C, high_C, sd_C, mean_C } = glowBand(reading.name, reading.ambient_lux);
     // What the reading's own spread holds beyond the width of its band and the glance: how light shifts the eye.
     const light_C = Math.sqrt(Math.max(0, sd_C ** 2 - (high_C - low_C) ** 2 / 12 - glance_C(mean_C) ** 2));
-    return { low_C, high_C, light_C, ...then(drift, reading.age_s) };
+    const { was_C, sd_C: moved_C } = then(drift, reading.age_s);
+    return { low_C, high_C, light_C, was_C, spread_C: moved_C.map((sd, i) => together(glance_C(heatOfNode_C(i)), sd)) };
   });
-  return sharing(bands, ({ low_C, high_C, light_C, was_C, sd_C }, z) => {
+  return sharing(bands, ({ low_C, high_C, light_C, was_C, spread_C }, z, into) => {
     // The shift of the light is the same for all readings in it, as the eye's own bias is.
-    const off_K = eye.bias_C + z * Math.hypot(eye.sd_C, light_C);
-    return (T, i) => {
+    const off_K = eye.bias_C + z * together(eye.sd_C, light_C);
+    for (let i = 0; i < NODES; i++) {
       const seen = was_C[i]! + off_K;
-      const s = together(glance_C(T), sd_C[i]!);
-      return SLIP / GLOW_NAMES.length + (1 - SLIP) * (below((high_C - seen) / s) - below((low_C - seen) / s));
-    };
+      const s = spread_C[i]!;
+      into[i] = SLIP / GLOW_NAMES.length + (1 - SLIP) * (below((high_C - seen) / s) - below((low_C - seen) / s));
+    }
   }).together;
 }
 
@@ -209,19 +226,24 @@ const WEAK_K = 12;
 const TOUCH_K = 6;
 
 function magnet(readings: readonly MagnetEvidence[], { magnet: point, drift }: BeliefContext): Shared {
-  const touches = readings.map(({ state, age_s }) => ({ state, ...then(drift, age_s) }));
-  return sharing(touches, ({ state, was_C, sd_C }, z) => {
-    const lets_C = point.at_C + z * point.sd_C;
-    const over = (i: number, from_C: number): number => below((was_C[i]! - from_C) / together(TOUCH_K, sd_C[i]!));
-    const free = (i: number): number => over(i, lets_C);
-    const notSticks = (i: number): number => over(i, lets_C - WEAK_K);
-    const chance = {
-      free,
-      sticks: (i: number) => 1 - notSticks(i),
-      weak: (i: number) => notSticks(i) - free(i),
-    }[state];
-    return (_, i) => SLIP / 3 + (1 - SLIP) * chance(i);
+  const touches = readings.map(({ state, age_s }) => {
+    const { was_C, sd_C } = then(drift, age_s);
+    return { state, was_C, spread_C: sd_C.map((sd) => together(TOUCH_K, sd)) };
   });
+  return sharing(
+    touches,
+    ({ state, was_C, spread_C }, z, into) => {
+      const lets_C = point.at_C + z * point.sd_C;
+      for (let i = 0; i < NODES; i++) {
+        const [was, spread] = [was_C[i]!, spread_C[i]!];
+        const free = state === "sticks" ? 0 : below((was - lets_C) / spread);
+        const notSticks = state === "free" ? 0 : below((was - lets_C + WEAK_K) / spread);
+        const chance = state === "free" ? free : state === "sticks" ? 1 - notSticks : notSticks - free;
+        into[i] = SLIP / 3 + (1 - SLIP) * chance;
+      }
+    },
+    true,
+  );
 }
 
 /** Offset of a probe nobody checked, and of one that was; one reading on hot steel by hand, C (judgement). */
@@ -251,10 +273,10 @@ function behindSteel({ was_C, sd_C, rate_K_s }: Then): Pick<Then, "was_C" | "sd_
 
 function probe(readings: readonly ProbeEvidence[], { drift }: BeliefContext): Float64Array {
   const read = readings.map((reading) => ({ sd_C: PROBE_SD_C, ...reading, moved: behindSteel(then(drift, reading.age_s)) }));
-  const good = sharing(read, ({ temperature_C, offset_C, sd_C, moved }, z) => {
-    const offset = (offset_C ?? 0) + z * (offset_C === undefined ? UNCHECKED_K : CHECKED_K);
-    const read_C = temperature_C - offset;
-    return (_, i) => 0.98 * density(read_C - moved.was_C[i]!, together(sd_C, moved.sd_C[i]!)) + 0.02 / (HIGHEST_C - LOWEST_C);
+  const good = sharing(read, ({ temperature_C, offset_C, sd_C, moved }, z, into) => {
+    const read_C = temperature_C - (offset_C ?? 0) - z * (offset_C === undefined ? UNCHECKED_K : CHECKED_K);
+    for (let i = 0; i < NODES; i++)
+      into[i] = 0.98 * density(read_C - moved.was_C[i]!, together(sd_C, moved.sd_C[i]!)) + 0.02 / (HIGHEST_C - LOWEST_C);
   }).together;
   // Readings that are wrong are wrong together: the probe stayed where it was.
   const wrong = (low: number, high: number, i: number): number =>
@@ -308,12 +330,12 @@ function infrared(readings: readonly InfraredEvidence[], { drift }: BeliefContex
 const STICK_SHARE = 0.01;
 
 function stick(readings: readonly StickEvidence[], { drift }: BeliefContext): Float64Array {
-  return sharing(readings, ({ rated_C, hasMelted, age_s }) => {
+  return sharing(readings, ({ rated_C, hasMelted, age_s }, _, into) => {
     const { was_C, sd_C } = then(drift, age_s);
-    return (_, i) => {
+    for (let i = 0; i < NODES; i++) {
       const melts = below((was_C[i]! - rated_C) / together(STICK_SHARE * rated_C, sd_C[i]!));
-      return SLIP / 2 + (1 - SLIP) * (hasMelted ? melts : 1 - melts);
-    };
+      into[i] = SLIP / 2 + (1 - SLIP) * (hasMelted ? melts : 1 - melts);
+    }
   }).together;
 }
 

@@ -2,7 +2,7 @@
 
 import type { LoggedCheck, PieceState } from "../book/state.js";
 import { evidenceOf } from "../heatNow/evidence.js";
-import { isLook, magnetPointOf, risesTo, STANDS, type HeatContext } from "../heatNow/heatNow.js";
+import { isLook, magnetPointOf, STANDS, waysOf, type HeatContext } from "../heatNow/heatNow.js";
 import type { Act } from "../plan/acts.js";
 import { normalCdf } from "../numerics/normal.js";
 import { heatOfNode_C, NODES, UNKNOWN_EYE } from "../simulate/heatBelief.js";
@@ -53,7 +53,7 @@ function had(
           evidence: last,
           magnet: magnetPointOf(state, act, context),
           wanted_C: act.target_C,
-          drift: [...risesTo(act.target_C, state.piece.section), STANDS],
+          drift: [...waysOf(state, act, out_ms), STANDS],
           ...(eye === undefined ? {} : { eye }),
         }).belief;
   const eye_K = eye?.sd_C ?? UNKNOWN_EYE.sd_C;

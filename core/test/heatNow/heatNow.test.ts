@@ -123,6 +123,11 @@ describe("what is called of a heat", () => {
     expect(falseConflicts).toBeLessThan(0.02);
     expect(plantedNamed).toBeGreaterThan(0.8);
   });
+  it("in a hold its fire is turned down, and it falls or stands: the range holds there too (docs/heat-estimate.md has 200)", () => {
+    const { covered, meanError_K } = wholeHeats(10, 40, true);
+    expect(covered).toBeGreaterThan(0.87);
+    expect(meanError_K).toBeLessThan(23);
+  });
   it("a thin blade in a hot fire is followed, though the probe is 5 s behind it (lumped heating by hand: 950 C, 36 s)", () => {
     const truth_C = (t: number): number => 950 - 925 * Math.exp(-t / 36);
     const at = (T: number): number => 36 * Math.log(925 / (950 - T));

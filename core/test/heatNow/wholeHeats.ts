@@ -1,4 +1,4 @@
-/** Made-up heats from cold to out, looked at in order over time: what is said at each look beside what the piece was. */
+/** Made-up heats from cold to out, and holds after them, looked at in order over time: what is said at each look beside what the piece was. */
 
 import { pieceState } from "../../src/book/state.js";
 import { CATALOGUE } from "../../src/catalogue.js";
@@ -20,6 +20,7 @@ const route = planRoute(CATALOGUE, BILLHOOK, "forge");
 const acts = actsOfRoute(route);
 const act = acts.find((a): a is Heat => a.kind === "heat" && a.purpose === "harden")!;
 const at = acts.indexOf(act);
+const hold = acts.find(({ kind, step }) => kind === "hold" && step === act.step)!;
 const LETS_C = magnetLost_C(resolveSteel(CATALOGUE, BILLHOOK.steel).composition_wtpct, "pearlite");
 const points = new Map<string, MagnetPoint>();
 
@@ -49,15 +50,25 @@ const OUT_OVER_K = 40;
 /** Touched elsewhere, or named another: so often it says nothing. */
 const SLIP = 0.02;
 
-/** One heat: a piece rises towards its fire, is touched and looked at every ten to thirty seconds, and comes out somewhere over its heat. */
-function oneHeat(seed: number, tally: Tally): void {
+/** So many turn their fire about the heat wanted once it is there, to within this, K; the others leave it (judgement). */
+const TURNS = 0.7;
+const TURNED_K = 30;
+const MOST_HELD_s = 400;
+
+/**
+ * One heat: a piece rises towards its fire, is touched and looked at every ten to thirty seconds, and comes out somewhere over its heat;
+ * or, about its heat, is held there, and what counts is what is said of it in its hold.
+ */
+function oneHeat(seed: number, tally: Tally, isHeld = false): void {
   const even = uniforms(seed);
   const between = (low: number, high: number): number => low + (high - low) * even();
   const anyOf = <T>(choices: readonly T[]): T => choices[Math.min(choices.length - 1, Math.floor(even() * choices.length))]!;
   const normal = (sd: number): number => sd * normalQuantile(Math.min(0.9999, Math.max(0.0001, even())));
   const [fire_C, tau_s] = [between(900, 1010), between(60, 200)];
   const start_C = even() < 0.5 ? 25 : 450;
-  const truth_C = (t: number): number => fire_C - (fire_C - start_C) * Math.exp(-t / tau_s);
+  let [held_s, hold_C] = [Infinity, 0];
+  const rise_C = (t: number): number => fire_C - (fire_C - start_C) * Math.exp(-t / tau_s);
+  const truth_C = (t: number): number => (t < held_s ? rise_C(t) : hold_C - (hold_C - rise_C(held_s)) * Math.exp((held_s - t) / tau_s));
   const lets_C = LETS_C + normal(8);
   const [bias_K, exponent, offset_K] = [normal(30), 2 / 3 + normal(0.15), normal(5)];
   const hasProbe = even() < 0.3;
@@ -72,14 +83,28 @@ function oneHeat(seed: number, tally: Tally): void {
     ...acts.slice(0, at).map(({ id }, i): BookEvent => ({ id: `d${i}`, piece: "p", at_ms: 10 + i, kind: "act-done", act: id })),
   ];
   const log = (t: number, reading: Check): void =>
-    void logged.push({ id: `c${logged.length}`, piece: "p", at_ms: Math.round(start_ms + 1000 * t), kind: "check", act: act.id, reading });
+    void logged.push({
+      id: `c${logged.length}`,
+      piece: "p",
+      at_ms: Math.round(start_ms + 1000 * t),
+      kind: "check",
+      act: t < held_s ? act.id : hold.id,
+      reading,
+    });
   let [t, lastProbe] = [0, -Infinity];
   while (truth_C(t) < FROM_C) t += 5;
   let isNamed = false;
   while (t < 900) {
     t += between(8, 30);
     const T = truth_C(t);
-    if (T > act.target_C + OUT_OVER_K || fire_C - T < 8) break;
+    if (isHeld && held_s === Infinity && T > act.target_C - 10) {
+      held_s = t;
+      hold_C = even() < TURNS ? act.target_C + between(-TURNED_K, TURNED_K) : fire_C;
+      const at_ms = Math.round(start_ms + 1000 * t);
+      logged.push({ id: "at-heat", piece: "p", at_ms, kind: "act-done", act: act.id });
+      continue;
+    }
+    if (held_s < Infinity ? t > held_s + MOST_HELD_s : T > act.target_C + OUT_OVER_K || fire_C - T < 8) break;
     const which = even();
     if (which < 0.5) {
       const there = T + normal(6);
@@ -92,11 +117,12 @@ function oneHeat(seed: number, tally: Tally): void {
       const slipped = anyOf(GLOW_NAMES.filter((b) => readGlow(b, ambient) !== null));
       log(t, { check: "glow", name: (even() < SLIP ? slipped : band).name, ambient_lux: 20 });
     } else {
-      const behind_K = lag_s * ((fire_C - T) / tau_s);
+      const behind_K = lag_s * (((held_s < Infinity ? hold_C : fire_C) - T) / tau_s);
       log(t, { check: "probe", temperature_C: T - behind_K + offset_K + (isPlanted ? 180 : 0) + normal(6) });
       lastProbe = t;
     }
     const later = between(0, 4);
+    if (isHeld && held_s === Infinity) continue;
     const state = pieceState("p", [...events, ...logged])!;
     const { read } = heatNow(state, act, start_ms + 1000 * (t + later), { catalogue: CATALOGUE, points });
     if (read === null) continue;
@@ -118,9 +144,10 @@ function oneHeat(seed: number, tally: Tally): void {
   }
 }
 
-export function wholeHeats(count: number, seed = 500000): HeatsResult {
+/** @param isHeld of their holds alone */
+export function wholeHeats(count: number, seed = 500000, isHeld = false): HeatsResult {
   const tally: Tally = { looks: 0, covered: 0, error_K: 0, honest: 0, conflicts: 0, planted: 0, named: 0 };
-  for (let i = 0; i < count; i++) oneHeat(seed + i, tally);
+  for (let i = 0; i < count; i++) oneHeat(seed + i, tally, isHeld);
   return {
     looks: tally.looks,
     covered: tally.covered / tally.looks,

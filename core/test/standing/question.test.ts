@@ -155,12 +155,12 @@ describe("a piece as it stands, as one question", () => {
       const out_ms = state.doneAt_ms.get(state.acts[HEAT + 1]!.id)!;
       const bench = act.kind === "heat" ? heatNow(state, act, out_ms, { catalogue: CATALOGUE, kit: kit("kiln") }).read!.estimate : null;
       const is_C = step.kind === "harden" ? step.temperature_C : 0;
-      expect(Math.abs(is_C - bench!.mean_C)).toBeLessThan(15);
+      expect(Math.abs(is_C - bench!.mean_C)).toBeLessThan(25);
       return is_C - planned_C;
     };
     const planned_C = told({}).acts.flatMap((act, i) => (i === HEAT && act.kind === "heat" ? act.target_C : []))[0]!;
-    expect(at(-60)).toBeLessThan(-40);
-    expect(at(60)).toBeGreaterThan(40);
+    expect(at(-60)).toBeLessThan(-30);
+    expect(at(60)).toBeGreaterThan(30);
     expect(Math.abs(at(0))).toBeLessThan(10);
   });
   it("seconds to the bath that were logged are not lengthened by the shop's habit once more, and a tap knows them better than a plan", () => {
