@@ -14,6 +14,7 @@ import {
   risesOf,
   standingQuestion,
   stepTimes_s,
+  testsThatCount,
   whyQuestion,
   type ColourRun,
   type Diagnosed,
@@ -40,7 +41,6 @@ import {
 import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { useKit, useSettings } from "../store/useStore.js";
-import { measuredSummary } from "../words/measuredWords.js";
 import { unknownOf } from "../words/unknownWords.js";
 import { movedWords } from "../words/standingWords.js";
 import { ask, isKnown, poolSize } from "./client.js";
@@ -136,8 +136,8 @@ export function useMoved(state: PieceState): string | null {
   // The last answer is still shown while the new one is worked out: of another route it is.
   if (question === null || state.route === null || planned === undefined || done.data === undefined || done.isPlaceholderData) return null;
   const { route, known } = question;
-  const isMeasured = measuredSummary(state) !== null;
-  return movedWords({ planned, done: done.data, plan: state.route, route, fall: known.fall, steel: state.piece.steel, isMeasured }, units);
+  const isTested = testsThatCount(state).length > 0;
+  return movedWords({ planned, done: done.data, plan: state.route, route, fall: known.fall, steel: state.piece.steel, isTested }, units);
 }
 
 /** Ensembles of the hardenings asked about last: a slide that only tempers, and the picture, find them here. */

@@ -34,6 +34,11 @@ describe("what moved a piece from its plan", () => {
       /^2 s from fire to bath, out of it after 3 s: .*spine (\d\d|below 20) instead of \d\d HRC\.$/,
     );
   });
+  it("of a piece that was tried since it is what the model makes of it, not what it is", () => {
+    const done = quenched({ transfer_s: 2, bath_s: 3 });
+    const of = { planned, done: predict(CATALOGUE, BILLHOOK, done, "quick"), plan: route, route: done, steel: BILLHOOK.steel };
+    expect(movedWords({ ...of, isTested: true }, DEFAULT_SETTINGS)).toMatch(/: by the model .*instead of/);
+  });
   it("a heat that fell: how long it hung, and the way to the bath from its pull", () => {
     const falling: Route = {
       ...route,

@@ -119,12 +119,12 @@ export interface Moved {
   readonly route: Route;
   readonly fall?: FallSeen | undefined;
   readonly steel: string;
-  /** What it is was measured since: this is what the model makes of it. */
-  readonly isMeasured?: boolean;
+  /** It was tried since: this is what the model makes of it without that. */
+  readonly isTested?: boolean;
 }
 
 /** One sentence; null where what was done makes of the piece what was planned. */
-export function movedWords({ planned, done, plan, route, fall, steel, isMeasured = false }: Moved, units: Units): string | null {
+export function movedWords({ planned, done, plan, route, fall, steel, isTested = false }: Moved, units: Units): string | null {
   const logged = factsOf(route, plan, done.other?.secondBy_s === null ? 2 : 1, steel, units);
   const facts = [fallFacts(fall), logged].filter((part) => part !== "").join(", ");
   if (facts === "") return null;
@@ -140,5 +140,5 @@ export function movedWords({ planned, done, plan, route, fall, steel, isMeasured
   const moved = places.filter(({ now_HRC, then_HRC }) => Math.abs(now_HRC - then_HRC) >= LEAST_TOLD_HRC);
   if (moved.length === 0) return null;
   const told = moved.map(({ place, now_HRC, then_HRC }) => `${place} ${showHardness(now_HRC)} instead of ${showHardness(then_HRC)}`);
-  return `${facts.charAt(0).toUpperCase()}${facts.slice(1)}: ${isMeasured ? "by the model " : ""}${told.join(", ")} HRC.`;
+  return `${facts.charAt(0).toUpperCase()}${facts.slice(1)}: ${isTested ? "by the model " : ""}${told.join(", ")} HRC.`;
 }

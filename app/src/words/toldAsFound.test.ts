@@ -43,6 +43,12 @@ describe("a piece of which a file says another thing than the model", () => {
     expect(knownBy(quenched)).toBe("worked out, not tested");
     expect(knownBy(bitten)).toMatch(/from what was tried/);
     expect(told(quenched).all).toMatch(/The edge hardened|ardened right through/);
+    const soft = with_(quenched, {
+      kind: "test",
+      act: all[at("first-file")]!.id,
+      test: { strokes: [], readings_HRC: [38, 39, 38], surface: "ground", piece_C: 20 },
+    });
+    expect(told(soft).all).not.toMatch(/The edge hardened|may have hardened/);
     const { all: text, is } = told(bitten);
     expect(is.failChance).toBeGreaterThan(0.5);
     expect(text).not.toMatch(/The edge hardened|Hardened right through|Should have hardened/);

@@ -104,6 +104,7 @@ const TO_COME = {
   right: "Hardens right through",
   should: "Should harden right through",
   edge: "The edge hardens",
+  edgeNot: "The edge does not harden",
   edgeMay: "The edge may harden",
   hardens: "that it hardens",
   does: "that it does",
@@ -120,6 +121,7 @@ const HAS_BEEN: Tense = {
   right: "Hardened right through",
   should: "Should have hardened right through",
   edge: "The edge hardened",
+  edgeNot: "The edge did not harden",
   edgeMay: "The edge may have hardened",
   hardens: "that it hardened",
   does: "that it did",
@@ -174,6 +176,7 @@ function hardeningSentence(route: Route, prediction: Prediction, section: Sectio
     const edge = isHard;
     const spine = chance < 0.1 ? "too thick, and stays tough" : `on the brink, ${showChance(chance)} ${say.does}`;
     // No more is promised than the headline above it says.
+    if (edge < 1 - SURE) return `${say.edgeNot} in ${bath}; the spine is ${spine}.`;
     if (edge < SURE) return `${say.edgeMay} in ${bath}, ${showChance(edge)}; the spine is ${spine}.`;
     return `${say.edge} in ${bath}; the spine is ${spine}.`;
   }
