@@ -49,7 +49,11 @@ export function callWords(call: HeatCall, units: Units, grain = ""): string {
 }
 
 /** Of a piece that is held in a fire: whether it still is where it should be. Only the look itself can say so, and it grows old. */
-export function heldWords({ read, call }: HeatNow, units: Units, now_ms: number): { readonly words: string; readonly isTrouble: boolean } {
+export function heldWords(
+  { read, call, mayBeOver_K }: HeatNow,
+  units: Units,
+  now_ms: number,
+): { readonly words: string; readonly isTrouble: boolean } {
   if (read === null && call.call === "too-hot") return { words: "Too hot, by eye: less fire, or out of it", isTrouble: true };
   if (read === null || call.call === "look-again" || call.call === "unread") {
     return { words: "Look at it as it is held: a fire drifts", isTrouble: false };
@@ -73,7 +77,10 @@ export function heldWords({ read, call }: HeatNow, units: Units, now_ms: number)
     case "out":
     case "about":
     case "at-heat":
-      return { words: is, isTrouble: false };
+      return {
+        words: mayBeOver_K === null ? is : `It may be ${showDifference(mayBeOver_K, units)} over: look again. ${is}`,
+        isTrouble: false,
+      };
   }
 }
 

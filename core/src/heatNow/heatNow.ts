@@ -114,6 +114,8 @@ export interface HeatNow {
   readonly read: HeatRead | null;
   readonly call: HeatCall;
   readonly isTooHot: boolean;
+  /** So far over what is wanted it may be, at the end of its range, K; null where it hardly is. */
+  readonly mayBeOver_K: number | null;
   readonly zones: ZonesNow | null;
   /** What was last seen of it all over, in this heat. */
   readonly evenness: "not-looked" | "even" | "uneven";
@@ -180,6 +182,14 @@ function readHeat(state: PieceState, act: Heat, now_ms: number, fire: FireSays |
     from,
     isOneSided: says === null && from.includes("magnet") && from.every((kind) => kind === "magnet"),
   };
+}
+
+/** So far over at the end of its range, and likelier over than not, it is worth another look, K (judgement: above this grain grows in minutes). */
+const MAY_BE_OVER_K = 45;
+
+function mayBeOver_K(estimate: HeatEstimate | null, target_C: number): number | null {
+  if (estimate === null || estimate.conflict !== null || estimate.mean_C - target_C < SHORT_K) return null;
+  return estimate.p95_C - target_C > MAY_BE_OVER_K ? estimate.p95_C - target_C : null;
 }
 
 /** Known no better than this, nobody says that a piece is at heat, K (judgement: from a shade short to well past). */
@@ -266,6 +276,7 @@ export function heatNow(state: PieceState, act: Heat, now_ms: number, context: H
     read,
     call: callOf({ read, fire, isTooHot, isSeenTooHot, magnet, target_C: act.target_C, now_ms }),
     isTooHot,
+    mayBeOver_K: mayBeOver_K(estimate, act.target_C),
     zones: course === undefined || fire.state === "unknown" ? null : zonesOf(course, fire, seen, estimate, act.target_C),
     evenness: seen === null ? "not-looked" : seen.behind.length + seen.ahead.length > 0 ? "uneven" : "even",
   };

@@ -140,6 +140,16 @@ describe("what is called of a heat", () => {
     expect(truth_C(b + 2)).toBeLessThan(estimate.p95_C);
     expect(Math.abs(estimate.mean_C - truth_C(b + 2))).toBeLessThan(25);
   });
+  it("what may be far over is said though its middle is not; what is likelier short than over is not", () => {
+    const over = (...checks: readonly (readonly [number, Check])[]): number | null => {
+      const { state, act } = atHeat(...checks);
+      return heatNow(state, act, START_ms + 3000, context).mayBeOver_K;
+    };
+    expect(over([0, look("bright cherry")], [1, touch("free")])).toBeGreaterThan(60);
+    expect(over([0, look("full cherry")], [1, touch("free")])).toBeNull();
+    expect(over([0, probe(target_C)], [1, look("full cherry")])).toBeNull();
+    expect(over([0, probe(target_C + 40)], [1, touch("sticks")])).toBeNull();
+  });
   it("too hot by eye is said at once, with or without a number, until something else is read", () => {
     expect(callAt(5, [0, { check: "too-hot" }])).toEqual({ call: "too-hot", over_K: null });
     expect(callAt(5, [0, probe(target_C + 20)], [2, { check: "too-hot" }])).toMatchObject({ call: "too-hot" });
