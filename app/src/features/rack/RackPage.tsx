@@ -63,7 +63,8 @@ function NextAct({ state, now_ms }: { state: PieceState; now_ms: number }) {
           <p style={{ marginTop: 0 }}>{words?.why}</p>
           {words?.caution ? <p>{words.caution}</p> : null}
           <p style={{ color: "var(--ink2)", marginBottom: 0 }}>
-            Hot steel comes first, then what is brittle, then what is due out of the oven, then what waits.
+            Steel that is out of the fire comes first, then what is held in it, then what is brittle, then what is due out of the oven, then
+            what waits.
           </p>
         </DialogContent>
         <DialogActions>
