@@ -135,8 +135,12 @@ export function formMartensite(s: Structure, temperature_C: Float64Array): void 
   }
 }
 
-/** Of a piece that cools, a magnet feels the first of it that has changed (judgement). */
-const FIRST_PULL = 0.03;
+/**
+ * Of a piece that cools, a magnet on a wire feels the first hundredth that has changed: so much iron in what does not pull is drawn to a
+ * magnet with 3 f / (2 + 3 f), 1.5 %, of the force of whole iron, 0.15 N of 10 (spheres by Maxwell Garnett and a magnet's own image, by
+ * hand; that a hand feels that is a judgement).
+ */
+const FIRST_PULL = 0.01;
 
 /** True when a node that cools just begins to pull: what falling heat waits for. */
 export function pullsAgain(s: Structure, i: number, temperature_C: number, curie_C: number): boolean {

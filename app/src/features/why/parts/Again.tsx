@@ -5,6 +5,7 @@ import {
   CATALOGUE,
   kitOf,
   MOST_ATTEMPTS,
+  pieceState,
   thickness_mm,
   type Change,
   type Kit,
@@ -14,9 +15,9 @@ import {
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
-import { attemptsOf, usePlanned } from "../../../compute/useAnswers.js";
+import { attemptsOf, useStanding } from "../../../compute/useAnswers.js";
 import { showChance, showLength, showThin } from "../../../format/show.js";
 import { useKit, useLog, useSettings } from "../../../store/useStore.js";
 import { changeWords } from "../../../words/whyWords.js";
@@ -44,17 +45,21 @@ function offered(route: Route, kit: Kit | null, steel: string): Change[] {
   ];
 }
 
+/** The piece as its card would have it, were it planned so. */
+function plannedSo(state: PieceState, route: Route): PieceState {
+  const last_ms = Math.max(...state.events.map(({ at_ms }) => at_ms));
+  return pieceState(state.id, [...state.events, { id: "planned-so", piece: state.id, at_ms: last_ms + 1, kind: "route", route }]) ?? state;
+}
+
 interface Props {
   readonly state: PieceState;
   /** What the evidence asks for. */
   readonly changes: readonly Change[];
-  /** Chance that it hardens with just these, with what stays wrong of the shop; null where nobody worked it out. */
-  readonly chance?: number | null;
   /** Not what is advised: told as another way. */
   readonly isOther?: boolean;
 }
 
-export function Again({ state, changes, chance = null, isOther = false }: Props) {
+export function Again({ state, changes, isOther = false }: Props) {
   const units = useSettings();
   const navigate = useNavigate();
   const { write } = useLog();
@@ -68,7 +73,9 @@ export function Again({ state, changes, chance = null, isOther = false }: Props)
     route,
     all.filter(({ change }) => ticked.has(change)),
   );
-  const expected = usePlanned(piece, isOpen ? again : null, "quick").data;
+  const key = isOpen ? JSON.stringify(again) : null;
+  const standing = useStanding(useMemo(() => (key === null ? state : plannedSo(state, JSON.parse(key) as Route)), [key, state]));
+  const expected = standing.isPlaceholderData ? undefined : standing.data;
   const attempt = attemptsOf(state) + 1;
   if (attempt > MOST_ATTEMPTS + 1) return null;
   if (!isOpen)
@@ -85,8 +92,6 @@ export function Again({ state, changes, chance = null, isOther = false }: Props)
   const go = async (): Promise<void> => {
     if (await write(state.id, [{ kind: "route", route: again }])) await navigate(`/piece/${state.id}/bench`);
   };
-  const isAdvised = ticked.size === changes.length && changes.every(({ change }) => ticked.has(change));
-  const hardens = isAdvised && chance !== null ? chance : expected?.hardening.chanceHard.working;
   const left_mm = expected === undefined ? null : Math.max(0, thickness_mm(piece.section) - 2 * expected.grindOff_mm);
   return (
     <div className="why-again">
@@ -101,10 +106,13 @@ export function Again({ state, changes, chance = null, isOther = false }: Props)
         ))}
       </fieldset>
       {ticked.size === 0 ? <p>The same once more gives the same once more: tick what will be otherwise.</p> : null}
-      {expected === undefined || left_mm === null || hardens === undefined ? null : (
+      {expected === undefined || left_mm === null ? (
+        <p role="status">Being worked out…</p>
+      ) : (
         <p>
-          {showChance(hardens)} that it hardens as planned so. After all its heats {showThin(expected.grindOff_mm, units)} of soft skin a
-          side: {showLength(left_mm, units)} of {showLength(thickness_mm(piece.section), units)} is left when that is ground off.
+          {showChance(1 - expected.failChance)} that it hardens as planned so. After all its heats {showThin(expected.grindOff_mm, units)}{" "}
+          of soft skin a side: {showLength(left_mm, units)} of {showLength(thickness_mm(piece.section), units)} is left when that is ground
+          off.
         </p>
       )}
       <Button variant={isOther ? "outlined" : "contained"} className="why-act" disabled={ticked.size === 0} onClick={() => void go()}>

@@ -30,7 +30,7 @@ export function RemedyKey({ state, remedy, test }: { state: PieceState; remedy: 
     <section aria-labelledby="remedy-h">
       <h2 id="remedy-h">What to do now</h2>
       {remedy.code === "harden-again" ? (
-        <Again state={state} changes={remedy.changes} chance={remedy.chance} />
+        <Again state={state} changes={remedy.changes} />
       ) : remedy.code === "enough-tries" ? (
         <p className="why-look">{words.title}</p>
       ) : (
