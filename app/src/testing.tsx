@@ -44,6 +44,17 @@ export const FROE: Piece = {
   section: { shape: "wedge", spine_mm: 8, edge_mm: 2, height_mm: 60 },
 };
 
+export const HAMMER: Piece = {
+  name: "Stake hammer",
+  mark: "2",
+  kind: "hammer",
+  steel: "1045",
+  start: "as-forged",
+  use: "hammer-face",
+  length_mm: 110,
+  section: { shape: "square", side_mm: 30 },
+};
+
 export const START_ms = Date.UTC(2026, 10, 25, 9);
 
 interface Told {

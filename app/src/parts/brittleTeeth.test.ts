@@ -1,18 +1,9 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, planRoute, type Piece } from "@tembrak/core";
+import { HAMMER } from "../testing.js";
 import { ALL_HARD, hardParts, teethPath } from "./brittleTeeth.js";
 import { drawPiece } from "./Silhouette.js";
 
-const HAMMER: Piece = {
-  name: "Hammer",
-  mark: "1",
-  kind: "hammer",
-  steel: "1045",
-  start: "as-forged",
-  use: "hammer-face",
-  length_mm: 110,
-  section: { shape: "square", side_mm: 30 },
-};
 const xs = (path: string): number[] => [...path.matchAll(/[ML](-?[\d.]+) /g)].map(([, x]) => Number(x));
 
 describe("what is marked as brittle", () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, pieceState, planRoute, predict, standingQuestion, type BookEvent, type PieceState } from "@tembrak/core";
-import { HAY_KNIFE, standingAt, START_ms } from "../testing.js";
+import { HAMMER, HAY_KNIFE, standingAt, START_ms } from "../testing.js";
 import { doneSoFar, endTense, expectedWords, knownBy } from "./measuredWords.js";
 import { verdictWords } from "./verdictWords.js";
 
@@ -57,20 +57,10 @@ describe("a piece of which a file says another thing than the model", () => {
 });
 
 it("an end that is drawn by its own body as it comes out of the bath has not failed for that", () => {
-  const hammer = {
-    name: "Stake hammer",
-    mark: "2",
-    kind: "hammer",
-    steel: "1045",
-    start: "as-forged",
-    use: "hammer-face",
-    length_mm: 110,
-    section: { shape: "square", side_mm: 30 },
-  } as const;
-  const way = planRoute(CATALOGUE, hammer, "forge", { way: { hardens: "face" } });
+  const way = planRoute(CATALOGUE, HAMMER, "forge", { way: { hardens: "face" } });
   const steps = way.steps.map((step) => (step.kind === "quench" ? { ...step, bath_s: 12 } : step));
-  const is = predict(CATALOGUE, hammer, { ...way, steps }, "quick");
+  const is = predict(CATALOGUE, HAMMER, { ...way, steps }, "quick");
   expect(is.hardening.chanceHard.working).toBeGreaterThan(0.8);
   expect(is.working.asQuenched.mean_HRC).toBeLessThan(50);
-  expect(verdictWords(is, { ...way, steps }, hammer.section, UNITS).reasons.join(" ")).toMatch(/^Hard at the surface, softer inside/);
+  expect(verdictWords(is, { ...way, steps }, HAMMER.section, UNITS).reasons.join(" ")).toMatch(/^Hard at the surface, softer inside/);
 });
