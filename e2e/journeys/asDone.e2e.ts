@@ -45,7 +45,9 @@ test("out of the bath too soon: told at once at the bench and on the card, the f
       .first(),
   ).toContainText("Out of the bath too soon");
   await expect(page.getByRole("checkbox", { name: /in the bath until it may come out/ })).toBeChecked();
-  const promised = /^(.*?) that it hardens as planned so/i.exec(await page.getByText(/that it hardens as planned so/).innerText())![1]!;
+  const promised = /^(.*?) that it hardens as planned so/i
+    .exec(await page.getByText(/that it hardens as planned so/).innerText())![1]!
+    .toLowerCase();
   await page.getByRole("button", { name: /^Harden it again.*try 2 of 3/ }).click();
   await expect(page.getByRole("heading", { name: /^Harden/ })).toBeVisible();
   // A hardening that is still to come is planned anew: what spoiled the last one does not follow it.

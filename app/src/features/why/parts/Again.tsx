@@ -18,7 +18,7 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { attemptsOf, useStanding } from "../../../compute/useAnswers.js";
-import { showChance, showLength, showThin } from "../../../format/show.js";
+import { capital, showChance, showLength, showThin } from "../../../format/show.js";
 import { useKit, useLog, useSettings } from "../../../store/useStore.js";
 import { changeWords } from "../../../words/whyWords.js";
 
@@ -110,9 +110,9 @@ export function Again({ state, changes, isOther = false }: Props) {
         <p role="status">Being worked out…</p>
       ) : (
         <p>
-          {showChance(1 - expected.failChance)} that it hardens as planned so. After all its heats {showThin(expected.grindOff_mm, units)}{" "}
-          of soft skin a side: {showLength(left_mm, units)} of {showLength(thickness_mm(piece.section), units)} is left when that is ground
-          off.
+          {capital(showChance(1 - expected.failChance))} that it hardens as planned so. After all its heats{" "}
+          {showThin(expected.grindOff_mm, units)} of soft skin a side: {showLength(left_mm, units)} of{" "}
+          {showLength(thickness_mm(piece.section), units)} is left when that is ground off.
         </p>
       )}
       <Button variant={isOther ? "outlined" : "contained"} className="why-act" disabled={ticked.size === 0} onClick={() => void go()}>
