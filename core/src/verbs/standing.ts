@@ -12,6 +12,7 @@ import type { Piece, Route, Step } from "../schema/book.js";
 import { diagnose } from "../diagnose/diagnose.js";
 import { factsOf, seenIn } from "../diagnose/facts.js";
 import { requireAny } from "../schema/checkAll.js";
+import type { Known } from "../schema/job.js";
 import type { VERB_SCHEMAS } from "../schema/verbs.js";
 import { predict, type Prediction } from "../simulate/predict.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
@@ -75,7 +76,7 @@ const REASONS: readonly Told[] = [
       : null,
 ];
 
-function becauseOf(done: Route, plan: Route, was: Prediction, is: Prediction, tests: number): Said[] {
+function becauseOf(done: Route, plan: Route, was: Prediction, is: Prediction, { fall, tests = [] }: Known): Said[] {
   const change = (place: "working" | "thickest"): string =>
     `${is[place].place} ${Math.round(is[place].tempered.mean_HRC)} HRC, planned ${Math.round(was[place].tempered.mean_HRC)}`;
   const [now, then] = [is.other, was.other];
@@ -93,7 +94,14 @@ function becauseOf(done: Route, plan: Route, was: Prediction, is: Prediction, te
   const way = said.findIndex(({ code }) => code === "slow-transfer");
   if (falls && way >= 0)
     said[way] = { ...said[way]!, message: said[way]!.message.replace("from fire to bath", "from the pull to the bath") };
-  if (tests > 0) said.push({ code: "tested", message: `${tests} ${tests === 1 ? "test" : "tests"} of it: ${end}.` });
+  const pull = was.hardening.firstPull_s;
+  const hung_s = fall?.ended_s ?? 0;
+  if (pull !== null && hung_s > pull.p95)
+    said.push({
+      code: "long-fall",
+      message: `${hung_s.toFixed(0)} s in the air, its first pull at ${pull.p05.toFixed(0)} to ${pull.p95.toFixed(0)} s: ${end}.`,
+    });
+  if (tests.length > 0) said.push({ code: "tested", message: `${tests.length} ${tests.length === 1 ? "test" : "tests"} of it: ${end}.` });
   return said;
 }
 
@@ -153,7 +161,7 @@ export function standingVerb(input: unknown) {
       hrc: { mean: was.working.tempered.mean_HRC, sd: was.working.tempered.sd_HRC },
       chanceHard: was.hardening.chanceHard.working,
     },
-    because: becauseOf(run.route, planned, was, is, known.tests?.length ?? 0),
+    because: becauseOf(run.route, planned, was, is, known),
     notices: saidNotices(is.notices),
   };
 }

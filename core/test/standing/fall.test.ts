@@ -133,6 +133,9 @@ describe("a heat that falls, as it was logged", () => {
     // The way is told from the pull, as on the screen.
     expect(told(usual_s, 6).because.find(({ code }) => code === "slow-transfer")?.message).toMatch(/^6\.0 s from the pull to the bath/);
     expect(hrc(12 * usual_s)).toBeLessThan(hrc(usual_s) - 10);
+    const codes = (pull_s: number): string[] => told(pull_s).because.map(({ code }) => code);
+    expect(codes(12 * usual_s)).toContain("long-fall");
+    expect(codes(usual_s)).not.toContain("long-fall");
   });
 });
 
