@@ -75,7 +75,7 @@ export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
           )}
         </span>
       </div>
-      <p className={isTrouble ? "to-go conflict" : "to-go"}>{callWords(now.call, units, grain)}</p>
+      <p className={`to-go${isTrouble ? " conflict" : now.call.call === "about" ? " long" : ""}`}>{callWords(now.call, units, grain)}</p>
       <FromLine now={now} eye={eye} units={units} now_ms={now_ms} />
     </>
   );
