@@ -51,6 +51,12 @@ function FromLine({ now, eye, units, now_ms }: Pick<Props, "now" | "eye" | "unit
   );
 }
 
+/** A sentence of two lines is set smaller on a phone. */
+function callClass(call: HeatNow["call"]["call"], isTrouble: boolean): string {
+  if (isTrouble) return "to-go conflict";
+  return call === "about" ? "to-go long" : "to-go";
+}
+
 export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
   const estimate = now.read?.estimate ?? null;
   const number = (T: number): number => Math.round(temperatureNumber(T, units));
@@ -75,7 +81,7 @@ export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
           )}
         </span>
       </div>
-      <p className={`to-go${isTrouble ? " conflict" : now.call.call === "about" ? " long" : ""}`}>{callWords(now.call, units, grain)}</p>
+      <p className={callClass(now.call.call, isTrouble)}>{callWords(now.call, units, grain)}</p>
       <FromLine now={now} eye={eye} units={units} now_ms={now_ms} />
     </>
   );
