@@ -15,7 +15,7 @@ import {
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { attemptsOf, useStanding } from "../../../compute/useAnswers.js";
 import { capital, showChance, showLength, showThin } from "../../../format/show.js";
@@ -73,8 +73,7 @@ export function Again({ state, changes, isOther = false }: Props) {
     route,
     all.filter(({ change }) => ticked.has(change)),
   );
-  const key = isOpen ? JSON.stringify(again) : null;
-  const standing = useStanding(useMemo(() => (key === null ? state : plannedSo(state, JSON.parse(key) as Route)), [key, state]));
+  const standing = useStanding(isOpen ? plannedSo(state, again) : state);
   const expected = standing.isPlaceholderData ? undefined : standing.data;
   const attempt = attemptsOf(state) + 1;
   if (attempt > MOST_ATTEMPTS + 1) return null;
