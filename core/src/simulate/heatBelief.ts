@@ -87,6 +87,8 @@ function density(x: number, sd: number): number {
 
 /** A piece does not keep to any curve better than this, as a share of how far it moved. */
 const OFF_CURVE = 0.055;
+/** A fire that is held by hand wanders: so far in a second, as a walk, K / s^0.5 (judgement: ten degrees in a minute). */
+const WANDERS_K_s05 = 1.3;
 /** Longer ago than so many of its times a curve says nothing. */
 const MOST_TAUS = 4;
 
@@ -110,6 +112,7 @@ function then(drift: Drift, age_s = 0): Then {
   }
   const { towards_C, tau_s, held } = drift;
   const held_s = held === undefined ? 0 : Math.min(age_s, held.age_s);
+  const wander_K = WANDERS_K_s05 * Math.sqrt(held_s);
   const backInHold = Math.exp(Math.min(MOST_TAUS, held_s / tau_s));
   const back = Math.exp(Math.min(MOST_TAUS, (age_s - held_s) / tau_s));
   for (let i = 0; i < NODES; i++) {
@@ -118,7 +121,7 @@ function then(drift: Drift, age_s = 0): Then {
     const atHold_C = held === undefined ? T : held.towards_C + (T - held.towards_C) * backInHold;
     const isInHold = held !== undefined && age_s <= held.age_s;
     was_C[i] = isInHold || atHold_C >= towards_C ? atHold_C : towards_C - (towards_C - atHold_C) * back;
-    sd_C[i] = OFF_CURVE * (Math.abs(T - atHold_C) + Math.abs(atHold_C - was_C[i]!));
+    sd_C[i] = together(OFF_CURVE * (Math.abs(T - atHold_C) + Math.abs(atHold_C - was_C[i]!)), wander_K);
     moving_K_s[i] = isInHold ? (held.towards_C - was_C[i]!) / tau_s : Math.max(0, towards_C - was_C[i]!) / tau_s;
   }
   return { was_C, sd_C, rate_K_s: moving_K_s };
