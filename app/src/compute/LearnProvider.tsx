@@ -18,6 +18,7 @@ import { useKit, usePieces, useSettings } from "../store/useStore.js";
 import { unknownOf } from "../words/unknownWords.js";
 import { ask } from "./client.js";
 import { useHeatContext, type ShopContext } from "./useHeatContext.js";
+import { useWhole } from "./useWhole.js";
 
 /** The last so many pieces of a shop: baths age, and a long book is not worked through anew at every start. */
 const MOST = 40;
@@ -47,8 +48,15 @@ function habitOf(state: PieceState, context: ShopContext): ReturnType<typeof hab
   return known;
 }
 
-const answersOf = (results: readonly UseQueryResult<Lesson | null>[]): readonly (Lesson | null | undefined)[] =>
-  results.map(({ data }) => data);
+interface Answers {
+  readonly isReading: boolean;
+  readonly lessons: readonly (Lesson | null | undefined)[];
+}
+
+const answersOf = (results: readonly UseQueryResult<Lesson | null>[]): Answers => ({
+  isReading: results.some(({ isLoading }) => isLoading),
+  lessons: results.map(({ data }) => data),
+});
 
 export function LearnProvider({ children }: { children: ReactNode }) {
   const context = useHeatContext();
@@ -63,7 +71,7 @@ export function LearnProvider({ children }: { children: ReactNode }) {
         .slice(-MOST),
     [pieces],
   );
-  const lessons = useQueries({
+  const { lessons, isReading } = useQueries({
     queries: teachers.map(({ state }) => {
       const question = standingQuestion(state, context);
       const isTested = question?.known.tests !== undefined;
@@ -78,7 +86,7 @@ export function LearnProvider({ children }: { children: ReactNode }) {
     }),
     combine: answersOf,
   });
-  const taught = useMemo(
+  const read = useMemo(
     () =>
       teachers.map(({ state, at_ms }, i): Taught => ({
         id: state.id,
@@ -88,6 +96,7 @@ export function LearnProvider({ children }: { children: ReactNode }) {
       })),
     [teachers, lessons, context],
   );
+  const taught = useWhole<readonly Taught[]>(read, !isReading);
   return <TaughtContext value={taught}>{children}</TaughtContext>;
 }
 
