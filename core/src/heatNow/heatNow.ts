@@ -7,7 +7,7 @@ import { structureBeforeHardening } from "../plan/route.js";
 import type { Zone } from "../schema/book.js";
 import type { Section } from "../schema/parts.js";
 import type { Kit } from "../schema/kit.js";
-import type { Drift, EvidenceKind, Eye, MagnetPoint } from "../simulate/heatBelief.js";
+import type { Approach, Drift, EvidenceKind, Eye, MagnetPoint } from "../simulate/heatBelief.js";
 import { estimateHeat, type HeatConflict, type HeatEstimate } from "../simulate/heatEstimate.js";
 import { bodySize } from "../simulate/hardenCase.js";
 import { magnetPoint } from "../simulate/magnetPoint.js";
@@ -25,38 +25,43 @@ const TOO_OLD_s = 240;
 const LAST_OF_A_KIND = 4;
 /** In the fire steel goes on rising towards what it lies in: how far over the heat wanted that is, K (judgement). */
 const FIRES_OVER_K = [30, 110, 220] as const;
+/** A kiln is set to it, and is off by as much as its thermocouple, K (judgement). */
+const KILNS_OVER_K = [-12, 5, 25] as const;
 /** By a time of its own: what it holds against what a blown fire brings it, W/(m2 K), near a hardening heat; fires differ by a factor. */
 const FIRE_W_m2K = 285;
 const HOLDS_J_m3K = 5.1e6;
-const SLOWER = [0.8, 1.4, 2.4, 4.2] as const;
+const SLOWER = [0.8, 1.5, 2.9, 5.5] as const;
 /** Out of it, or held, it stands. */
 export const STANDS = { rate_K_s: 0, unsure: 0 } as const;
 
 /** Every way a piece may be rising: which it is, its readings tell in their order. */
-export function risesTo(target_C: number, section: Section): Drift[] {
+function risesTo(target_C: number, section: Section, changes_C: number, over: readonly number[] = FIRES_OVER_K): Approach[] {
   const { size_mm, isRound } = bodySize(section);
   const tau_s = (HOLDS_J_m3K * size_mm) / 1000 / (isRound ? 4 : 2) / FIRE_W_m2K;
-  return FIRES_OVER_K.flatMap((over_K) => SLOWER.map((ratio) => ({ towards_C: target_C + over_K, tau_s: ratio * tau_s })));
+  return over.flatMap((over_K) => SLOWER.map((ratio) => ({ towards_C: target_C + over_K, tau_s: ratio * tau_s, changes_C })));
 }
 /** Held, its fire may have been turned about the heat wanted, so far over it, from about so far; or it burns on as it did, K (judgement). */
 const TURNED_TO_K = [-30, 20] as const;
 const TURNED_FROM_K = 110;
 
 /** The same of a piece that is held: until then it rose, and since `held_s` ago it goes wherever its fire was set. */
-export function holdsAt(target_C: number, section: Section, held_s: number): Drift[] {
-  return risesTo(target_C, section).flatMap((rise) => {
-    if (!("towards_C" in rise)) return [];
+function holdsAt(target_C: number, section: Section, changes_C: number, held_s: number): Approach[] {
+  return risesTo(target_C, section, changes_C).flatMap((rise) => {
     const isTurned = rise.towards_C === target_C + TURNED_FROM_K;
     const to_C = [...(isTurned ? TURNED_TO_K.map((over_K) => target_C + over_K) : []), rise.towards_C];
     return to_C.map((towards_C) => ({ ...rise, held: { age_s: held_s, towards_C } }));
   });
 }
 
-/** Every way this piece may have moved until now: in its heat, or in the hold of it. */
-export function waysOf({ piece, doneAt_ms, acts }: PieceState, act: Heat, now_ms: number): Drift[] {
+/** Every way this piece may have moved until now: in its heat, or in the hold of it. `changes_C`: where it becomes austenite. */
+export function waysOf({ piece, route, doneAt_ms, acts }: PieceState, act: Heat, now_ms: number, changes_C: number): Drift[] {
+  // A kiln stands where it was set, in the heat as in its hold.
+  if (route?.school === "kiln") return risesTo(act.target_C, piece.section, changes_C, KILNS_OVER_K);
   const atHeat_ms = doneAt_ms.get(act.id);
   const isHeld = atHeat_ms !== undefined && atHeat_ms < now_ms && acts.some(({ kind, step }) => kind === "hold" && step === act.step);
-  return isHeld ? holdsAt(act.target_C, piece.section, (now_ms - atHeat_ms) / 1000) : risesTo(act.target_C, piece.section);
+  return isHeld
+    ? holdsAt(act.target_C, piece.section, changes_C, (now_ms - atHeat_ms) / 1000)
+    : risesTo(act.target_C, piece.section, changes_C);
 }
 
 /** Half the width of the window a heat should fall in, C: as the jaws of the rule are drawn. */
@@ -169,12 +174,13 @@ function readHeat(state: PieceState, act: Heat, now_ms: number, fire: FireSays |
   if (last.length === 0) return null;
   if (says !== null) last.push({ kind: "time", expected_C: Math.min(1400, Math.max(20, says.expected_C)), sd_C: Math.min(300, says.sd_C) });
   const from = KINDS.filter((kind) => last.some((e) => e.kind === kind));
+  const magnet = magnetPointOf(state, act, context);
   return {
     estimate: estimateHeat({
       evidence: last,
-      magnet: magnetPointOf(state, act, context),
+      magnet,
       wanted_C: act.target_C,
-      drift: [...waysOf(state, act, now_ms), says === null ? STANDS : { rate_K_s: says.rate_K_s, unsure: 0.7 }],
+      drift: [...waysOf(state, act, now_ms, magnet.at_C), says === null ? STANDS : { rate_K_s: says.rate_K_s, unsure: 0.7 }],
       ...(eye === undefined ? {} : { eye }),
       window_C: [act.target_C - WINDOW_K, act.target_C + WINDOW_K],
     }),
@@ -185,7 +191,7 @@ function readHeat(state: PieceState, act: Heat, now_ms: number, fire: FireSays |
 }
 
 /** So far over at the end of its range, and likelier over than not, it is worth another look, K (judgement: above this grain grows in minutes). */
-const MAY_BE_OVER_K = 45;
+const MAY_BE_OVER_K = 40;
 
 function mayBeOver_K(estimate: HeatEstimate | null, target_C: number): number | null {
   if (estimate === null || estimate.conflict !== null || estimate.mean_C - target_C < SHORT_K) return null;

@@ -2,6 +2,7 @@
 
 import { ambientFromLux, GLOW_NAMES, readGlow, type GlowReading } from "../colour/glow.js";
 import { InputError } from "../errors.js";
+import { LATENT_DIFFUSIONAL_J_kg, STEEL_DENSITY_kg_m3, VOLUME_HEAT } from "../heat/properties.js";
 import { normalCdf } from "../numerics/normal.js";
 import { celsiusFromKelvin, kelvin } from "../units.js";
 
@@ -58,7 +59,10 @@ export interface MagnetPoint {
 /** Towards the temperature of what it lies in, by a time of its own; and since `held` ago towards another: its fire was turned down for a hold. */
 export interface Approach {
   readonly towards_C: number;
+  /** Of steel above its change: below it that takes up more heat, and in it the piece all but stands still. */
   readonly tau_s: number;
+  /** Where it takes in the heat of its change, C. */
+  readonly changes_C: number;
   readonly held?: { readonly age_s: number; readonly towards_C: number };
 }
 
@@ -89,7 +93,7 @@ function density(x: number, sd: number): number {
 const OFF_CURVE = 0.055;
 /** A fire that is held by hand wanders: so far in a second, as a walk, K / s^0.5 (judgement: ten degrees in a minute). */
 const WANDERS_K_s05 = 1.3;
-/** Longer ago than so many of its times a curve says nothing. */
+/** A hold says nothing of what was longer ago than so many of its times. */
 const MOST_TAUS = 4;
 
 /** Where a piece was when a reading was taken that is `age_s` old, by each heat of the grid it may be at now; and the spread that adds. */
@@ -110,21 +114,77 @@ function then(drift: Drift, age_s = 0): Then {
     for (let i = 0; i < NODES; i++) was_C[i] = heatOfNode_C(i) - rate_K_s * age_s;
     return { was_C, sd_C, rate_K_s: moving_K_s.fill(rate_K_s) };
   }
-  const { towards_C, tau_s, held } = drift;
+  const { towards_C, tau_s, changes_C, held } = drift;
   const held_s = held === undefined ? 0 : Math.min(age_s, held.age_s);
   const wander_K = WANDERS_K_s05 * Math.sqrt(held_s);
   const backInHold = Math.exp(Math.min(MOST_TAUS, held_s / tau_s));
-  const back = Math.exp(Math.min(MOST_TAUS, (age_s - held_s) / tau_s));
+  const clock = clockOf(drift);
   for (let i = 0; i < NODES; i++) {
     const T = heatOfNode_C(i);
     // A hold lets it fall as well as rise; before it nothing stands above its fire and has fallen to it.
     const atHold_C = held === undefined ? T : held.towards_C + (T - held.towards_C) * backInHold;
     const isInHold = held !== undefined && age_s <= held.age_s;
-    was_C[i] = isInHold || atHold_C >= towards_C ? atHold_C : towards_C - (towards_C - atHold_C) * back;
-    sd_C[i] = together(OFF_CURVE * (Math.abs(T - atHold_C) + Math.abs(atHold_C - was_C[i]!)), wander_K);
-    moving_K_s[i] = isInHold ? (held.towards_C - was_C[i]!) / tau_s : Math.max(0, towards_C - was_C[i]!) / tau_s;
+    was_C[i] = isInHold || atHold_C >= towards_C ? atHold_C : before_C(clock, atHold_C, age_s - held_s);
+    const moved_K = Math.abs(T - atHold_C) + Math.abs(atHold_C - was_C[i]!);
+    sd_C[i] = together(together(OFF_CURVE * moved_K, wander_K), CHANGE_SD_K * changedBetween(was_C[i]!, atHold_C, changes_C));
+    moving_K_s[i] = isInHold
+      ? (held.towards_C - was_C[i]!) / tau_s
+      : Math.max(0, towards_C - was_C[i]!) / tau_s / slower(was_C[i]!, changes_C);
   }
   return { was_C, sd_C, rate_K_s: moving_K_s };
+}
+
+/** Becoming austenite is spread over so many degrees below where the magnet lets go (judgement). */
+const CHANGES_OVER_K = 14;
+
+/** Where and how long it stands there differs from bar to bar and from place to place by this much of the way, K (judgement). */
+const CHANGE_SD_K = 10;
+
+/** What share of the change lies between two heats. */
+function changedBetween(was_C: number, now_C: number, changes_C: number): number {
+  return Math.max(0, Math.min(now_C, changes_C) - Math.max(was_C, changes_C - CHANGES_OVER_K)) / CHANGES_OVER_K;
+}
+
+/** How much slower it rises there than steel above its change would. */
+function slower(T: number, changes_C: number): number {
+  const isAbove = T >= changes_C;
+  const [at0, perDegree] = isAbove ? VOLUME_HEAT.austenite : VOLUME_HEAT.product;
+  const [hot0, hotPerDegree] = VOLUME_HEAT.austenite;
+  const change = isAbove || T < changes_C - CHANGES_OVER_K ? 0 : (STEEL_DENSITY_kg_m3 * LATENT_DIFFUSIONAL_J_kg) / CHANGES_OVER_K;
+  return (at0 + perDegree * T + change) / (hot0 + hotPerDegree * T);
+}
+
+/** When a piece on its way passes each heat of the grid, s after the lowest; it has as many as lie below what it rises to. */
+const clocks = new WeakMap<Approach, Float64Array>();
+
+function clockOf(way: Approach): Float64Array {
+  const known = clocks.get(way);
+  if (known !== undefined) return known;
+  const { towards_C, tau_s, changes_C } = way;
+  const clock = new Float64Array(Math.min(NODES, Math.ceil((towards_C - LOWEST_C) / STEP_K)));
+  for (let i = 1; i < clock.length; i++) {
+    let cell_s = 0;
+    for (let T = heatOfNode_C(i - 1); T < heatOfNode_C(i); T++) {
+      cell_s += tau_s * slower(T + 0.5, changes_C) * Math.log((towards_C - T) / Math.max(1e-3, towards_C - T - 1));
+    }
+    clock[i] = clock[i - 1]! + cell_s;
+  }
+  clocks.set(way, clock);
+  return clock;
+}
+
+/** Where it was so long before it came to a heat. */
+function before_C(clock: Float64Array, heat_C: number, ago_s: number): number {
+  const at = Math.max(0, Math.min(clock.length - 1, (heat_C - LOWEST_C) / STEP_K));
+  const cell = Math.min(clock.length - 2, Math.floor(at));
+  const then_s = clock[cell]! + (at - cell) * (clock[cell + 1]! - clock[cell]!) - ago_s;
+  let [low, high] = [0, cell + 1];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (clock[middle]! <= then_s) low = middle;
+    else high = middle;
+  }
+  return heatOfNode_C(low) + (STEP_K * Math.max(0, then_s - clock[low]!)) / (clock[high]! - clock[low]!);
 }
 
 /** Further out than this nothing is left of a bell, deviations. */
@@ -146,31 +206,22 @@ function together(a: number, b: number): number {
   return Math.sqrt(a * a + b * b);
 }
 
-interface Shared {
-  readonly together: Float64Array;
-  /** What each reading would say by itself. */
-  readonly alone: readonly Float64Array[];
-}
-
 /** Writes how likely a reading is at each heat of the grid, where the nuisance that it shares is `z`. */
 type Likely<E> = (reading: E, z: number, into: Float64Array) => void;
 
 /** Likelihood over the grid when all readings share one nuisance. */
-function sharing<E>(readings: readonly E[], likely: Likely<E>, isAloneAsked = false): Shared {
+function sharing<E>(readings: readonly E[], likely: Likely<E>): Float64Array {
   const together = new Float64Array(NODES);
-  const alone = isAloneAsked ? readings.map(() => new Float64Array(NODES)) : [];
   const [product, one] = [new Float64Array(NODES), new Float64Array(NODES)];
   for (const { z, weight } of CUTS) {
     product.fill(weight);
-    readings.forEach((reading, k) => {
+    for (const reading of readings) {
       likely(reading, z, one);
-      const own = alone[k];
       for (let i = 0; i < NODES; i++) product[i]! *= one[i]!;
-      if (own !== undefined) for (let i = 0; i < NODES; i++) own[i]! += weight * one[i]!;
-    });
+    }
     for (let i = 0; i < NODES; i++) together[i]! += product[i]!;
   }
-  return { together, alone };
+  return together;
 }
 
 /** A trained eye on one glance: 18 C at 800 C (colour-note section 1.4). */
@@ -220,7 +271,7 @@ function glow(readings: readonly GlowEvidence[], { eye, drift }: BeliefContext):
       const s = spread_C[i]!;
       into[i] = SLIP / GLOW_NAMES.length + (1 - SLIP) * (below((high_C - seen) / s) - below((low_C - seen) / s));
     }
-  }).together;
+  });
 }
 
 /** Below the point by this much the pull is weak (common practice, no source). */
@@ -228,25 +279,31 @@ const WEAK_K = 12;
 /** How even the place is that the magnet touches, C (judgement). */
 const TOUCH_K = 6;
 
-function magnet(readings: readonly MagnetEvidence[], { magnet: point, drift }: BeliefContext): Shared {
+interface Touched {
+  readonly together: Float64Array;
+  /** Of every two touches by themselves. */
+  readonly pairs: () => readonly Float64Array[];
+}
+
+function magnet(readings: readonly MagnetEvidence[], { magnet: point, drift }: BeliefContext): Touched {
   const touches = readings.map(({ state, age_s }) => {
     const { was_C, sd_C } = then(drift, age_s);
     return { state, was_C, spread_C: sd_C.map((sd) => together(TOUCH_K, sd)) };
   });
-  return sharing(
-    touches,
-    ({ state, was_C, spread_C }, z, into) => {
-      const lets_C = point.at_C + z * point.sd_C;
-      for (let i = 0; i < NODES; i++) {
-        const [was, spread] = [was_C[i]!, spread_C[i]!];
-        const free = state === "sticks" ? 0 : below((was - lets_C) / spread);
-        const notSticks = state === "free" ? 0 : below((was - lets_C + WEAK_K) / spread);
-        const chance = state === "free" ? free : state === "sticks" ? 1 - notSticks : notSticks - free;
-        into[i] = SLIP / 3 + (1 - SLIP) * chance;
-      }
-    },
-    true,
-  );
+  const likely: Likely<(typeof touches)[number]> = ({ state, was_C, spread_C }, z, into) => {
+    const lets_C = point.at_C + z * point.sd_C;
+    for (let i = 0; i < NODES; i++) {
+      const [was, spread] = [was_C[i]!, spread_C[i]!];
+      const free = state === "sticks" ? 0 : below((was - lets_C) / spread);
+      const notSticks = state === "free" ? 0 : below((was - lets_C + WEAK_K) / spread);
+      const chance = state === "free" ? free : state === "sticks" ? 1 - notSticks : notSticks - free;
+      into[i] = SLIP / 3 + (1 - SLIP) * chance;
+    }
+  };
+  return {
+    together: sharing(touches, likely),
+    pairs: () => touches.flatMap((a, k) => touches.slice(k + 1).map((b) => sharing([a, b], likely))),
+  };
 }
 
 /** Offset of a probe nobody checked, and of one that was; one reading on hot steel by hand, C (judgement). */
@@ -280,7 +337,7 @@ function probe(readings: readonly ProbeEvidence[], { drift }: BeliefContext): Fl
     const read_C = temperature_C - (offset_C ?? 0) - z * (offset_C === undefined ? UNCHECKED_K : CHECKED_K);
     for (let i = 0; i < NODES; i++)
       into[i] = 0.98 * density(read_C - moved.was_C[i]!, together(sd_C, moved.sd_C[i]!)) + 0.02 / (HIGHEST_C - LOWEST_C);
-  }).together;
+  });
   // Readings that are wrong are wrong together: the probe stayed where it was.
   const wrong = (low: number, high: number, i: number): number =>
     read.reduce((product, { temperature_C, offset_C = 0, sd_C, moved }) => {
@@ -339,7 +396,7 @@ function stick(readings: readonly StickEvidence[], { drift }: BeliefContext): Fl
       const melts = below((was_C[i]! - rated_C) / together(STICK_SHARE * rated_C, sd_C[i]!));
       into[i] = SLIP / 2 + (1 - SLIP) * (hasMelted ? melts : 1 - melts);
     }
-  }).together;
+  });
 }
 
 /** One time in twenty the piece does not do what the model of the fire says (judgement). */
@@ -361,8 +418,8 @@ function ofKind<K extends EvidenceKind>(evidence: readonly HeatEvidence[], kind:
 export interface Likelihoods {
   /** By kind, its largest value 1; kinds of which there is none are left out. */
   readonly found: ReadonlyMap<EvidenceKind, Float64Array>;
-  /** How well the touches of the magnet fit each other: 1 when one heat is the best for each. */
-  readonly magnetFit: number;
+  /** How likely each two touches of the magnet are together, at each heat. */
+  readonly touchPairs: () => readonly Float64Array[];
   /** Logarithm of how well the drift explains all of it at its best. */
   readonly log: number;
 }
@@ -386,15 +443,16 @@ export function likelihoods(evidence: readonly HeatEvidence[], context: BeliefCo
   };
   const [glows, magnets, probes] = [ofKind(evidence, "glow"), ofKind(evidence, "magnet"), ofKind(evidence, "probe")];
   const [guns, sticks, times] = [ofKind(evidence, "infrared"), ofKind(evidence, "stick"), ofKind(evidence, "time")];
-  let magnetFit = 1;
+  let touchPairs: Likelihoods["touchPairs"] = () => [];
   if (glows.length > 0) add("glow", glow(glows, context));
   if (magnets.length > 0) {
     const touched = magnet(magnets, context);
-    magnetFit = touched.alone.reduce((fit, likelihood) => fit / largest(likelihood), add("magnet", touched.together));
+    add("magnet", touched.together);
+    touchPairs = touched.pairs;
   }
   if (probes.length > 0) add("probe", probe(probes, context));
   if (guns.length > 0) add("infrared", infrared(guns, context));
   if (sticks.length > 0) add("stick", stick(sticks, context));
   if (times.length > 0) add("time", time(times));
-  return { found, magnetFit, log };
+  return { found, touchPairs, log };
 }

@@ -53,8 +53,11 @@ export interface HeatEstimate {
 /** Two kinds of evidence below this fit each other less than their slips would explain (judgement). */
 const FIT = 0.06;
 
-/** Touches of a magnet below this contradict each other: one of them was a slip (judgement). */
-const MAGNET_FIT = 0.15;
+/**
+ * Two touches of a magnet less likely than this, where the piece is thought to be, contradict each other: one of them was a slip. In
+ * the change they scatter, so that one lets go and the next sticks two or three times in a hundred (judgement).
+ */
+const SCATTER = 0.015;
 
 /** How well kinds of evidence can be true together: the best heat for all of them, 1 when it is the best for each. */
 function fit(of: readonly Float64Array[]): number {
@@ -76,8 +79,10 @@ function meanOf(likelihood: Float64Array): number {
   return moment / sum;
 }
 
-function conflictOf({ found, magnetFit }: Likelihoods): HeatConflict | null {
-  if (magnetFit < MAGNET_FIT) return { odd: "magnet", between: ["magnet", "magnet"], reading: "low" };
+function conflictOf({ found, touchPairs }: Likelihoods, belief: Float64Array): HeatConflict | null {
+  const sum = belief.reduce((a, b) => a + b, 0);
+  if (touchPairs().some((pair) => pair.reduce((chance, likely, i) => chance + likely * belief[i]!, 0) < SCATTER * sum))
+    return { odd: "magnet", between: ["magnet", "magnet"], reading: "low" };
   const kinds = [...found.keys()];
   let worst: { readonly pair: readonly [EvidenceKind, EvidenceKind]; readonly fit: number } | null = null;
   for (const a of kinds) {
@@ -128,19 +133,22 @@ function priorBelief(wanted_C = USUAL_C): Float64Array {
 }
 
 /** What all ways of moving together leave of a belief, each by how well it explains the readings; and the way that does so best. */
-function mixed(ways: readonly Likelihoods[], prior: Float64Array): { belief: Float64Array; best: Likelihoods } {
+function mixed(
+  ways: readonly Likelihoods[],
+  prior: Float64Array,
+): { readonly belief: Float64Array; readonly best: Likelihoods; readonly byBest: Float64Array } {
   const most = Math.max(...ways.map(({ log }) => log));
   const belief = new Float64Array(NODES);
-  let [best, bestSum] = [ways[0]!, -1];
+  let [best, byBest, bestSum] = [ways[0]!, belief, -1];
   for (const way of ways) {
     const weight = Math.exp(way.log - most);
     const own = prior.map((w) => w * weight);
     for (const likelihood of way.found.values()) for (let i = 0; i < NODES; i++) own[i]! *= likelihood[i]!;
     const sum = own.reduce((a, b) => a + b, 0);
-    if (sum > bestSum) [best, bestSum] = [way, sum];
+    if (sum > bestSum) [best, byBest, bestSum] = [way, own, sum];
     for (let i = 0; i < NODES; i++) belief[i]! += own[i]!;
   }
-  return { belief: ways.length > 1 ? smoothed(belief, SMOOTHINGS) : belief, best };
+  return { belief: ways.length > 1 ? smoothed(belief, SMOOTHINGS) : belief, best, byBest };
 }
 
 /** No fire is the same all over to better than this many steps of the grid: ways of moving that end at one heat leave no edge there. */
@@ -182,7 +190,7 @@ export function estimateHeat({
   const ways = ("length" in drift ? drift : [drift]).map((way) =>
     likelihoods(evidence, { eye, magnet, drift: way } satisfies BeliefContext),
   );
-  const { belief, best } = mixed(ways, priorBelief(wanted_C));
+  const { belief, best, byBest } = mixed(ways, priorBelief(wanted_C));
   const sum = belief.reduce((a, b) => a + b, 0);
   for (let i = 0; i < NODES; i++) belief[i]! /= sum;
   const mean_C = meanOf(belief);
@@ -194,7 +202,7 @@ export function estimateHeat({
     sd_C: Math.sqrt(variance),
     p05_C: quantile(belief, 0.05),
     p95_C: quantile(belief, 0.95),
-    conflict: conflictOf(best),
+    conflict: conflictOf(best, byBest),
     chanceInWindow: window_C === undefined ? null : belief.reduce((total, w, i) => total + (isIn(heatOfNode_C(i)) ? w : 0), 0),
     belief: ways.length > 1 ? smoothed(belief, DRAWN_SMOOTHINGS) : belief,
   };

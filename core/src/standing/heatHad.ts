@@ -46,14 +46,15 @@ function had(
   const last = evidence.filter((e, i) => evidence.slice(i + 1).filter(({ kind }) => kind === e.kind).length < LAST_OF_A_KIND);
   const isSeenTooHot = near.some(({ reading }) => reading.check === "too-hot");
   if (last.length === 0 && !isSeenTooHot) return null;
+  const magnet = magnetPointOf(state, act, context);
   const belief =
     last.length === 0
       ? new Float64Array(NODES).fill(1 / NODES)
       : estimateHeat({
           evidence: last,
-          magnet: magnetPointOf(state, act, context),
+          magnet,
           wanted_C: act.target_C,
-          drift: [...waysOf(state, act, out_ms), STANDS],
+          drift: [...waysOf(state, act, out_ms, magnet.at_C), STANDS],
           ...(eye === undefined ? {} : { eye }),
         }).belief;
   const eye_K = eye?.sd_C ?? UNKNOWN_EYE.sd_C;

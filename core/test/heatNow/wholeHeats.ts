@@ -28,7 +28,7 @@ export interface HeatsResult {
   readonly looks: number;
   readonly covered: number;
   readonly meanError_K: number;
-  /** Of looks at heats where nobody slipped. */
+  /** Of looks before anybody slipped. */
   readonly falseConflicts: number;
   /** Of heats where a probe was planted in the flame. */
   readonly plantedNamed: number;
@@ -55,6 +55,11 @@ const TURNS = 0.7;
 const TURNED_K = 30;
 const MOST_HELD_s = 400;
 
+/** Becoming austenite takes 82 kJ/kg, and losing its magnetism some more: as much as so many degrees more of plain steel, just under its magnet's point. */
+const CHANGE_K = [100, 150] as const;
+const CHANGES_OVER_K = 14;
+const STEP_s = 0.25;
+
 /**
  * One heat: a piece rises towards its fire, is touched and looked at every ten to thirty seconds, and comes out somewhere over its heat;
  * or, about its heat, is held there, and what counts is what is said of it in its hold.
@@ -67,9 +72,17 @@ function oneHeat(seed: number, tally: Tally, isHeld = false): void {
   const [fire_C, tau_s] = [between(900, 1010), between(60, 200)];
   const start_C = even() < 0.5 ? 25 : 450;
   let [held_s, hold_C] = [Infinity, 0];
-  const rise_C = (t: number): number => fire_C - (fire_C - start_C) * Math.exp(-t / tau_s);
+  const [lets_C, changes_K] = [LETS_C + normal(8), between(...CHANGE_K)];
+  const risen_C = [start_C];
+  const rise_C = (t: number): number => {
+    while (risen_C.length <= t / STEP_s) {
+      const T = risen_C.at(-1)!;
+      const isChanging = T > lets_C - CHANGES_OVER_K && T < lets_C;
+      risen_C.push(T + (STEP_s * (fire_C - T)) / tau_s / (isChanging ? 1 + changes_K / CHANGES_OVER_K : 1));
+    }
+    return risen_C[Math.floor(t / STEP_s)]!;
+  };
   const truth_C = (t: number): number => (t < held_s ? rise_C(t) : hold_C - (hold_C - rise_C(held_s)) * Math.exp((held_s - t) / tau_s));
-  const lets_C = LETS_C + normal(8);
   const [bias_K, exponent, offset_K] = [normal(30), 2 / 3 + normal(0.15), normal(5)];
   const hasProbe = even() < 0.3;
   const lag_s = between(1, 7);
@@ -93,7 +106,7 @@ function oneHeat(seed: number, tally: Tally, isHeld = false): void {
     });
   let [t, lastProbe] = [0, -Infinity];
   while (truth_C(t) < FROM_C) t += 5;
-  let isNamed = false;
+  let [isNamed, hasSlipped] = [false, false];
   while (t < 900) {
     t += between(8, 30);
     const T = truth_C(t);
@@ -109,15 +122,19 @@ function oneHeat(seed: number, tally: Tally, isHeld = false): void {
     if (which < 0.5) {
       const there = T + normal(6);
       const felt = there > lets_C ? "free" : there > lets_C - 12 ? "weak" : "sticks";
-      log(t, { check: "magnet", state: even() < SLIP ? anyOf(["free", "weak", "sticks"] as const) : felt });
+      const state = even() < SLIP ? anyOf(["free", "weak", "sticks"] as const) : felt;
+      hasSlipped ||= state !== felt;
+      log(t, { check: "magnet", state });
     } else if (which < 0.85 || !hasProbe) {
       const seen = apparentTemperature_C(T + bias_K + normal(18), ambient, exponent);
       const band = GLOW_NAMES.find((b) => seen >= b.low_C && seen < b.high_C);
       if (band === undefined || !isGlowVisible(T, ambient) || readGlow(band, ambient) === null) continue;
       const slipped = anyOf(GLOW_NAMES.filter((b) => readGlow(b, ambient) !== null));
-      log(t, { check: "glow", name: (even() < SLIP ? slipped : band).name, ambient_lux: 20 });
+      const { name } = even() < SLIP ? slipped : band;
+      hasSlipped ||= name !== band.name;
+      log(t, { check: "glow", name, ambient_lux: 20 });
     } else {
-      const behind_K = lag_s * (((held_s < Infinity ? hold_C : fire_C) - T) / tau_s);
+      const behind_K = lag_s * (held_s < Infinity ? (hold_C - T) / tau_s : T - truth_C(t - 1));
       log(t, { check: "probe", temperature_C: T - behind_K + offset_K + (isPlanted ? 180 : 0) + normal(6) });
       lastProbe = t;
     }
@@ -133,10 +150,10 @@ function oneHeat(seed: number, tally: Tally, isHeld = false): void {
       continue;
     }
     tally.looks++;
-    tally.honest++;
+    if (!hasSlipped) tally.honest++;
     if (now_C >= p05_C && now_C <= p95_C) tally.covered++;
     tally.error_K += Math.abs(mean_C - now_C);
-    if (conflict !== null) tally.conflicts++;
+    if (conflict !== null && !hasSlipped) tally.conflicts++;
   }
   if (isPlanted && lastProbe > -Infinity) {
     tally.planted++;
