@@ -239,7 +239,7 @@ export { MEMBERS, type Effort, type FireInput, type Job, type JobFailure } from 
 
 // How hot it is
 export { estimateHeat, type HeatConflict, type HeatEstimate } from "./simulate/heatEstimate.js";
-export { glowInLight, heatOfNode_C, type HeatEvidence, type MagnetPoint } from "./simulate/heatBelief.js";
+export { glowInLight, type HeatEvidence, type MagnetPoint } from "./simulate/heatBelief.js";
 export { eyeErrors_K, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.js";
 export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
 export { airCooling_s, airLeft_C, UNCALIBRATED } from "./simulate/hardenReadings.js";
@@ -301,3 +301,4 @@ export {
   type ZonesNow,
 } from "./heatNow/heatNow.js";
 export type { EvidenceKind } from "./simulate/heatBelief.js";
+export { heatOfNode_C } from "./simulate/heatGrid.js";

@@ -2,19 +2,17 @@
 
 import { InputError } from "../errors.js";
 import {
-  heatOfNode_C,
   likelihoods,
-  NODES,
-  STEP_K,
   UNKNOWN_EYE,
   type BeliefContext,
-  type Drift,
   type EvidenceKind,
   type Eye,
   type HeatEvidence,
   type Likelihoods,
   type MagnetPoint,
 } from "./heatBelief.js";
+import { heatOfNode_C, NODES, STEP_K } from "./heatGrid.js";
+import type { Drift } from "./movedSince.js";
 
 export interface HeatQuestion {
   readonly evidence: readonly HeatEvidence[];

@@ -5,8 +5,9 @@ import { evidenceOf } from "../heatNow/evidence.js";
 import { isLook, magnetPointOf, STANDS, waysOf, type HeatContext } from "../heatNow/heatNow.js";
 import type { Act } from "../plan/acts.js";
 import { normalCdf } from "../numerics/normal.js";
-import { heatOfNode_C, NODES, UNKNOWN_EYE } from "../simulate/heatBelief.js";
+import { UNKNOWN_EYE } from "../simulate/heatBelief.js";
 import { estimateHeat } from "../simulate/heatEstimate.js";
+import { heatOfNode_C, NODES } from "../simulate/heatGrid.js";
 
 export interface HeatHad {
   readonly mean_C: number;
