@@ -1,6 +1,6 @@
 /** The rack's lines: which piece wants its smith first, for what, and how far it is. */
 
-import { soakClock, testsThatCount, type HeatCall, type PieceState } from "@tembrak/core";
+import { fireTime, soakClock, testsThatCount, type HeatCall, type PieceState } from "@tembrak/core";
 import {
   showClock,
   showDegrees,
@@ -92,8 +92,19 @@ function statusOf(state: PieceState, now_ms: number, now_C: number | null, call:
   }
 }
 
+/** Nobody leaves steel in a fire unseen for longer, ms (judgement). */
+const WATCHED_ms = 10 * 60_000;
+
+/** Whether a piece that is to be heated is in its fire now, or just out of it: by its taps, or because somebody looks at it. */
+function isAtFire({ next, checks }: PieceState, now_ms: number): false | "in" | "out" {
+  const last_ms = checks.findLast(({ act, reading }) => act === next?.id && !["safety", "rehearsal"].includes(reading.check))?.at_ms;
+  if (next === undefined || last_ms === undefined || now_ms - last_ms > WATCHED_ms) return false;
+  return fireTime({ checks }, next, now_ms).state === "out" ? "out" : "in";
+}
+
 /** Which piece wants its smith first: larger is more urgent. */
-export function urgency({ next, nextSince_ms, brittleSince_ms, checks, doneAt_ms, stage }: PieceState, now_ms: number): number {
+export function urgency(state: PieceState, now_ms: number): number {
+  const { next, nextSince_ms, brittleSince_ms, checks, doneAt_ms, stage } = state;
   if (stage === "done" || next === undefined) return -1;
   const since_s = nextSince_ms === null ? 0 : (now_ms - nextSince_ms) / 1000;
   const brittle_min = brittleSince_ms === null ? 0 : (now_ms - brittleSince_ms) / 60000;
@@ -117,7 +128,7 @@ export function urgency({ next, nextSince_ms, brittleSince_ms, checks, doneAt_ms
     case "oven":
       return next.count === 1 ? 200 + Math.min(60, brittle_min / 4) : 120;
     case "heat":
-      return isStarted ? 170 : 20;
+      return isAtFire(state, now_ms) === "out" ? 285 : isStarted ? 170 : 20;
     case "air-cool":
       return since_s > 300 ? 150 : 30;
     case "temper":
@@ -158,7 +169,7 @@ export function nextActWords(state: PieceState, now_ms: number, units: Units): N
     case "run":
       return { sentence: `Run the colours of ${name}, now.`, reason };
     case "heat":
-      return state.doneAt_ms.size === 0
+      return state.doneAt_ms.size === 0 && !isAtFire(state, now_ms)
         ? { sentence: `Put ${name} in the fire.`, reason: `${reason} To ${showTemperature(next.target_C, units)}.` }
         : { sentence: `Bring ${name} to ${showTemperature(next.target_C, units)}.`, reason };
     case "hold": {

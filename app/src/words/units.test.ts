@@ -373,6 +373,25 @@ describe("which piece comes first", () => {
     expect([...order].sort((a, b) => b - a)).toEqual(order);
     expect(urgency(stateOf(blade, route, acts.length), START_ms)).toBe(-1);
   });
+  it("a first heat that is in its fire is not to be put there, and out of it it comes before what is brittle", () => {
+    const route = planRoute(CATALOGUE, blade, "forge");
+    const acts = actsOfRoute(route);
+    const i = acts.findIndex(({ kind }) => kind === "heat");
+    const before = stateOf(blade, route, i);
+    const tapped = (state: "in" | "out", at_ms: number) => ({
+      act: acts[i]!.id,
+      at_ms,
+      id: `t${at_ms}`,
+      reading: { check: "fire", state } as const,
+    });
+    const inFire: PieceState = { ...before, checks: [tapped("in", START_ms)] };
+    expect(nextActWords(before, START_ms, METRIC).sentence).toBe("Put the froe in the fire.");
+    expect(nextActWords(inFire, START_ms + 60_000, METRIC).sentence).toMatch(/^Bring the froe to/);
+    const out: PieceState = { ...inFire, checks: [...inFire.checks, tapped("out", START_ms + 60_000)] };
+    const brittle = acts.findIndex((act) => act.kind === "oven");
+    expect(urgency(out, START_ms + 70_000)).toBeGreaterThan(urgency(stateOf(blade, route, brittle), START_ms + 60_000));
+    expect(urgency(inFire, START_ms + 70_000)).toBeLessThan(urgency(stateOf(blade, route, brittle), START_ms + 60_000));
+  });
 });
 
 describe("quantities by themselves", () => {
