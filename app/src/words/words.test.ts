@@ -3,6 +3,7 @@ import {
   actsOfRoute,
   CATALOGUE,
   destressStep,
+  makeDesk,
   planRoute,
   predict,
   questionHeat,
@@ -16,6 +17,9 @@ import { actWords, mediumName } from "./actWords.js";
 import { steelFacts, stepSource } from "./sources.js";
 import { WHY_CARDS, whyOf } from "./whyCards.js";
 import { verdictWords, type DoneSoFar } from "./verdictWords.js";
+
+/** Remembered or not the bytes are the same (desk.test.ts). */
+const desk = makeDesk();
 
 const METRIC = { temperature: "C", length: "mm" } as const;
 const INCHES = { temperature: "F", length: "in" } as const;
@@ -33,7 +37,7 @@ const knife: Piece = {
 function verdict(change: Partial<Piece>, alter: (route: Route) => Route = (r) => r) {
   const piece = { ...knife, ...change };
   const route = alter(planRoute(CATALOGUE, piece, "forge"));
-  return verdictWords(predict(CATALOGUE, piece, route), route, piece.section, METRIC);
+  return verdictWords(predict(CATALOGUE, piece, route, "full", undefined, desk), route, piece.section, METRIC);
 }
 
 const inBath =
@@ -154,12 +158,19 @@ describe("the verdict in sentences", () => {
     const piece: Piece = { ...knife, section: { shape: "plate", thickness_mm: 12 } };
     const slow = inBath("slow-oil", 55)(route);
     const said = (done: DoneSoFar): string => {
-      const { headline, reasons } = verdictWords(predict(CATALOGUE, piece, slow), slow, piece.section, METRIC, [], {
-        hardness_HRC: null,
-        look: null,
-        done,
-        end: done === "tempered" ? "is" : "will be",
-      });
+      const { headline, reasons } = verdictWords(
+        predict(CATALOGUE, piece, slow, "full", undefined, desk),
+        slow,
+        piece.section,
+        METRIC,
+        [],
+        {
+          hardness_HRC: null,
+          look: null,
+          done,
+          end: done === "tempered" ? "is" : "will be",
+        },
+      );
       return [headline, ...reasons].join(" ");
     };
     expect(said("nothing")).toMatch(/hardens|will not harden/);
@@ -169,7 +180,7 @@ describe("the verdict in sentences", () => {
     }
     const easy = planRoute(CATALOGUE, knife, "forge");
     const line = (done: DoneSoFar): string =>
-      verdictWords(predict(CATALOGUE, knife, easy), easy, knife.section, METRIC, [], {
+      verdictWords(predict(CATALOGUE, knife, easy, "full", undefined, desk), easy, knife.section, METRIC, [], {
         hardness_HRC: null,
         look: null,
         done,

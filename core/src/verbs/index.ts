@@ -4,6 +4,7 @@ import { heatNowVerb } from "./heatNow.js";
 import { checkBook, type FileReport } from "../book/exchange.js";
 import { InputError } from "../errors.js";
 import { SCHEMAS, type SchemaName } from "../schema/index.js";
+import { makeDesk, type Desk } from "../simulate/desk.js";
 import { glowReadVerb, glowVerb, heatEstimateVerb, oxideVerb } from "./colour.js";
 import { colourRunVerb } from "./colourRun.js";
 import { coolVerb, jominyVerb, thermocoupleVerb, tttVerb } from "./curves.js";
@@ -16,7 +17,7 @@ import { dipVerb, fallingVerb, settlingVerb, temperForVerb, temperVerb, warpVerb
 import { soakVerb, steelsVerb, transformationsVerb } from "./steel.js";
 
 interface Verb {
-  readonly run: (input: unknown) => unknown;
+  readonly run: (input: unknown, desk: Desk) => unknown;
   readonly schema: SchemaName;
   readonly about: string;
   /** Verbs that can do without an input. */
@@ -118,8 +119,9 @@ export function verbNeedsInput(name: string): boolean {
   return verbOf(name).needsInput;
 }
 
-export function runVerb(name: string, input: unknown): unknown {
-  return verbOf(name).run(input);
+/** @param desk what was simulated before, by this question or another: the plan and what was done of it have much in common */
+export function runVerb(name: string, input: unknown, desk: Desk = makeDesk()): unknown {
+  return verbOf(name).run(input, desk);
 }
 
 /** JSON Schema of a verb's input. */

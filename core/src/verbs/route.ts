@@ -7,6 +7,7 @@ import { missingFor } from "../plan/kit.js";
 import { planRoute } from "../plan/route.js";
 import type { Piece, Start } from "../schema/book.js";
 import { requireAny } from "../schema/checkAll.js";
+import type { Desk } from "../simulate/desk.js";
 import { predict } from "../simulate/predict.js";
 import { LACK_TEXT, REASON_TEXT, saidNotices, WAY_ON_TEXT, type Said } from "./english.js";
 import { wayNamed } from "./wayNamed.js";
@@ -22,7 +23,7 @@ export function startNamed(start: string): Start {
   return STARTS[start] ?? (start as Start);
 }
 
-export function routeVerb(input: unknown) {
+export function routeVerb(input: unknown, desk: Desk) {
   const { steel, piece: shape, start, use, school, kit = null, ...said } = requireAny("VerbRoute", input);
   if (typeof steel !== "string") {
     throw new InputError({
@@ -33,7 +34,7 @@ export function routeVerb(input: unknown) {
   }
   const piece: Piece = { name: "Piece", mark: "1", steel: steel.toLowerCase(), start: startNamed(start), use, ...shape };
   const route = planRoute(CATALOGUE, piece, school, { way: wayNamed(said, piece.section), kit });
-  const { working, hardening, notices } = predict(CATALOGUE, piece, route);
+  const { working, hardening, notices } = predict(CATALOGUE, piece, route, "full", undefined, desk);
   const warnings: Said[] = saidNotices(notices);
   if (start === "reclaimed") {
     warnings.push({ code: "unknown-stock", message: "Reclaimed steel may be another grade: harden and break a coupon of it first." });

@@ -14,6 +14,7 @@ import { factsOf, seenIn } from "../diagnose/facts.js";
 import { requireAny } from "../schema/checkAll.js";
 import type { Known } from "../schema/job.js";
 import type { VERB_SCHEMAS } from "../schema/verbs.js";
+import type { Desk } from "../simulate/desk.js";
 import { predict, type Prediction } from "../simulate/predict.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import { hardenPlanOf } from "../simulate/planOf.js";
@@ -124,10 +125,10 @@ function askedOf(input: Static<(typeof VERB_SCHEMAS)["VerbStanding"]>) {
   return { piece, planned, plannedShop, run, known, kit, log, now_s };
 }
 
-export function standingVerb(input: unknown) {
+export function standingVerb(input: unknown, desk: Desk) {
   const { piece, planned, plannedShop, run, known, now_s } = askedOf(requireAny("VerbStanding", input));
-  const is = predict(CATALOGUE, piece, run.route, "full", undefined, undefined, known);
-  const was = predict(CATALOGUE, piece, planned, "full", undefined, undefined, plannedShop === undefined ? {} : { shop: plannedShop });
+  const is = predict(CATALOGUE, piece, run.route, "full", undefined, desk, known);
+  const was = predict(CATALOGUE, piece, planned, "full", undefined, desk, plannedShop === undefined ? {} : { shop: plannedShop });
   const { end } = simulate({
     steel: resolveSteel(CATALOGUE, piece.steel),
     prior: structureBeforeHardening(piece, run.route.steps),
@@ -167,11 +168,11 @@ export function standingVerb(input: unknown) {
 }
 
 /** Why a tested piece came out as it did, and what to do now. */
-export function diagnoseVerb(input: unknown) {
+export function diagnoseVerb(input: unknown, desk: Desk) {
   const { piece, planned, run, known, kit, log, now_s } = askedOf(requireAny("VerbStanding", input));
   const bathRead = log.findLast((entry) => entry.act === "bath-in")?.bath_C !== undefined;
   const firstTest_s = log.find(({ act, at_s }) => act === "test" && at_s >= (run.bathIn_s ?? 0))?.at_s ?? 0;
-  const { causes, next, remedy } = diagnose(CATALOGUE, {
+  const question = {
     piece,
     planned,
     route: run.route,
@@ -180,7 +181,8 @@ export function diagnoseVerb(input: unknown) {
     facts: factsOf(run, bathRead, firstTest_s),
     baths: kit === null ? null : kit.flatMap((item) => (item.kind === "bath" ? [item.medium] : [])),
     attempts: run.route.steps.filter(({ kind }) => kind === "quench").length,
-  });
+  };
+  const { causes, next, remedy } = diagnose(CATALOGUE, question, desk);
   return {
     causes: causes.map(({ cause, probability }) => ({ code: cause, probability, message: CAUSE_ENGLISH[cause] })),
     next: { check: next.check, message: CHECK_ENGLISH[next.check], tells: next.tells },
@@ -189,10 +191,10 @@ export function diagnoseVerb(input: unknown) {
 }
 
 /** Null for a piece of something not known here, or without a hardening: it teaches nothing. */
-function lessonFrom(question: Question | null): Lesson | null {
+function lessonFrom(question: Question | null, desk: Desk): Lesson | null {
   if (question?.known.tests === undefined) return null;
   try {
-    return lessonOf(CATALOGUE, question.piece, question.route, question.known);
+    return lessonOf(CATALOGUE, question.piece, question.route, question.known, desk);
   } catch (error) {
     if (error instanceof InputError) return null;
     throw error;
@@ -200,7 +202,7 @@ function lessonFrom(question: Question | null): Lesson | null {
 }
 
 /** What a book's finished pieces teach of its shop: the same as the kit shows. */
-export function learnVerb(input: unknown) {
+export function learnVerb(input: unknown, desk: Desk) {
   const book = requireBook(input);
   const pieces = piecesOf(book.events);
   const kit = book.kit ?? null;
@@ -212,7 +214,7 @@ export function learnVerb(input: unknown) {
   const taught = teachers.map(({ state, at_ms }): Taught => ({
     id: state.id,
     at_ms,
-    lesson: lessonFrom(standingQuestion(state, context)),
+    lesson: lessonFrom(standingQuestion(state, context), desk),
     ...habitsOf(state, context),
   }));
   return { factors: learnedIn(kit, taught) };

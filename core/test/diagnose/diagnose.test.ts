@@ -8,6 +8,10 @@ import { wayOf } from "../../src/plan/way.js";
 import type { HardnessTest, Piece, Route } from "../../src/schema/book.js";
 import type { Cause, Fact } from "../../src/schema/job.js";
 import { CATALOGUE } from "../../src/catalogue.js";
+import { makeDesk } from "../../src/simulate/desk.js";
+
+/** Remembered or not the bytes are the same (desk.test.ts). */
+const desk = makeDesk();
 
 const PIECE: Piece = {
   name: "Coupon",
@@ -45,14 +49,18 @@ function asked({ tests, route = PLAN, facts = [], more = {} }: Case): DiagnoseQu
   return { piece: PIECE, planned: PLAN, route, known, facts, findings: [], breaks: [], baths: null, attempts: 1, ...more };
 }
 
-const topOf = (question: DiagnoseQuestion): Cause => diagnose(CATALOGUE, question).causes[0]!.cause;
+const topOf = (question: DiagnoseQuestion): Cause => diagnose(CATALOGUE, question, desk).causes[0]!.cause;
 
 // Trade facts, common practice, no source: each is what a smith would say first of such a log.
 describe("what a smith would say first", () => {
   it("read well short of its heat, and soft all through: it was not hot enough", () => {
     const route = withLast(PLAN, "harden", (step) => ({ ...step, temperature_C: 735 }));
     const more = { known: { shop: { heat_K: { mean: 0, sd: 10 } }, tests: [{ tempers: 0, test: files(40) }] } };
-    const said = diagnose(CATALOGUE, asked({ tests: [], route, facts: ["heat", "hold", "transfer", "bath", "bath-time", "cold"], more }));
+    const said = diagnose(
+      CATALOGUE,
+      asked({ tests: [], route, facts: ["heat", "hold", "transfer", "bath", "bath-time", "cold"], more }),
+      desk,
+    );
     expect(said.causes[0]!.cause).toBe("heat-too-low");
     expect(said.remedy.code).toBe("harden-again");
     expect(said.remedy.changes).toContainEqual({ change: "hotter", to_C: PLAN.steps.findLast((s) => s.kind === "harden")!.temperature_C });
@@ -66,7 +74,7 @@ describe("what a smith would say first", () => {
     expect(topOf(asked({ tests, facts: ["cold"] }))).toBe("soft-skin");
   });
   it("filed while it was too hot to hold: too early, and the remedy is to wait", () => {
-    const { causes, remedy } = diagnose(CATALOGUE, asked({ tests: [[0, files(45, { piece_C: 90 })]] }));
+    const { causes, remedy } = diagnose(CATALOGUE, asked({ tests: [[0, files(45, { piece_C: 90 })]] }), desk);
     expect(causes[0]!.cause).toBe("tested-too-early");
     expect(remedy).toMatchObject({ code: "wait-and-test", changes: [], chance: null });
   });
@@ -75,7 +83,7 @@ describe("what a smith would say first", () => {
     const planned = planRoute(CATALOGUE, piece, "forge");
     const route = withLast(planned, "quench", (step) => ({ ...step, bath_s: 2, transfer_s: 1.5 }));
     const facts: readonly Fact[] = ["heat", "hold", "transfer", "bath", "bath-time", "cold"];
-    const { causes, remedy } = diagnose(CATALOGUE, { ...asked({ tests: [[0, files(40)]], route, facts }), piece, planned });
+    const { causes, remedy } = diagnose(CATALOGUE, { ...asked({ tests: [[0, files(40)]], route, facts }), piece, planned }, desk);
     expect(causes[0]!.cause).toBe("out-too-soon");
     expect(remedy.changes).toContainEqual({ change: "stay-in" });
   });
@@ -102,7 +110,7 @@ describe("what a smith would say first", () => {
     const oil = { medium: "fast-oil", bath_C: 55 };
     const planned = { ...own, steps: own.steps.map((step) => (step.kind === "quench" ? { ...step, ...oil } : step)) };
     const facts: readonly Fact[] = ["heat", "hold", "transfer", "bath", "bath-time", "cold"];
-    const { causes } = diagnose(CATALOGUE, { ...asked({ tests: [[0, files(40)]], facts }), piece, planned, route: planned });
+    const { causes } = diagnose(CATALOGUE, { ...asked({ tests: [[0, files(40)]], facts }), piece, planned, route: planned }, desk);
     expect(causes.slice(0, 2).map(({ cause }) => cause)).toContain("too-thick");
   });
 });
@@ -115,9 +123,9 @@ describe("a diagnosis", () => {
     expect(JSON.stringify(two)).toBe(JSON.stringify(one));
   });
   it("advises another look once one was taken, and the answer moves it", () => {
-    const { next, causes } = diagnose(CATALOGUE, question);
+    const { next, causes } = diagnose(CATALOGUE, question, desk);
     const answer = next.then[0]!.answer;
-    const after = diagnose(CATALOGUE, { ...question, findings: [{ of: next.check, answer }] });
+    const after = diagnose(CATALOGUE, { ...question, findings: [{ of: next.check, answer }] }, desk);
     expect(after.next.check).not.toBe(next.check);
     expect(after.causes[0]).toEqual(next.then[0]!.top);
     expect(after.causes).not.toEqual(causes);
@@ -125,11 +133,11 @@ describe("a diagnosis", () => {
   it("a break as coarse as sugar speaks for too hot, a silky one against it; then no other is asked for", () => {
     const hard = asked({ tests: [[0, files(60)]] });
     const tooHot = (more: Partial<DiagnoseQuestion>): number =>
-      diagnose(CATALOGUE, { ...hard, ...more }).causes.find(({ cause }) => cause === "heat-too-high")?.probability ?? 0;
+      diagnose(CATALOGUE, { ...hard, ...more }, desk).causes.find(({ cause }) => cause === "heat-too-high")?.probability ?? 0;
     const [coarse, none, fine] = [tooHot({ breaks: [1] }), tooHot({}), tooHot({ breaks: [5] })];
     expect(coarse).toBeGreaterThan(3 * none);
     expect(fine).toBeLessThan(none);
-    expect(diagnose(CATALOGUE, { ...hard, breaks: [2] }).causes[0]!.cause).toBe("heat-too-high");
+    expect(diagnose(CATALOGUE, { ...hard, breaks: [2] }, desk).causes[0]!.cause).toBe("heat-too-high");
     expect(diagnose(CATALOGUE, { ...hard, breaks: [5] }).next.check).not.toBe("broken-coupon");
   });
   it("an answer of another look says nothing", () => {

@@ -14,6 +14,10 @@ import { SCHOOLS, type Piece, type Route, type Step } from "../../src/schema/boo
 import { predict } from "../../src/simulate/predict.js";
 import { celsiusDifferenceFromFahrenheit, celsiusFromFahrenheit } from "../../src/units.js";
 import { BILLHOOK } from "../pieces.js";
+import { makeDesk } from "../../src/simulate/desk.js";
+
+/** Remembered or not the bytes are the same (desk.test.ts). */
+const desk = makeDesk();
 
 const blade = BILLHOOK;
 const punch: Piece = {
@@ -48,7 +52,7 @@ describe("ways to harden", () => {
           expect(wayOf(route)).toEqual(way);
           count++;
         }
-        const { working } = predict(CATALOGUE, piece, planRoute(CATALOGUE, piece, "forge", { way }), "quick");
+        const { working } = predict(CATALOGUE, piece, planRoute(CATALOGUE, piece, "forge", { way }), "quick", undefined, desk);
         expect(working.tempered.mean_HRC).toBeGreaterThan(25);
       }
     }

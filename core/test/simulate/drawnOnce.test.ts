@@ -7,6 +7,10 @@ import { PracticeShop } from "../../src/practice/shop.js";
 import type { Piece, Route } from "../../src/schema/book.js";
 import { predict } from "../../src/simulate/predict.js";
 import { bathResponses } from "../../src/simulate/response.js";
+import { makeDesk } from "../../src/simulate/desk.js";
+
+/** Remembered or not the bytes are the same (desk.test.ts). */
+const desk = makeDesk();
 
 const BLADE: Piece = {
   name: "Hay knife",
@@ -58,13 +62,13 @@ function shopSays_HRC(bath_s: number): { asQuenched: number; tempered: number } 
 
 describe("an edge that goes out while its back is hot", () => {
   it("is as hard as before after a temper cooler than what its back drew it by", () => {
-    const { working } = predict(CATALOGUE, BLADE, outAfter(35));
+    const { working } = predict(CATALOGUE, BLADE, outAfter(35), "full", undefined, desk);
     expect(working.asQuenched.mean_HRC).toBeLessThan(60);
     expect(working.asQuenched.mean_HRC - working.tempered.mean_HRC).toBeLessThan(1.6);
     expect(working.tempered.mean_HRC).toBeLessThanOrEqual(working.asQuenched.mean_HRC);
   });
   it.each([35, 60])("comes out within a point of the simulated shop, out after %d s", (bath_s) => {
-    const { working } = predict(CATALOGUE, BLADE, outAfter(bath_s));
+    const { working } = predict(CATALOGUE, BLADE, outAfter(bath_s), "full", undefined, desk);
     const said = shopSays_HRC(bath_s);
     expect(Math.abs(working.asQuenched.mean_HRC - said.asQuenched)).toBeLessThan(1.5);
     expect(Math.abs(working.tempered.mean_HRC - said.tempered)).toBeLessThan(1.2);
@@ -72,6 +76,8 @@ describe("an edge that goes out while its back is hot", () => {
   it("what-ifs say the same of it as the verdict", () => {
     const route = outAfter(35);
     const [bath] = bathResponses(CATALOGUE, BLADE, route, ["fast-oil"]);
-    expect(Math.abs(bath!.working_HRC - predict(CATALOGUE, BLADE, route).working.tempered.mean_HRC)).toBeLessThan(1.5);
+    expect(Math.abs(bath!.working_HRC - predict(CATALOGUE, BLADE, route, "full", undefined, desk).working.tempered.mean_HRC)).toBeLessThan(
+      1.5,
+    );
   });
 });

@@ -12,9 +12,13 @@ import { hardenPlanOf } from "../../src/simulate/planOf.js";
 import { predict } from "../../src/simulate/predict.js";
 import { habitsOf } from "../../src/standing/learn.js";
 import { standingQuestion } from "../../src/standing/question.js";
+import { makeDesk } from "../../src/simulate/desk.js";
 import { standingVerb } from "../../src/verbs/standing.js";
 
 /** A small simple part of file steel in water: what a falling heat is for. */
+/** Remembered or not the bytes are the same (desk.test.ts). */
+const desk = makeDesk();
+
 const STRIKER: Piece = {
   name: "Striker",
   mark: "8",
@@ -113,22 +117,25 @@ describe("a heat that falls, as it was logged", () => {
   it("on the command line a touch counts the same", () => {
     const { kind, section, length_mm, start, use } = STRIKER;
     const told = (pull_s: number, way_s = 1) =>
-      standingVerb({
-        steel: "w1",
-        piece: { kind, section, length_mm },
-        start,
-        use,
-        school: "falling",
-        now_s: 1000,
-        log: [
-          { at_s: 0, act: "fire-in" },
-          { at_s: 300, act: "heat", temperature_C: 800, sd_C: 8 },
-          { at_s: 301, act: "fire-out" },
-          { at_s: 301 + 0.8 * pull_s, act: "magnet", state: "free" },
-          { at_s: 301 + pull_s, act: "magnet", state: "weak" },
-          { at_s: 301 + pull_s + way_s, act: "bath-in" },
-        ],
-      });
+      standingVerb(
+        {
+          steel: "w1",
+          piece: { kind, section, length_mm },
+          start,
+          use,
+          school: "falling",
+          now_s: 1000,
+          log: [
+            { at_s: 0, act: "fire-in" },
+            { at_s: 300, act: "heat", temperature_C: 800, sd_C: 8 },
+            { at_s: 301, act: "fire-out" },
+            { at_s: 301 + 0.8 * pull_s, act: "magnet", state: "free" },
+            { at_s: 301 + pull_s, act: "magnet", state: "weak" },
+            { at_s: 301 + pull_s + way_s, act: "bath-in" },
+          ],
+        },
+        desk,
+      );
     const hrc = (pull_s: number): number => told(pull_s).expected.hrc.mean;
     // The way is told from the pull, as on the screen.
     expect(told(usual_s, 6).because.find(({ code }) => code === "slow-transfer")?.message).toMatch(/^6\.0 s from the pull to the bath/);

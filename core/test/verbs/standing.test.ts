@@ -2,6 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { InputError } from "../../src/errors.js";
+import { makeDesk } from "../../src/simulate/desk.js";
 import { runVerb } from "../../src/verbs/index.js";
 
 const KNIFE = {
@@ -32,8 +33,10 @@ interface Answer {
   readonly planned: { readonly hrc: { mean: number; sd: number } };
   readonly because: readonly { readonly code: string; readonly message: string }[];
 }
+/** One for all that stands on the same few plans: remembered or not the bytes are the same (desk.test.ts). */
+const desk = makeDesk();
 const ask = (log: readonly object[], now_s: number, more: object = {}): Answer =>
-  runVerb("standing", { ...KNIFE, ...more, log, now_s }) as Answer;
+  runVerb("standing", { ...KNIFE, ...more, log, now_s }, desk) as Answer;
 
 const heated = (temperature_C: number) => [
   { at_s: 0, act: "fire-in" },
@@ -203,7 +206,7 @@ describe("why, from the command line, by more than tests", () => {
     decarburised: false,
   };
   const why = (...more: object[]): Causes =>
-    runVerb("diagnose", { ...KNIFE, log: [...quenched(2, 15), soft, ...more], now_s: 9000 }) as Causes;
+    runVerb("diagnose", { ...KNIFE, log: [...quenched(2, 15), soft, ...more], now_s: 9000 }, desk) as Causes;
   const chance = ({ causes }: Causes, code: string): number => causes.find((cause) => cause.code === code)!.probability;
   it("a break like coarse sugar speaks for too much heat, one like silk against it; the last look counts", () => {
     const [coarse, silk] = [why({ at_s: 2500, act: "break", look: 1 }), why({ at_s: 2500, act: "break", look: 5 })];
