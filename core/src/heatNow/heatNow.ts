@@ -27,7 +27,7 @@ const LAST_OF_A_KIND = 4;
 /** In the fire steel goes on rising towards what it lies in: how far over the heat wanted that is, K (judgement). */
 const FIRES_OVER_K = [30, 110, 220] as const;
 /** A kiln is set to it, and is off by as much as its thermocouple, K (judgement). */
-const KILNS_OVER_K = [-12, 5, 25] as const;
+const KILNS_OVER_K = [-15, 10, 40] as const;
 /** By a time of its own: what it holds against what a blown fire brings it, W/(m2 K), near a hardening heat; fires differ by a factor. */
 const FIRE_W_m2K = 285;
 const HOLDS_J_m3K = 5.1e6;

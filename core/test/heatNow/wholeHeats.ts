@@ -10,17 +10,29 @@ import { uniforms } from "../../src/numerics/sampling.js";
 import { resolveSteel } from "../../src/plan/catalogue.js";
 import { actsOfRoute, type Act } from "../../src/plan/acts.js";
 import { planRoute } from "../../src/plan/route.js";
-import type { BookEvent, Check } from "../../src/schema/book.js";
+import type { BookEvent, Check, Route } from "../../src/schema/book.js";
 import type { MagnetPoint } from "../../src/simulate/heatBelief.js";
 import { BILLHOOK } from "../pieces.js";
 
 type Heat = Extract<Act, { kind: "heat" }>;
 
-const route = planRoute(CATALOGUE, BILLHOOK, "forge");
-const acts = actsOfRoute(route);
-const act = acts.find((a): a is Heat => a.kind === "heat" && a.purpose === "harden")!;
-const at = acts.indexOf(act);
-const hold = acts.find(({ kind, step }) => kind === "hold" && step === act.step)!;
+interface Work {
+  readonly isKiln: boolean;
+  readonly route: Route;
+  readonly acts: readonly Act[];
+  readonly act: Heat;
+  readonly hold: Act;
+}
+
+function workOf(school: "forge" | "kiln"): Work {
+  const route = planRoute(CATALOGUE, BILLHOOK, school);
+  const acts = actsOfRoute(route);
+  const act = acts.find((a): a is Heat => a.kind === "heat" && a.purpose === "harden")!;
+  return { isKiln: school === "kiln", route, acts, act, hold: acts.find(({ kind, step }) => kind === "hold" && step === act.step)! };
+}
+
+const FORGE = workOf("forge");
+const KILN = workOf("kiln");
 const LETS_C = magnetLost_C(resolveSteel(CATALOGUE, BILLHOOK.steel).composition_wtpct, "pearlite");
 const points = new Map<string, MagnetPoint>();
 
@@ -54,6 +66,8 @@ const SLIP = 0.02;
 const TURNS = 0.7;
 const TURNED_K = 30;
 const MOST_HELD_s = 400;
+/** A kiln's thermocouple and its place are off by this, one deviation, K (judgement). */
+const KILN_OFF_K = 12;
 
 /** Becoming austenite takes 82 kJ/kg, and losing its magnetism some more: as much as so many degrees more of plain steel, just under its magnet's point. */
 const CHANGE_K = [100, 150] as const;
@@ -64,12 +78,12 @@ const STEP_s = 0.25;
  * One heat: a piece rises towards its fire, is touched and looked at every ten to thirty seconds, and comes out somewhere over its heat;
  * or, about its heat, is held there, and what counts is what is said of it in its hold.
  */
-function oneHeat(seed: number, tally: Tally, isHeld = false): void {
+function oneHeat(seed: number, tally: Tally, isHeld: boolean, { isKiln, route, acts, act, hold }: Work): void {
   const even = uniforms(seed);
   const between = (low: number, high: number): number => low + (high - low) * even();
   const anyOf = <T>(choices: readonly T[]): T => choices[Math.min(choices.length - 1, Math.floor(even() * choices.length))]!;
   const normal = (sd: number): number => sd * normalQuantile(Math.min(0.9999, Math.max(0.0001, even())));
-  const [fire_C, tau_s] = [between(900, 1010), between(60, 200)];
+  const [fire_C, tau_s] = isKiln ? [act.target_C + normal(KILN_OFF_K), between(40, 110)] : [between(900, 1010), between(60, 200)];
   const start_C = even() < 0.5 ? 25 : 450;
   let [held_s, hold_C] = [Infinity, 0];
   const [lets_C, changes_K] = [LETS_C + normal(8), between(...CHANGE_K)];
@@ -93,7 +107,9 @@ function oneHeat(seed: number, tally: Tally, isHeld = false): void {
   const events: BookEvent[] = [
     { id: "a", piece: "p", at_ms: 1, kind: "piece", definition: BILLHOOK },
     { id: "b", piece: "p", at_ms: 2, kind: "route", route },
-    ...acts.slice(0, at).map(({ id }, i): BookEvent => ({ id: `d${i}`, piece: "p", at_ms: 10 + i, kind: "act-done", act: id })),
+    ...acts
+      .slice(0, acts.indexOf(act))
+      .map(({ id }, i): BookEvent => ({ id: `d${i}`, piece: "p", at_ms: 10 + i, kind: "act-done", act: id })),
   ];
   const log = (t: number, reading: Check): void =>
     void logged.push({
@@ -112,12 +128,12 @@ function oneHeat(seed: number, tally: Tally, isHeld = false): void {
     const T = truth_C(t);
     if (isHeld && held_s === Infinity && T > act.target_C - 10) {
       held_s = t;
-      hold_C = even() < TURNS ? act.target_C + between(-TURNED_K, TURNED_K) : fire_C;
+      hold_C = !isKiln && even() < TURNS ? act.target_C + between(-TURNED_K, TURNED_K) : fire_C;
       const at_ms = Math.round(start_ms + 1000 * t);
       logged.push({ id: "at-heat", piece: "p", at_ms, kind: "act-done", act: act.id });
       continue;
     }
-    if (held_s < Infinity ? t > held_s + MOST_HELD_s : T > act.target_C + OUT_OVER_K || fire_C - T < 8) break;
+    if (held_s < Infinity ? t > held_s + MOST_HELD_s : T > act.target_C + OUT_OVER_K || fire_C - T < (isKiln ? 1 : 8)) break;
     const which = even();
     if (which < 0.5) {
       const there = T + normal(6);
@@ -162,9 +178,9 @@ function oneHeat(seed: number, tally: Tally, isHeld = false): void {
 }
 
 /** @param isHeld of their holds alone */
-export function wholeHeats(count: number, seed = 500000, isHeld = false): HeatsResult {
+export function wholeHeats(count: number, seed = 500000, isHeld = false, school: "forge" | "kiln" = "forge"): HeatsResult {
   const tally: Tally = { looks: 0, covered: 0, error_K: 0, honest: 0, conflicts: 0, planted: 0, named: 0 };
-  for (let i = 0; i < count; i++) oneHeat(seed + i, tally, isHeld);
+  for (let i = 0; i < count; i++) oneHeat(seed + i, tally, isHeld, school === "kiln" ? KILN : FORGE);
   return {
     looks: tally.looks,
     covered: tally.covered / tally.looks,
