@@ -287,7 +287,7 @@ export { runVerb, VERB_NAMES, verbHelp, verbNeedsInput, verbSchema } from "./ver
 // A piece in the fire
 export { fireTime, LONG_OUT_s, type FireTime } from "./heatNow/fireTime.js";
 export { warmUpQuestion, type WarmUpQuestion } from "./heatNow/fire.js";
-export { risesOf, stepTimes_s } from "./heatNow/stepTimes.js";
+export { firesTook_s, risesOf, stepTimes_s } from "./heatNow/stepTimes.js";
 export { checkTemperature_C } from "./heatNow/evidence.js";
 export {
   heatBehind,

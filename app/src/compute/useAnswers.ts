@@ -11,6 +11,7 @@ import {
   type BetterWish,
   MEMBERS,
   plannedQuestion,
+  firesTook_s,
   risesOf,
   standingQuestion,
   stepTimes_s,
@@ -269,10 +270,11 @@ export function useWarmUp(question: WarmUpQuestion | null): UseQueryResult<WarmU
 }
 
 /**
- * How long each step of a plan takes in this shop, s; null where its fire does not bring it there, or while it is worked out.
+ * How long each step took by the log, or takes in this shop, s; null where its fire does not bring it there, or while it is worked out.
  * @param isWanted false while something else is wanted first.
  */
-export function useStepTimes(piece: Piece, route: Route | null, isWanted = true): readonly (number | null)[] {
+export function useStepTimes(state: PieceState, route: Route | null, isWanted = true): readonly (number | null)[] {
+  const { piece } = state;
   const { kit } = useHeatContext();
   const questions = useMemo(() => (route === null ? [] : risesOf(piece, route, kit)), [piece, route, kit]);
   const rises = useQueries({
@@ -293,6 +295,8 @@ export function useStepTimes(piece: Piece, route: Route | null, isWanted = true)
         piece,
         route,
         rises.map(({ data }) => data),
+        // What is hardened once more has steps that the plan has not.
+        route.steps.length === state.route?.steps.length ? firesTook_s(state) : [],
       );
 }
 

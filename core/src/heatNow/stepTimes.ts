@@ -1,5 +1,6 @@
-/** How long each step of a plan takes: into the fire by the heating model, held as planned, and out of it by cooling in air. */
+/** How long each step of a plan takes: into the fire by the log or the heating model, held, and out of it by cooling in air. */
 
+import type { PieceState } from "../book/state.js";
 import { kitOf } from "../plan/kit.js";
 import { heatedOf } from "../plan/way.js";
 import type { Piece, Route, Step } from "../schema/book.js";
@@ -39,20 +40,34 @@ function after_s(step: Step, { section }: Piece): number {
   return step.kind === "anneal" ? (3600 * Math.max(0, step.temperature_C - step.to_C)) / step.rate_C_h : 0;
 }
 
+/** Seconds from the tap into the fire to the end of the heat or its hold, of each step where both were logged; null where not. */
+export function firesTook_s({ route, acts, checks, doneAt_ms }: PieceState): readonly (number | null)[] {
+  return (route?.steps ?? []).map((_, step) => {
+    const own = acts.filter((act) => act.step === step && (act.kind === "heat" || act.kind === "hold"));
+    const [first, last] = [own[0], own.at(-1)];
+    const in_ms = checks.find(({ act, reading }) => act === first?.id && reading.check === "fire" && reading.state === "in")?.at_ms;
+    const out_ms = last === undefined ? undefined : doneAt_ms.get(last.id);
+    return in_ms === undefined || out_ms === undefined || out_ms < in_ms ? null : (out_ms - in_ms) / 1000;
+  });
+}
+
 /**
  * Seconds of each step; null where the fire does not bring the piece to its heat, or that is not worked out yet.
  * @param rises answers to `risesOf`, in its order
+ * @param took what the log has of each (`firesTook_s`): it goes before what the model has
  */
 export function stepTimes_s(
   piece: Piece,
   { steps }: Pick<Route, "steps">,
   rises: readonly (WarmUp | null | undefined)[],
+  took: readonly (number | null)[] = [],
 ): (number | null)[] {
   return steps.map((step, i) => {
     if (step.kind === "quench") return step.bath_s ?? BATH_s;
     if (step.kind === "run") return RUN_s;
     if (step.kind === "temper") return 60 * step.hold_min;
-    const rise_s = rises[i]?.allThere_s;
-    return rise_s === undefined || rise_s === null ? null : rise_s + 60 * step.hold_min + after_s(step, piece);
+    const rise_s = rises[i]?.allThere_s ?? null;
+    const fire_s = took[i] ?? (rise_s === null ? null : rise_s + 60 * step.hold_min);
+    return fire_s === null ? null : fire_s + after_s(step, piece);
   });
 }

@@ -1,16 +1,18 @@
 import { describe, expect, it } from "@jest/globals";
+import { pieceState } from "../../src/book/state.js";
 import { CATALOGUE, formOf } from "../../src/catalogue.js";
-import { risesOf, stepTimes_s } from "../../src/heatNow/stepTimes.js";
+import { firesTook_s, risesOf, stepTimes_s } from "../../src/heatNow/stepTimes.js";
+import { actsOfRoute } from "../../src/plan/acts.js";
 import { planRoute } from "../../src/plan/route.js";
-import type { Piece, Route } from "../../src/schema/book.js";
+import type { BookEvent, Piece, Route } from "../../src/schema/book.js";
 import { warmUp } from "../../src/simulate/warmUp.js";
 import { BILLHOOK } from "../pieces.js";
 
-function times(piece: Piece, route: Route): (number | null)[] {
+function times(piece: Piece, route: Route, took: readonly (number | null)[] = []): (number | null)[] {
   const rises = risesOf(piece, route, null).map((q) =>
     q === null ? null : warmUp(q.piece, formOf(q.piece), q.hardens, q.fire, q.target_C, q.start_C),
   );
-  return stepTimes_s(piece, route, rises);
+  return stepTimes_s(piece, route, rises, took);
 }
 const thick = (spine_mm: number): Piece => ({ ...BILLHOOK, section: { shape: "wedge", spine_mm, edge_mm: 1, height_mm: 60 } });
 
@@ -34,6 +36,25 @@ describe("how long a step takes", () => {
     const air = route.steps.flatMap((step, i) => (step.kind === "normalise" ? [{ to: step.coolTo, s: all[i]! }] : []));
     expect(air.at(-1)!.to).toBe("hand-warm");
     expect(air.at(-1)!.s).toBeGreaterThan(air[1]!.s + 120);
+  });
+  it("what was tapped into the fire and out of it took so long, whatever the model has; what nobody tapped is the model's", () => {
+    const route = planRoute(CATALOGUE, BILLHOOK, "forge");
+    const acts = actsOfRoute(route);
+    const events: BookEvent[] = [
+      { id: "a", piece: "p", at_ms: 1, kind: "piece", definition: BILLHOOK },
+      { id: "b", piece: "p", at_ms: 2, kind: "route", route },
+      { id: "c", piece: "p", at_ms: 10_000, kind: "check", act: acts[0]!.id, reading: { check: "fire", state: "in" } },
+      ...acts
+        .slice(0, 4)
+        .map(({ id }, i): BookEvent => ({ id: `d${i}`, piece: "p", at_ms: 430_000 + 60_000 * i, kind: "act-done", act: id })),
+    ];
+    const took = firesTook_s(pieceState("p", events)!);
+    const ofHeat = acts.filter(({ step, kind }) => step === 0 && (kind === "heat" || kind === "hold")).length;
+    expect(took[0]).toBe(420 + 60 * (ofHeat - 1));
+    expect(took.slice(1).every((s) => s === null)).toBe(true);
+    const [plain, logged] = [times(BILLHOOK, route), times(BILLHOOK, route, took)];
+    expect(logged[0]! - plain[0]!).toBeGreaterThan(200);
+    expect(logged.slice(1)).toEqual(plain.slice(1));
   });
   it("an anneal takes as long as its rate asks; what is not known is not told", () => {
     const route: Route = {

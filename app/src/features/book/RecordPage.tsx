@@ -243,7 +243,7 @@ function Record({ state }: { state: PieceState }) {
   const found = measured(state);
   const before = useExpected(state, found !== null);
   const asDone = useQuestion(state)?.route ?? route;
-  const times_s = useStepTimes(piece, asDone);
+  const times_s = useStepTimes(state, asDone);
   const [wrong, setWrong] = useState<Line | null>(null);
   const lines = useMemo(() => linesOf(state, settings), [state, settings]);
   return (

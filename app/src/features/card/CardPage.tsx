@@ -153,7 +153,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
   const expected = useExpected(state);
   // The verdict first.
   const whatIf = useWhatIf(planned.isPending ? null : question, TRACKS, done.tempersDone);
-  const times_s = useStepTimes(piece, question.route, !planned.isPending);
+  const times_s = useStepTimes(state, question.route, !planned.isPending);
   const words = prediction.data && cardWords(prediction.data, view, view.isTrying ? null : state, settings);
   const way = wayOf(route);
   const pickSchool = usePickSchool(state, view);
