@@ -57,11 +57,11 @@ describe("why it came out so, in words", () => {
     ]);
     expect(changes.map((change) => changeWords(change, F)).join(" ")).not.toMatch(/°C/);
   });
-  it("a remedy says what and why; its chance only where something is hardened", () => {
-    const of = (code: RemedyCode, more: Partial<Remedy> = {}) => remedyWords({ code, changes: [], chance: null, ...more }, C);
-    expect(of("harden-again", { changes: [{ change: "quicker" }], chance: 0.8 })).toEqual({
+  it("a remedy says what and why; how likely it then hardens is its plan's to say", () => {
+    const of = (code: RemedyCode, more: Partial<Remedy> = {}) => remedyWords({ code, changes: [], ...more }, C);
+    expect(of("harden-again", { changes: [{ change: "quicker" }] })).toEqual({
       title: "Harden it again",
-      note: "from fire to bath in two seconds. 8 in 10 that it then hardens",
+      note: "from fire to bath in two seconds",
     });
     for (const code of ["go-on", "wait-and-test", "grind-and-test", "temper-again", "accept", "find-out-steel", "enough-tries"] as const) {
       expect(of(code).note).not.toMatch(/\d in 10/);

@@ -1,7 +1,7 @@
 /** Why a piece came out otherwise, what tells two causes apart, and what to do now: a word for each of core's codes. */
 
 import type { Answer, Cause, Change, CheckCode, Diagnosed, Fact, Mishap, Remedy, RemedyCode, Route, Step } from "@tembrak/core";
-import { showChance, showDuration, showTemperature, type Units } from "../format/show.js";
+import { showDuration, showTemperature, type Units } from "../format/show.js";
 import { mediumName } from "./actWords.js";
 import { vesselNoun } from "./vesselWords.js";
 
@@ -123,10 +123,9 @@ export interface RemedyWords {
   readonly note: string;
 }
 
-export function remedyWords({ code, changes, chance }: Remedy, units: Units): RemedyWords {
+export function remedyWords({ code, changes }: Remedy, units: Units): RemedyWords {
   const note = code === "harden-again" ? changes.map((change) => changeWords(change, units)).join("; ") : REMEDY_WHY[code];
-  const sure = chance === null ? "" : `${note === "" ? "" : ". "}${showChance(chance)} that it then hardens`;
-  return { title: REMEDY_WORDS[code], note: `${note}${sure}` };
+  return { title: REMEDY_WORDS[code], note };
 }
 
 export interface DoneLine {

@@ -14,12 +14,11 @@ import type { Bell } from "../numerics/mixture.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { targetOf } from "../plan/route.js";
 import type { BreakLook, Piece, Route, Step } from "../schema/book.js";
-import type { Cause, ShopKnown } from "../schema/job.js";
+import type { Cause } from "../schema/job.js";
 import { BARE_DESK, type Desk } from "../simulate/desk.js";
 import { gather, membersOf } from "../simulate/hardenSpread.js";
 import { hardenPlanOf, tempersOf } from "../simulate/planOf.js";
 import { thicker } from "../simulate/section.js";
-import { knownOtherwise } from "../simulate/shopTies.js";
 import { lawAbout } from "../simulate/temperedPlace.js";
 import { suspectsOf, type Asked, type Faulty } from "./causes.js";
 import { afterFinding, isAnswerOf, nextCheck, type Check } from "./check.js";
@@ -238,31 +237,11 @@ export function diagnose(catalogue: Catalogue, question: DiagnoseQuestion, desk:
   return {
     causes,
     next: nextCheck(causes, findings, question.breaks.length > 0),
-    remedy: remedyFor(
-      catalogue,
-      question,
-      causes,
-      { felt_HRC: felt_HRC(tests), target: targetOf(catalogue, piece.use), hasTemper: tempers > 0, planned_HRC },
-      chanceOf,
-    ),
+    remedy: remedyFor(catalogue, question, causes, {
+      felt_HRC: felt_HRC(tests),
+      target: targetOf(catalogue, piece.use),
+      hasTemper: tempers > 0,
+      planned_HRC,
+    }),
   };
-  /** Chance that it hardens on a route, with what is wrong of the shop and the bar as likely as it is. */
-  function chanceOf(next: Route, cured: ReadonlySet<Cause>): number {
-    const stays = causes.filter(({ cause }) => !cured.has(cause)).slice(0, 3);
-    const whole = stays.reduce((total, { probability }) => total + probability, 0);
-    const usual = simulated(catalogue, { piece, route: next, shop: known.shop }, desk).chanceHard;
-    if (whole < 0.1) return usual;
-    const still = stays.reduce((total, { cause, probability }) => {
-      const shop = shopOf(cause, known.shop);
-      return total + probability * (shop === known.shop ? usual : simulated(catalogue, { piece, route: next, shop }, desk).chanceHard);
-    }, 0);
-    return (1 - whole) * usual + still;
-  }
-}
-
-/** What goes on being wrong when a piece is only hardened again: the bath. */
-function shopOf(cause: Cause, shop: ShopKnown | undefined): ShopKnown | undefined {
-  return cause === "slow-bath"
-    ? knownOtherwise(shop, { bathRatio: { mean: (shop?.bathRatio?.mean ?? 0) + Math.log(0.5), sd: 0.2 } })
-    : shop;
 }

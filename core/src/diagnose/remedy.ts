@@ -25,8 +25,6 @@ export type RemedyCode =
 export interface Remedy {
   readonly code: RemedyCode;
   readonly changes: readonly Change[];
-  /** Chance that it hardens then; null where nothing is hardened. */
-  readonly chance: number | null;
 }
 
 /** How often a piece is hardened before its carbon, its skin and its grain are spent (common practice, no source). */
@@ -180,23 +178,16 @@ function withoutFire(top: Cause, found: Found): RemedyCode | null {
   return found.felt_HRC > found.target.high_HRC + NEAR_HRC ? "temper-again" : "accept";
 }
 
-export function remedyFor(
-  catalogue: Catalogue,
-  question: DiagnoseQuestion,
-  causes: readonly Ranked[],
-  found: Found,
-  chanceOf: (route: Route, cured: ReadonlySet<Cause>) => number,
-): Remedy {
+export function remedyFor(catalogue: Catalogue, question: DiagnoseQuestion, causes: readonly Ranked[], found: Found): Remedy {
   const top = causes[0]!.cause;
   const code = withoutFire(top, found);
-  if (code !== null) return { code, changes: [], chance: null };
-  if (top === "other-steel") return { code: "find-out-steel", changes: [], chance: null };
-  if (question.attempts >= MOST_ATTEMPTS) return { code: "enough-tries", changes: [], chance: null };
+  if (code !== null) return { code, changes: [] };
+  if (top === "other-steel") return { code: "find-out-steel", changes: [] };
+  if (question.attempts >= MOST_ATTEMPTS) return { code: "enough-tries", changes: [] };
   const hardening = causes.filter(({ cause }) => HARDENS.has(cause));
   const worth = hardening.filter(({ probability }, i) => i === 0 || probability >= WORTH).map(({ cause }) => cause);
   const changes = worth
     .flatMap((cause) => cureOf(catalogue, question, cause))
     .filter((change, i, all) => all.findIndex((other) => sameChange(change, other)) === i);
-  const chance = chanceOf(againRoute(question.planned, changes), new Set(worth));
-  return { code: "harden-again", changes, chance };
+  return { code: "harden-again", changes };
 }

@@ -10,9 +10,11 @@ import { resolveSteel, unknownIn } from "../plan/catalogue.js";
 import { planRoute, structureBeforeHardening } from "../plan/route.js";
 import type { Piece, Route, Step } from "../schema/book.js";
 import { diagnose } from "../diagnose/diagnose.js";
+import { againRoute } from "../diagnose/remedy.js";
 import { factsOf, seenIn } from "../diagnose/facts.js";
 import { requireAny } from "../schema/checkAll.js";
-import type { Known } from "../schema/job.js";
+import type { Known, ShopKnown } from "../schema/job.js";
+import type { Kit } from "../schema/kit.js";
 import type { VERB_SCHEMAS } from "../schema/verbs.js";
 import type { Desk } from "../simulate/desk.js";
 import { predict, type Prediction } from "../simulate/predict.js";
@@ -20,7 +22,7 @@ import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import { hardenPlanOf } from "../simulate/planOf.js";
 import { simulate, type Reading } from "../simulate/simulate.js";
 import { shopOf } from "../standing/known.js";
-import { habitsOf, learnedIn, teachersOf, type Taught } from "../standing/learn.js";
+import { habitsOf, learnedIn, shopLearned, teachersOf, type Taught } from "../standing/learn.js";
 import { historyOf, runOf } from "../standing/logged.js";
 import { standingQuestion, type Question } from "../standing/question.js";
 import { CAUSE_ENGLISH, CHECK_ENGLISH, REMEDY_ENGLISH } from "./diagnoseEnglish.js";
@@ -167,9 +169,22 @@ export function standingVerb(input: unknown, desk: Desk) {
   };
 }
 
+/** How likely it hardens on another route, with what this try taught of bath and steel: as the card will have it once it is planned so. */
+function chanceAgain(
+  { piece, route, known }: Question,
+  next: Route,
+  { kit, plannedShop }: { readonly kit: Kit | null; readonly plannedShop: ShopKnown | undefined },
+  desk: Desk,
+): number {
+  const taught: Taught = { id: piece.mark, at_ms: 0, lesson: lessonOf(CATALOGUE, piece, route, known, desk), transfer: null, heat: null };
+  const medium = next.steps.findLast((step) => step.kind === "quench")?.medium ?? "";
+  const shop = shopLearned(learnedIn(kit, [taught]), { medium, steel: piece.steel }, plannedShop);
+  return 1 - predict(CATALOGUE, piece, next, "full", undefined, desk, shop === undefined ? {} : { shop }).failChance;
+}
+
 /** Why a tested piece came out as it did, and what to do now. */
 export function diagnoseVerb(input: unknown, desk: Desk) {
-  const { piece, planned, run, known, kit, log, now_s } = askedOf(requireAny("VerbStanding", input));
+  const { piece, planned, plannedShop, run, known, kit, log, now_s } = askedOf(requireAny("VerbStanding", input));
   const bathRead = log.findLast((entry) => entry.act === "bath-in")?.bath_C !== undefined;
   const firstTest_s = log.find(({ act, at_s }) => act === "test" && at_s >= (run.bathIn_s ?? 0))?.at_s ?? 0;
   const question = {
@@ -183,10 +198,12 @@ export function diagnoseVerb(input: unknown, desk: Desk) {
     attempts: run.route.steps.filter(({ kind }) => kind === "quench").length,
   };
   const { causes, next, remedy } = diagnose(CATALOGUE, question, desk);
+  const chance =
+    remedy.code === "harden-again" ? chanceAgain(question, againRoute(planned, remedy.changes), { kit, plannedShop }, desk) : null;
   return {
     causes: causes.map(({ cause, probability }) => ({ code: cause, probability, message: CAUSE_ENGLISH[cause] })),
     next: { check: next.check, message: CHECK_ENGLISH[next.check], tells: next.tells },
-    remedy: { ...remedy, message: REMEDY_ENGLISH[remedy.code] },
+    remedy: { ...remedy, chance, message: REMEDY_ENGLISH[remedy.code] },
   };
 }
 

@@ -165,7 +165,6 @@ describe("the remedy", () => {
         { cause: "as-planned", probability: 0.1 },
       ],
       { felt_HRC, target: { low_HRC: 52, high_HRC: 57 }, hasTemper, planned_HRC: 63 },
-      () => 0.8,
     );
   it("is no fire where none is needed", () => {
     expect(remedy("as-planned", 62).code).toBe("go-on");

@@ -218,6 +218,21 @@ describe("why, from the command line, by more than tests", () => {
     expect(chance(cold!, "cold-bath")).toBeGreaterThan(3 * chance(warm!, "cold-bath"));
     expect(why({ at_s: 9500, act: "found", of: "bath-thermometer", answer: "bath-cold" })).toEqual(why());
   });
+  it("hardened again it is as likely to harden as that plan is; where nothing is hardened no chance is told", () => {
+    const shallow = { steel: "w1", piece: { ...KNIFE.piece, section: { shape: "wedge", spine_mm: 6, edge_mm: 1.5, height_mm: 34 } } };
+    const after = (bath_s: number, files: readonly object[] = soft.files) => {
+      const asked = { ...KNIFE, ...shallow, log: [...quenched(2, bath_s), { ...soft, files }], now_s: 9000 };
+      return (runVerb("diagnose", asked, desk) as { remedy: { code: string; chance: number | null; changes: readonly object[] } }).remedy;
+    };
+    const planned = ask([], 0, shallow).expected.chanceHard;
+    expect(planned).toBeLessThan(0.9);
+    // Out of the bath at once explains it, and so says nothing of bath and steel.
+    expect(after(1.5)).toMatchObject({ code: "harden-again", changes: [{ change: "stay-in" }] });
+    expect(Math.abs(after(1.5).chance! - planned)).toBeLessThan(0.06);
+    expect(after(15)).toMatchObject({ code: "harden-again", changes: [{ change: "bath", medium: "water" }] });
+    expect(after(15).chance!).toBeGreaterThan(planned + 0.1);
+    expect(after(15, [{ hrc: 65, result: "skates" }])).toMatchObject({ code: "go-on", chance: null });
+  });
   it("a look there is none of, and an answer of nothing, are refused with their place", () => {
     expect(() => why({ at_s: 2500, act: "break", look: 6 })).toThrow("look");
     expect(() => why({ at_s: 2500, act: "found", of: "oven-thermometer", answer: "maybe" })).toThrow("answer");
