@@ -87,7 +87,7 @@ There a piece rose until it was at heat and goes since wherever its fire may hav
 |---|---|---|---|---|
 | ${holds.looks} | ${percent(holds.covered)} | ${holds.meanError_K.toFixed(1)} C | ${percent(holds.falseConflicts)} | ${percent(holds.plantedNamed)} |
 
-The same of ${KILNS} heats in a kiln that is off by 12 C, by a time of 40 to 110 s:
+The same of ${KILNS} heats in a kiln that is off by 12 C, by a time of 32 to 80 s:
 
 | looks | 90 % range holds the truth | mean error | said to conflict | a planted probe (180 C hot) is named |
 |---|---|---|---|---|

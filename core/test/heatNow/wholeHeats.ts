@@ -83,7 +83,7 @@ function oneHeat(seed: number, tally: Tally, isHeld: boolean, { isKiln, route, a
   const between = (low: number, high: number): number => low + (high - low) * even();
   const anyOf = <T>(choices: readonly T[]): T => choices[Math.min(choices.length - 1, Math.floor(even() * choices.length))]!;
   const normal = (sd: number): number => sd * normalQuantile(Math.min(0.9999, Math.max(0.0001, even())));
-  const [fire_C, tau_s] = isKiln ? [act.target_C + normal(KILN_OFF_K), between(40, 110)] : [between(900, 1010), between(60, 200)];
+  const [fire_C, tau_s] = isKiln ? [act.target_C + normal(KILN_OFF_K), between(32, 80)] : [between(900, 1010), between(60, 200)];
   const start_C = even() < 0.5 ? 25 : 450;
   let [held_s, hold_C] = [Infinity, 0];
   const [lets_C, changes_K] = [LETS_C + normal(8), between(...CHANGE_K)];
