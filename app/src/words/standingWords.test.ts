@@ -39,6 +39,10 @@ describe("what moved a piece from its plan", () => {
     const of = { planned, done: predict(CATALOGUE, BILLHOOK, done, "quick"), plan: route, route: done, steel: BILLHOOK.steel };
     expect(movedWords({ ...of, isTested: true }, DEFAULT_SETTINGS)).toMatch(/: by the model .*instead of/);
   });
+  it("what both tempers had alike is said once", () => {
+    const hot: Route = { ...route, steps: route.steps.map((step) => (step.kind === "temper" ? { ...step, temperature_C: 320 } : step)) };
+    expect(moved(route, hot)).toMatch(/^Oven at 320 °C both times: edge \d\d instead of \d\d/);
+  });
   it("a heat that fell: how long it hung, and the way to the bath from its pull", () => {
     const falling: Route = {
       ...route,

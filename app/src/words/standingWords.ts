@@ -95,11 +95,14 @@ function runFacts(done: Of<"run">, plan: Of<"run">, steel: string): string[] {
   ];
 }
 
+/** What two ends or two tempers have alike is said once. */
+const TIMES = ["", " both times", " each time"] as const;
+
 /** What the log says of the last hardenings and their tempers where it is not the plan, in words; "" where it says nothing. @param heats of two ends each its own */
 function factsOf(done: Route, plan: Route, heats: 1 | 2, steel: string, units: Units): string {
   const hardens = done.steps.flatMap(({ kind }, i) => (kind === "harden" ? [i] : []));
   const last = hardens.at(-heats) ?? 0;
-  return done.steps
+  const facts = done.steps
     .flatMap((step, i) => {
       const was = plan.steps[i];
       if (i < last || was === undefined) return [];
@@ -108,8 +111,8 @@ function factsOf(done: Route, plan: Route, heats: 1 | 2, steel: string, units: U
       if (step.kind === "run" && was.kind === "run") return runFacts(step, was, steel);
       return step.kind === "temper" && was.kind === "temper" ? temperFacts(step, was, units) : [];
     })
-    .filter((part) => part !== "")
-    .join(", ");
+    .filter((part) => part !== "");
+  return [...new Set(facts)].map((fact) => `${fact}${TIMES[facts.filter((other) => other === fact).length - 1] ?? TIMES[2]}`).join(", ");
 }
 
 export interface Moved {
