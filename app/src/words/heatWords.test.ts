@@ -10,8 +10,8 @@ describe("a piece in its hold", () => {
     return heldWords({ read, call, mayBeOver_K } as unknown as HeatNow, DEFAULT_SETTINGS, 3000).words;
   };
   it("that may be far over is to be looked at again, with how far; that is over is told so", () => {
-    expect(said({ call: "at-heat" }, 73)).toMatch(/^It may be 73° over: look again\. 805°, between 760° and 858°/);
-    expect(said({ call: "at-heat" }, null)).toMatch(/^805°, between/);
+    expect(said({ call: "at-heat", over_K: 3 }, 73)).toMatch(/^It may be 73° over: look again\. 805°, between 760° and 858°/);
+    expect(said({ call: "at-heat", over_K: 3 }, null)).toMatch(/^805°, between/);
     expect(said({ call: "past", over_K: 38 }, 90)).toMatch(/^38° over: less fire/);
   });
 });

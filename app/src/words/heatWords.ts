@@ -1,6 +1,16 @@
 /** What the judgement of a heat says, in words: how far it is, what it rests on, its zones, and how the shop's fire is set. */
 
-import { dialFor_C, kitOf, type EvidenceKind, type HeatCall, type HeatNow, type Kit, type Section, type ZonesNow } from "@tembrak/core";
+import {
+  dialFor_C,
+  kitOf,
+  WINDOW_K,
+  type EvidenceKind,
+  type HeatCall,
+  type HeatNow,
+  type Kit,
+  type Section,
+  type ZonesNow,
+} from "@tembrak/core";
 import { showAgo, showChance, showDegrees, showDifference, showDuration, type Units } from "../format/show.js";
 import { zoneName } from "./zoneNames.js";
 import { conflictWords } from "./noticeWords.js";
@@ -19,6 +29,11 @@ const MAGNET = {
   weak: "The magnet is about to let go",
   sticks: "Not there yet: the magnet sticks",
 } as const;
+
+/** In its window, or over it by no more than a shade: as the jaws of the rule show it. */
+export function atHeatWords(over_K: number): string {
+  return over_K > WINDOW_K ? "At heat, a shade past" : "At heat";
+}
 
 /** `grain` is what the heat has made of it, where it is too hot and that is known. */
 export function callWords(call: HeatCall, units: Units, grain = ""): string {
@@ -44,7 +59,7 @@ export function callWords(call: HeatCall, units: Units, grain = ""): string {
     case "about":
       return `About there, give or take ${showDifference(call.give_K, units)}: look at its colour, or read it`;
     case "at-heat":
-      return "At heat";
+      return atHeatWords(call.over_K);
   }
 }
 

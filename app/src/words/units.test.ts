@@ -150,7 +150,7 @@ const CALLS: readonly HeatCall[] = [
   { call: "magnet", magnet: null },
   { call: "to-go", left_K: 50 },
   { call: "past", over_K: 30 },
-  { call: "at-heat" },
+  { call: "at-heat", over_K: 3 },
 ];
 const ORDERS = Object.keys(ORDER_WORDS) as OrderProblem[];
 const PRACTICES: readonly Practice[] = [

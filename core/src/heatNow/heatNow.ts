@@ -98,7 +98,8 @@ export type HeatCall =
   | { readonly call: "past"; readonly over_K: number }
   /** The middle is there, and so much is not known that it says little: half of the range, K. */
   | { readonly call: "about"; readonly give_K: number }
-  | { readonly call: "at-heat" };
+  /** So far over the heat wanted, K: beyond its window by a shade at most. */
+  | { readonly call: "at-heat"; readonly over_K: number };
 
 export interface ZonesNow {
   /** By the model where nobody looked, as seen where somebody did. */
@@ -230,7 +231,7 @@ function callOf({ read, fire, isTooHot, isSeenTooHot, magnet, target_C, now_ms }
   if (left_K > SHORT_K) return { call: "to-go", left_K };
   if (left_K < -PAST_K) return { call: "past", over_K: -left_K };
   const give_K = 0.5 * (read.estimate.p95_C - read.estimate.p05_C);
-  return give_K > VAGUE_K ? { call: "about", give_K } : { call: "at-heat" };
+  return give_K > VAGUE_K ? { call: "about", give_K } : { call: "at-heat", over_K: -left_K };
 }
 
 type Seen = Readonly<Record<"behind" | "ahead", readonly Zone[]>>;

@@ -76,7 +76,7 @@ describe("bringing it to heat", () => {
     expect(now).toBeLessThan(850);
     expect(screen.getByText(/^7\d\d and [89]\d\d$/)).toBeTruthy();
     expect(screen.getByText(/^from colour and magnet, just now · \d in 10 within 14°/)).toBeTruthy();
-    expect(screen.getByText("At heat")).toBeTruthy();
+    expect(screen.getByText("At heat, a shade past")).toBeTruthy();
   });
   it("without a reading it shows what is wanted and asks for a check", () => {
     show(<HeatAct state={{ ...state, checks: [] }} act={act} bench={hand()} now_ms={NOW_ms} />);
