@@ -30,9 +30,9 @@ const MAGNET = {
   sticks: "Not there yet: the magnet sticks",
 } as const;
 
-/** In its window, or over it by no more than a shade: as the jaws of the rule show it. */
-export function atHeatWords(over_K: number): string {
-  return over_K > WINDOW_K ? "At heat, a shade past" : "At heat";
+/** Over its window by no more than a shade: at heat, and outside the jaws of the rule. */
+export function isShadePast({ over_K }: Extract<HeatCall, { call: "at-heat" }>): boolean {
+  return over_K > WINDOW_K;
 }
 
 /** `grain` is what the heat has made of it, where it is too hot and that is known. */
@@ -59,7 +59,7 @@ export function callWords(call: HeatCall, units: Units, grain = ""): string {
     case "about":
       return `About there, give or take ${showDifference(call.give_K, units)}: look at its colour, or read it`;
     case "at-heat":
-      return atHeatWords(call.over_K);
+      return isShadePast(call) ? "At heat, a shade past" : "At heat";
   }
 }
 

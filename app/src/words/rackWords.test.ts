@@ -14,7 +14,7 @@ describe("what the rack says of a heat", () => {
   it("is what the bench calls it: well over is not at heat, and what nobody looked at for long is not either", () => {
     expect(said({ call: "at-heat", over_K: 3 }, target_C)).toBe("At heat");
     // Outside the jaws that the bench draws, and not yet called past.
-    expect(said({ call: "at-heat", over_K: 20 }, target_C + 20)).toBe("At heat, a shade past");
+    expect(said({ call: "at-heat", over_K: 20 }, target_C + 20)).toBe("A shade past");
     expect(said({ call: "past", over_K: 38 }, target_C + 38)).toBe("38° past");
     expect(said({ call: "too-hot", over_K: 90 }, target_C + 90)).toMatch(/^Too hot, wants/);
     expect(said({ call: "look-again", age_s: 70 }, target_C)).toMatch(/^Look again, wants/);

@@ -13,7 +13,7 @@ import {
 } from "../format/show.js";
 import { reasonOf } from "./actWords.js";
 import { FATE_WORDS } from "./fateWords.js";
-import { atHeatWords } from "./heatWords.js";
+import { isShadePast } from "./heatWords.js";
 import { liesIn } from "./vesselWords.js";
 
 /** One short line under a piece's name on the rack. */
@@ -43,7 +43,7 @@ function heatStatus(target_C: number, now_C: number | null, call: HeatCall | nul
     case "about":
       return "About there";
     case "at-heat":
-      return atHeatWords(call.over_K);
+      return isShadePast(call) ? "A shade past" : "At heat";
     case "unread":
     case undefined:
       return `To ${showDegrees(target_C, units)}`;

@@ -68,7 +68,10 @@ export interface FireSays {
   readonly rate_K_s: number;
 }
 
-/** What steel takes up on its way is known to this, as a share: below its change a plain knife steel takes a seventh less than the published structural one (from memory). */
+/**
+ * What steel takes up on its way is known to this, as a share (judgement): from 450 to 700 C that of structural steel (en1993-1-2), by which
+ * the fire is followed, is a sixth more than the capacity that the quench counts by (heat/properties).
+ */
 const CAPACITY_SHARE = 0.12;
 
 /** Where it should be by the model, and how fast it moves. */
