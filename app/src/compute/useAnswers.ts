@@ -270,7 +270,7 @@ export function useWarmUp(question: WarmUpQuestion | null): UseQueryResult<WarmU
 }
 
 /**
- * How long each step took by the log, or takes in this shop, s; null where its fire does not bring it there, or while it is worked out.
+ * How long each step of a piece's route, as planned or as done, took by the log, or takes in this shop, s; null where its fire does not bring it there, or while it is worked out.
  * @param isWanted false while something else is wanted first.
  */
 export function useStepTimes(state: PieceState, route: Route | null, isWanted = true): readonly (number | null)[] {
@@ -295,8 +295,7 @@ export function useStepTimes(state: PieceState, route: Route | null, isWanted = 
         piece,
         route,
         rises.map(({ data }) => data),
-        // What is hardened once more has steps that the plan has not.
-        route.steps.length === state.route?.steps.length ? firesTook_s(state) : [],
+        firesTook_s(state),
       );
 }
 
