@@ -172,6 +172,7 @@ export { boilingAt, boilingOn, type Boiling } from "./heat/boiling.js";
 export { falling, type Falling } from "./evidence/falling.js";
 export { settling, type Settling } from "./evidence/settling.js";
 export { ovenRead_C } from "./standing/asDone.js";
+export { lateNow_ms } from "./standing/late.js";
 export { COLOUR_MIN, FIRST_COLOUR_C, watchedOf } from "./plan/runHeat.js";
 export { edgeInAir, edgeInWater, softBack } from "./plan/runStep.js";
 export { wetEdge_mm } from "./plan/colourRun.js";

@@ -2,6 +2,7 @@
 
 import {
   knownFrom_ms,
+  lateNow_ms,
   betterForWish,
   kitOf,
   missedWish,
@@ -41,7 +42,7 @@ import {
 } from "@tembrak/core";
 import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
 import { useMemo } from "react";
-import { useKit, useSettings } from "../store/useStore.js";
+import { useClocked, useKit, useSettings } from "../store/useStore.js";
 import { unknownOf } from "../words/unknownWords.js";
 import { movedWords } from "../words/standingWords.js";
 import { ask, isKnown, poolSize } from "./client.js";
@@ -90,11 +91,22 @@ export function isFair(school: School, prediction: Prediction | undefined): bool
   return school !== "falling" || prediction === undefined || prediction.hardening.chanceHard.working >= FAIR_CHANCE;
 }
 
+const LATE_LOOKS_ms = 5000;
+
+/** Until when a hold or temper that nobody has ended has outlasted its plan. */
+function useLate(state: PieceState): number | null {
+  return useClocked(LATE_LOOKS_ms, (now_ms) => lateNow_ms(state, now_ms));
+}
+
 /** The state of a piece as a question: what was done of it, what its tests said, what the kit can, and what is planned from here. */
 export function useQuestion(state: PieceState): Question | null {
   const context = useHeatContext();
   const factors = useFactorsFor(state.piece, knownFrom_ms(state));
-  return useMemo(() => (unknownOf(state).length > 0 ? null : standingQuestion(state, { ...context, factors })), [state, context, factors]);
+  const now_ms = useLate(state);
+  return useMemo(
+    () => (unknownOf(state).length > 0 ? null : standingQuestion(state, { ...context, factors, now_ms })),
+    [state, context, factors, now_ms],
+  );
 }
 
 function untested(question: Question | null): Question | null {
@@ -373,9 +385,10 @@ export interface Why {
 export function useDiagnosis(state: PieceState): Why | null {
   const context = useHeatContext();
   const factors = useFactorsFor(state.piece, knownFrom_ms(state));
+  const now_ms = useLate(state);
   const question = useMemo(
-    () => (unknownOf(state).length > 0 ? null : whyQuestion(state, { ...context, factors })),
-    [state, context, factors],
+    () => (unknownOf(state).length > 0 ? null : whyQuestion(state, { ...context, factors, now_ms })),
+    [state, context, factors, now_ms],
   );
   const { kit } = context;
   const job: Extract<Job, { kind: "diagnose" }> | null =

@@ -2,7 +2,7 @@
 
 import type { BookEvent, Kit, PieceState } from "@tembrak/core";
 import { useLiveQuery } from "dexie-react-hooks";
-import { use, useEffect, useState } from "react";
+import { use, useCallback, useEffect, useState, useSyncExternalStore } from "react";
 import type { Units } from "../format/show.js";
 import { eventsOf, type Settings } from "./db.js";
 import { shopNow } from "./shopClock.js";
@@ -53,6 +53,22 @@ export function useUnits(): Units {
 /** How a screen writes to the log of a piece. */
 export function useLog(): Log {
   return use(LogContext);
+}
+
+/** What the clock of the shop makes of something, looked at every `interval_ms`: who asks is drawn again only when that changes. */
+export function useClocked<T extends string | number | null>(interval_ms: number, read: (now_ms: number) => T): T {
+  const watch = useCallback(
+    (tell: () => void): (() => void) => {
+      const timer = setInterval(tell, interval_ms);
+      document.addEventListener("visibilitychange", tell);
+      return () => {
+        clearInterval(timer);
+        document.removeEventListener("visibilitychange", tell);
+      };
+    },
+    [interval_ms],
+  );
+  return useSyncExternalStore(watch, () => read(shopNow()));
 }
 
 /** The clock of the shop, as a value that changes every `interval_ms`. Right again after sleep: it reads the clock, it does not count. */

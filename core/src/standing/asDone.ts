@@ -112,19 +112,19 @@ function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
   };
 }
 
-/** Minutes from one act of a step to the end of another, where both are done. */
+/** Minutes from one act of a step to the end of another, where both are done; to `now_ms` where the second runs on. */
 function minutes(
-  { acts, doneAt_ms }: PieceState,
+  { acts, doneAt_ms, next }: PieceState,
   step: number,
   from: "heat" | "oven",
   to: "hold" | "temper",
-  limits: Limits,
+  { limits, now_ms = null }: { readonly limits: Limits; readonly now_ms: number | null | undefined },
 ): number | undefined {
-  const at = (kind: string): number | undefined => {
-    const act = acts.find((a) => a.step === step && a.kind === kind);
-    return act === undefined ? undefined : doneAt_ms.get(act.id);
-  };
-  const [begun_ms, ended_ms] = [at(from), at(to)];
+  const act = (kind: string): Act | undefined => acts.find((a) => a.step === step && a.kind === kind);
+  const at = (a: Act | undefined): number | undefined => (a === undefined ? undefined : doneAt_ms.get(a.id));
+  const last = act(to);
+  const running_ms = last !== undefined && next?.id === last.id ? (now_ms ?? undefined) : undefined;
+  const [begun_ms, ended_ms] = [at(act(from)), at(last) ?? running_ms];
   if (begun_ms === undefined || ended_ms === undefined || ended_ms < begun_ms) return undefined;
   return within((ended_ms - begun_ms) / 60000, limits);
 }
@@ -138,12 +138,12 @@ function lasted(had_min: number | undefined, planned_min: number): number {
   return had_min === undefined || Math.abs(had_min - planned_min) < AS_PLANNED_min ? planned_min : had_min;
 }
 
-function hardenAsDone(state: PieceState, heat: Harden, step: number, had: HeatHad | null): Harden {
+function hardenAsDone(state: PieceState, heat: Harden, step: number, had: HeatHad | null, { now_ms }: DoneContext): Harden {
   const is_C = had === null || Math.abs(had.mean_C - heat.temperature_C) < AS_PLANNED_K ? heat.temperature_C : had.mean_C;
   return {
     ...heat,
     temperature_C: within(is_C, LIMITS.harden.temperature_C),
-    hold_min: lasted(minutes(state, step, "heat", "hold", LIMITS.harden.hold_min), heat.hold_min),
+    hold_min: lasted(minutes(state, step, "heat", "hold", { limits: LIMITS.harden.hold_min, now_ms }), heat.hold_min),
   };
 }
 
@@ -154,11 +154,11 @@ export function ovenRead_C({ checks, acts }: PieceState, step: number): number |
   return reads.length === 0 ? undefined : reads.reduce((a, b) => a + b, 0) / reads.length;
 }
 
-function temperAsDone(state: PieceState, temper: Temper, step: number): Temper {
+function temperAsDone(state: PieceState, temper: Temper, step: number, { now_ms }: DoneContext): Temper {
   return {
     ...temper,
     temperature_C: within(ovenRead_C(state, step) ?? temper.temperature_C, LIMITS.temper.temperature_C),
-    hold_min: lasted(minutes(state, step, "oven", "temper", LIMITS.temper.hold_min), temper.hold_min),
+    hold_min: lasted(minutes(state, step, "oven", "temper", { limits: LIMITS.temper.hold_min, now_ms }), temper.hold_min),
   };
 }
 
@@ -192,8 +192,13 @@ export interface AsDone {
   readonly transfer_s: number | null;
 }
 
+/** What it is read with; until when a hold that nobody ended has lasted (`lateNow_ms`), or nothing where it is within its plan. */
+export interface DoneContext extends HeatContext {
+  readonly now_ms?: number | null;
+}
+
 /** Null for a piece nobody planned; the very route where the log says nothing else. */
-export function asDone(state: PieceState, context: HeatContext): AsDone | null {
+export function asDone(state: PieceState, context: DoneContext): AsDone | null {
   const { route } = state;
   if (route === null) return null;
   const doubt_K = heatDoubt_K(route.school, context.kit ?? null);
@@ -202,11 +207,11 @@ export function asDone(state: PieceState, context: HeatContext): AsDone | null {
     switch (step.kind) {
       case "harden":
         heat = heatHad(state, i, doubt_K, context);
-        return hardenAsDone(state, step, i, heat);
+        return hardenAsDone(state, step, i, heat, context);
       case "quench":
         return quenchAsDone(state, step, i);
       case "temper":
-        return temperAsDone(state, step, i);
+        return temperAsDone(state, step, i, context);
       case "run":
         return runAsDone(state, step, i, context);
       case "preheat":

@@ -41,13 +41,30 @@ function lastBefore<A extends LogEntry["act"]>(
   return log.findLast((entry): entry is Of<A> => entry.act === act && entry.at_s <= before_s && entry.at_s >= after_s);
 }
 
-function heatDone(step: Extract<Step, { kind: "harden" }>, run: Omit<Run, "route" | "known">, heat: Of<"heat"> | undefined): Step {
-  const held_min =
-    run.heat_s === undefined || run.fireOut_s === undefined ? undefined : within((run.fireOut_s - run.heat_s) / 60, LIMITS.harden.hold_min);
+/** How long something was held, min: what nobody has ended yet lasts as planned, or longer where it is past that already. */
+function held_min(
+  from_s: number,
+  until_s: number | undefined,
+  now_s: number,
+  planned_min: number,
+  limits: readonly [number, number],
+): number {
+  const is_min = ((until_s ?? now_s) - from_s) / 60;
+  return within(until_s === undefined ? Math.max(planned_min, is_min) : is_min, limits);
+}
+
+function heatDone(
+  step: Extract<Step, { kind: "harden" }>,
+  { heat_s, fireOut_s, bathIn_s }: Omit<Run, "route" | "known">,
+  heat: Of<"heat"> | undefined,
+  now_s: number,
+): Step {
+  // In the bath without a word of when it left the fire: nobody knows how long it was held.
+  const isTold = heat_s !== undefined && (fireOut_s !== undefined || bathIn_s === undefined);
   return {
     ...step,
     temperature_C: heat === undefined ? step.temperature_C : within(heat.temperature_C, LIMITS.harden.temperature_C),
-    hold_min: held_min ?? step.hold_min,
+    hold_min: isTold ? held_min(heat_s, fireOut_s, now_s, step.hold_min, LIMITS.harden.hold_min) : step.hold_min,
   };
 }
 
@@ -130,13 +147,12 @@ export function runOf(route: Route, log: readonly LogEntry[], now_s: number): Ru
   const fall = fallOf(route, past, times);
   let temper = 0;
   const steps = route.steps.map((step, i): Step => {
-    if (i === lastHarden && step.kind === "harden") return heatDone(step, times, heat);
+    if (i === lastHarden && step.kind === "harden") return heatDone(step, times, heat, now_s);
     if (i === lastQuench && step.kind === "quench") return quenchDone(step, times, into, fall?.end_s);
     if (step.kind !== "temper" || i < lastQuench) return step;
     const had = tempers[temper++];
     if (had === undefined) return step;
-    const held_min = had.out_s === undefined ? step.hold_min : within((had.out_s - had.in_s) / 60, LIMITS.temper.hold_min);
-    return { ...step, temperature_C: had.is_C, hold_min: held_min };
+    return { ...step, temperature_C: had.is_C, hold_min: held_min(had.in_s, had.out_s, now_s, step.hold_min, LIMITS.temper.hold_min) };
   });
   // More tempers than were planned: they were done all the same.
   const lies = route.steps.findLast((step) => step.kind === "temper")?.in;

@@ -5,11 +5,10 @@
 
 import type { PieceState } from "../book/state.js";
 import { wayOf } from "../plan/way.js";
-import type { HeatContext } from "../heatNow/heatNow.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { FallSeen, Known, ShopKnown } from "../schema/job.js";
 import { knownOtherwise } from "../simulate/shopTies.js";
-import { asDone, ovenRead_C } from "./asDone.js";
+import { asDone, ovenRead_C, type DoneContext } from "./asDone.js";
 import { fallLogOf } from "./fallLog.js";
 import { READ_OVEN_K, shopOf, testsOf, timedWay } from "./known.js";
 import { shopLearned, type Factor } from "./learn.js";
@@ -21,7 +20,7 @@ export interface Question {
 }
 
 /** What is known beside the log: kit and eye, and what the shop's earlier pieces taught. */
-export interface StandingContext extends HeatContext {
+export interface StandingContext extends DoneContext {
   readonly factors?: readonly Factor[];
 }
 

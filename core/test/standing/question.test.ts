@@ -11,6 +11,7 @@ import type { BookEvent, Check, HardnessTest, School, Step } from "../../src/sch
 import type { Kit } from "../../src/schema/kit.js";
 import { predict } from "../../src/simulate/predict.js";
 import { gradeOf } from "../../src/standing/grade.js";
+import { lateNow_ms } from "../../src/standing/late.js";
 import { standingQuestion } from "../../src/standing/question.js";
 import { BILLHOOK } from "../pieces.js";
 
@@ -106,6 +107,28 @@ describe("a piece as it stands, as one question", () => {
     ["a tester", { done: PROVE, tests: [[PROVE, tester(52, 53)]] }],
   ])("%s changes it", (_, log) => {
     expect(JSON.stringify(question(told(log)))).not.toBe(planned);
+  });
+  it.each(["hold", "temper"] as const)("a %s that nobody has ended lasts as long as it has lasted", (kind) => {
+    const act = forge.findLastIndex((a) => a.kind === kind);
+    const state = told({ done: act });
+    const { next, nextSince_ms } = state;
+    const planned_min = next!.kind === kind && "hold_s" in next! ? next!.hold_s / 60 : 0;
+    const held_min = (after_min: number): number => {
+      const now_ms = lateNow_ms(state, nextSince_ms! + 60_000 * after_min);
+      const { steps } = standingQuestion(state, { catalogue: CATALOGUE, now_ms })!.route;
+      const step = steps[next!.step]!;
+      return step.kind === "harden" || step.kind === "temper" ? step.hold_min : NaN;
+    };
+    expect(planned_min).toBeGreaterThan(0);
+    expect(held_min(0.5 * planned_min)).toBe(planned_min);
+    expect(held_min(planned_min + 0.9)).toBe(planned_min);
+    // Told in steps of a tenth of its plan, a minute at least, and never more than it was.
+    const over_min = held_min(3.05 * planned_min);
+    expect(over_min).toBeLessThanOrEqual(3.05 * planned_min);
+    expect(over_min).toBeGreaterThan(3.05 * planned_min - Math.max(1, 0.1 * planned_min) - 1e-6);
+  });
+  it("nothing else runs late: a heat is judged by what is seen of it", () => {
+    for (const done of [0, HEAT, QUENCH, FILE]) expect(lateNow_ms(told({ done }), T0_ms + 1e9)).toBeNull();
   });
   it("what says nothing of the steel changes nothing", () => {
     const log: Check[] = [

@@ -119,6 +119,14 @@ describe("a piece as it stands, from the command line", () => {
     expect(codes(answer)).toContain(code);
     expect(answer.expected.hrc).not.toEqual(answer.planned.hrc);
   });
+  it("a temper and a hold that nobody has ended last as long as they have lasted", () => {
+    const oven = [...quenched(2, 14), { at_s: 2000, act: "oven-in", set_C: 230, thermometer_C: 230 }];
+    const mean = (hours: number): number => ask(oven, 2000 + 3600 * hours).expected.hrc.mean;
+    expect(mean(1.5)).toBe(mean(1));
+    expect(mean(20)).toBeLessThan(mean(1) - 0.3);
+    const held = (minutes: number): Answer => ask(heated(785).slice(0, 2), 240 + 60 * minutes);
+    expect(held(60).expected.hrc).not.toEqual(held(0.5).expected.hrc);
+  });
   it("a test narrows, and a file that bites leaves little chance that it hardened", () => {
     const before = ask(quenched(2, 14), 1500);
     const tested = ask([...quenched(2, 14), { at_s: 1400, act: "test", rockwell: { readings: [64, 64.5, 64], blockBias: 0 } }], 1500);
