@@ -235,7 +235,7 @@ export { runJob, type JobAnswers, type JobOutcome, type WhatIf } from "./job/run
 export type { BathChance, BetterBath } from "./simulate/chooseBath.js";
 export type { LineFor } from "./simulate/lineFor.js";
 export type { SectionPicture } from "./simulate/sectionPicture.js";
-export type { Member } from "./simulate/hardenSpread.js";
+export { isSameAfter_s, type Member } from "./simulate/hardenSpread.js";
 export { MEMBERS, type Effort, type FireInput, type Job, type JobFailure } from "./schema/job.js";
 
 // How hot it is

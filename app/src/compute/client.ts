@@ -24,8 +24,10 @@ export interface AskOptions {
   readonly signal?: AbortSignal | undefined;
   /** Name of the hardening the question is about: a worker that was asked about it before is preferred. */
   readonly about?: string;
-  /** Before all that waits. */
+  /** Before all that waits but others like it. */
   readonly isFirst?: boolean;
+  /** A short question somebody watches for: before those as well. */
+  readonly isSoonest?: boolean;
 }
 
 interface PooledWorker {
@@ -83,18 +85,13 @@ function takeWorker(about: string | undefined): PooledWorker {
   return pooled;
 }
 
-/** Whether an idle worker was asked about this hardening before. */
-export function isKnown(about: string): boolean {
-  return idle.some((w) => w.about.includes(about));
-}
-
 /**
  * Runs a job in the next free worker.
  * @throws JobFailed for input that core refuses; an abort error when `signal` is aborted; an error when the worker dies.
  */
 export function ask<K extends Job["kind"]>(
   job: Extract<Job, { kind: K }>,
-  { signal, about, isFirst = false }: AskOptions = {},
+  { signal, about, isFirst = false, isSoonest = false }: AskOptions = {},
 ): Promise<JobAnswers[K]> {
   return new Promise((resolve, reject) => {
     const givenUp = (): void => reject(new DOMException("given up", "AbortError"));
@@ -148,9 +145,10 @@ export function ask<K extends Job["kind"]>(
       givenUp();
     };
     signal?.addEventListener("abort", leaveQueue, { once: true });
-    const entry = { start, isFirst };
+    const entry = { start, isFirst: isFirst || isSoonest };
     const behind = isFirst ? waiting.findIndex((other) => !other.isFirst) : -1;
-    if (behind >= 0) waiting.splice(behind, 0, entry);
+    if (isSoonest) waiting.unshift(entry);
+    else if (behind >= 0) waiting.splice(behind, 0, entry);
     else waiting.push(entry);
     startNext();
   });

@@ -10,7 +10,6 @@ import {
   zoneReports,
   type BetterBath,
   type BetterWish,
-  MEMBERS,
   plannedQuestion,
   firesTook_s,
   risesOf,
@@ -24,8 +23,6 @@ import {
   type Effort,
   type Job,
   type Kit,
-  type Known,
-  type Member,
   type Piece,
   type PieceState,
   type PatternTried,
@@ -40,18 +37,18 @@ import {
   type WarmUpQuestion,
   type WhatIf,
 } from "@tembrak/core";
-import { keepPreviousData, useQueries, useQuery, type UseQueryResult } from "@tanstack/react-query";
+import { keepPreviousData, useQueries, useQuery, useQueryClient, type UseQueryResult } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { useClocked, useKit, useSettings } from "../store/useStore.js";
 import { unknownOf } from "../words/unknownWords.js";
 import { movedWords } from "../words/standingWords.js";
-import { ask, isKnown, poolSize } from "./client.js";
-import { makeShared } from "./shared.js";
+import { ask, poolSize } from "./client.js";
+import { ensembleOf, hardeningOf, isEnsembleThere } from "./ensembles.js";
 import { useFactorsFor } from "./LearnProvider.js";
 import { useHeatContext } from "./useHeatContext.js";
 
 /** Raised when the numbers change, so that no cache outlives its core. */
-const CORE_VERSION = "0.22.0";
+const CORE_VERSION = "0.23.0";
 
 function keyOf(job: Job | null): readonly unknown[] {
   return ["result", CORE_VERSION, job === null ? null : JSON.stringify(job)];
@@ -59,9 +56,13 @@ function keyOf(job: Job | null): readonly unknown[] {
 
 const ONCE = { staleTime: Infinity, retry: false, structuralSharing: false, placeholderData: keepPreviousData } as const;
 
+function predictionOf(question: Question | null, effort: Effort): Extract<Job, { kind: "predict" }> | null {
+  return question === null ? null : { kind: "predict", ...question, effort };
+}
+
 /** What a question comes to. Nothing is asked where there is none. A newer question ends an older one. */
 export function usePrediction(question: Question | null, effort: Effort = "full"): UseQueryResult<Prediction> {
-  const job = question === null ? null : ({ kind: "predict", ...question, effort } as const);
+  const job = predictionOf(question, effort);
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => predictBeside(job!, signal), enabled: job !== null, ...ONCE });
 }
 
@@ -126,9 +127,11 @@ export function useStanding(state: PieceState): UseQueryResult<Prediction> {
  */
 export function useStandingSoon(state: PieceState): Prediction | undefined {
   const question = useQuestion(state);
+  const isThere = useQueryClient().getQueryData(keyOf(predictionOf(question, "full"))) !== undefined;
+  const isFarOff = !isThere && question !== null && !isEnsembleThere(question);
+  const soon = usePrediction(isFarOff ? question : null, "quick");
   const full = usePrediction(question);
   const isOld = full.data === undefined || full.isPlaceholderData;
-  const soon = usePrediction(isOld ? question : null, "quick");
   return isOld && soon.data !== undefined && !soon.isPlaceholderData ? soon.data : full.data;
 }
 
@@ -153,36 +156,6 @@ export function useMoved(state: PieceState): string | null {
   return movedWords({ planned, done: done.data, plan: state.route, route, fall: known.fall, steel: state.piece.steel, isTested }, units);
 }
 
-/** Ensembles of the hardenings asked about last: a slide that only tempers, and the picture, find them here. */
-const ensembles = makeShared<readonly Member[]>(16);
-
-interface Asked {
-  readonly piece: Piece;
-  readonly route: Route;
-  readonly known?: Known | undefined;
-}
-
-/** Names a hardening: the piece, its steps up to the last quench, and its shop. What comes after does not touch it. */
-function hardeningOf({ piece, route, known }: Asked): string {
-  const last = route.steps.findLastIndex(({ kind }) => kind === "quench");
-  return JSON.stringify([piece, route.steps.slice(0, last + 1), known?.shop, known?.fall]);
-}
-
-/** Members run in one go: short enough that no worker waits long for another at the end. */
-const CHUNK = 4;
-
-/** The whole ensemble of a hardening, in parts across the pool. The answer is the same as from one. */
-function ensembleOf({ piece, route, known }: Asked, about: string, signal: AbortSignal): Promise<readonly Member[]> {
-  const run = async (together: AbortSignal): Promise<readonly Member[]> => {
-    const starts = Array.from({ length: MEMBERS / CHUNK }, (_, k) => k * CHUNK);
-    const parts = starts.map((from) =>
-      ask<"members">({ kind: "members", piece, route, known: known ?? {}, from, to: from + CHUNK }, { signal: together, isFirst: true }),
-    );
-    return (await Promise.all(parts)).flat();
-  };
-  return ensembles.ask(about, run, signal);
-}
-
 /** Into the page's own timeline, for whoever measures it: the first of each name only. */
 function mark(name: string): void {
   if (performance.getEntriesByName(name).length === 0) performance.mark(name);
@@ -192,12 +165,12 @@ function mark(name: string): void {
 async function predictBeside(job: Extract<Job, { kind: "predict" }>, signal: AbortSignal): Promise<Prediction> {
   const { piece, route, known = {}, effort } = job;
   const about = hardeningOf(job);
-  if (effort === "quick") return ask<"predict">(job, { signal, about });
+  if (effort === "quick") return ask<"predict">(job, { signal, about, isSoonest: true });
   const options = { signal, about, isFirst: true };
   mark("verdict asked");
-  const isNew = poolSize() > 1 && !(ensembles.has(about) && isKnown(about));
+  const isNew = poolSize() > 1 && !isEnsembleThere(job);
   const nominal = isNew ? ask<"nominal">({ kind: "nominal", piece, route, known }, options) : null;
-  const [members] = await Promise.all([ensembleOf(job, about, signal), nominal]);
+  const [members] = await Promise.all([ensembleOf(job, signal), nominal]);
   const prediction = await ask<"predict">({ ...job, members: [...members] }, options);
   mark("verdict answered");
   return prediction;
@@ -218,7 +191,7 @@ async function pictureBeside(job: Extract<Job, { kind: "section" }>, signal: Abo
   const { station, effort } = job;
   const about = hardeningOf(job);
   if (effort === "quick" || station !== null) return ask<"section">(job, { signal, about: `at ${station} ${about}` });
-  const members = await ensembleOf(job, about, signal);
+  const members = await ensembleOf(job, signal);
   return ask<"section">({ ...job, members: [...members] }, { signal, about });
 }
 

@@ -95,6 +95,7 @@ export type Cause = (typeof CAUSES)[number];
 const hardnessAtPlace = Type.Union([Type.Number(), Type.Null()]);
 const drawnAtPlace = Type.Union([strict({ temperature_C: Type.Number(), fresh_HRC: Type.Number() }), Type.Null()]);
 const MemberSchema = strict({
+  decidedInBath_s: Type.Union([Type.Number(), Type.Null()]),
   hardness_HRC: strict({ surface: hardnessAtPlace, centre: hardnessAtPlace, edge: hardnessAtPlace, spine: hardnessAtPlace }),
   floor_HRC: strict({ surface: hardnessAtPlace, centre: hardnessAtPlace, edge: hardnessAtPlace, spine: hardnessAtPlace }),
   isHard: strict({ surface: Type.Boolean(), centre: Type.Boolean(), edge: Type.Boolean(), spine: Type.Boolean() }),

@@ -154,6 +154,11 @@ export function inOtherBath(
   return { ...plan, ...bath, ...(dips === undefined ? {} : { dips }) };
 }
 
+/** Nobody waits longer for a piece to be as cold as its bath, s. */
+const LONGEST_BATH_s = 3600;
+/** Nearer to each other than this two moments are one, s. */
+export const TIMES_s = 1e-6;
+
 function stretchesOf(plan: HardenPlan, places: Places, v: Variation, fall: Hangs | null): Exchange[] {
   const { section, coat = null } = plan;
   const { grid } = places;
@@ -162,7 +167,7 @@ function stretchesOf(plan: HardenPlan, places: Places, v: Variation, fall: Hangs
   const dipped = (dip: Pick<Dip, "medium" | "bath_C" | "immersion" | "bath_s">): Exchange => ({
     kind: "exchange",
     surroundings: inBath(section, grid, { ...dip, agitation: plan.agitation, speedRatio: v.bathRatio } satisfies Bath, coat),
-    duration_s: dip.bath_s ?? 3600,
+    duration_s: dip.bath_s ?? LONGEST_BATH_s,
     until_C: dip.bath_C + 5,
     longestStep_s: 1,
   });
@@ -206,6 +211,8 @@ export interface Case {
   readonly decarb_mm: number;
   /** Of a falling heat: when it first pulls a magnet, s after the fire; null where it does not as long as anybody waits, and of any other. */
   readonly pulls_s: number | null;
+  /** Seconds in its one bath after which this run left it by itself, decided or cold: any longer in it comes to the very same; null where it was taken out. */
+  readonly decidedInBath_s: number | null;
 }
 
 export interface CaseOptions {
@@ -286,6 +293,14 @@ function ownPull_s(plan: HardenPlan, options: CaseOptions): number | null {
   return runCase({ ...plan, falls: { ...falls, seen: null } }, { ...options, isToThePull: true }).pulls_s ?? falls.longest_s;
 }
 
+/** Of a bath that is followed by others, or by heat that was left in a body, what comes after hangs on its seconds in any case. */
+function decidedInBath_s({ falls, bath_s, dips, end }: HardenPlan, { end_s }: CourseResult): number | null {
+  if ((dips?.length ?? 0) > 0 || end !== undefined) return null;
+  const into = falls ? 1 : 0;
+  const spent_s = (end_s[into + 1] ?? Infinity) - end_s[into]!;
+  return spent_s < (bath_s ?? LONGEST_BATH_s) - TIMES_s ? spent_s : null;
+}
+
 /** Heats, quenches and cools to the room. */
 export function runCase(plan: HardenPlan, options: CaseOptions = {}): Case {
   const {
@@ -325,7 +340,15 @@ export function runCase(plan: HardenPlan, options: CaseOptions = {}): Case {
   const hung_s = fall?.untilPulls && result.end_s[0]! < fall.most_s ? result.end_s[0]! : null;
   formMartensite(structure, new Float64Array(grid.columns * grid.nodes).fill(ROOM_C));
   drawAgain(structure, plan);
-  return { places, result, structure, austenite: heat.austenite, decarb_mm: decarbDepth_mm(heat.decarb_m2), pulls_s: own_s ?? hung_s };
+  return {
+    places,
+    result,
+    structure,
+    austenite: heat.austenite,
+    decarb_mm: decarbDepth_mm(heat.decarb_m2),
+    pulls_s: own_s ?? hung_s,
+    decidedInBath_s: decidedInBath_s(plan, result),
+  };
 }
 
 /** A thinner question: a plate or round of the thickness of the body. */

@@ -13,7 +13,7 @@ import { normalDraws } from "../numerics/sampling.js";
 import type { Form } from "./course.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { explainsFall, type Pull } from "./fallSeen.js";
-import { hardened, planKey, runCase, type HardenPlan, type Variation } from "./hardenCase.js";
+import { hardened, planKey, runCase, TIMES_s, type HardenPlan, type Variation } from "./hardenCase.js";
 import type { Places } from "./section.js";
 import { DRAWN, tiedRows } from "./shopTies.js";
 
@@ -89,6 +89,8 @@ export interface Member {
   readonly pulls_s: number | null;
   /** How well it explains what the magnet said as it fell; all the same where nobody touched it. */
   readonly explains: number;
+  /** As of a case: seconds in its bath after which any longer comes to the very same; null where there are none. */
+  readonly decidedInBath_s: number | null;
 }
 
 export interface Ensemble {
@@ -135,7 +137,7 @@ export function floorOf_HRC(structure: Structure, node: number): number {
 }
 
 function runMember(plan: HardenPlan, draw: readonly number[], options: RunOptions): Member {
-  const { places, structure, pulls_s } = runCase(plan, {
+  const { places, structure, pulls_s, decidedInBath_s } = runCase(plan, {
     variation: variationOf(draw, plan),
     resolution: "coarse",
     untilSettled: true,
@@ -156,7 +158,13 @@ function runMember(plan: HardenPlan, draw: readonly number[], options: RunOption
     astmGrain: astmGrainNumber(structure.grain_um[places.surface]!),
     pulls_s,
     explains: plan.falls?.seen ? explainsFall(pulls_s, plan.falls.seen) : 1,
+    decidedInBath_s,
   };
+}
+
+/** Whether a member is the very same where nothing else of its plan changed but the seconds in its bath, to these; null until it is cold. */
+export function isSameAfter_s({ decidedInBath_s }: Pick<Member, "decidedInBath_s">, bath_s: number | null): boolean {
+  return decidedInBath_s !== null && (bath_s === null || bath_s > decidedInBath_s + TIMES_s);
 }
 
 /** How a run is made, where it is not as usual. */

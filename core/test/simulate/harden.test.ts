@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { harden, type HardenPlan } from "../../src/simulate/harden.js";
 import { AS_PLANNED, bathTimes_s, runCase } from "../../src/simulate/hardenCase.js";
+import { isSameAfter_s, runMembers } from "../../src/simulate/hardenSpread.js";
 import type { Composition } from "../../src/kinetics/composition.js";
 import type { PriorStructure } from "../../src/kinetics/structure.js";
 import { plan, slab } from "../catalogue.js";
@@ -172,6 +173,42 @@ describe("the ensemble", () => {
     ];
     expect(assumed.nominal_HRC).toBeCloseTo(told.nominal_HRC, 9);
     expect(assumed.mean_HRC).not.toBeCloseTo(told.mean_HRC, 3);
+  });
+});
+
+describe("what its bath has decided", () => {
+  const knife = plan({
+    steel: "1084",
+    prior: "pearlite",
+    section: { shape: "wedge", spine_mm: 3.5, edge_mm: 0.8, height_mm: 30 },
+    heat_C: 815,
+    furnace_s: 480,
+    medium: "fast-oil",
+  });
+  const striker = plan({ steel: "w1", prior: "pearlite", section: slab(6), heat_C: 780, furnace_s: 480, medium: "water", bath_C: 25 });
+  const spring = plan({ steel: "5160", prior: "pearlite", section: slab(9), heat_C: 840, furnace_s: 480, medium: "medium-oil" });
+  it.each([
+    ["a knife in oil", knife, 6],
+    ["a striker in water", striker, 3],
+    ["a striker that falls", { ...striker, falls: { beside_s: 0.5, longest_s: 90, seen: null } }, 3],
+    ["a thick spring in slow oil", spring, 25],
+  ])("of %s, longer in it leaves to the last byte as it was", (_, long, bath_s) => {
+    const members = (seconds: number | null) => runMembers({ ...long, bath_s: seconds }, 48, 0, 12);
+    const whole = members(null);
+    for (const seconds of [bath_s, 1.4 * bath_s]) {
+      const short = members(seconds);
+      const same = whole.map((member) => isSameAfter_s(member, seconds));
+      expect(same).toContain(true);
+      short.forEach((member, i) => same[i] && expect(member).toEqual(whole[i]));
+      // And the other way round: what a shorter bath decided, a longer one leaves.
+      short.forEach((member, i) => isSameAfter_s(member, null) && expect(whole[i]).toEqual(member));
+    }
+    expect(whole.map((member) => isSameAfter_s(member, 0.3))).not.toContain(true);
+  });
+  it("nothing is decided by a bath that others follow", () => {
+    const dips = [{ air_s: 2, medium: knife.medium, bath_C: 55, immersion: { kind: "full" }, bath_s: null }] as const;
+    const members = runMembers({ ...knife, bath_s: 6, dips }, 48, 0, 4);
+    expect(members.map((member) => isSameAfter_s(member, 600))).toEqual([false, false, false, false]);
   });
 });
 
