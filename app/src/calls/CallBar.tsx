@@ -21,6 +21,7 @@ const MOST_CLOCKS = 5;
 const WORDS = {
   hold: "at heat",
   slow: "cooling slowly",
+  straighten: "to straighten",
   "hand-warm": "to hand-warm",
   brittle: "brittle",
 } as const satisfies Record<Exclude<Clock["what"], "temper">, string>;

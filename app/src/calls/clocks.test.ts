@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { CATALOGUE, piecesOf, planRoute, type PieceState } from "@tembrak/core";
+import { CATALOGUE, piecesOf, planRoute, type PieceState, type Prediction } from "@tembrak/core";
 import { demoEvents } from "../store/demoBook.js";
 import { HAY_KNIFE, standingAt } from "../testing.js";
 import { asksModel, clockOf, bySoonest } from "./clocks.js";
@@ -40,6 +40,22 @@ describe("what runs elsewhere", () => {
     expect(asksModel(dipped)).toBe(true);
     expect(asksModel({ ...dipped, piece: { ...HAY_KNIFE, isPractice: true } })).toBe(false);
     expect(pieces.filter(asksModel)).toEqual([]);
+  });
+  it("while it may be straightened that runs out, and only then it is brittle", () => {
+    const quench = standingAt(HAY_KNIFE, route, { done: 0 }).acts.findIndex(({ kind }) => kind === "quench");
+    const out = standingAt(HAY_KNIFE, route, { done: quench + 1 });
+    const in_ms = out.nextSince_ms! - 12_000;
+    const bent = {
+      ...out,
+      checks: [{ id: "in", act: out.acts[quench]!.id, at_ms: in_ms, reading: { check: "bath", state: "in" } as const }],
+    };
+    const prediction = { hardening: { straighten: { from_s: 8, to_s: 100 } } } as Prediction;
+    const at = (after_s: number, known?: Prediction) => clockOf(bent, in_ms + 1000 * after_s, known);
+    expect([bent.next!.kind, asksModel(bent)]).toEqual(["straighten", true]);
+    expect(at(20, prediction)).toMatchObject({ what: "straighten", of_s: 92 });
+    expect(at(20, prediction)!.s).toBeCloseTo(80, 6);
+    expect(at(101, prediction)).toMatchObject({ what: "brittle" });
+    expect(at(20)).toBeNull();
   });
   it("who is due sooner comes first: an hour of brittleness is due like the end of a temper", () => {
     const clock = (what: "temper" | "brittle", s: number) => ({ id: what, name: what, what, s, of_s: what === "temper" ? 7200 : 3600 });

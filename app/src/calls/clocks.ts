@@ -1,12 +1,21 @@
 /** What runs now, piece by piece: time that gets less, and brittleness that grows. Pure. */
 
-import { bathTimes, brittleSince, isInWork, soakClock, type PieceState, type Prediction, type Vessel } from "@tembrak/core";
+import {
+  bathTimes,
+  brittleSince,
+  isInWork,
+  soakClock,
+  straighteningNow,
+  type PieceState,
+  type Prediction,
+  type Vessel,
+} from "@tembrak/core";
 import { BRITTLE_LIMIT_s } from "./cues.js";
 
 export interface Clock {
   readonly id: string;
   readonly name: string;
-  readonly what: "hold" | "temper" | "slow" | "hand-warm" | "brittle";
+  readonly what: "hold" | "temper" | "slow" | "straighten" | "hand-warm" | "brittle";
   /** Left of it, below 0 when it is over; of brittleness how long it has lasted, s. */
   readonly s: number;
   /** Of the whole of it, s. */
@@ -37,15 +46,33 @@ function ofAct(state: PieceState, now_ms: number, prediction: Prediction | undef
       const { in_ms } = bathTimes(state, next.step);
       return warm_s === undefined || in_ms === null ? null : left("hand-warm", warm_s, in_ms);
     }
+    case "straighten": {
+      const straightening = straighteningNow(state, prediction?.hardening.straighten, now_ms);
+      const { from_s, to_s } = prediction?.hardening.straighten ?? { from_s: 0, to_s: 0 };
+      return straightening?.is === "open" && straightening.left_s !== null
+        ? { what: "straighten", s: straightening.left_s, of_s: to_s - from_s }
+        : null;
+    }
     default:
       return null;
   }
 }
 
-/** Whether the clock of a piece hangs on what the model says of it: it cools, and it is known when it went into the bath. */
+/** Out of its bath and not known yet to be too late to straighten: it is not called brittle. */
+function mayBend(state: PieceState, now_ms: number, prediction: Prediction | undefined): boolean {
+  return (
+    state.next?.kind === "straighten" &&
+    asksModel(state) &&
+    straighteningNow(state, prediction?.hardening.straighten, now_ms)?.is !== "shut"
+  );
+}
+
+/** Whether the clock of a piece hangs on what the model says of it: it cools or is straightened, and it is known when it went into the bath. */
 export function asksModel(state: PieceState): boolean {
   const { next, piece } = state;
-  return next?.kind === "cool-down" && piece.isPractice !== true && bathTimes(state, next.step).in_ms !== null;
+  return (
+    (next?.kind === "cool-down" || next?.kind === "straighten") && piece.isPractice !== true && bathTimes(state, next.step).in_ms !== null
+  );
 }
 
 /** The clock of a piece, if one runs; what is brittle is told as that, unless it is still too hot to hold. */
@@ -53,7 +80,7 @@ export function clockOf(state: PieceState, now_ms: number, prediction?: Predicti
   if (!isInWork(state) || state.piece.isPractice === true) return null;
   const { id, piece } = state;
   const own = ofAct(state, now_ms, prediction);
-  const since_ms = brittleSince(state, now_ms);
+  const since_ms = mayBend(state, now_ms, prediction) ? null : brittleSince(state, now_ms);
   const running = own ?? (since_ms === null ? null : { what: "brittle" as const, s: (now_ms - since_ms) / 1000, of_s: BRITTLE_LIMIT_s });
   return running === null ? null : { id, name: piece.name, ...running };
 }

@@ -100,13 +100,13 @@ function useLate(state: PieceState): number | null {
 }
 
 /** The state of a piece as a question: what was done of it, what its tests said, what the kit can, and what is planned from here. */
-export function useQuestion(state: PieceState): Question | null {
+export function useQuestion(state: PieceState, isWanted = true): Question | null {
   const context = useHeatContext();
   const factors = useFactorsFor(state.piece, knownFrom_ms(state));
   const now_ms = useLate(state);
   return useMemo(
-    () => (unknownOf(state).length > 0 ? null : standingQuestion(state, { ...context, factors, now_ms })),
-    [state, context, factors, now_ms],
+    () => (!isWanted || unknownOf(state).length > 0 ? null : standingQuestion(state, { ...context, factors, now_ms })),
+    [state, context, factors, now_ms, isWanted],
   );
 }
 
@@ -125,8 +125,8 @@ export function useStanding(state: PieceState): UseQueryResult<Prediction> {
  * The same where seconds count: the coarse answer until the full one is there. Windows to straighten and to hold are those of the case
  * as done, and a coarse grid has them to a second.
  */
-export function useStandingSoon(state: PieceState): Prediction | undefined {
-  const question = useQuestion(state);
+export function useStandingSoon(state: PieceState, isWanted = true): Prediction | undefined {
+  const question = useQuestion(state, isWanted);
   const isThere = useQueryClient().getQueryData(keyOf(predictionOf(question, "full"))) !== undefined;
   const isFarOff = !isThere && question !== null && !isEnsembleThere(question);
   const soon = usePrediction(isFarOff ? question : null, "quick");

@@ -1,7 +1,17 @@
 import { describe, expect, it } from "@jest/globals";
-import { actsOfRoute, CATALOGUE, pieceState, planRoute, type BookEvent, type HeatCall } from "@tembrak/core";
+import {
+  actsOfRoute,
+  CATALOGUE,
+  pieceState,
+  planRoute,
+  straighteningNow,
+  type BookEvent,
+  type HeatCall,
+  type PieceState,
+  type Straightening,
+} from "@tembrak/core";
 import { HAY_KNIFE, standingAt, START_ms } from "../testing.js";
-import { nextActWords, statusLine } from "./rackWords.js";
+import { nextActWords, statusLine, urgency } from "./rackWords.js";
 
 const UNITS = { temperature: "C", length: "mm" } as const;
 const forge = planRoute(CATALOGUE, HAY_KNIFE, "forge");
@@ -10,7 +20,7 @@ const heat = actsOfRoute(forge)[0]!;
 const target_C = heat.kind === "heat" ? heat.target_C : 0;
 
 describe("what the rack says of a heat", () => {
-  const said = (call: HeatCall | null, now_C: number | null): string => statusLine(atHeat, START_ms, now_C, UNITS, call);
+  const said = (call: HeatCall | null, now_C: number | null): string => statusLine(atHeat, START_ms, now_C, UNITS, { call });
   it("is what the bench calls it: well over is not at heat, and what nobody looked at for long is not either", () => {
     expect(said({ call: "at-heat", over_K: 3 }, target_C)).toBe("At heat");
     // Outside the jaws that the bench draws, and not yet called past.
@@ -36,6 +46,37 @@ describe("a piece that a test found soft after its bath", () => {
     ])!;
     expect(nextActWords(hard, START_ms + 60_000, UNITS).sentence).toMatch(/^Put .* in the oven, now/);
     expect(nextActWords(soft, START_ms + 60_000, UNITS).sentence).toMatch(/^See why .* came out soft/);
+  });
+});
+
+describe("a piece in its bath, and out of it", () => {
+  const acts = actsOfRoute(forge);
+  const at = acts.findIndex(({ kind }) => kind === "quench");
+  const words = (state: PieceState, after_s: number, straightening: Straightening | null = null): string => {
+    const now_ms = (state.nextSince_ms ?? 0) + 1000 * after_s;
+    const { sentence, reason } = nextActWords(state, now_ms, UNITS, straightening);
+    return `${statusLine(state, now_ms, null, UNITS, { straightening })} | ${sentence} | ${reason}`;
+  };
+  it("what is under is not sent to the bath once more", () => {
+    expect(words(standingAt(HAY_KNIFE, forge, { done: at }), 4)).toMatch(/^To the bath \| Quench the .*, now\./);
+    const under = standingAt(HAY_KNIFE, forge, { done: at, checks: [[2, { check: "bath", state: "in" }]] });
+    expect(words(under, 200)).toMatch(/^In the bath \| See to the .* in its bath\. \| It has been in for 3 min/);
+    expect(urgency(under, under.nextSince_ms! + 1e5)).toBe(300);
+    // Left in until it is cold it is as brittle as what hangs beside it, and hurries no more.
+    expect(urgency(under, under.nextSince_ms! + 3e6)).toBeLessThan(200);
+  });
+  const bent = standingAt(HAY_KNIFE, forge, { done: at + 1 });
+  it("is straightened while it can be, by the window of the bench, and not told to when that has shut", () => {
+    const window = { from_s: 8, to_s: 180 };
+    const now = (after_s: number) => straighteningNow(bent, window, bent.nextSince_ms! + 1000 * after_s);
+    expect(bent.next!.kind).toBe("straighten");
+    expect(words(bent, 20, now(20))).toMatch(/^Straighten now \| .*straighten it, now\./);
+    expect(words(bent, 400, now(400))).toMatch(/^Too late to straighten \| Do not bend the .* any more\./);
+    // Nobody knows yet: neither is said.
+    expect(words(bent, 20)).toMatch(/^Sight along it \| Sight along the [^.]*\. /);
+    expect(words(bent, 20)).not.toMatch(/straighten it|Too late/);
+    expect(straighteningNow(bent, null, bent.nextSince_ms! + 9e5)).toEqual({ is: "open", left_s: null });
+    expect(straighteningNow(standingAt(HAY_KNIFE, forge, { done: at }), window, START_ms)).toBeNull();
   });
 });
 

@@ -1,6 +1,16 @@
 /** The rack's lines: which piece wants its smith first, for what, and how far it is. */
 
-import { fireTime, soakClock, testsThatCount, type HeatCall, type PieceState } from "@tembrak/core";
+import {
+  bathTimes,
+  COLD_AFTER_s,
+  fireTime,
+  soakClock,
+  testsThatCount,
+  type Act,
+  type HeatCall,
+  type PieceState,
+  type Straightening,
+} from "@tembrak/core";
 import {
   showClock,
   showDegrees,
@@ -16,9 +26,15 @@ import { FATE_WORDS } from "./fateWords.js";
 import { isShadePast } from "./heatWords.js";
 import { liesIn } from "./vesselWords.js";
 
+/** What is known of a piece beside its log: how far its heat is, and whether it may still be straightened. */
+export interface SeenNow {
+  readonly call?: HeatCall | null;
+  readonly straightening?: Straightening | null;
+}
+
 /** One short line under a piece's name on the rack. */
-export function statusLine(state: PieceState, now_ms: number, now_C: number | null, units: Units, call: HeatCall | null = null): string {
-  const status = statusOf(state, now_ms, now_C, call, units);
+export function statusLine(state: PieceState, now_ms: number, now_C: number | null, units: Units, seen: SeenNow = {}): string {
+  const status = statusOf(state, now_ms, now_C, seen, units);
   return state.piece.isPractice === true ? `Practice: ${status[0]!.toLowerCase()}${status.slice(1)}` : status;
 }
 
@@ -50,7 +66,24 @@ function heatStatus(target_C: number, now_C: number | null, call: HeatCall | nul
   }
 }
 
-function statusOf(state: PieceState, now_ms: number, now_C: number | null, call: HeatCall | null, units: Units): string {
+/** Whether it is in its bath, or was when it was last heard of. */
+function isUnder(state: PieceState, { step }: Act): boolean {
+  return bathTimes(state, step).in_ms !== null;
+}
+
+/** What is to be straightened, or is too late for it; while that is worked out it is looked at. */
+function straightenStatus(straightening: Straightening | null): string {
+  if (straightening === null) return "Sight along it";
+  return straightening.is === "open" ? "Straighten now" : "Too late to straighten";
+}
+
+function statusOf(
+  state: PieceState,
+  now_ms: number,
+  now_C: number | null,
+  { call = null, straightening = null }: SeenNow,
+  units: Units,
+): string {
   const { next, nextSince_ms, doneAt_ms, stage } = state;
   if (stage === "done") return "Finished";
   if (next === undefined) return "All done";
@@ -75,9 +108,9 @@ function statusOf(state: PieceState, now_ms: number, now_C: number | null, call:
     case "fall":
       return "Falling to the first pull";
     case "quench":
-      return "To the bath";
+      return isUnder(state, next) ? "In the bath" : "To the bath";
     case "straighten":
-      return "Straighten now";
+      return straightenStatus(straightening);
     case "cool-down":
       return "Cooling down";
     case "first-file":
@@ -110,9 +143,13 @@ export function urgency(state: PieceState, now_ms: number): number {
   const since_s = nextSince_ms === null ? 0 : (now_ms - nextSince_ms) / 1000;
   const brittle_min = brittleSince_ms === null ? 0 : (now_ms - brittleSince_ms) / 60000;
   const isStarted = doneAt_ms.size > 0 || checks.some(({ act }) => act === next.id);
+  const { in_ms } = bathTimes(state, next.step);
+  // Left in its bath, or out of it, until it is cold in any case: it is brittle, and nothing else hurries.
+  const isCold = in_ms !== null && (now_ms - in_ms) / 1000 > COLD_AFTER_s;
   switch (next.kind) {
-    case "fall":
     case "quench":
+      return isCold ? 190 : 300;
+    case "fall":
     case "run":
       return 300;
     case "brighten":
@@ -120,7 +157,7 @@ export function urgency(state: PieceState, now_ms: number): number {
     case "slow-cool":
       return since_s > next.time_s ? 100 : 5;
     case "straighten":
-      return 290;
+      return isCold ? 190 : 290;
     case "hold":
       return since_s > next.hold_s ? 280 : 240;
     case "cool-down":
@@ -149,8 +186,21 @@ export interface NextActWords {
   readonly reason: string;
 }
 
+/** How long it has been under: the bench has what it is to do there. */
+function underWords(state: PieceState, { step }: Act, now_ms: number): string {
+  const { in_ms } = bathTimes(state, step);
+  return `It has been in for ${wholeMinutes((now_ms - (in_ms ?? now_ms)) / 1000)}: the bench says when it comes out.`;
+}
+
+function straightenWords(name: string, straightening: Straightening | null): NextActWords {
+  if (straightening === null) return { sentence: `Sight along ${name}.`, reason: "It stiffens as it cools: the bench counts the seconds." };
+  return straightening.is === "open"
+    ? { sentence: `Sight along ${name} and straighten it, now.`, reason: "It stiffens as it cools: the bench counts the seconds." }
+    : { sentence: `Do not bend ${name} any more.`, reason: "It is too hard for it by now: what is bent is taken out in its temper." };
+}
+
 /** The line on top of the rack: imperative, the piece, and why now. */
-export function nextActWords(state: PieceState, now_ms: number, units: Units): NextActWords {
+export function nextActWords(state: PieceState, now_ms: number, units: Units, straightening: Straightening | null = null): NextActWords {
   const name = `the ${state.piece.name.toLowerCase()}`;
   const { next, brittleSince_ms, nextSince_ms, route, finishedAt_ms } = state;
   if (state.fate !== null)
@@ -185,9 +235,11 @@ export function nextActWords(state: PieceState, now_ms: number, units: Units): N
     case "fall":
       return { sentence: `Magnet on ${name}: into the bath at the first pull.`, reason };
     case "quench":
-      return { sentence: `Quench ${name}, now.`, reason: "It is out of the fire and losing heat." };
+      return isUnder(state, next)
+        ? { sentence: `See to ${name} in its bath.`, reason: underWords(state, next, now_ms) }
+        : { sentence: `Quench ${name}, now.`, reason: "It is out of the fire and losing heat." };
     case "straighten":
-      return { sentence: `Sight along ${name} and straighten it, now.`, reason: "It stiffens as it cools: the bench counts the seconds." };
+      return straightenWords(name, straightening);
     case "cool-down":
       return { sentence: `Let ${name} cool until you can hold it.`, reason: `${brittle}Hardening goes on until it is cold.` };
     case "first-file":

@@ -1,5 +1,6 @@
 /** What of a hardening somebody saw, timed or read: what was logged is a fact, the rest may be otherwise than anybody thinks. */
 
+import { COLD_AFTER_s } from "../standing/straightening.js";
 import { HAND_WARM_C } from "../constants.js";
 import type { PieceState } from "../book/state.js";
 import { ovenRead_C } from "../standing/asDone.js";
@@ -46,9 +47,6 @@ export function whyQuestion(state: PieceState, context: StandingContext): Diagno
   const seen = grainSeen(state);
   return { ...question, planned: state.route, facts, findings: [...findings.values()], breaks: seen === null ? [] : [seen] };
 }
-
-/** After so long in bath and air anything a smith hardens is cold, s (common practice, no source). */
-const COLD_AFTER_s = 1200;
 
 /** The same of a log as the command line has it. */
 export function factsOf({ heat_s, fireOut_s, bathIn_s, bathOut_s, known }: Run, bathRead: boolean, firstTest_s: number): Fact[] {

@@ -19,7 +19,7 @@ export const CAUSE_ENGLISH: Readonly<Record<Cause, string>> = {
   "temper-too-hot": "The temper was hotter than planned.",
   "oven-wrong": "The oven is not what its dial says.",
   "other-steel": "It is not the steel it is taken for.",
-  "as-planned": "Nothing went wrong that its tests would tell.",
+  "as-planned": "None of these: as it comes with any piece, or by something nobody saw.",
 };
 
 export const CHECK_ENGLISH: Readonly<Record<CheckCode, string>> = {

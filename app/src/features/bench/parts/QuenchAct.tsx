@@ -8,6 +8,7 @@ import {
   LIMITS,
   PASTE,
   PLATES,
+  straighteningNow,
   underOf,
   type Boiling,
   type DipNow,
@@ -277,12 +278,11 @@ function WindowAhead({ act, window, move, gone_s }: Pick<SecondsProps, "act" | "
 }
 
 /** Undefined while nobody knows whether it still may be bent. */
-function isShut(window: StraightenWindow | null | undefined, gone_s: number | null): boolean | undefined {
-  return window === undefined ? undefined : window !== null && (gone_s ?? 0) > window.to_s;
-}
-
-function Straighten({ state, act, bench, now_ms, isShut }: Props & { isShut: boolean | undefined }) {
-  return act.kind === "straighten" ? <StraightenKeys state={state} actId={act.id} bench={bench} now_ms={now_ms} isShut={isShut} /> : null;
+function Straighten({ state, act, bench, now_ms, window }: Props & { window: StraightenWindow | null | undefined }) {
+  if (act.kind !== "straighten") return null;
+  const straightening = straighteningNow(state, window, now_ms);
+  const isShut = straightening === null ? undefined : straightening.is === "shut";
+  return <StraightenKeys state={state} actId={act.id} bench={bench} now_ms={now_ms} isShut={isShut} />;
 }
 
 /** What is seen of the bath on the steel while it is under; null before, after, or while that is worked out. */
@@ -331,7 +331,7 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
         </Seconds>
       </div>
       <WindowAhead act={act} window={window} move={move} gone_s={gone_s} />
-      <Straighten state={state} act={act} bench={bench} now_ms={now_ms} isShut={isShut(window, gone_s)} />
+      <Straighten state={state} act={act} bench={bench} now_ms={now_ms} window={window} />
       <Keys
         state={state}
         act={act}

@@ -11,6 +11,7 @@ import { DimV } from "../../../parts/Drawing.js";
 import { MiniHeatLine } from "../../../parts/MiniHeatLine.js";
 import { Boundary } from "../../../parts/Boundary.js";
 import { usePaint } from "../../../parts/usePaint.js";
+import { useStraightening } from "../../../compute/useStraightening.js";
 import { progressOf } from "../../../parts/progress.js";
 import { SectionDrawing } from "../../../parts/SectionDrawing.js";
 import { Silhouette } from "../../../parts/Silhouette.js";
@@ -64,8 +65,10 @@ function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: numb
   const brittleSince_ms = brittleSince(state, now_ms);
   const { ambient_lux: lux } = useSettings();
   const paint = usePaint(state, now_ms);
-  const isBrittle = brittleSince_ms !== null;
-  const status = statusLine(state, now_ms, paint.now_C, units, paint.call);
+  const straightening = useStraightening(state, now_ms);
+  // While it may still be bent it is not called brittle.
+  const isBrittle = brittleSince_ms !== null && straightening?.is !== "open";
+  const status = statusLine(state, now_ms, paint.now_C, units, { call: paint.call, straightening });
   const footY = PIECE_Y + drawn.height_px;
   const brittle_min = isBrittle ? Math.floor((now_ms - brittleSince_ms) / 60000) : 0;
   return (
