@@ -27,6 +27,9 @@ interface Props {
 const RAIL_Y = 104;
 const PIECE_Y = 114;
 const FOOT = 112;
+/** How far above the foot of the wall the section is drawn, and from line to line of the caution. */
+const SECTION_UP = 92;
+const CAUTION_LINE = 20;
 
 function Rail({ span, holdsFirst }: { span: RailSpan; holdsFirst: boolean }) {
   const { x0, x1, stage } = span;
@@ -70,6 +73,8 @@ function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: numb
   const isBrittle = brittleSince_ms !== null && straightening?.is !== "open";
   const status = statusLine(state, now_ms, paint.now_C, units, { call: paint.call, straightening });
   const footY = PIECE_Y + drawn.height_px;
+  // Under the longest piece there is just room for two lines over its section.
+  const cautionY = Math.min(footY + 36, height - SECTION_UP - 9 - CAUTION_LINE);
   const brittle_min = isBrittle ? Math.floor((now_ms - brittleSince_ms) / 60000) : 0;
   return (
     <Link
@@ -121,10 +126,10 @@ function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: numb
           >
             min brittle
           </text>
-          <text x={x + 4} y={footY + 36} fontSize={15.5} fill="var(--ink)" {...HALO}>
+          <text x={x + 4} y={cautionY} fontSize={15.5} fill="var(--ink)" {...HALO}>
             Do not drop, clamp,
           </text>
-          <text x={x + 4} y={footY + 56} fontSize={15.5} fill="var(--ink)" {...HALO}>
+          <text x={x + 4} y={cautionY + CAUTION_LINE} fontSize={15.5} fill="var(--ink)" {...HALO}>
             straighten or strike it.
           </text>
         </>
@@ -138,7 +143,7 @@ function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: numb
           {`${Math.round(units.temperature === "F" ? paint.now_C * 1.8 + 32 : paint.now_C)}°`}
         </text>
       ) : null}
-      <g transform={`translate(${x} ${height - 92})`}>
+      <g transform={`translate(${x} ${height - SECTION_UP})`}>
         <SectionDrawing section={piece.section} scale_px_mm={1.1} mostWidth={hung.columnWidth - 46} units={units} />
       </g>
       {route ? (
