@@ -130,7 +130,7 @@ function readPlaces(s: Structure, { surface, centre, edge, spine }: Places, T: F
 }
 
 /** Rise of a piece where nobody says how fast: as fast as a small forge brings it, C a minute (judgement). */
-const USUAL_RISE_C_min = 150;
+export const USUAL_RISE_C_min = 150;
 const LONGEST_COOLING_s = 12 * 3600;
 /** Steps are held short by the temperature and the change; this only ends the last, slow degrees. */
 const LONGEST_STEP_s = 20;

@@ -3,6 +3,8 @@
 import type { Route, Step } from "../schema/book.js";
 import type { HistoryStep } from "../schema/history.js";
 import type { FallSeen, Known } from "../schema/job.js";
+import { ROOM_C } from "../constants.js";
+import { USUAL_RISE_C_min } from "../simulate/simulate.js";
 import { LIMITS } from "../schema/limits.js";
 import type { Immersion } from "../schema/parts.js";
 import type { LogEntry } from "../schema/verbs.js";
@@ -224,9 +226,12 @@ export function historyOf(catalogue: Catalogue, run: Run, now_s: number, again: 
   const inAir = (seconds: number): HistoryStep<AnyMedium>[] =>
     seconds > 0 ? [{ kind: "cool", medium: air, bath_C: air.usualBath_C, time_s: seconds }] : [];
   const left_s = Math.min(now_s, fireOut_s ?? bathIn_s ?? now_s);
-  // In the fire and not at heat yet: as far as a steady rise would have it.
-  const isRising = heat_s === undefined && fireOut_s === undefined && bathIn_s === undefined;
-  if (isRising) return [];
+  // In the fire, and nobody said that it is at heat: as far as a usual rise has it, and no further than it is to come.
+  if (heat_s === undefined && fireOut_s === undefined && bathIn_s === undefined) {
+    const [since_min, whole_min] = [(now_s - begun_s) / 60, (heat.temperature_C - ROOM_C) / USUAL_RISE_C_min];
+    const rise_min = Math.min(since_min, whole_min);
+    return rise_min > 0 ? [{ kind: "heat", to_C: ROOM_C + USUAL_RISE_C_min * rise_min, rise_min, hold_min: since_min - rise_min }] : [];
+  }
   const history: HistoryStep<AnyMedium>[] = [
     {
       kind: "heat",

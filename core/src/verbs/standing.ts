@@ -150,8 +150,10 @@ export function standingVerb(input: unknown, desk: Desk) {
       ...(end.spine === null ? {} : { spine: nowOf(end.spine) }),
     },
     windows: {
-      straighten: straighten === null ? null : { from_s: (into_s ?? 0) + straighten.from_s, to_s: (into_s ?? 0) + straighten.to_s },
-      handWarm_s: (into_s ?? 0) + handWarm_s,
+      // On the log's own clock there are none before it went in.
+      straighten:
+        straighten === null || into_s === undefined ? null : { from_s: into_s + straighten.from_s, to_s: into_s + straighten.to_s },
+      handWarm_s: into_s === undefined ? null : into_s + handWarm_s,
       temperBy_s: out_s === undefined || run.tempers.length > 0 ? null : out_s + TEMPER_WITHIN_s,
     },
     expected: {
