@@ -82,6 +82,10 @@ test("an edge quench from its plan to the lock: the edge alone goes under, the b
   await expect(page.getByRole("img", { name: /lying, its edge alone below the surface/ })).toBeVisible();
   await page.getByRole("button", { name: /It is in the bath/ }).click();
   await expect(page.getByText("Keep the edge under, rocking, until the body is black")).toBeVisible();
+  // What is under is not sent to its bath once more.
+  await page.getByRole("link", { name: "Rack" }).first().click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^See to the .* in its bath\.$/);
+  await page.getByRole("button", { name: "To the bench" }).click();
   await expect(page.getByText(/Out in \d+|whole piece under/)).toBeHidden();
   await page.clock.fastForward(30_000);
   await page.getByRole("button", { name: /It is out/ }).click();
@@ -91,6 +95,12 @@ test("an edge quench from its plan to the lock: the edge alone goes under, the b
   await page.clock.fastForward("00:20:00");
   await expect(page.getByText("Locked: it is brittle. Correct it in the temper")).toBeVisible();
   await expect(page.getByText(/It did not harden much/)).toBeHidden();
+  // Rack and card know it too.
+  await page.getByRole("link", { name: "Rack" }).first().click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^Do not bend the .* any more\.$/);
+  await expect(page.getByText("Too late to straighten")).toBeVisible();
+  await page.getByRole("link", { name: /, mark / }).click();
+  await expect(page.getByText(/^Do not bend the .* any more\.$/)).toBeVisible();
 });
 
 /** A small simple part of file steel in water, bought normalised: what a falling heat is for. */

@@ -54,7 +54,7 @@ describe("a piece in its bath, and out of it", () => {
   const at = acts.findIndex(({ kind }) => kind === "quench");
   const words = (state: PieceState, after_s: number, straightening: Straightening | null = null): string => {
     const now_ms = (state.nextSince_ms ?? 0) + 1000 * after_s;
-    const { sentence, reason } = nextActWords(state, now_ms, UNITS, straightening);
+    const { sentence, reason } = nextActWords(state, now_ms, UNITS, { straightening });
     return `${statusLine(state, now_ms, null, UNITS, { straightening })} | ${sentence} | ${reason}`;
   };
   it("what is under is not sent to the bath once more", () => {
@@ -64,6 +64,16 @@ describe("a piece in its bath, and out of it", () => {
     expect(urgency(under, under.nextSince_ms! + 1e5)).toBe(300);
     // Left in until it is cold it is as brittle as what hangs beside it, and hurries no more.
     expect(urgency(under, under.nextSince_ms! + 3e6)).toBeLessThan(200);
+  });
+  it("what should be hand-warm is felt, not left to cool", () => {
+    const cools = standingAt(HAY_KNIFE, forge, { done: acts.findIndex(({ kind }) => kind === "cool-down") });
+    const said = (isHandWarm: boolean | null): string => {
+      const now_ms = cools.nextSince_ms! + 3e6;
+      return `${statusLine(cools, now_ms, null, UNITS, { isHandWarm })} | ${nextActWords(cools, now_ms, UNITS, { isHandWarm }).sentence}`;
+    };
+    expect(said(true)).toMatch(/^Should be hand-warm \| Feel whether the .* is hand-warm\.$/);
+    // Nobody knows, or it is too hot to hold yet, as a hammer is for half an hour by what was left in its body.
+    for (const isWarm of [null, false]) expect(said(isWarm)).toMatch(/^Cooling down \| Let the .* cool until you can hold it\.$/);
   });
   const bent = standingAt(HAY_KNIFE, forge, { done: at + 1 });
   it("is straightened while it can be, by the window of the bench, and not told to when that has shut", () => {

@@ -30,6 +30,7 @@ import { liesIn } from "./vesselWords.js";
 export interface SeenNow {
   readonly call?: HeatCall | null;
   readonly straightening?: Straightening | null;
+  readonly isHandWarm?: boolean | null;
 }
 
 /** One short line under a piece's name on the rack. */
@@ -71,6 +72,12 @@ function isUnder(state: PieceState, { step }: Act): boolean {
   return bathTimes(state, step).in_ms !== null;
 }
 
+/** Left in its bath, or out of it, until anything is cold. */
+function isColdByNow(state: PieceState, { step }: Act, now_ms: number): boolean {
+  const { in_ms } = bathTimes(state, step);
+  return in_ms !== null && (now_ms - in_ms) / 1000 > COLD_AFTER_s;
+}
+
 /** What is to be straightened, or is too late for it; while that is worked out it is looked at. */
 function straightenStatus(straightening: Straightening | null): string {
   if (straightening === null) return "Sight along it";
@@ -81,7 +88,7 @@ function statusOf(
   state: PieceState,
   now_ms: number,
   now_C: number | null,
-  { call = null, straightening = null }: SeenNow,
+  { call = null, straightening = null, isHandWarm = null }: SeenNow,
   units: Units,
 ): string {
   const { next, nextSince_ms, doneAt_ms, stage } = state;
@@ -112,7 +119,7 @@ function statusOf(
     case "straighten":
       return straightenStatus(straightening);
     case "cool-down":
-      return "Cooling down";
+      return isHandWarm === true ? "Should be hand-warm" : "Cooling down";
     case "first-file":
       return "Try a file";
     case "oven":
@@ -143,9 +150,8 @@ export function urgency(state: PieceState, now_ms: number): number {
   const since_s = nextSince_ms === null ? 0 : (now_ms - nextSince_ms) / 1000;
   const brittle_min = brittleSince_ms === null ? 0 : (now_ms - brittleSince_ms) / 60000;
   const isStarted = doneAt_ms.size > 0 || checks.some(({ act }) => act === next.id);
-  const { in_ms } = bathTimes(state, next.step);
-  // Left in its bath, or out of it, until it is cold in any case: it is brittle, and nothing else hurries.
-  const isCold = in_ms !== null && (now_ms - in_ms) / 1000 > COLD_AFTER_s;
+  // Then it is brittle, and nothing else hurries.
+  const isCold = isColdByNow(state, next, now_ms);
   switch (next.kind) {
     case "quench":
       return isCold ? 190 : 300;
@@ -200,7 +206,12 @@ function straightenWords(name: string, straightening: Straightening | null): Nex
 }
 
 /** The line on top of the rack: imperative, the piece, and why now. */
-export function nextActWords(state: PieceState, now_ms: number, units: Units, straightening: Straightening | null = null): NextActWords {
+export function nextActWords(
+  state: PieceState,
+  now_ms: number,
+  units: Units,
+  { straightening = null, isHandWarm = null }: SeenNow = {},
+): NextActWords {
   const name = `the ${state.piece.name.toLowerCase()}`;
   const { next, brittleSince_ms, nextSince_ms, route, finishedAt_ms } = state;
   if (state.fate !== null)
@@ -241,6 +252,7 @@ export function nextActWords(state: PieceState, now_ms: number, units: Units, st
     case "straighten":
       return straightenWords(name, straightening);
     case "cool-down":
+      if (isHandWarm === true) return { sentence: `Feel whether ${name} is hand-warm.`, reason: `${brittle}By the model it should be.` };
       return { sentence: `Let ${name} cool until you can hold it.`, reason: `${brittle}Hardening goes on until it is cold.` };
     case "first-file":
       return { sentence: `Try a file on ${name}.`, reason: `${brittle}Then straight to its temper.` };

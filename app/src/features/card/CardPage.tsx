@@ -18,7 +18,7 @@ import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import { Link, useParams } from "react-router";
 import { useExpected, useMoved, usePrediction, useQuestion, useStepTimes, useWhatIf } from "../../compute/useAnswers.js";
-import { useStraightening } from "../../compute/useStraightening.js";
+import { useCooling } from "../../compute/useCooling.js";
 import { nextActWords } from "../../words/rackWords.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { SCHOOL_WORDS, wayWords } from "../../words/schools.js";
@@ -61,7 +61,7 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
   const { piece } = state;
   const isStarted = state.doneAt_ms.size > 0;
   const way = wayOf(route);
-  const straightening = useStraightening(state, now_ms);
+  const cooling = useCooling(state, now_ms);
   return (
     <header className="card-head">
       <div>
@@ -74,7 +74,7 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
             {showNotches(piece.mark)}
           </span>
         </h1>
-        <p>{nextActWords(state, now_ms, settings, straightening).sentence}</p>
+        <p>{nextActWords(state, now_ms, settings, cooling).sentence}</p>
       </div>
       <div className="card-keys">
         {isStarted ? null : (

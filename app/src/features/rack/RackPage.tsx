@@ -9,7 +9,7 @@ import DialogTitle from "@mui/material/DialogTitle";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { actWords } from "../../words/actWords.js";
-import { useStraightening } from "../../compute/useStraightening.js";
+import { useCooling } from "../../compute/useCooling.js";
 import { nextActWords, urgency } from "../../words/rackWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { KitStart } from "../../parts/KitStart.js";
@@ -30,7 +30,7 @@ function NextAct({ state, now_ms }: { state: PieceState; now_ms: number }) {
   const navigate = useNavigate();
   const [whyOpen, setWhyOpen] = useState(false);
   const { write } = useLog();
-  const { sentence, reason } = nextActWords(state, now_ms, units, useStraightening(state, now_ms));
+  const { sentence, reason } = nextActWords(state, now_ms, units, useCooling(state, now_ms));
   const { next } = state;
   const words = next && actWords(next, state, units);
   const isWaiting = next?.kind === "temper" && state.nextSince_ms !== null && now_ms - state.nextSince_ms < next.hold_s * 1000;

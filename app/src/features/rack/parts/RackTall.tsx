@@ -9,7 +9,7 @@ import { statusLine } from "../../../words/rackWords.js";
 import { Boundary } from "../../../parts/Boundary.js";
 import { useShown } from "../../../parts/useShown.js";
 import { usePaint } from "../../../parts/usePaint.js";
-import { useStraightening } from "../../../compute/useStraightening.js";
+import { useCooling } from "../../../compute/useCooling.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useUnits } from "../../../store/useStore.js";
 import { inOrder, STAGE_WORDS } from "./rackLayout.js";
@@ -29,11 +29,11 @@ function Row({ state, isFirst, now_ms, scale_px_mm }: { state: PieceState; isFir
   const drawn = drawPiece(state.piece, scale_px_mm, "lay");
   const paint = usePaint(state, now_ms);
   const brittle_ms = brittleSince(state, now_ms);
-  const straightening = useStraightening(state, now_ms);
+  const cooling = useCooling(state, now_ms);
   // While it may still be bent it is not called brittle.
-  const isBrittle = brittle_ms !== null && straightening?.is !== "open";
+  const isBrittle = brittle_ms !== null && cooling.straightening?.is !== "open";
   const minutes = isBrittle ? Math.floor((now_ms - brittle_ms) / 60000) : 0;
-  const status = statusLine(state, now_ms, paint.now_C, units, { call: paint.call, straightening });
+  const status = statusLine(state, now_ms, paint.now_C, units, { call: paint.call, ...cooling });
   const height = drawn.height_px + 36;
   return (
     <Link to={`/piece/${state.id}`} className={isFirst ? "tall-row first" : "tall-row"}>

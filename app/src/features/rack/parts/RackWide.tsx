@@ -11,7 +11,7 @@ import { DimV } from "../../../parts/Drawing.js";
 import { MiniHeatLine } from "../../../parts/MiniHeatLine.js";
 import { Boundary } from "../../../parts/Boundary.js";
 import { usePaint } from "../../../parts/usePaint.js";
-import { useStraightening } from "../../../compute/useStraightening.js";
+import { useCooling } from "../../../compute/useCooling.js";
 import { progressOf } from "../../../parts/progress.js";
 import { SectionDrawing } from "../../../parts/SectionDrawing.js";
 import { Silhouette } from "../../../parts/Silhouette.js";
@@ -68,10 +68,10 @@ function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: numb
   const brittleSince_ms = brittleSince(state, now_ms);
   const { ambient_lux: lux } = useSettings();
   const paint = usePaint(state, now_ms);
-  const straightening = useStraightening(state, now_ms);
+  const cooling = useCooling(state, now_ms);
   // While it may still be bent it is not called brittle.
-  const isBrittle = brittleSince_ms !== null && straightening?.is !== "open";
-  const status = statusLine(state, now_ms, paint.now_C, units, { call: paint.call, straightening });
+  const isBrittle = brittleSince_ms !== null && cooling.straightening?.is !== "open";
+  const status = statusLine(state, now_ms, paint.now_C, units, { call: paint.call, ...cooling });
   const footY = PIECE_Y + drawn.height_px;
   // Under the longest piece there is just room for two lines over its section.
   const cautionY = Math.min(footY + 36, height - SECTION_UP - 9 - CAUTION_LINE);
