@@ -173,6 +173,7 @@ export { falling, type Falling } from "./evidence/falling.js";
 export { settling, type Settling } from "./evidence/settling.js";
 export { ovenRead_C } from "./standing/asDone.js";
 export { lateNow_ms } from "./standing/late.js";
+export { endsOfHeat, heatBefore, onItsWay, outOfFire_C, type OnItsWay } from "./standing/onItsWay.js";
 export { COLD_AFTER_s, straighteningNow, type Straightening } from "./standing/straightening.js";
 export { COLOUR_MIN, FIRST_COLOUR_C, watchedOf } from "./plan/runHeat.js";
 export { edgeInAir, edgeInWater, softBack } from "./plan/runStep.js";

@@ -60,6 +60,45 @@ test("out of the bath too soon: told at once at the bench and on the card, the f
   expect(doubt !== undefined || /almost certain|[5-9] in 10/.test(promised)).toBe(true);
 });
 
+test("out of the fire too long for its bath: told by bench and rack, back to its heat by one key, and hardened then", async ({ page }) => {
+  await page.clock.install();
+  await page.goto(`${EMPTY}/new`);
+  await page.getByRole("button", { name: "Plan its heats" }).click();
+  await expect(page.getByTestId("verdict")).toContainText(/will be \d\d HRC/);
+  const planned = await page.getByTestId("verdict").textContent();
+  await goToBench(page);
+  await passGate(page);
+  for (let heat = 0; heat < 3; heat++) {
+    await page.getByRole("button", { name: "Magnet lets go" }).click();
+    await page.getByRole("button", { name: /At heat: out to cool/ }).click();
+    await page.getByRole("button", { name: /It is (black|hand-warm)/ }).click();
+  }
+  await page.getByRole("button", { name: /At heat: start the hold/ }).click();
+  await outNow(page, /Out of the fire/);
+  await expect(page.getByRole("button", { name: /It is in the bath/ })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Heat it once more" })).toBeHidden();
+  await page.clock.fastForward(50_000);
+  await expect(page.getByText(/^Out of the fire for 5\d s: by the model it will not harden now\.$/)).toBeVisible();
+  await page.getByRole("link", { name: "Rack" }).first().click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^Heat the .* once more\.$/);
+  await expect(page.getByText("Too cold to quench")).toBeVisible();
+  await page.getByRole("button", { name: "To the bench" }).click();
+  await page.getByRole("button", { name: "Heat it once more" }).click();
+  await expect(page.getByRole("heading", { name: /^Harden/ })).toBeVisible();
+  await page.getByRole("button", { name: "it is in the fire" }).click();
+  await page.clock.runFor(90_000);
+  await page.getByRole("button", { name: "Magnet lets go" }).click();
+  await page.getByRole("button", { name: /At heat: start the hold/ }).click();
+  await outNow(page, /Out of the fire/);
+  await page.getByRole("button", { name: /It is in the bath/ }).click();
+  await page.clock.runFor(12_000);
+  await page.getByRole("button", { name: /It is out/ }).click();
+  await page.getByRole("link", { name: "Card" }).click();
+  // Hardened as it was planned to be: within two points, by what was seen of its second heat.
+  const edge = (text: string | null): number => Number(/ (\d\d) HRC/.exec(text ?? "")?.[1]);
+  await expect.poll(async () => Math.abs(edge(await page.getByTestId("verdict").textContent()) - edge(planned))).toBeLessThanOrEqual(2);
+});
+
 test("an edge quench from its plan to the lock: the edge alone goes under, the back tells when, and after the window nothing bends it", async ({
   page,
 }) => {

@@ -1,6 +1,7 @@
 /** Computed answers for React: cached by the question, never computed twice, the last answer shown until the next is there. */
 
 import {
+  bathTimes,
   knownFrom_ms,
   lateNow_ms,
   betterForWish,
@@ -85,7 +86,7 @@ export function usePlanned(
 /** A bath that hardens a piece as surely as this is not looked past. */
 const SURE_CHANCE = 0.9;
 /** With a chance below this a way of heating that has no margin is not offered (judgement). */
-const FAIR_CHANCE = 0.5;
+export const FAIR_CHANCE = 0.5;
 
 /** Whether a school is fair to a piece: falling heat goes in at its last moment, and many steels are too quick for it. */
 export function isFair(school: School, prediction: Prediction | undefined): boolean {
@@ -153,7 +154,9 @@ export function useMoved(state: PieceState): string | null {
   if (question === null || state.route === null || planned === undefined || done.data === undefined || done.isPlaceholderData) return null;
   const { route, known } = question;
   const isTested = testsThatCount(state).length > 0;
-  return movedWords({ planned, done: done.data, plan: state.route, route, fall: known.fall, steel: state.piece.steel, isTested }, units);
+  const isOnItsWay = state.next?.kind === "quench" && bathTimes(state, state.next.step).in_ms === null;
+  const { steel } = state.piece;
+  return movedWords({ planned, done: done.data, plan: state.route, route, fall: known.fall, steel, isTested, isOnItsWay }, units);
 }
 
 /** Into the page's own timeline, for whoever measures it: the first of each name only. */

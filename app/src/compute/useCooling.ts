@@ -1,24 +1,34 @@
-/** What the model knows of a piece that is out of its bath and cools. */
+/** What the model knows of a piece that cools: on its way to the bath, and out of it. */
 
-import { bathTimes, straighteningNow, type PieceState, type Straightening } from "@tembrak/core";
+import { bathTimes, lateNow_ms, onItsWay, straighteningNow, type PieceState, type Straightening } from "@tembrak/core";
 import { timeFor } from "../format/pieceTime.js";
-import { useStandingSoon } from "./useAnswers.js";
+import { FAIR_CHANCE, useStandingSoon } from "./useAnswers.js";
 
 export interface Cooling {
+  /** Out of the fire so long that it will not harden any more, s; null while it will, and of what is not on its way to its bath. */
+  readonly tooLate_s: number | null;
   /** Whether it may still be straightened; null of what nobody straightens, and while that is worked out. */
   readonly straightening: Straightening | null;
   /** Whether it should be hand-warm by now; null of what does not cool from its bath, and while that is worked out. */
   readonly isHandWarm: boolean | null;
 }
 
-/** Asked of the model only for what cools from its bath, as the clocks on top of every screen ask it. */
+const COOLS: ReadonlySet<string> = new Set(["quench", "straighten", "cool-down"]);
+/** Colder than this nobody quenches anything, C (judgement). */
+const COLDEST_C = 400;
+
+/** Asked of the model only for what cools, as the clocks on top of every screen ask it. */
 export function useCooling(state: PieceState, wall_ms: number): Cooling {
   const { next } = state;
-  const isWanted = next?.kind === "straighten" || next?.kind === "cool-down";
-  const hardening = useStandingSoon(state, isWanted)?.hardening;
   const now_ms = timeFor(state, wall_ms);
+  // In good time it goes in as planned, and nothing is to be asked.
+  const way = lateNow_ms(state, now_ms) === null ? null : onItsWay(state, now_ms);
+  const isWanted = next !== undefined && COOLS.has(next.kind) && (next.kind !== "quench" || way !== null);
+  const hardening = useStandingSoon(state, isWanted)?.hardening;
   const in_ms = next?.kind === "cool-down" ? bathTimes(state, next.step).in_ms : null;
+  const isTooLate = way !== null && (way.now_C < COLDEST_C || (hardening !== undefined && hardening.chanceHard.working < FAIR_CHANCE));
   return {
+    tooLate_s: isTooLate ? (now_ms - way.left_ms) / 1000 : null,
     straightening: straighteningNow(state, hardening?.straighten, now_ms),
     isHandWarm: in_ms === null || hardening === undefined ? null : (now_ms - in_ms) / 1000 > hardening.handWarm_s,
   };

@@ -32,6 +32,7 @@ const STILL: Bench = {
   undo: () => undefined,
   at: () => undefined,
   retry: () => undefined,
+  backInFire: () => undefined,
   rescue: () => undefined,
 };
 

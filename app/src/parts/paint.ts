@@ -12,6 +12,7 @@ import {
   glowHex,
   growFilm_nm,
   isGlowVisible,
+  outOfFire_C,
   ovenRead_C,
   oxideName,
   COLOUR_MIN,
@@ -92,15 +93,6 @@ function inTemper(state: PieceState, now_ms: number): Paint {
 
 function secondsSince(from_ms: number | null | undefined, now_ms: number): number {
   return from_ms === null || from_ms === undefined ? 0 : Math.max(0, (now_ms - from_ms) / 1000);
-}
-
-/** Out of the fire of its hardening and not in the bath yet, C: it falls in air. */
-function outOfFire_C({ piece, route, acts, doneAt_ms }: PieceState, step: number, now_ms: number): number {
-  const heat = route?.steps.slice(0, step + 1).findLastIndex(({ kind }) => kind === "harden") ?? -1;
-  const planned = route?.steps[heat];
-  const left = acts.findLast(({ kind, step: of }) => of === heat && (kind === "heat" || kind === "hold"));
-  const from_C = planned?.kind === "harden" ? planned.temperature_C : 800;
-  return airLeft_C(piece.section, from_C, secondsSince(left && doneAt_ms.get(left.id), now_ms));
 }
 
 /** How a piece looks; `heat_C` is what its heat is judged to be, null where nothing was read. */

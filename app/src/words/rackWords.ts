@@ -31,6 +31,7 @@ export interface SeenNow {
   readonly call?: HeatCall | null;
   readonly straightening?: Straightening | null;
   readonly isHandWarm?: boolean | null;
+  readonly tooLate_s?: number | null;
 }
 
 /** One short line under a piece's name on the rack. */
@@ -88,7 +89,7 @@ function statusOf(
   state: PieceState,
   now_ms: number,
   now_C: number | null,
-  { call = null, straightening = null, isHandWarm = null }: SeenNow,
+  { call = null, straightening = null, isHandWarm = null, tooLate_s = null }: SeenNow,
   units: Units,
 ): string {
   const { next, nextSince_ms, doneAt_ms, stage } = state;
@@ -115,7 +116,8 @@ function statusOf(
     case "fall":
       return "Falling to the first pull";
     case "quench":
-      return isUnder(state, next) ? "In the bath" : "To the bath";
+      if (isUnder(state, next)) return "In the bath";
+      return tooLate_s === null ? "To the bath" : "Too cold to quench";
     case "straighten":
       return straightenStatus(straightening);
     case "cool-down":
@@ -198,6 +200,11 @@ function underWords(state: PieceState, { step }: Act, now_ms: number): string {
   return `It has been in for ${wholeMinutes((now_ms - (in_ms ?? now_ms)) / 1000)}: the bench says when it comes out.`;
 }
 
+/** Of a piece that came to no bath in time. */
+export function tooLateWords(out_s: number): string {
+  return `Out of the fire for ${wholeMinutes(out_s)}: by the model it will not harden now.`;
+}
+
 function straightenWords(name: string, straightening: Straightening | null): NextActWords {
   if (straightening === null) return { sentence: `Sight along ${name}.`, reason: "It stiffens as it cools: the bench counts the seconds." };
   return straightening.is === "open"
@@ -210,7 +217,7 @@ export function nextActWords(
   state: PieceState,
   now_ms: number,
   units: Units,
-  { straightening = null, isHandWarm = null }: SeenNow = {},
+  { straightening = null, isHandWarm = null, tooLate_s = null }: SeenNow = {},
 ): NextActWords {
   const name = `the ${state.piece.name.toLowerCase()}`;
   const { next, brittleSince_ms, nextSince_ms, route, finishedAt_ms } = state;
@@ -246,6 +253,7 @@ export function nextActWords(
     case "fall":
       return { sentence: `Magnet on ${name}: into the bath at the first pull.`, reason };
     case "quench":
+      if (tooLate_s !== null) return { sentence: `Heat ${name} once more.`, reason: tooLateWords(tooLate_s) };
       return isUnder(state, next)
         ? { sentence: `See to ${name} in its bath.`, reason: underWords(state, next, now_ms) }
         : { sentence: `Quench ${name}, now.`, reason: "It is out of the fire and losing heat." };

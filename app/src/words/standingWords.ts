@@ -46,12 +46,24 @@ function dipFacts({ then, turns, backFirst, edgeDepth_mm }: Of<"quench">, plan: 
   return isOff(turns.first_s, plan.turns.first_s) ? [`the second end under after ${tapped(turns.first_s)}`] : [];
 }
 
-/** @param falls it waited for the pull of a magnet */
-function quenchFacts(done: Of<"quench">, plan: Of<"quench">, falls: boolean, units: Units): string[] {
+interface WayTold {
+  /** It waited for the pull of a magnet. */
+  readonly falls: boolean;
+  /** It is not in the bath yet. */
+  readonly isOnItsWay: boolean;
+}
+
+function wayFacts(transfer_s: number | undefined, { falls, isOnItsWay }: WayTold): string {
+  if (transfer_s === undefined) return "";
+  if (isOnItsWay) return `${tapped(transfer_s)} ${falls ? "since the pull" : "out of the fire"}`;
+  return `${tapped(transfer_s)} from ${falls ? "the pull" : "fire"} to bath`;
+}
+
+function quenchFacts(done: Of<"quench">, plan: Of<"quench">, way: WayTold, units: Units): string[] {
   return [
     Math.abs(done.bath_C - plan.bath_C) > NEAR_K ? `bath at ${showTemperature(done.bath_C, units)}` : "",
     done.agitation === "none" && plan.agitation !== "none" ? "bath not stirred" : "",
-    done.transfer_s === undefined ? "" : `${tapped(done.transfer_s)} from ${falls ? "the pull" : "fire"} to bath`,
+    wayFacts(done.transfer_s, way),
     ...dipFacts(done, plan),
     done.bath_s === undefined || isAsPlanned(done.bath_s, plan.bath_s) ? "" : `out of it after ${tapped(done.bath_s)}`,
   ];
@@ -99,7 +111,13 @@ function runFacts(done: Of<"run">, plan: Of<"run">, steel: string): string[] {
 const TIMES = ["", " both times", " each time"] as const;
 
 /** What the log says of the last hardenings and their tempers where it is not the plan, in words; "" where it says nothing. @param heats of two ends each its own */
-function factsOf(done: Route, plan: Route, heats: 1 | 2, steel: string, units: Units): string {
+function factsOf(
+  done: Route,
+  plan: Route,
+  heats: 1 | 2,
+  { steel, isOnItsWay = false }: Pick<Moved, "steel" | "isOnItsWay">,
+  units: Units,
+): string {
   const hardens = done.steps.flatMap(({ kind }, i) => (kind === "harden" ? [i] : []));
   const last = hardens.at(-heats) ?? 0;
   const facts = done.steps
@@ -107,7 +125,7 @@ function factsOf(done: Route, plan: Route, heats: 1 | 2, steel: string, units: U
       const was = plan.steps[i];
       if (i < last || was === undefined) return [];
       if (step.kind === "harden" && was.kind === "harden") return heatFacts(step, was, units);
-      if (step.kind === "quench" && was.kind === "quench") return quenchFacts(step, was, isFalling(done), units);
+      if (step.kind === "quench" && was.kind === "quench") return quenchFacts(step, was, { falls: isFalling(done), isOnItsWay }, units);
       if (step.kind === "run" && was.kind === "run") return runFacts(step, was, steel);
       return step.kind === "temper" && was.kind === "temper" ? temperFacts(step, was, units) : [];
     })
@@ -124,11 +142,14 @@ export interface Moved {
   readonly steel: string;
   /** It was tried since: this is what the model makes of it without that. */
   readonly isTested?: boolean;
+  /** It is out of the fire and not in its bath yet: the seconds of its way are those so far. */
+  readonly isOnItsWay?: boolean;
 }
 
 /** One sentence; null where what was done makes of the piece what was planned. */
-export function movedWords({ planned, done, plan, route, fall, steel, isTested = false }: Moved, units: Units): string | null {
-  const logged = factsOf(route, plan, done.other?.secondBy_s === null ? 2 : 1, steel, units);
+export function movedWords(moved: Moved, units: Units): string | null {
+  const { planned, done, plan, route, fall, isTested = false } = moved;
+  const logged = factsOf(route, plan, done.other?.secondBy_s === null ? 2 : 1, moved, units);
   const facts = [fallFacts(fall), logged].filter((part) => part !== "").join(", ");
   if (facts === "") return null;
   const places: { place: string; now_HRC: number; then_HRC: number }[] = ([done.working, done.thickest] as const).map((now, i) => {
@@ -140,8 +161,8 @@ export function movedWords({ planned, done, plan, route, fall, steel, isTested =
     const [now, then] = [done.other, planned.other];
     places.push({ place: endName(now.end), now_HRC: now.tempered.mean_HRC, then_HRC: then.tempered.mean_HRC });
   }
-  const moved = places.filter(({ now_HRC, then_HRC }) => Math.abs(now_HRC - then_HRC) >= LEAST_TOLD_HRC);
-  if (moved.length === 0) return null;
-  const told = moved.map(({ place, now_HRC, then_HRC }) => `${place} ${showHardness(now_HRC)} instead of ${showHardness(then_HRC)}`);
+  const changed = places.filter(({ now_HRC, then_HRC }) => Math.abs(now_HRC - then_HRC) >= LEAST_TOLD_HRC);
+  if (changed.length === 0) return null;
+  const told = changed.map(({ place, now_HRC, then_HRC }) => `${place} ${showHardness(now_HRC)} instead of ${showHardness(then_HRC)}`);
   return `${facts.charAt(0).toUpperCase()}${facts.slice(1)}: ${isTested ? "by the model " : ""}${told.join(", ")} HRC.`;
 }

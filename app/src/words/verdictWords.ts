@@ -155,7 +155,7 @@ function hardeningSentence(route: Route, prediction: Prediction, section: Sectio
   if (austenite.extent < 0.5) return say.tooCold;
   const workingIsHard = working.asQuenched.mean_HRC > 50 || working.asQuenched.mean_HRC > 0.9 * thickest.asQuenched.mean_HRC + 6;
   // A tenth of the back turned on the way does not make a soft piece of one whose edge is hard.
-  if (!workingIsHard && chance < 0.5 && hardening.turnedInAir) return say.inAir;
+  if ((!workingIsHard || isHard < 0.5) && chance < 0.5 && hardening.turnedInAir) return say.inAir;
   if (section.shape === "wedge" && byModel.working < 0.5 && byModel.thickest > byModel.working) {
     return say.edgeTooCold;
   }

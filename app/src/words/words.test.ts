@@ -153,6 +153,17 @@ describe("the verdict in sentences", () => {
     expect(said(50)).toMatch(/this is softer, and tougher/);
     expect(said(59.6)).not.toMatch(/lands there/);
   });
+  it("a minute in the air has turned it soft: nothing is too thick that hardened as planned", () => {
+    const route = planRoute(CATALOGUE, knife, "forge");
+    const late = { ...route, steps: route.steps.map((step) => (step.kind === "quench" ? { ...step, transfer_s: 60 } : step)) };
+    const of = (to: Route): string => {
+      const { headline, reasons } = verdictWords(predict(CATALOGUE, knife, to, "quick"), to, knife.section, METRIC);
+      return [headline, ...reasons].join(" ");
+    };
+    expect(of(route)).not.toMatch(/in the air/);
+    expect(of(late)).toMatch(/in the air/);
+    expect(of(late)).not.toMatch(/too thick/);
+  });
   it("what has been done is not told as if it were to come: no thinner bar, no other bath, no heat that is past", () => {
     const route = planRoute(CATALOGUE, { ...knife, section: { shape: "plate", thickness_mm: 12 } }, "forge");
     const piece: Piece = { ...knife, section: { shape: "plate", thickness_mm: 12 } };

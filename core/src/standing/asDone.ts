@@ -13,6 +13,7 @@ import { colourAtHeat, heatOfColour_C } from "../simulate/runNow.js";
 import { bathTimes, type BathTimes } from "./bathTimes.js";
 import { heatHad, type HeatHad } from "./heatHad.js";
 import { heatDoubt_K } from "./known.js";
+import { leftForBath_ms } from "./onItsWay.js";
 import { runLogOf } from "./runLog.js";
 
 type Quench = Extract<Step, { kind: "quench" }>;
@@ -82,18 +83,13 @@ function isNeverTurned({ backFirst }: Quench, { over_ms, out_ms }: BathTimes): b
   return backFirst !== undefined && out_ms !== null && over_ms.length === 0;
 }
 
-/** What the way to the bath begins at the end of. */
-const LEAVES: ReadonlySet<Act["kind"]> = new Set(["heat", "hold", "fall"]);
-
-function quenchAsDone(state: PieceState, quench: Quench, step: number): Quench {
+function quenchAsDone(state: PieceState, quench: Quench, step: number, { now_ms = null }: DoneContext): Quench {
   const times = bathTimes(state, step);
   const { in_ms, out_ms } = times;
   const dips = dipsAsDone(quench, times);
-  const at = state.acts.findIndex((act) => act.step === step && act.kind === "quench");
-  const before = state.acts[at - 1];
-  // A fall is part of the heat: the way to the bath begins at the pull.
-  const left_ms = before !== undefined && LEAVES.has(before.kind) ? state.doneAt_ms.get(before.id) : undefined;
-  const transfer_s = seconds(left_ms, in_ms, LIMITS.quench.transfer_s);
+  // On its way yet, it takes as long as it has taken.
+  const isNext = state.next?.kind === "quench" && state.next.step === step;
+  const transfer_s = seconds(leftForBath_ms(state, step), in_ms ?? (isNext ? now_ms : null), LIMITS.quench.transfer_s);
   const went = mishapsOf(state, step);
   // What was taken out for the heat left in its body to draw it has that drawing planned as a step of its own.
   const last_ms = dips.then === undefined && dips.backFirst === undefined ? in_ms : (times.over_ms[0] ?? in_ms);
@@ -209,7 +205,7 @@ export function asDone(state: PieceState, context: DoneContext): AsDone | null {
         heat = heatHad(state, i, doubt_K, context);
         return hardenAsDone(state, step, i, heat, context);
       case "quench":
-        return quenchAsDone(state, step, i);
+        return quenchAsDone(state, step, i, context);
       case "temper":
         return temperAsDone(state, step, i, context);
       case "run":

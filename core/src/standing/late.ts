@@ -1,19 +1,36 @@
-/** A hold or a temper that runs on: what nobody has ended yet lasts as long as it has lasted, not as long as it was planned. */
+/** What runs on: a hold, a temper or a way to the bath that nobody has ended yet lasts as long as it has lasted, not as long as it was planned. */
 
 import type { PieceState } from "../book/state.js";
+import { LIMITS } from "../schema/limits.js";
+import { USUAL_TRANSFER_s } from "./learn.js";
+import { onItsWay } from "./onItsWay.js";
 
 /** How often what runs on is looked at anew: so much of what was planned, and no oftener than this, ms (judgement). */
 const SHARE = 0.1;
 const LEAST_ms = 60_000;
+/** The same of a way to the bath; longer than the longest nobody takes for one, ms. */
+const WAY_ms = 3000;
+const LONGEST_WAY_ms = 1000 * LIMITS.quench.transfer_s[1];
 
 /**
  * The moment up to which what is under way has outlasted its plan; null where it has not. It moves in steps, so that what hangs on it
  * need not be worked out every second.
  */
-export function lateNow_ms({ next, nextSince_ms }: Pick<PieceState, "next" | "nextSince_ms">, now_ms: number): number | null {
+export function lateNow_ms(state: PieceState, now_ms: number): number | null {
+  const { next, nextSince_ms, route } = state;
+  const after = (since_ms: number, planned_ms: number, step_ms: number): number | null => {
+    const steps = Math.floor((now_ms - since_ms - planned_ms) / step_ms);
+    return steps < 1 ? null : since_ms + planned_ms + steps * step_ms;
+  };
+  if (next?.kind === "quench") {
+    const way = onItsWay(state, now_ms);
+    if (way === null) return null;
+    const step = route?.steps[next.step];
+    const planned_s = (step?.kind === "quench" ? step.transfer_s : undefined) ?? USUAL_TRANSFER_s;
+    const late_ms = after(way.left_ms, 1000 * planned_s, WAY_ms);
+    return late_ms === null ? null : Math.min(late_ms, way.left_ms + LONGEST_WAY_ms);
+  }
   if (nextSince_ms === null || (next?.kind !== "hold" && next?.kind !== "temper")) return null;
   const planned_ms = 1000 * next.hold_s;
-  const step_ms = Math.max(LEAST_ms, SHARE * planned_ms);
-  const steps = Math.floor((now_ms - nextSince_ms - planned_ms) / step_ms);
-  return steps < 1 ? null : nextSince_ms + planned_ms + steps * step_ms;
+  return after(nextSince_ms, planned_ms, Math.max(LEAST_ms, SHARE * planned_ms));
 }

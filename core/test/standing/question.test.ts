@@ -12,6 +12,7 @@ import type { Kit } from "../../src/schema/kit.js";
 import { predict } from "../../src/simulate/predict.js";
 import { gradeOf } from "../../src/standing/grade.js";
 import { lateNow_ms } from "../../src/standing/late.js";
+import { endsOfHeat, heatBefore, onItsWay } from "../../src/standing/onItsWay.js";
 import { standingQuestion } from "../../src/standing/question.js";
 import { BILLHOOK } from "../pieces.js";
 
@@ -127,8 +128,44 @@ describe("a piece as it stands, as one question", () => {
     expect(over_min).toBeLessThanOrEqual(3.05 * planned_min);
     expect(over_min).toBeGreaterThan(3.05 * planned_min - Math.max(1, 0.1 * planned_min) - 1e-6);
   });
+  it("on its way to the bath it takes as long as it has taken; longer than a minute nobody takes for one", () => {
+    const state = told({ done: QUENCH });
+    const at = (out_s: number) => {
+      const now_ms = lateNow_ms(state, state.nextSince_ms! + 1000 * out_s);
+      const { route, known } = standingQuestion(state, { catalogue: CATALOGUE, now_ms })!;
+      const step = route.steps.findLast(({ kind }) => kind === "quench")!;
+      return { s: step.kind === "quench" ? step.transfer_s : NaN, known };
+    };
+    expect(at(3).s).toBeUndefined();
+    expect(at(12).s).toBeGreaterThan(8);
+    expect(at(12).s).toBeLessThanOrEqual(12);
+    expect(at(12).known.shop?.transferRatio?.sd).toBeLessThan(0.1);
+    expect(at(600).s).toBe(60);
+    expect(lateNow_ms(told({ done: QUENCH, checks: [[QUENCH, 2, { check: "bath", state: "in" }]] }), T0_ms + 1e9)).toBeNull();
+  });
+  it("what came to no bath in time is at its heat again once the taps that ended it are taken back", () => {
+    const state = told({ done: QUENCH });
+    const way = onItsWay(state, state.nextSince_ms! + 45_000)!;
+    expect(way.left_ms).toBe(state.nextSince_ms);
+    expect(way.now_C).toBeLessThan(730);
+    const ends = endsOfHeat(state);
+    expect(ends.map(({ kind }) => kind)).toEqual(["act-done", "act-done"]);
+    const again = pieceState("p", [
+      ...state.events,
+      { id: "out", piece: "p", at_ms: way.left_ms, kind: "check", act: heatBefore(state)!.id, reading: { check: "fire", state: "out" } },
+      ...ends.map(({ id: event }, i): BookEvent => ({ id: `w${i}`, piece: "p", at_ms: way.left_ms + 45_000, kind: "withdrawn", event })),
+    ])!;
+    expect(again.next).toMatchObject({ kind: "heat", purpose: "harden" });
+    const now = heatNow(again, again.next as Parameters<typeof heatNow>[1], way.left_ms + 50_000, { catalogue: CATALOGUE });
+    expect(now?.call).toMatchObject({ call: "out" });
+    expect([endsOfHeat(told({ done: HEAT })), heatBefore(told({ done: HEAT })), onItsWay(told({ done: HEAT }), T0_ms)]).toEqual([
+      [],
+      undefined,
+      null,
+    ]);
+  });
   it("nothing else runs late: a heat is judged by what is seen of it", () => {
-    for (const done of [0, HEAT, QUENCH, FILE]) expect(lateNow_ms(told({ done }), T0_ms + 1e9)).toBeNull();
+    for (const done of [0, HEAT, FILE]) expect(lateNow_ms(told({ done }), T0_ms + 1e9)).toBeNull();
   });
   it("what says nothing of the steel changes nothing", () => {
     const log: Check[] = [

@@ -1,6 +1,16 @@
 /** What a tap at the bench does: stored first, shown after. */
 
-import { pieceState, requireValid, type BookEvent, type Check, type PieceState, type Route } from "@tembrak/core";
+import {
+  endsOfHeat,
+  heatBefore,
+  onItsWay,
+  pieceState,
+  requireValid,
+  type BookEvent,
+  type Check,
+  type PieceState,
+  type Route,
+} from "@tembrak/core";
 import { useState } from "react";
 import { decide, newId, type NewEvent } from "../../store/db.js";
 import { shopNow } from "../../store/shopClock.js";
@@ -18,6 +28,8 @@ export interface Bench {
   /** Another route from here on. */
   readonly replan: (route: Route) => void;
   readonly undo: () => void;
+  /** What was on its way to its bath is to be heated once more: out of the fire since then, and its heat not over. */
+  readonly backInFire: () => void;
   /** Stored as of a moment, and only while the piece is still at the act. */
   readonly at: (act: string, events: readonly NewEvent[], at_ms: number) => void;
   /** Tries to store the refused taps once more. */
@@ -37,7 +49,8 @@ export function lastTap({ events }: Pick<PieceState, "events">): { readonly id: 
 type Follow = (stored: readonly BookEvent[]) => readonly NewEvent[];
 
 /** @param now the time by which this piece is worked: the clock of the bench, or that of the simulated shop. */
-export function useBench({ id, next }: PieceState, now: () => number = shopNow): Bench {
+export function useBench(state: PieceState, now: () => number = shopNow): Bench {
+  const { id, next } = state;
   const [trouble, setTrouble] = useState<string | null>(null);
   const [isStoring, setIsStoring] = useState(false);
   const unstored = useRefused();
@@ -84,6 +97,20 @@ export function useBench({ id, next }: PieceState, now: () => number = shopNow):
         const last = now === null ? undefined : lastTap(now);
         return last ? [{ kind: "withdrawn", event: last.id }] : [];
       }),
+    backInFire: () => {
+      const at_ms = now();
+      const way = onItsWay(state, at_ms);
+      const heat = way === null ? undefined : heatBefore(state);
+      if (way === null || heat === undefined || next === undefined) return;
+      keep(whileAt(next.id, [{ kind: "check", act: heat.id, reading: { check: "fire", state: "out" } }]), way.left_ms);
+      keep(
+        whileAt(
+          next.id,
+          endsOfHeat(state).map(({ id: event }) => ({ kind: "withdrawn", event })),
+        ),
+        at_ms,
+      );
+    },
     at: (act, events, at_ms) => keep(whileAt(act, events), at_ms),
     retry: () =>
       void storeRefused().then(

@@ -42,6 +42,7 @@ function hand(isStoring = false): Hand {
     undo: () => undefined,
     at: () => undefined,
     retry: () => undefined,
+    backInFire: () => undefined,
     rescue: () => undefined,
   };
   return bench;

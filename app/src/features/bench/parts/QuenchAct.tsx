@@ -24,6 +24,8 @@ import { actWords, mediumName } from "../../../words/actWords.js";
 import { showSpan, showTemperature, type Units } from "../../../format/show.js";
 import { useSettings } from "../../../store/useStore.js";
 import { BATH_LEAST_s } from "../../../calls/cues.js";
+import { useCooling } from "../../../compute/useCooling.js";
+import { tooLateWords } from "../../../words/rackWords.js";
 import { useBathNow } from "../../../compute/useBathNow.js";
 import { bathBefore } from "../../../words/bathWords.js";
 import { bathWords } from "../../../words/benchWords.js";
@@ -141,16 +143,29 @@ interface KeysProps extends Omit<ActProps<"quench" | "straighten">, "now_ms"> {
   /** The next move of the quench before it comes out; null where there is none. */
   readonly over: string | null;
   readonly words: ReturnType<typeof inOutKeys>;
+  readonly isTooLate: boolean;
+}
+
+/** What came to no bath in time is heated once more: its heat was not over, and the log says when it was out of the fire. */
+function BackInFire({ bench }: Pick<KeysProps, "bench">) {
+  return (
+    <button type="button" className="log-key wide-key" disabled={bench.isStoring} onClick={bench.backInFire}>
+      Heat it once more
+    </button>
+  );
 }
 
 /** In, out, and whether it is straight. */
-function Keys({ state, act, bench, isUnder, over, words }: KeysProps) {
+function Keys({ state, act, bench, isUnder, over, words, isTooLate }: KeysProps) {
   const { done } = actWords(act, state, useSettings());
   const isQuench = act.kind === "quench";
   return (
     <div className="bench-keys">
       {isQuench && !isUnder ? (
-        <ActKey label={words.in} note={words.asIt} bench={bench} onPress={() => bench.check({ check: "bath", state: "in" })} />
+        <>
+          {isTooLate ? <BackInFire bench={bench} /> : null}
+          <ActKey label={words.in} note={words.asIt} bench={bench} onPress={() => bench.check({ check: "bath", state: "in" })} />
+        </>
       ) : isQuench ? (
         <UnderKeys act={act} bench={bench} over={over} words={words} />
       ) : (
@@ -181,11 +196,12 @@ interface SecondsProps {
   readonly window: StraightenWindow | null | undefined;
   readonly bodyBlack_s: number | null | undefined;
   readonly move: Move | null;
+  readonly tooLate_s: number | null;
   readonly children: ReactNode;
 }
 
 /** Seconds since it went in: of what, and what is to be done. */
-function Seconds({ act, gone_s, window, move, bodyBlack_s, children }: SecondsProps) {
+function Seconds({ act, gone_s, window, move, bodyBlack_s, tooLate_s, children }: SecondsProps) {
   const words = inOutKeys(move?.dip.pattern ?? null);
   const since = act.kind === "quench" ? words.since : "seconds since it went in";
   return (
@@ -197,15 +213,17 @@ function Seconds({ act, gone_s, window, move, bodyBlack_s, children }: SecondsPr
       </div>
       <p className="from2">{gone_s === null ? words.notYet : since}</p>
       <p className="to-go">
-        {bathWords({
-          kind: act.kind,
-          gone_s,
-          least_s: BATH_LEAST_s,
-          window,
-          bodyBlack_s,
-          under: underNow(move).what,
-          ...(move === null ? {} : { leavesHeat: move.planned.leavesHeat === true, dip: dipWords(move.dip, move.planned) }),
-        })}
+        {tooLate_s !== null
+          ? "Too late: heat it once more"
+          : bathWords({
+              kind: act.kind,
+              gone_s,
+              least_s: BATH_LEAST_s,
+              window,
+              bodyBlack_s,
+              under: underNow(move).what,
+              ...(move === null ? {} : { leavesHeat: move.planned.leavesHeat === true, dip: dipWords(move.dip, move.planned) }),
+            })}
       </p>
       {children}
     </div>
@@ -226,10 +244,6 @@ function bathSaid(quench: Quench | null, units: Units): { medium: string; bath: 
 function whereOf(act: Props["act"], in_ms: number | null): Where {
   if (act.kind === "straighten") return "out";
   return in_ms === null ? "above" : "under";
-}
-
-function isBefore(act: Props["act"], in_ms: number | null): boolean {
-  return act.kind === "quench" && in_ms === null;
 }
 
 /** All of it once it has been changed over from the edge alone, and once it is out; a back that goes in first until it is turned over. */
@@ -277,6 +291,14 @@ function WindowAhead({ act, window, move, gone_s }: Pick<SecondsProps, "act" | "
   return <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} isBefore={gone_s === null} where={where} />;
 }
 
+function TooLate({ out_s }: { out_s: number | null }) {
+  return out_s === null ? null : (
+    <p className="drawn from" role="status">
+      {tooLateWords(out_s)}
+    </p>
+  );
+}
+
 /** Undefined while nobody knows whether it still may be bent. */
 function Straighten({ state, act, bench, now_ms, window }: Props & { window: StraightenWindow | null | undefined }) {
   if (act.kind !== "straighten") return null;
@@ -307,9 +329,9 @@ function Picture({ state, act, in_ms, done, move, boiling }: PictureProps) {
   return <Tank state={state} where={where} {...said} {...how} under={underNow(move)} boiling={boiling} />;
 }
 
-/** Whether its bath may still be read: not once it is in, and plates are none, nor a paste. */
-function isReadable(act: Props["act"], in_ms: number | null, done: Quench | null): done is Quench {
-  return isBefore(act, in_ms) && done !== null && done.medium !== PLATES && done.medium !== PASTE;
+/** Whether its bath may still be read: not once it is in or came too late, and plates are none, nor a paste. @param over each null before that */
+function isReadable(act: Props["act"], over: readonly (number | null)[], done: Quench | null): done is Quench {
+  return act.kind === "quench" && over.every((at) => at === null) && done !== null && done.medium !== PLATES && done.medium !== PASTE;
 }
 
 export function QuenchAct({ state, act, bench, now_ms }: Props) {
@@ -318,6 +340,7 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
   const gone_s = in_ms === null ? null : Math.max(0, (now_ms - in_ms) / 1000);
   const done = quenchOf(useQuestion(state)?.route, act);
   const move = moveOf(state, act, now_ms);
+  const { tooLate_s } = useCooling(state, now_ms);
   // What is too short to bend has no window.
   const bends = state.acts.some(({ kind, step }) => kind === "straighten" && step === act.step);
   const window = bends ? prediction?.hardening.straighten : null;
@@ -325,9 +348,17 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
     <>
       <div className={`bench-main quench ${act.kind}`}>
         <Picture state={state} act={act} in_ms={in_ms} done={done} move={move} boiling={boilingNow(act, gone_s, done, prediction)} />
-        <Seconds act={act} gone_s={gone_s} window={window} move={move} bodyBlack_s={prediction?.hardening.bodyBlack_s}>
-          {isReadable(act, in_ms, done) ? <BathRead state={state} bench={bench} quench={done} now_ms={now_ms} /> : null}
+        <Seconds
+          act={act}
+          gone_s={gone_s}
+          window={window}
+          move={move}
+          bodyBlack_s={prediction?.hardening.bodyBlack_s}
+          tooLate_s={tooLate_s}
+        >
+          {isReadable(act, [in_ms, tooLate_s], done) ? <BathRead state={state} bench={bench} quench={done} now_ms={now_ms} /> : null}
           <Ends move={move} done={done} prediction={prediction} />
+          <TooLate out_s={tooLate_s} />
         </Seconds>
       </div>
       <WindowAhead act={act} window={window} move={move} gone_s={gone_s} />
@@ -339,6 +370,7 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
         isUnder={in_ms !== null}
         over={move === null ? null : overKey(move.dip, move.planned)}
         words={inOutKeys(move?.dip.pattern ?? null)}
+        isTooLate={tooLate_s !== null}
       />
     </>
   );

@@ -65,6 +65,7 @@ function show(looks: readonly Check[], draws: "torch" | "hot-bar" = "torch", pie
     undo: () => undefined,
     at: () => undefined,
     retry: () => undefined,
+    backInFire: () => undefined,
     rescue: () => undefined,
   };
   const act = state.next!;

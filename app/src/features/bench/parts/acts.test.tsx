@@ -30,6 +30,7 @@ function hand(): Bench & { readonly checks: Check[]; readonly routes: Route[]; p
     unstored: 0,
     at: () => undefined,
     retry: () => undefined,
+    backInFire: () => undefined,
     rescue: () => undefined,
   };
   return bench;

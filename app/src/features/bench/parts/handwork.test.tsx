@@ -31,6 +31,7 @@ function hand(): Bench & { readonly checks: Check[] } {
     undo: nothing,
     at: nothing,
     retry: nothing,
+    backInFire: () => undefined,
     rescue: nothing,
   };
 }
