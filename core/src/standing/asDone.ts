@@ -93,7 +93,10 @@ function quenchAsDone(state: PieceState, quench: Quench, step: number, { now_ms 
   const went = mishapsOf(state, step);
   // What was taken out for the heat left in its body to draw it has that drawing planned as a step of its own.
   const last_ms = dips.then === undefined && dips.backFirst === undefined ? in_ms : (times.over_ms[0] ?? in_ms);
-  const bath_s = quench.leavesHeat === true || dips.turns !== undefined ? undefined : seconds(last_ms, out_ms, LIMITS.quench.bath_s);
+  const bath_s =
+    quench.leavesHeat === true || dips.turns !== undefined
+      ? undefined
+      : seconds(last_ms, out_ms ?? (isNext ? now_ms : null), LIMITS.quench.bath_s);
   const { then, edgeDepth_mm, ...plain } = quench;
   const edge = edgeDepth_mm === undefined || isNeverTurned(quench, times) ? {} : { edgeDepth_mm };
   return {

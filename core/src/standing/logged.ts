@@ -10,6 +10,7 @@ import type { Immersion } from "../schema/parts.js";
 import type { LogEntry } from "../schema/verbs.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { READ_OVEN_K, timedWay } from "./known.js";
+import { USUAL_TRANSFER_s } from "./learn.js";
 import type { EndCooling } from "../simulate/endCooling.js";
 import type { AnyMedium } from "../simulate/section.js";
 
@@ -75,9 +76,13 @@ function quenchDone(
   { fireOut_s, bathIn_s, bathOut_s }: Omit<Run, "route" | "known">,
   into: Of<"bath-in"> | undefined,
   pull_s: number | undefined,
+  now_s: number,
 ): Step {
   const left_s = pull_s ?? fireOut_s;
-  const transfer_s = left_s === undefined || bathIn_s === undefined ? undefined : bathIn_s - left_s;
+  // On its way yet it takes as planned, or longer where it is past that already.
+  const isLate = left_s !== undefined && now_s - left_s > (step.transfer_s ?? USUAL_TRANSFER_s);
+  const met_s = bathIn_s ?? (isLate ? now_s : undefined);
+  const transfer_s = left_s === undefined || met_s === undefined ? undefined : met_s - left_s;
   const isBySeconds = step.leavesHeat !== true;
   return {
     ...step,
@@ -150,7 +155,7 @@ export function runOf(route: Route, log: readonly LogEntry[], now_s: number): Ru
   let temper = 0;
   const steps = route.steps.map((step, i): Step => {
     if (i === lastHarden && step.kind === "harden") return heatDone(step, times, heat, now_s);
-    if (i === lastQuench && step.kind === "quench") return quenchDone(step, times, into, fall?.end_s);
+    if (i === lastQuench && step.kind === "quench") return quenchDone(step, times, into, fall?.end_s, now_s);
     if (step.kind !== "temper" || i < lastQuench) return step;
     const had = tempers[temper++];
     if (had === undefined) return step;
@@ -170,7 +175,7 @@ export function runOf(route: Route, log: readonly LogEntry[], now_s: number): Ru
       ? [{ tempers: tempers.filter(({ out_s }) => out_s !== undefined && out_s <= entry.at_s).length, test: testOf(entry) }]
       : [],
   );
-  const quench = times.bathIn_s === undefined ? undefined : steps[lastQuench];
+  const quench = times.bathIn_s === undefined && times.fireOut_s === undefined ? undefined : steps[lastQuench];
   const shop = {
     ...(heat === undefined ? {} : { heat_K: { mean: 0, sd: heat.sd_C ?? SAID_K } }),
     ...(quench?.kind === "quench" && quench.transfer_s !== undefined ? timedWay(quench.transfer_s) : {}),

@@ -13,7 +13,7 @@ import { diagnose } from "../diagnose/diagnose.js";
 import { againRoute } from "../diagnose/remedy.js";
 import { factsOf, seenIn } from "../diagnose/facts.js";
 import { requireAny } from "../schema/checkAll.js";
-import type { Known, ShopKnown } from "../schema/job.js";
+import type { ShopKnown } from "../schema/job.js";
 import type { Kit } from "../schema/kit.js";
 import type { VERB_SCHEMAS } from "../schema/verbs.js";
 import type { Desk } from "../simulate/desk.js";
@@ -79,7 +79,15 @@ const REASONS: readonly Told[] = [
       : null,
 ];
 
-function becauseOf(done: Route, plan: Route, was: Prediction, is: Prediction, { fall, tests = [] }: Known): Said[] {
+/** Of a heat that falls the seconds of its way begin at the pull; what is on its way yet is in no bath. */
+function wayOfIt(falls: boolean, bathIn_s: number | undefined): string {
+  if (bathIn_s === undefined) return falls ? "since the pull" : "out of the fire";
+  return falls ? "from the pull to the bath" : "from fire to bath";
+}
+
+function becauseOf({ planned: plan, run, known }: Asked, was: Prediction, is: Prediction): Said[] {
+  const done = run.route;
+  const { fall, tests = [] } = known;
   const change = (place: "working" | "thickest"): string =>
     `${is[place].place} ${Math.round(is[place].tempered.mean_HRC)} HRC, planned ${Math.round(was[place].tempered.mean_HRC)}`;
   const [now, then] = [is.other, was.other];
@@ -93,10 +101,8 @@ function becauseOf(done: Route, plan: Route, was: Prediction, is: Prediction, { 
     const planned = plan.steps[i];
     return planned === undefined ? [] : REASONS.flatMap((told) => told(step, planned, end) ?? []);
   });
-  // Of a heat that falls the seconds of its way begin at the pull.
   const way = said.findIndex(({ code }) => code === "slow-transfer");
-  if (falls && way >= 0)
-    said[way] = { ...said[way]!, message: said[way]!.message.replace("from fire to bath", "from the pull to the bath") };
+  if (way >= 0) said[way] = { ...said[way]!, message: said[way]!.message.replace("from fire to bath", wayOfIt(falls, run.bathIn_s)) };
   const pull = was.hardening.firstPull_s;
   const hung_s = fall?.ended_s ?? 0;
   if (pull !== null && hung_s > pull.p95)
@@ -127,8 +133,11 @@ function askedOf(input: Static<(typeof VERB_SCHEMAS)["VerbStanding"]>) {
   return { piece, planned, plannedShop, run, known, kit, log, now_s };
 }
 
+type Asked = ReturnType<typeof askedOf>;
+
 export function standingVerb(input: unknown, desk: Desk) {
-  const { piece, planned, plannedShop, run, known, now_s } = askedOf(requireAny("VerbStanding", input));
+  const asked = askedOf(requireAny("VerbStanding", input));
+  const { piece, planned, plannedShop, run, known, now_s } = asked;
   const is = predict(CATALOGUE, piece, run.route, "full", undefined, desk, known);
   const was = predict(CATALOGUE, piece, planned, "full", undefined, desk, plannedShop === undefined ? {} : { shop: plannedShop });
   const { end } = simulate({
@@ -166,7 +175,7 @@ export function standingVerb(input: unknown, desk: Desk) {
       hrc: { mean: was.working.tempered.mean_HRC, sd: was.working.tempered.sd_HRC },
       chanceHard: was.hardening.chanceHard.working,
     },
-    because: becauseOf(run.route, planned, was, is, known),
+    because: becauseOf(asked, was, is),
     notices: saidNotices(is.notices),
   };
 }

@@ -143,6 +143,26 @@ describe("a piece as it stands, as one question", () => {
     expect(at(600).s).toBe(60);
     expect(lateNow_ms(told({ done: QUENCH, checks: [[QUENCH, 2, { check: "bath", state: "in" }]] }), T0_ms + 1e9)).toBeNull();
   });
+  it("in a bath that it was to leave it stays as long as it has stayed; until it is cold was planned otherwise", () => {
+    const checks = [[QUENCH, 2, { check: "bath", state: "in" }]] as const;
+    const plan = told({ done: QUENCH, checks });
+    const short = {
+      ...plan,
+      route: { ...plan.route!, steps: plan.route!.steps.map((s) => (s.kind === "quench" ? { ...s, bath_s: 6 } : s)) },
+    };
+    const bath_s = (state: PieceState, in_s: number): number | undefined => {
+      const now_ms = lateNow_ms(state, state.nextSince_ms! + 2000 + 1000 * in_s);
+      const step = standingQuestion(state, { catalogue: CATALOGUE, now_ms })!.route.steps.findLast(({ kind }) => kind === "quench");
+      return step?.kind === "quench" ? step.bath_s : NaN;
+    };
+    expect(bath_s(short, 7)).toBe(6);
+    expect(bath_s(short, 20)).toBeGreaterThan(16);
+    expect(bath_s(short, 20)).toBeLessThanOrEqual(20);
+    expect(bath_s(short, 600)).toBeGreaterThan(480);
+    // In steps: nothing is worked out anew between them.
+    expect(new Set(Array.from({ length: 60 }, (_, i) => bath_s(short, 600 + i))).size).toBeLessThanOrEqual(2);
+    expect(bath_s(plan, 600)).toBeUndefined();
+  });
   it("what came to no bath in time is at its heat again once the taps that ended it are taken back", () => {
     const state = told({ done: QUENCH });
     const way = onItsWay(state, state.nextSince_ms! + 45_000)!;

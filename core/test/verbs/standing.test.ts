@@ -119,6 +119,14 @@ describe("a piece as it stands, from the command line", () => {
     expect(codes(answer)).toContain(code);
     expect(answer.expected.hrc).not.toEqual(answer.planned.hrc);
   });
+  it("out of the fire and in no bath yet it has been on its way until now", () => {
+    const at = (now_s: number): Answer => ask(heated(785), now_s);
+    expect(at(271).expected.hrc).toEqual(at(270).expected.hrc);
+    const late = at(270 + 45);
+    expect(late.because.map(({ message }) => message).join()).toMatch(/^45\.0 s out of the fire: /);
+    expect(late.expected.hrc.mean).toBeLessThan(at(270).expected.hrc.mean - 10);
+    expect(late.expected.chanceHard).toBeLessThan(0.5);
+  });
   it("in the fire it rises, as a small forge usually brings it, and no further than it is to come", () => {
     const at = (now_s: number) => ask([{ at_s: 0, act: "fire-in" }], now_s);
     const [soon, later, long] = [at(60), at(180), at(1500)].map(({ now }) => now["edge"]!.temperature_C);
