@@ -49,6 +49,23 @@ describe("a piece that a test found soft after its bath", () => {
   });
 });
 
+describe("colours that are to be run", () => {
+  const torch = planRoute(CATALOGUE, HAY_KNIFE, "forge", { way: { hardens: "whole", draws: "torch" } });
+  const done = actsOfRoute(torch).findIndex(({ kind }) => kind === "run");
+  it("wait like a temper until the torch is on it, and then nothing else comes first", () => {
+    const waits = standingAt(HAY_KNIFE, torch, { done });
+    const runs = standingAt(HAY_KNIFE, torch, { done, checks: [[0, { check: "fire", state: "in" }]] });
+    const at_ms = waits.nextSince_ms! + 60_000;
+    expect(waits.next!.kind).toBe("run");
+    expect(nextActWords(waits, at_ms, UNITS).sentence).toBe("Run the colours of the hay knife.");
+    expect(nextActWords(waits, at_ms, UNITS).reason).toMatch(/^It has been brittle for/);
+    expect(nextActWords(runs, at_ms, UNITS).sentence).toBe("Run the colours of the hay knife, now.");
+    expect(urgency(waits, at_ms)).toBeLessThan(285);
+    expect(urgency(runs, at_ms)).toBe(300);
+    expect(urgency(runs, at_ms + 3e6)).toBeLessThan(285);
+  });
+});
+
 describe("a piece in its bath, and out of it", () => {
   const acts = actsOfRoute(forge);
   const at = acts.findIndex(({ kind }) => kind === "quench");

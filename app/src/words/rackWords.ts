@@ -4,6 +4,7 @@ import {
   bathTimes,
   COLD_AFTER_s,
   fireTime,
+  runLogOf,
   soakClock,
   testsThatCount,
   type Act,
@@ -77,6 +78,12 @@ function isUnder(state: PieceState, { step }: Act): boolean {
 function isColdByNow(state: PieceState, { step }: Act, now_ms: number): boolean {
   const { in_ms } = bathTimes(state, step);
   return in_ms !== null && (now_ms - in_ms) / 1000 > COLD_AFTER_s;
+}
+
+/** Whether heat runs in it: its own since it left the bath, or that of a torch or bar; after twenty minutes none does. */
+function isRunning(state: PieceState, { step }: Act, now_ms: number): boolean {
+  const { began_ms } = runLogOf(state, step);
+  return began_ms !== null && (now_ms - began_ms) / 1000 < COLD_AFTER_s;
 }
 
 /** What is to be straightened, or is too late for it; while that is worked out it is looked at. */
@@ -158,10 +165,12 @@ export function urgency(state: PieceState, now_ms: number): number {
     case "quench":
       return isCold ? 190 : 300;
     case "fall":
-    case "run":
       return 300;
+    case "run":
     case "brighten":
-      return 270;
+      // Drawn by the heat left in it, or with a torch on it, it does not wait; bright and cold it waits as for an oven.
+      if (isRunning(state, next, now_ms)) return next.kind === "run" ? 300 : 270;
+      return 200 + Math.min(60, brittle_min / 4);
     case "slow-cool":
       return since_s > next.time_s ? 100 : 5;
     case "straighten":
@@ -236,7 +245,9 @@ export function nextActWords(
     case "brighten":
       return { sentence: `Rub ${name} bright.`, reason: `${brittle}Then its colours can be seen.` };
     case "run":
-      return { sentence: `Run the colours of ${name}, now.`, reason };
+      return isRunning(state, next, now_ms)
+        ? { sentence: `Run the colours of ${name}, now.`, reason }
+        : { sentence: `Run the colours of ${name}.`, reason: `${brittle}${reason}` };
     case "heat":
       return state.doneAt_ms.size === 0 && !isAtFire(state, now_ms)
         ? { sentence: `Put ${name} in the fire.`, reason: `${reason} To ${showTemperature(next.target_C, units)}.` }
