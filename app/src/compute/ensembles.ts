@@ -54,7 +54,7 @@ export function ensembleOf(asked: Asked, signal?: AbortSignal): Promise<readonly
     const starts = Array.from({ length: MEMBERS / CHUNK }, (_, k) => k * CHUNK);
     const parts = starts.map((from) => {
       const had = before?.slice(from, from + CHUNK);
-      if (had?.every((member) => isSameAfter_s(member, bath_s))) return had;
+      if (had?.every((member) => isSameAfter_s(member, bath_s))) return Promise.resolve(had);
       return ask<"members">({ kind: "members", piece, route, known, from, to: from + CHUNK }, { signal: together, isFirst: true });
     });
     const members = (await Promise.all(parts)).flat();

@@ -4,6 +4,7 @@ import {
   bathTimes,
   COLD_AFTER_s,
   fireTime,
+  onItsWay,
   runLogOf,
   soakClock,
   testsThatCount,
@@ -74,10 +75,10 @@ function isUnder(state: PieceState, { step }: Act): boolean {
   return bathTimes(state, step).in_ms !== null;
 }
 
-/** Left in its bath, or out of it, until anything is cold. */
+/** Left in its bath or out of it, or on its way there, until anything is cold. */
 function isColdByNow(state: PieceState, { step }: Act, now_ms: number): boolean {
-  const { in_ms } = bathTimes(state, step);
-  return in_ms !== null && (now_ms - in_ms) / 1000 > COLD_AFTER_s;
+  const since_ms = bathTimes(state, step).in_ms ?? onItsWay(state, now_ms)?.left_ms;
+  return since_ms !== undefined && (now_ms - since_ms) / 1000 > COLD_AFTER_s;
 }
 
 /** Whether heat runs in it: its own since it left the bath, or that of a torch or bar; after twenty minutes none does. */

@@ -113,7 +113,7 @@ describe("a piece as it stands, as one question", () => {
     const act = forge.findLastIndex((a) => a.kind === kind);
     const state = told({ done: act });
     const { next, nextSince_ms } = state;
-    const planned_min = next!.kind === kind && "hold_s" in next! ? next!.hold_s / 60 : 0;
+    const planned_min = next!.kind === kind && "hold_s" in next! ? next.hold_s / 60 : 0;
     const held_min = (after_min: number): number => {
       const now_ms = lateNow_ms(state, nextSince_ms! + 60_000 * after_min);
       const { steps } = standingQuestion(state, { catalogue: CATALOGUE, now_ms })!.route;

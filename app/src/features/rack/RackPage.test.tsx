@@ -1,8 +1,8 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { actsOfRoute, CATALOGUE, planRoute, type Act, type Piece } from "@tembrak/core";
-import { show, standingAt } from "../../testing.js";
+import { actsOfRoute, CATALOGUE, pieceState, planRoute, type Act, type Piece, type PieceState } from "@tembrak/core";
+import { show, standingAt, START_ms } from "../../testing.js";
 import { RackPage } from "./RackPage.js";
 
 const knife: Piece = {
@@ -21,6 +21,13 @@ const acts = actsOfRoute(route);
 const at = (kind: Act["kind"], id: string) =>
   standingAt({ ...knife, name: id }, route, { done: acts.findIndex((act) => act.kind === kind), id });
 
+/** The same, its last act so many seconds ago. */
+const ago = (state: PieceState, seconds: number): PieceState =>
+  pieceState(
+    state.id,
+    state.events.map((event) => ({ ...event, at_ms: event.at_ms + Date.now() - START_ms - 1000 * seconds })),
+  )!;
+
 afterEach(cleanup);
 
 describe("the rack", () => {
@@ -38,8 +45,16 @@ describe("the rack", () => {
     expect(screen.queryByText(/cannot be read/)).toBeNull();
   });
   it("the most urgent piece has the key: what leaves the fire before what waits for its oven", () => {
-    show(<RackPage />, { pieces: [at("prove", "waiting"), at("quench", "hot"), at("oven", "brittle")] });
+    const pieces = [at("prove", "waiting"), at("quench", "hot"), at("oven", "brittle")];
+    show(<RackPage />, { pieces: pieces.map((state) => ago(state, 2)) });
     expect(screen.getByRole("heading", { name: /^Quench the hot, now/ })).toBeTruthy();
+    cleanup();
+    // Left lying since yesterday it is cold: what is brittle goes before it.
+    show(<RackPage />, { pieces: pieces.map((state) => ago(state, 86_400)) });
+    expect(screen.getByRole("heading", { name: /^Put the brittle in the oven, now/ })).toBeTruthy();
+    cleanup();
+    show(<RackPage />, { pieces: [ago(pieces[1]!, 86_400)] });
+    expect(screen.getByRole("heading", { name: /^Heat the hot once more/ })).toBeTruthy();
   });
   it("into the oven is one press from here, and is what goes to the log", async () => {
     const state = at("oven", "brittle");
