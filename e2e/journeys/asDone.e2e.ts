@@ -78,7 +78,7 @@ test("out of the fire too long for its bath: told by bench and rack, back to its
   await expect(page.getByRole("button", { name: /It is in the bath/ })).toBeVisible();
   await expect(page.getByRole("button", { name: "Heat it once more" })).toBeHidden();
   await page.clock.fastForward(50_000);
-  await expect(page.getByText(/^Out of the fire for 5\d s: by the model it will not harden now\.$/)).toBeVisible();
+  await expect(page.getByText(/^Out of the fire for 5\d s: by the model it is too cold to harden well\.$/)).toBeVisible();
   await page.getByRole("link", { name: "Rack" }).first().click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^Heat the .* once more\.$/);
   await expect(page.getByText("Too cold to quench")).toBeVisible();
@@ -123,7 +123,7 @@ test("an edge quench from its plan to the lock: the edge alone goes under, the b
   await expect(page.getByText("Keep the edge under, rocking, until the body is black")).toBeVisible();
   // What is under is not sent to its bath once more.
   await page.getByRole("link", { name: "Rack" }).first().click();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^See to the .* in its bath\.$/);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^See to the .* in its quench\.$/);
   await page.getByRole("button", { name: "To the bench" }).click();
   await expect(page.getByText(/Out in \d+|whole piece under/)).toBeHidden();
   await page.clock.fastForward(30_000);

@@ -87,7 +87,7 @@ export function usePlanned(
 /** A bath that hardens a piece as surely as this is not looked past. */
 const SURE_CHANCE = 0.9;
 /** With a chance below this a way of heating that has no margin is not offered (judgement). */
-export const FAIR_CHANCE = 0.5;
+const FAIR_CHANCE = 0.5;
 
 /** Whether a school is fair to a piece: falling heat goes in at its last moment, and many steels are too quick for it. */
 export function isFair(school: School, prediction: Prediction | undefined): boolean {
@@ -101,15 +101,24 @@ function useLate(state: PieceState): number | null {
   return useClocked(LATE_LOOKS_ms, (now_ms) => lateNow_ms(state, timeFor(state, now_ms)));
 }
 
-/** The state of a piece as a question: what was done of it, what its tests said, what the kit can, and what is planned from here. */
-export function useQuestion(state: PieceState, isWanted = true): Question | null {
+/**
+ * The state of a piece as a question: what was done of it, what its tests said, what the kit can, and what is planned from here.
+ * @param isLive false for what runs on to count as planned
+ */
+export function useQuestion(state: PieceState, isWanted = true, isLive = true): Question | null {
   const context = useHeatContext();
   const factors = useFactorsFor(state.piece, knownFrom_ms(state));
-  const now_ms = useLate(state);
+  const late_ms = useLate(state);
+  const now_ms = isLive ? late_ms : null;
   return useMemo(
     () => (!isWanted || unknownOf(state).length > 0 ? null : standingQuestion(state, { ...context, factors, now_ms })),
     [state, context, factors, now_ms, isWanted],
   );
+}
+
+/** The same as if what runs on now were still within its plan. */
+export function useAsPlannedYet(state: PieceState, isWanted: boolean): Prediction | undefined {
+  return usePrediction(useQuestion(state, isWanted, false), "quick").data;
 }
 
 function untested(question: Question | null): Question | null {

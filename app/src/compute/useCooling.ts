@@ -2,7 +2,7 @@
 
 import { bathTimes, lateNow_ms, onItsWay, straighteningNow, type PieceState, type Straightening } from "@tembrak/core";
 import { timeFor } from "../format/pieceTime.js";
-import { FAIR_CHANCE, useStandingSoon } from "./useAnswers.js";
+import { useAsPlannedYet, useStandingSoon } from "./useAnswers.js";
 
 export interface Cooling {
   /** Out of the fire so long that it will not harden any more, s; null while it will, and of what is not on its way to its bath. */
@@ -14,8 +14,9 @@ export interface Cooling {
 }
 
 const COOLS: ReadonlySet<string> = new Set(["quench", "straighten", "cool-down"]);
-/** Colder than this nobody quenches anything, C (judgement). */
+/** Colder than this nobody quenches anything, C; and with less than this share of the chance it had it is heated once more (judgement). */
 const COLDEST_C = 400;
+const CHANCE_LEFT = 0.5;
 
 /** Asked of the model only for what cools, as the clocks on top of every screen ask it. */
 export function useCooling(state: PieceState, wall_ms: number): Cooling {
@@ -26,9 +27,12 @@ export function useCooling(state: PieceState, wall_ms: number): Cooling {
   const isWanted = next !== undefined && COOLS.has(next.kind) && (next.kind !== "quench" || way !== null);
   const hardening = useStandingSoon(state, isWanted)?.hardening;
   const in_ms = next?.kind === "cool-down" ? bathTimes(state, next.step).in_ms : null;
-  const isTooLate = way !== null && (way.now_C < COLDEST_C || (hardening !== undefined && hardening.chanceHard.working < FAIR_CHANCE));
+  // What would not have hardened in good time either is not told that it came too late.
+  const inTime = useAsPlannedYet(state, way !== null)?.hardening.chanceHard.working;
+  const chance = hardening?.chanceHard.working;
+  const isGone = chance !== undefined && inTime !== undefined && chance < CHANCE_LEFT * inTime;
   return {
-    tooLate_s: isTooLate ? (now_ms - way.left_ms) / 1000 : null,
+    tooLate_s: way !== null && (way.now_C < COLDEST_C || isGone) ? (now_ms - way.out_ms) / 1000 : null,
     straightening: straighteningNow(state, hardening?.straighten, now_ms),
     isHandWarm: in_ms === null || hardening === undefined ? null : (now_ms - in_ms) / 1000 > hardening.handWarm_s,
   };

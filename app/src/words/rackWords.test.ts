@@ -77,13 +77,13 @@ describe("a piece in its bath, and out of it", () => {
   it("what is under is not sent to the bath once more", () => {
     expect(words(standingAt(HAY_KNIFE, forge, { done: at }), 4)).toMatch(/^To the bath \| Quench the .*, now\./);
     const under = standingAt(HAY_KNIFE, forge, { done: at, checks: [[2, { check: "bath", state: "in" }]] });
-    expect(words(under, 200)).toMatch(/^In the bath \| See to the .* in its bath\. \| It has been in for 3 min/);
+    expect(words(under, 200)).toMatch(/^In its quench \| See to the .* in its quench\. \| It has been in for 3 min/);
     expect(urgency(under, under.nextSince_ms! + 1e5)).toBe(300);
     const late = standingAt(HAY_KNIFE, forge, { done: at });
     expect(statusLine(late, START_ms, null, UNITS, { tooLate_s: 45 })).toBe("Too cold to quench");
     expect(nextActWords(late, START_ms, UNITS, { tooLate_s: 45 })).toEqual({
       sentence: "Heat the hay knife once more.",
-      reason: "Out of the fire for 45 s: by the model it will not harden now.",
+      reason: "Out of the fire for 45 s: by the model it is too cold to harden well.",
     });
     // Left in until it is cold it is as brittle as what hangs beside it, and hurries no more.
     expect(urgency(under, under.nextSince_ms! + 3e6)).toBeLessThan(200);

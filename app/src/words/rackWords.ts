@@ -124,7 +124,7 @@ function statusOf(
     case "fall":
       return "Falling to the first pull";
     case "quench":
-      if (isUnder(state, next)) return "In the bath";
+      if (isUnder(state, next)) return "In its quench";
       return tooLate_s === null ? "To the bath" : "Too cold to quench";
     case "straighten":
       return straightenStatus(straightening);
@@ -212,7 +212,7 @@ function underWords(state: PieceState, { step }: Act, now_ms: number): string {
 
 /** Of a piece that came to no bath in time. */
 export function tooLateWords(out_s: number): string {
-  return `Out of the fire for ${wholeMinutes(out_s)}: by the model it will not harden now.`;
+  return `Out of the fire for ${wholeMinutes(out_s)}: by the model it is too cold to harden well.`;
 }
 
 function straightenWords(name: string, straightening: Straightening | null): NextActWords {
@@ -267,7 +267,7 @@ export function nextActWords(
     case "quench":
       if (tooLate_s !== null) return { sentence: `Heat ${name} once more.`, reason: tooLateWords(tooLate_s) };
       return isUnder(state, next)
-        ? { sentence: `See to ${name} in its bath.`, reason: underWords(state, next, now_ms) }
+        ? { sentence: `See to ${name} in its quench.`, reason: underWords(state, next, now_ms) }
         : { sentence: `Quench ${name}, now.`, reason: "It is out of the fire and losing heat." };
     case "straighten":
       return straightenWords(name, straightening);

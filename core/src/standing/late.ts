@@ -17,7 +17,7 @@ const LONGEST_WAY_ms = 1000 * LIMITS.quench.transfer_s[1];
 type Quench = Extract<Step, { kind: "quench" }>;
 
 /** Into one bath and out of it after so many seconds: what has more moves, or is drawn by what heat is left, has its own. */
-function isOneDip(quench: Quench): quench is Quench & { readonly bath_s: number } {
+export function isOneDip(quench: Quench): quench is Quench & { readonly bath_s: number } {
   const { bath_s, then, turns, backFirst, leavesHeat } = quench;
   return bath_s !== undefined && then === undefined && turns === undefined && backFirst === undefined && leavesHeat !== true;
 }

@@ -10,6 +10,7 @@ import type { Immersion } from "../schema/parts.js";
 import type { LogEntry } from "../schema/verbs.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { READ_OVEN_K, timedWay } from "./known.js";
+import { isOneDip } from "./late.js";
 import { USUAL_TRANSFER_s } from "./learn.js";
 import type { EndCooling } from "../simulate/endCooling.js";
 import type { AnyMedium } from "../simulate/section.js";
@@ -84,15 +85,15 @@ function quenchDone(
   const met_s = bathIn_s ?? (isLate ? now_s : undefined);
   const transfer_s = left_s === undefined || met_s === undefined ? undefined : met_s - left_s;
   const isBySeconds = step.leavesHeat !== true;
+  const isOver = bathIn_s !== undefined && isOneDip(step) && now_s - bathIn_s > step.bath_s;
+  const out_s = bathOut_s ?? (isOver ? now_s : undefined);
   return {
     ...step,
     medium: into?.medium ?? step.medium,
     bath_C: into?.bath_C ?? step.bath_C,
     ...(into?.depth_mm === undefined ? {} : { edgeDepth_mm: into.depth_mm }),
     ...(transfer_s === undefined ? {} : { transfer_s: within(transfer_s, LIMITS.quench.transfer_s) }),
-    ...(bathIn_s === undefined || bathOut_s === undefined || !isBySeconds
-      ? {}
-      : { bath_s: within(bathOut_s - bathIn_s, LIMITS.quench.bath_s) }),
+    ...(bathIn_s === undefined || out_s === undefined || !isBySeconds ? {} : { bath_s: within(out_s - bathIn_s, LIMITS.quench.bath_s) }),
   };
 }
 

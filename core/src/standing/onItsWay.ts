@@ -17,17 +17,23 @@ export function leftForBath_ms({ acts, doneAt_ms }: Pick<PieceState, "acts" | "d
   return before !== undefined && LEAVES.has(before.kind) ? doneAt_ms.get(before.id) : undefined;
 }
 
-/** How hot it still is in the air, C, from the heat of its hardening as planned. @param step its quench, or a heat that falls */
-export function outOfFire_C({ piece, route, acts, doneAt_ms }: PieceState, step: number, now_ms: number): number {
+/** The last hardening heat up to a step: as planned, and when it left the fire for it, a heat that falls too; undefined where it has not. */
+function heatLeft({ route, acts, doneAt_ms }: PieceState, step: number) {
   const heat = route?.steps.slice(0, step + 1).findLastIndex(({ kind }) => kind === "harden") ?? -1;
   const planned = route?.steps[heat];
   const left = acts.findLast(({ kind, step: of }) => of === heat && (kind === "heat" || kind === "hold"));
-  const left_ms = (left && doneAt_ms.get(left.id)) ?? now_ms;
-  const from_C = planned?.kind === "harden" ? planned.temperature_C : USUAL_C;
-  return airLeft_C(piece.section, from_C, Math.max(0, (now_ms - left_ms) / 1000));
+  return { from_C: planned?.kind === "harden" ? planned.temperature_C : USUAL_C, out_ms: left && doneAt_ms.get(left.id) };
+}
+
+/** How hot it still is in the air, C, from the heat of its hardening as planned. @param step its quench, or a heat that falls */
+export function outOfFire_C(state: PieceState, step: number, now_ms: number): number {
+  const { from_C, out_ms = now_ms } = heatLeft(state, step);
+  return airLeft_C(state.piece.section, from_C, Math.max(0, (now_ms - out_ms) / 1000));
 }
 
 export interface OnItsWay {
+  /** When it left the fire, and when its way to the bath began: of a heat that falls, at the pull. */
+  readonly out_ms: number;
   readonly left_ms: number;
   readonly now_C: number;
 }
@@ -37,7 +43,8 @@ export function onItsWay(state: PieceState, now_ms: number): OnItsWay | null {
   const { next } = state;
   if (next?.kind !== "quench" || bathTimes(state, next.step).in_ms !== null) return null;
   const left_ms = leftForBath_ms(state, next.step);
-  return left_ms === undefined ? null : { left_ms, now_C: outOfFire_C(state, next.step, now_ms) };
+  if (left_ms === undefined) return null;
+  return { out_ms: heatLeft(state, next.step).out_ms ?? left_ms, left_ms, now_C: outOfFire_C(state, next.step, now_ms) };
 }
 
 /** The heat before its bath; undefined of a piece that is not to be quenched next. */

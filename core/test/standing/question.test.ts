@@ -166,7 +166,15 @@ describe("a piece as it stands, as one question", () => {
   it("what came to no bath in time is at its heat again once the taps that ended it are taken back", () => {
     const state = told({ done: QUENCH });
     const way = onItsWay(state, state.nextSince_ms! + 45_000)!;
-    expect(way.left_ms).toBe(state.nextSince_ms);
+    expect([way.left_ms, way.out_ms]).toEqual([state.nextSince_ms, state.nextSince_ms]);
+    // Of a heat that falls the way begins at the pull, and it left the fire before.
+    const falls = told({
+      school: "falling",
+      done: actsOfRoute(planRoute(CATALOGUE, BILLHOOK, "falling")).findIndex(({ kind }) => kind === "quench"),
+    });
+    const fell = onItsWay(falls, falls.nextSince_ms! + 5000)!;
+    expect(fell.left_ms).toBe(falls.nextSince_ms);
+    expect(fell.out_ms).toBe(fell.left_ms - 60_000);
     expect(way.now_C).toBeLessThan(730);
     const ends = endsOfHeat(state);
     expect(ends.map(({ kind }) => kind)).toEqual(["act-done", "act-done"]);

@@ -102,7 +102,7 @@ export function useBench(state: PieceState, now: () => number = shopNow): Bench 
       const way = onItsWay(state, at_ms);
       const heat = way === null ? undefined : heatBefore(state);
       if (way === null || heat === undefined || next === undefined) return;
-      keep(whileAt(next.id, [{ kind: "check", act: heat.id, reading: { check: "fire", state: "out" } }]), way.left_ms);
+      keep(whileAt(next.id, [{ kind: "check", act: heat.id, reading: { check: "fire", state: "out" } }]), way.out_ms);
       keep(
         whileAt(
           next.id,
