@@ -37,7 +37,7 @@ describe("what moved a piece from its plan", () => {
   it("what is on its way yet has been out of the fire for so long, and not from fire to bath", () => {
     const done = quenched({ transfer_s: 30 });
     const of = { planned, done: predict(CATALOGUE, BILLHOOK, done, "quick"), plan: route, route: done, steel: BILLHOOK.steel };
-    expect(movedWords({ ...of, isOnItsWay: true }, DEFAULT_SETTINGS)).toMatch(/^30 s out of the fire: .* instead of \d\d/);
+    expect(movedWords({ ...of, isOnItsWay: true }, DEFAULT_SETTINGS)).toMatch(/^So long out of the fire: .* instead of \d\d/);
     expect(movedWords(of, DEFAULT_SETTINGS)).toMatch(/^30 s from fire to bath: /);
   });
   it("of a piece that was tried since it is what the model makes of it, not what it is", () => {
