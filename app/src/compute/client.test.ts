@@ -37,6 +37,9 @@ const piece: Piece = {
 const job = { kind: "predict", piece, route: planRoute(CATALOGUE, piece, "forge"), effort: "full" } as const;
 const busy = (): HandWorker => HandWorker.made.filter((w) => w.onmessage !== null).at(-1)!;
 
+/** What was asked together begins together, when all of it is known. */
+const begun = (): Promise<void> => Promise.resolve();
+
 const real = globalThis.Worker;
 beforeEach(() => {
   globalThis.Worker = HandWorker as unknown as typeof Worker;
@@ -48,10 +51,12 @@ afterEach(() => {
 describe("asking the worker", () => {
   it("an answer settles the question, and the worker is used again", async () => {
     const first = ask<"predict">(job);
+    await begun();
     const worker = busy();
     worker.onmessage!({ data: { type: "done", answer: "one" } });
     await expect(first).resolves.toBe("one");
     const second = ask<"predict">(job);
+    await begun();
     expect(busy()).toBe(worker);
     worker.onmessage!({ data: { type: "done", answer: "two" } });
     await expect(second).resolves.toBe("two");
@@ -59,6 +64,7 @@ describe("asking the worker", () => {
   });
   it("a refusal comes back with its place", async () => {
     const asked = ask<"predict">(job);
+    await begun();
     busy().onmessage!({ data: { type: "failed", failure: { code: "out-of-range", path: "/piece/length_mm", message: "too long" } } });
     const error = await asked.catch((e: unknown) => e);
     expect(error).toBeInstanceOf(JobFailed);
@@ -66,11 +72,13 @@ describe("asking the worker", () => {
   });
   it("a worker that dies rejects its question and is not used again", async () => {
     const asked = ask<"predict">(job);
+    await begun();
     const worker = busy();
     worker.onerror!({ message: "out of memory" });
     await expect(asked).rejects.toThrow("out of memory");
     expect(worker.isEnded).toBe(true);
     const next = ask<"predict">(job);
+    await begun();
     expect(busy()).not.toBe(worker);
     busy().onmessageerror!({});
     await expect(next).rejects.toThrow("unreadable");
@@ -78,6 +86,7 @@ describe("asking the worker", () => {
   it("giving up ends the worker at once; given up before it began, no worker is asked", async () => {
     const stop = new AbortController();
     const asked = ask<"predict">(job, { signal: stop.signal });
+    await begun();
     const worker = busy();
     stop.abort();
     await expect(asked).rejects.toThrow("given up");
@@ -90,6 +99,7 @@ describe("asking the worker", () => {
     const many = Array.from({ length: poolSize() + 2 }, () => new AbortController());
     const before = HandWorker.made.reduce((sum, w) => sum + w.asked.length, 0);
     const asked = many.map(({ signal }) => ask<"predict">(job, { signal }));
+    await begun();
     const count = (): number => HandWorker.made.reduce((sum, w) => sum + w.asked.length, 0) - before;
     expect(count()).toBe(poolSize());
     many.at(-1)!.abort();
@@ -112,6 +122,7 @@ describe("with memory to share", () => {
   /** Ends what the tests before left idle, so that new workers are made. */
   async function drain(): Promise<void> {
     const asked = Array.from({ length: poolSize() }, () => ask<"predict">(job).catch(() => undefined));
+    await begun();
     for (const worker of HandWorker.made.filter((w) => w.onmessage !== null)) worker.onerror!({ message: "ended by the test" });
     await Promise.all(asked);
   }
@@ -122,6 +133,7 @@ describe("with memory to share", () => {
     await drain();
     const stop = new AbortController();
     const asked = ask<"predict">(job, { signal: stop.signal });
+    await begun();
     const worker = busy();
     stop.abort();
     await expect(asked).rejects.toThrow("given up");
@@ -129,6 +141,7 @@ describe("with memory to share", () => {
     expect(flagOf(worker)[0]).toBe(jobOf(worker).id);
     worker.onmessage!({ data: { type: "given-up" } });
     const next = ask<"predict">(job);
+    await begun();
     expect(busy()).toBe(worker);
     expect(jobOf(worker).id).not.toBe(flagOf(worker)[0]);
     worker.onmessage!({ data: { type: "done", answer: "again" } });
@@ -139,6 +152,7 @@ describe("with memory to share", () => {
     jest.useFakeTimers();
     const stop = new AbortController();
     const asked = ask<"predict">(job, { signal: stop.signal });
+    await begun();
     const worker = busy();
     stop.abort();
     await expect(asked).rejects.toThrow("given up");
@@ -157,6 +171,7 @@ describe("with memory to share", () => {
     expect(HandWorker.made).toHaveLength(before + Math.min(2, poolSize()));
     const one = ask<"predict">(job, { about: "billhook" });
     const two = ask<"predict">(job, { about: "froe" });
+    await begun();
     const [ofBillhook, ofFroe] = first!.asked.length === 2 && jobOf(first!).id < jobOf(second!).id ? [first!, second!] : [second!, first!];
     for (const worker of [ofFroe, ofBillhook]) worker.onmessage!({ data: { type: "done", answer: "known" } });
     await Promise.all([one, two]);
@@ -166,17 +181,33 @@ describe("with memory to share", () => {
       ["billhook", ofBillhook],
     ] as const) {
       const again = ask<"predict">(job, { about });
+      await begun();
       expect(wanted.onmessage).not.toBeNull();
       wanted.onmessage!({ data: { type: "done", answer: about } });
       await expect(again).resolves.toBe(about);
     }
   });
+  it("what was asked together begins in the order of its haste", async () => {
+    await drain();
+    const last = ask<"what-if">({ kind: "what-if", piece, route: job.route, tracks: [], media: [] });
+    const rest = Array.from({ length: poolSize() }, () => ask<"predict">(job, { isFirst: true }));
+    const soon = ask<"predict">({ ...job, effort: "quick" }, { isSoonest: true });
+    await begun();
+    const running = HandWorker.made.filter((w) => w.onmessage !== null).map((w) => (w.asked.at(-1) as { job: object }).job);
+    expect(running).toContainEqual(expect.objectContaining({ kind: "predict", effort: "quick" }));
+    expect(running).not.toContainEqual(expect.objectContaining({ kind: "what-if" }));
+    for (let i = 0; i < 3; i++)
+      for (const w of HandWorker.made.filter((m) => m.onmessage !== null)) w.onmessage!({ data: { type: "done", answer: 1 } });
+    await Promise.all([last, ...rest, soon]);
+  });
   it("what the verdict needs goes before what else waits", async () => {
     await drain();
     const running = Array.from({ length: poolSize() }, () => ask<"predict">(job));
+    await begun();
     const other = ask<"what-if">({ kind: "what-if", piece, route: job.route, tracks: [], media: [] });
     const verdict = ask<"nominal">({ kind: "nominal", piece, route: job.route }, { isFirst: true });
     const soon = ask<"predict">({ ...job, effort: "quick" }, { isSoonest: true });
+    await begun();
     const free = HandWorker.made.find((w) => w.onmessage !== null)!;
     const next = (): unknown => {
       free.onmessage!({ data: { type: "done", answer: 1 } });

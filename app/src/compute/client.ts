@@ -150,6 +150,7 @@ export function ask<K extends Job["kind"]>(
     if (isSoonest) waiting.unshift(entry);
     else if (behind >= 0) waiting.splice(behind, 0, entry);
     else waiting.push(entry);
-    startNext();
+    // What a screen asks in one go is sorted before any of it begins.
+    void Promise.resolve().then(startNext);
   });
 }
