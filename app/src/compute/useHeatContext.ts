@@ -31,17 +31,19 @@ export function useEye(): LearnedEye {
 }
 
 const points = new Map<string, MagnetPoint>();
+const beliefs = new Map<string, Float64Array>();
 
 export interface ShopContext {
   readonly catalogue: typeof CATALOGUE;
   readonly eye: LearnedEye;
   readonly kit: Kit | null;
   readonly points: Map<string, MagnetPoint>;
+  readonly beliefs: Map<string, Float64Array>;
 }
 
 /** The same object while shop and eye are the same. */
 export function useHeatContext(): ShopContext {
   const kit = useKit() ?? null;
   const { bias_C, sd_C, pairs } = useEye();
-  return useMemo(() => ({ catalogue: CATALOGUE, eye: { bias_C, sd_C, pairs }, kit, points }), [bias_C, sd_C, pairs, kit]);
+  return useMemo(() => ({ catalogue: CATALOGUE, eye: { bias_C, sd_C, pairs }, kit, points, beliefs }), [bias_C, sd_C, pairs, kit]);
 }

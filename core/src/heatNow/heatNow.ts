@@ -137,6 +137,8 @@ export interface HeatContext {
   readonly course?: WarmUp | undefined;
   /** Lent by the caller: the magnet's points worked out so far. */
   readonly points?: Map<string, MagnetPoint>;
+  /** The same of what past heats were believed to be: taps after a heat do not ask it again. */
+  readonly beliefs?: Map<string, Float64Array>;
 }
 
 /** Where the magnet lets go of this piece as it is in this heat. */

@@ -6,7 +6,7 @@ import { isLook, magnetPointOf, STANDS, waysOf, type HeatContext } from "../heat
 import type { Act } from "../plan/acts.js";
 import { normalCdf } from "../numerics/normal.js";
 import { UNKNOWN_EYE } from "../simulate/heatBelief.js";
-import { estimateHeat } from "../simulate/heatEstimate.js";
+import { estimateHeat, type HeatQuestion } from "../simulate/heatEstimate.js";
 import { heatOfNode_C, NODES } from "../simulate/heatGrid.js";
 
 export interface HeatHad {
@@ -31,6 +31,18 @@ function about(T: number, wanted_C: number, sd_K: number): number {
   return (1 - ASTRAY) * bell(sd_K) + ASTRAY * bell(ASTRAY_K);
 }
 
+const MOST_BELIEFS = 32;
+
+/** As from `estimateHeat`; what was asked last is lent by the caller. */
+function beliefFrom(asked: HeatQuestion, lent: Map<string, Float64Array> | undefined): Float64Array {
+  const key = JSON.stringify(asked);
+  const belief = lent?.get(key) ?? estimateHeat(asked).belief;
+  lent?.delete(key);
+  lent?.set(key, belief);
+  if (lent !== undefined && lent.size > MOST_BELIEFS) lent.delete(lent.keys().next().value!);
+  return belief;
+}
+
 /** @param sd_K how far a heat in this fire, by these eyes, is usually off, one deviation */
 function had(
   state: PieceState,
@@ -51,13 +63,16 @@ function had(
   const belief =
     last.length === 0
       ? new Float64Array(NODES).fill(1 / NODES)
-      : estimateHeat({
-          evidence: last,
-          magnet,
-          wanted_C: act.target_C,
-          drift: [...waysOf(state, act, out_ms, magnet.at_C), STANDS],
-          ...(eye === undefined ? {} : { eye }),
-        }).belief;
+      : beliefFrom(
+          {
+            evidence: last,
+            magnet,
+            wanted_C: act.target_C,
+            drift: [...waysOf(state, act, out_ms, magnet.at_C), STANDS],
+            ...(eye === undefined ? {} : { eye }),
+          },
+          context.beliefs,
+        );
   const eye_K = eye?.sd_C ?? UNKNOWN_EYE.sd_C;
   const seen = (T: number): number => (isSeenTooHot ? normalCdf((T - act.target_C - SEEN_OVER_K) / eye_K) : 1);
   const weights = belief.map((w, i) => w * about(heatOfNode_C(i), act.target_C, sd_K) * seen(heatOfNode_C(i)));

@@ -77,6 +77,23 @@ describe("a route as it was done", () => {
     expect(quenchOf(routeAsDone(quenched({ transfer_s: 900, bath_s: 12 }))!)).toEqual({ ...quenchOf(route), bath_s: 12 });
     expect(quenchOf(routeAsDone(quenched({ transfer_s: 2, bath_s: 0 }))!).bath_s).toBeUndefined();
   });
+  it("its heat is believed once, whatever is tapped after it", () => {
+    const looked = (move: Move): PieceState => {
+      const { events, acts, next, doneAt_ms } = quenched(move);
+      const heat = acts.findLast(({ kind, step }) => kind === "heat" && step < next!.step)!;
+      const look = { id: "l", piece: "p", at_ms: doneAt_ms.get(heat.id)! - 20_000, kind: "check", act: heat.id } as const;
+      return pieceState("p", [...events, { ...look, reading: { check: "probe", temperature_C: 861 } }])!;
+    };
+    const [beliefs, at_ms] = [new Map<string, Float64Array>(), START_ms + 4500];
+    const lent = (move: Move) => doneSoFar(looked(move), { catalogue: CATALOGUE, beliefs, now_ms: at_ms })!.heat!.mean_C;
+    const own = doneSoFar(looked({}), { catalogue: CATALOGUE })!.heat!.mean_C;
+    expect(lent({ transfer_s: 3 })).toBe(own);
+    expect(lent({ transfer_s: 4 })).toBe(own);
+    expect(beliefs.size).toBe(1);
+    // It is the lent one that counts.
+    beliefs.forEach((belief) => belief.reverse());
+    expect(lent({ transfer_s: 3.5 })).not.toBe(own);
+  });
   it("a tap taken back is as if it had not been", () => {
     const { events } = quenched({ bath_s: 3 });
     const back = (event: string): BookEvent => ({ id: `not ${event}`, piece: "p", at_ms: START_ms + 9e6, kind: "withdrawn", event });
