@@ -55,26 +55,30 @@ export function mishapsOf({ checks, acts }: Pick<PieceState, "checks" | "acts">,
   return new Set(checks.flatMap(({ act, reading }) => (reading.check === "mishap" && own.has(act) ? [reading.what] : [])));
 }
 
-/** How a quench in two dips, or of two ends by turns, went by the taps: as planned until somebody changed it over, or took it out without. */
+/**
+ * How a quench in two dips, or of two ends by turns, went by the taps: as planned until somebody changed it over, took it out without, or is
+ * late with it at `late_ms`.
+ */
 function dipsAsDone(
   { then, turns, backFirst }: Quench,
   { in_ms, over_ms, out_ms }: BathTimes,
+  late_ms: number | null,
 ): Pick<Quench, "then" | "turns" | "backFirst"> {
   const [first_ms, second_ms = null] = over_ms;
   if (backFirst !== undefined) {
     // The tap is made as the edge goes under: before it, it was turned over. Without it, the back alone was in.
-    const turned_ms = first_ms === undefined ? out_ms : first_ms - 1000 * TURNED_OVER_s;
+    const turned_ms = first_ms === undefined ? (out_ms ?? late_ms) : first_ms - 1000 * TURNED_OVER_s;
     const after_s = seconds(in_ms, turned_ms, LIMITS.quench.after_s);
     return { backFirst: after_s === undefined ? backFirst : { ...backFirst, after_s } };
   }
   if (then !== undefined) {
-    const after_s = seconds(in_ms, first_ms ?? null, LIMITS.quench.after_s);
+    const after_s = seconds(in_ms, first_ms ?? (out_ms === null ? late_ms : null), LIMITS.quench.after_s);
     if (after_s !== undefined) return { then: { ...then, after_s } };
     return out_ms === null ? { then } : {};
   }
   if (turns === undefined) return {};
-  const first_s = seconds(in_ms, first_ms ?? null, LIMITS.quench.turn_s);
-  const second_s = seconds(first_ms, second_ms, LIMITS.quench.turn_s);
+  const first_s = seconds(in_ms, first_ms ?? late_ms, LIMITS.quench.turn_s);
+  const second_s = seconds(first_ms, second_ms ?? late_ms, LIMITS.quench.turn_s);
   return { turns: { ...turns, ...(first_s === undefined ? {} : { first_s }), ...(second_s === undefined ? {} : { second_s }) } };
 }
 
@@ -86,17 +90,19 @@ function isNeverTurned({ backFirst }: Quench, { over_ms, out_ms }: BathTimes): b
 function quenchAsDone(state: PieceState, quench: Quench, step: number, { now_ms = null }: DoneContext): Quench {
   const times = bathTimes(state, step);
   const { in_ms, out_ms } = times;
-  const dips = dipsAsDone(quench, times);
-  // On its way yet, it takes as long as it has taken.
+  // On its way yet, or in a dip that is past its seconds, it takes as long as it has taken.
   const isNext = state.next?.kind === "quench" && state.next.step === step;
-  const transfer_s = seconds(leftForBath_ms(state, step), in_ms ?? (isNext ? now_ms : null), LIMITS.quench.transfer_s);
+  const late_ms = isNext ? now_ms : null;
+  const dips = dipsAsDone(quench, times, late_ms);
+  const transfer_s = seconds(leftForBath_ms(state, step), in_ms ?? late_ms, LIMITS.quench.transfer_s);
   const went = mishapsOf(state, step);
   // What was taken out for the heat left in its body to draw it has that drawing planned as a step of its own.
+  const isFirstOfTwo = (dips.then !== undefined || dips.backFirst !== undefined) && times.over_ms.length === 0;
   const last_ms = dips.then === undefined && dips.backFirst === undefined ? in_ms : (times.over_ms[0] ?? in_ms);
   const bath_s =
     quench.leavesHeat === true || dips.turns !== undefined
       ? undefined
-      : seconds(last_ms, out_ms ?? (isNext ? now_ms : null), LIMITS.quench.bath_s);
+      : seconds(last_ms, out_ms ?? (isFirstOfTwo ? null : late_ms), LIMITS.quench.bath_s);
   const { then, edgeDepth_mm, ...plain } = quench;
   const edge = edgeDepth_mm === undefined || isNeverTurned(quench, times) ? {} : { edgeDepth_mm };
   return {

@@ -3,7 +3,7 @@
 import type { PieceState } from "../book/state.js";
 import type { Step } from "../schema/book.js";
 import { LIMITS } from "../schema/limits.js";
-import { bathTimes } from "./bathTimes.js";
+import { bathTimes, type BathTimes } from "./bathTimes.js";
 import { USUAL_TRANSFER_s } from "./learn.js";
 import { onItsWay } from "./onItsWay.js";
 
@@ -16,18 +16,37 @@ const LONGEST_WAY_ms = 1000 * LIMITS.quench.transfer_s[1];
 
 type Quench = Extract<Step, { kind: "quench" }>;
 
-/** Into one bath and out of it after so many seconds: what has more moves, or is drawn by what heat is left, has its own. */
-export function isOneDip(quench: Quench): quench is Quench & { readonly bath_s: number } {
-  const { bath_s, then, turns, backFirst, leavesHeat } = quench;
-  return bath_s !== undefined && then === undefined && turns === undefined && backFirst === undefined && leavesHeat !== true;
-}
-
 /** Of what is over in seconds each step is a quarter longer than the one before. */
 const GROWS = 1.25;
 
-function grown(since_ms: number, planned_ms: number, now_ms: number): number | null {
-  const steps = Math.floor(Math.log((now_ms - since_ms) / planned_ms) / Math.log(GROWS));
-  return steps < 1 ? null : since_ms + planned_ms * GROWS ** steps;
+interface Move {
+  readonly since_ms: number;
+  readonly planned_s: number;
+  readonly most_s: number;
+}
+
+/** Which of its moves a piece that is in its bath is in, as planned; null for one that lasts until it is cold, or is watched and not timed. */
+function moveIn({ bath_s, then, turns, backFirst, leavesHeat }: Quench, { in_ms, over_ms, out_ms }: BathTimes): Move | null {
+  if (in_ms === null || out_ms !== null || leavesHeat === true) return null;
+  const [first_ms, second_ms] = over_ms;
+  const { bath_s: dip, after_s, turn_s } = LIMITS.quench;
+  if (turns !== undefined) {
+    if (second_ms !== undefined) return null;
+    if (first_ms === undefined) return { since_ms: in_ms, planned_s: turns.first_s, most_s: turn_s[1] };
+    return { since_ms: first_ms, planned_s: turns.second_s, most_s: turn_s[1] };
+  }
+  const first = then ?? backFirst;
+  if (first !== undefined && first_ms === undefined) return { since_ms: in_ms, planned_s: first.after_s, most_s: after_s[1] };
+  if (bath_s === undefined) return null;
+  return { since_ms: (first === undefined ? undefined : first_ms) ?? in_ms, planned_s: bath_s, most_s: dip[1] };
+}
+
+function grown(move: Move | null, now_ms: number): number | null {
+  if (move === null) return null;
+  const { since_ms, planned_s, most_s } = move;
+  const lasted_s = Math.min(most_s, (now_ms - since_ms) / 1000);
+  const steps = Math.floor(Math.log(lasted_s / planned_s) / Math.log(GROWS));
+  return steps < 1 ? null : since_ms + 1000 * planned_s * GROWS ** steps;
 }
 
 /**
@@ -43,8 +62,8 @@ export function lateNow_ms(state: PieceState, now_ms: number): number | null {
   if (next?.kind === "quench") {
     const quench = route?.steps[next.step];
     if (quench?.kind !== "quench") return null;
-    const { in_ms } = bathTimes(state, next.step);
-    if (in_ms !== null) return isOneDip(quench) ? grown(in_ms, 1000 * quench.bath_s, now_ms) : null;
+    const times = bathTimes(state, next.step);
+    if (times.in_ms !== null) return grown(moveIn(quench, times), now_ms);
     const way = onItsWay(state, now_ms);
     const late_ms = way === null ? null : after(way.left_ms, 1000 * (quench.transfer_s ?? USUAL_TRANSFER_s), WAY_ms);
     return way === null || late_ms === null ? null : Math.min(late_ms, way.left_ms + LONGEST_WAY_ms);

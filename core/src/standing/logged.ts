@@ -10,7 +10,6 @@ import type { Immersion } from "../schema/parts.js";
 import type { LogEntry } from "../schema/verbs.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { READ_OVEN_K, timedWay } from "./known.js";
-import { isOneDip } from "./late.js";
 import { USUAL_TRANSFER_s } from "./learn.js";
 import type { EndCooling } from "../simulate/endCooling.js";
 import type { AnyMedium } from "../simulate/section.js";
@@ -72,8 +71,16 @@ function heatDone(
   };
 }
 
+type Quench = Extract<Step, { kind: "quench" }>;
+
+/** Into one bath and out of it after so many seconds: what has more moves, or is drawn by what heat is left, has its own. */
+function isOneDip(quench: Quench): quench is Quench & { readonly bath_s: number } {
+  const { bath_s, then, turns, backFirst, leavesHeat } = quench;
+  return bath_s !== undefined && then === undefined && turns === undefined && backFirst === undefined && leavesHeat !== true;
+}
+
 function quenchDone(
-  step: Extract<Step, { kind: "quench" }>,
+  step: Quench,
   { fireOut_s, bathIn_s, bathOut_s }: Omit<Run, "route" | "known">,
   into: Of<"bath-in"> | undefined,
   pull_s: number | undefined,

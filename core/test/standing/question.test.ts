@@ -18,6 +18,8 @@ import { BILLHOOK } from "../pieces.js";
 
 const T0_ms = 1_000_000_000;
 
+type Quench = Extract<Step, { kind: "quench" }>;
+
 interface Told {
   readonly school?: School;
   /** So many acts are done, each as long as planned. */
@@ -162,6 +164,42 @@ describe("a piece as it stands, as one question", () => {
     // In steps: nothing is worked out anew between them.
     expect(new Set(Array.from({ length: 60 }, (_, i) => bath_s(short, 600 + i))).size).toBeLessThanOrEqual(2);
     expect(bath_s(plan, 600)).toBeUndefined();
+  });
+  it.each([
+    ["its edge alone", { edgeDepth_mm: 20, then: { after_s: 12 } }, (q: Quench) => q.then?.after_s, []],
+    ["all of it after its edge", { edgeDepth_mm: 20, then: { after_s: 12 }, bath_s: 20 }, (q: Quench) => q.bath_s, [14]],
+    ["its back alone", { edgeDepth_mm: 20, backFirst: { depth_mm: 15, after_s: 12 } }, (q: Quench) => q.backFirst?.after_s, []],
+    ["the first of two ends", { turns: { depth_mm: 15, first_s: 4, second_s: 6 } }, (q: Quench) => q.turns?.first_s, []],
+    ["the second of two ends", { turns: { depth_mm: 15, first_s: 4, second_s: 6 } }, (q: Quench) => q.turns?.second_s, [5]],
+  ] as const)("%s is under as long as it has been, where nobody changed it over in time", (_, way, lasts, over) => {
+    const plan = told({
+      done: QUENCH,
+      checks: [[QUENCH, 2, { check: "bath", state: "in" }], ...over.map((s) => [QUENCH, 2 + s, { check: "bath", state: "over" }] as const)],
+    });
+    const steps = plan.route!.steps.map((s) => (s.kind === "quench" ? { ...s, ...way } : s));
+    const state = { ...plan, route: { ...plan.route!, steps } };
+    const quenchAt = (under_s: number): Quench => {
+      const now_ms = lateNow_ms(state, state.nextSince_ms! + 1000 * (2 + (over[0] ?? 0) + under_s));
+      const had = standingQuestion(state, { catalogue: CATALOGUE, now_ms })!.route.steps.findLast(({ kind }) => kind === "quench");
+      return had as Quench;
+    };
+    const planned = steps.findLast(({ kind }) => kind === "quench") as Quench;
+    const planned_s = lasts(planned)!;
+    // A moment past it is within what a hand takes; what was done before it stays as it was done.
+    expect(lasts(quenchAt(planned_s + 0.5))).toBe(planned_s);
+    expect(lasts(quenchAt(2.5 * planned_s))).toBeGreaterThan(1.9 * planned_s);
+    expect(lasts(quenchAt(2.5 * planned_s))).toBeLessThanOrEqual(2.5 * planned_s);
+    const others = (quench: Quench) => [
+      quench.bath_s,
+      quench.then?.after_s,
+      quench.backFirst?.after_s,
+      quench.turns?.first_s,
+      quench.turns?.second_s,
+    ];
+    const [soon, late] = [others(quenchAt(1)), others(quenchAt(2.5 * planned_s))];
+    expect(soon.filter((s, i) => s !== late[i])).toHaveLength(1);
+    // Longer than there is room for in the book it is not, however long nobody looks.
+    expect(lasts(quenchAt(1e6))).toBeGreaterThan(7 * planned_s);
   });
   it("what came to no bath in time is at its heat again once the taps that ended it are taken back", () => {
     const state = told({ done: QUENCH });
