@@ -187,6 +187,20 @@ describe("with memory to share", () => {
       await expect(again).resolves.toBe(about);
     }
   });
+  it("where no worker can be made a question fails, and keeps no place", async () => {
+    await drain();
+    globalThis.Worker = class {
+      constructor() {
+        throw new Error("none here");
+      }
+    } as unknown as typeof Worker;
+    for (let i = 0; i <= poolSize(); i++) await expect(ask<"predict">(job)).rejects.toThrow("none here");
+    globalThis.Worker = HandWorker as unknown as typeof Worker;
+    const next = ask<"predict">(job);
+    await begun();
+    busy().onmessage!({ data: { type: "done", answer: "made" } });
+    await expect(next).resolves.toBe("made");
+  });
   it("what was asked together begins in the order of its haste", async () => {
     await drain();
     const last = ask<"what-if">({ kind: "what-if", piece, route: job.route, tracks: [], media: [] });

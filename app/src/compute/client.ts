@@ -101,9 +101,16 @@ export function ask<K extends Job["kind"]>(
     }
     const start = (): void => {
       signal?.removeEventListener("abort", leaveQueue);
+      let pooled: PooledWorker;
+      try {
+        pooled = takeWorker(about);
+      } catch (error) {
+        // No worker can be made here.
+        reject(error as Error);
+        return;
+      }
       busy++;
       const id = ++lastId;
-      const pooled = takeWorker(about);
       const { worker } = pooled;
       let patience: ReturnType<typeof setTimeout> | undefined;
       const settle = (keep: boolean, then: () => void): void => {

@@ -40,7 +40,7 @@ import {
 } from "@tembrak/core";
 import { keepPreviousData, useQueries, useQuery, useQueryClient, type UseQueryResult } from "@tanstack/react-query";
 import { useMemo } from "react";
-import { timeFor } from "../format/pieceTime.js";
+import { usePieceTime } from "../store/pieceClock.js";
 import { useClocked, useKit, useSettings } from "../store/useStore.js";
 import { unknownOf } from "../words/unknownWords.js";
 import { movedWords } from "../words/standingWords.js";
@@ -98,7 +98,8 @@ const LATE_LOOKS_ms = 5000;
 
 /** Until when a hold or temper that nobody has ended has outlasted its plan. */
 function useLate(state: PieceState): number | null {
-  return useClocked(LATE_LOOKS_ms, (now_ms) => lateNow_ms(state, timeFor(state, now_ms)));
+  const timeOf = usePieceTime(state);
+  return useClocked(LATE_LOOKS_ms, (wall_ms) => lateNow_ms(state, timeOf(wall_ms)));
 }
 
 /**

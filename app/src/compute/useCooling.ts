@@ -1,7 +1,7 @@
 /** What the model knows of a piece that cools: on its way to the bath, and out of it. */
 
 import { bathTimes, lateNow_ms, onItsWay, straighteningNow, type PieceState, type Straightening } from "@tembrak/core";
-import { timeFor } from "../format/pieceTime.js";
+import { usePieceTime } from "../store/pieceClock.js";
 import { useAsPlannedYet, useStandingSoon } from "./useAnswers.js";
 
 export interface Cooling {
@@ -21,7 +21,7 @@ const CHANCE_LEFT = 0.5;
 /** Asked of the model only for what cools, as the clocks on top of every screen ask it. */
 export function useCooling(state: PieceState, wall_ms: number): Cooling {
   const { next } = state;
-  const now_ms = timeFor(state, wall_ms);
+  const now_ms = usePieceTime(state)(wall_ms);
   // In good time it goes in as planned, and nothing is to be asked.
   const way = lateNow_ms(state, now_ms) === null ? null : onItsWay(state, now_ms);
   const isWanted = next !== undefined && COOLS.has(next.kind) && (next.kind !== "quench" || way !== null);

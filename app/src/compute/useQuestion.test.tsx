@@ -2,6 +2,7 @@ import { afterEach, beforeEach, expect, it, jest } from "@jest/globals";
 import { cleanup, screen } from "@testing-library/react";
 import { actsOfRoute, CATALOGUE, planRoute, type PieceState } from "@tembrak/core";
 import { HAY_KNIFE, show, standingAt, START_ms } from "../testing.js";
+import { PieceClockContext } from "../store/pieceClock.js";
 import { useQuestion } from "./useAnswers.js";
 
 function Hold({ state, isWanted = true }: { state: PieceState; isWanted?: boolean }) {
@@ -33,4 +34,22 @@ it("what has been in its oven for days is told so; a practice piece lives by its
   expect(held(standingAt({ ...HAY_KNIFE, isPractice: true }, route, { done }))).toBe(planned_min);
   show(<Hold state={standingAt(HAY_KNIFE, route, { done })} isWanted={false} />);
   expect(screen.getByTestId("hold").textContent).toBe("not asked");
+});
+
+it("where its shop is open, a practice piece lives by that shop's clock, and no other piece does", () => {
+  const planned_min = planned.kind === "temper" ? planned.hold_min : NaN;
+  const practice = standingAt({ ...HAY_KNIFE, isPractice: true }, route, { done });
+  const inShop = (id: string): number => {
+    const clock = { id, now: () => practice.nextSince_ms! + 3 * planned_min * 60_000 };
+    show(
+      <PieceClockContext value={clock}>
+        <Hold state={practice} />
+      </PieceClockContext>,
+    );
+    const shown = Number(screen.getByTestId("hold").textContent);
+    cleanup();
+    return shown;
+  };
+  expect(inShop(practice.id)).toBeCloseTo(3 * planned_min, 6);
+  expect(inShop("another")).toBe(planned_min);
 });

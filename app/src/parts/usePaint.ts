@@ -3,7 +3,7 @@
 import type { HeatCall, PieceState } from "@tembrak/core";
 import { useHeatNow } from "../compute/useHeatNow.js";
 import { useSettings } from "../store/useStore.js";
-import { timeFor } from "../format/pieceTime.js";
+import { usePieceTime } from "../store/pieceClock.js";
 import { paintOf, type Paint } from "./paint.js";
 
 export interface PaintNow extends Paint {
@@ -14,7 +14,7 @@ export interface PaintNow extends Paint {
 export function usePaint(state: PieceState, wall_ms: number): PaintNow {
   const { ambient_lux } = useSettings();
   // A practice piece lives by the simulated clock, wherever it is drawn.
-  const now_ms = timeFor(state, wall_ms);
+  const now_ms = usePieceTime(state)(wall_ms);
   const now = useHeatNow(state, state.next, now_ms);
   return { ...paintOf(state, ambient_lux, now_ms, now?.read?.estimate.mean_C ?? null), call: now?.call ?? null };
 }

@@ -10,6 +10,7 @@ import { showTimeOfDay } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { useNow, usePiece, usePieces, useSettings } from "../../store/useStore.js";
 import { SimulatedShopContext, useFollowingHands, useSimulatedShop } from "../../instruments/useSimulatedShop.js";
+import { PieceClockContext } from "../../store/pieceClock.js";
 import { shopNow } from "../../store/shopClock.js";
 import type { ActProps } from "./parts/ActKey.js";
 import { cuesOf } from "../../calls/cues.js";
@@ -147,10 +148,22 @@ function useActTime(act: Act, shop: ReturnType<typeof useSimulatedShop>): () => 
   return shop === null ? shopNow : shop.now;
 }
 
+/** A practice piece lives by the clock of its shop: what runs on does so by that. */
 function Running({ state, act }: { state: PieceState; act: Act }) {
+  const shop = useSimulatedShop(state.id, state.piece.isPractice === true, lastHeard_ms(state));
+  const clock = shop === null ? null : { id: state.id, now: shop.now };
+  return (
+    <SimulatedShopContext value={shop}>
+      <PieceClockContext value={clock}>
+        <Working state={state} act={act} shop={shop} />
+      </PieceClockContext>
+    </SimulatedShopContext>
+  );
+}
+
+function Working({ state, act, shop }: { state: PieceState; act: Act; shop: ReturnType<typeof useSimulatedShop> }) {
   const units = useSettings();
   const pieces = usePieces() ?? [];
-  const shop = useSimulatedShop(state.id, state.piece.isPractice === true, lastHeard_ms(state));
   const now = useActTime(act, shop);
   const now_ms = now();
   const leader = useLeader(state.id);
@@ -167,30 +180,28 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
   const others = besideIt(state, pieces, now_ms);
   const words = actWords(act, state, units);
   return (
-    <SimulatedShopContext value={shop}>
-      <main className={flash === null ? "bench" : `bench flash-${flash.kind}`}>
-        <Hatches />
-        <BenchHead state={state} act={act} title={words.title} />
-        <LeadNotice {...leader} />
-        <MovedNotice state={state} />
-        <ShopPanel state={state} />
-        {isGated ? (
-          <SafetyGate isStoring={bench.isStoring} onPass={() => bench.check({ check: "safety" })} />
-        ) : others.length > 0 ? (
-          <MarkAsk state={state} bench={bench} others={others} />
-        ) : (
-          <ActScreen state={state} act={act} bench={bench} now_ms={now_ms} />
-        )}
-        <p className="cue-words" role="alert">
-          {flash?.words ?? ""}
-        </p>
-        <LogLine state={state} bench={bench}>
-          {isGated ? null : <MoveKeys state={state} act={act} bench={bench} move={move} now_ms={now_ms} />}
-          {isLeading ? <FateKey state={state} act={act} bench={bench} now={now} /> : null}
-        </LogLine>
-        <Caution why={words.why} caution={words.caution} awake={awake} />
-      </main>
-    </SimulatedShopContext>
+    <main className={flash === null ? "bench" : `bench flash-${flash.kind}`}>
+      <Hatches />
+      <BenchHead state={state} act={act} title={words.title} />
+      <LeadNotice {...leader} />
+      <MovedNotice state={state} />
+      <ShopPanel state={state} />
+      {isGated ? (
+        <SafetyGate isStoring={bench.isStoring} onPass={() => bench.check({ check: "safety" })} />
+      ) : others.length > 0 ? (
+        <MarkAsk state={state} bench={bench} others={others} />
+      ) : (
+        <ActScreen state={state} act={act} bench={bench} now_ms={now_ms} />
+      )}
+      <p className="cue-words" role="alert">
+        {flash?.words ?? ""}
+      </p>
+      <LogLine state={state} bench={bench}>
+        {isGated ? null : <MoveKeys state={state} act={act} bench={bench} move={move} now_ms={now_ms} />}
+        {isLeading ? <FateKey state={state} act={act} bench={bench} now={now} /> : null}
+      </LogLine>
+      <Caution why={words.why} caution={words.caution} awake={awake} />
+    </main>
   );
 }
 
