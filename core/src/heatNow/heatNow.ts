@@ -16,7 +16,7 @@ import { expectedAt, type WarmUp } from "../simulate/warmUp.js";
 import { chanceAllInWindow, zoneOffsets, type ZoneOffset } from "../simulate/zones.js";
 import { evidenceOf } from "./evidence.js";
 import { fireSays, type FireSays } from "./fire.js";
-import { fireTime, LONG_OUT_s, type FireTime } from "./fireTime.js";
+import { backInFire, fireTime, LONG_OUT_s, type FireTime } from "./fireTime.js";
 
 type Heat = Extract<Act, { kind: "heat" }>;
 export type MagnetState = "sticks" | "weak" | "free";
@@ -157,10 +157,11 @@ export function heatBehind({ acts }: Pick<PieceState, "acts">, act: Act | undefi
   return act?.kind === "hold" ? acts.find((a): a is Heat => a.kind === "heat" && a.step === act.step) : undefined;
 }
 
-/** What was logged while it was brought to heat, and while it was held there. */
-function looksOf({ acts, checks }: PieceState, heat: Heat): LoggedCheck[] {
+/** What was logged while it was brought to heat, and while it was held there: since it is back in its fire, where it was away for long. */
+export function looksOf({ acts, checks }: PieceState, heat: Heat): LoggedCheck[] {
   const hold = acts.find(({ kind, step }) => kind === "hold" && step === heat.step);
-  return checks.filter(({ act }) => act === heat.id || act === hold?.id);
+  const from_ms = backInFire({ checks }, heat)?.at_ms ?? -Infinity;
+  return checks.filter(({ act, at_ms }) => at_ms >= from_ms && (act === heat.id || act === hold?.id));
 }
 
 function readHeat(state: PieceState, act: Heat, now_ms: number, fire: FireSays | null, context: HeatContext): HeatRead | null {

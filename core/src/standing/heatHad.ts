@@ -2,7 +2,7 @@
 
 import type { LoggedCheck, PieceState } from "../book/state.js";
 import { evidenceOf } from "../heatNow/evidence.js";
-import { isLook, magnetPointOf, STANDS, waysOf, type HeatContext } from "../heatNow/heatNow.js";
+import { isLook, looksOf, magnetPointOf, STANDS, waysOf, type HeatContext } from "../heatNow/heatNow.js";
 import type { Act } from "../plan/acts.js";
 import { normalCdf } from "../numerics/normal.js";
 import { UNKNOWN_EYE } from "../simulate/heatBelief.js";
@@ -93,8 +93,9 @@ export function heatHad(state: PieceState, step: number, sd_K: number, context: 
   if (heat === undefined || out_ms === undefined) return null;
   const hold = own.find(({ kind }) => kind === "hold");
   const held_ms = hold === undefined ? undefined : state.doneAt_ms.get(hold.id);
-  const ofHeat = state.checks.filter(({ act }) => act === heat.id);
-  const inHold = state.checks.filter(({ act }) => act === hold?.id);
+  const looks = looksOf(state, heat);
+  const ofHeat = looks.filter(({ act }) => act === heat.id);
+  const inHold = looks.filter(({ act }) => act === hold?.id);
   // Looks before the hold tell whether it was still rising in it: nobody's are left out for there being one later.
   if (held_ms !== undefined && inHold.some(isLook)) return had(state, heat, [...ofHeat, ...inHold], held_ms, sd_K, context);
   return had(state, heat, ofHeat, out_ms, sd_K, context);

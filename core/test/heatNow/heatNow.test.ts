@@ -85,6 +85,26 @@ describe("what is called of a heat", () => {
       call: { call: "past" },
     });
   });
+  it("back in its fire after a while away, what was seen before says nothing; after a look outside it does", () => {
+    const before = [
+      [0, fire("in")],
+      [100, touch("free")],
+      [110, probe(target_C)],
+    ] as const;
+    const back = (away_s: number): readonly (readonly [number, Check])[] => [...before, [112, fire("out")], [112 + away_s, fire("in")]];
+    expect(callAt(125, ...back(4))).toMatchObject({ call: "at-heat" });
+    expect(callAt(160, ...back(40))).toEqual({ call: "unread" });
+    const { state, act } = atHeat(...back(40));
+    const now = heatNow(state, act, START_ms + 160_000, context);
+    expect(now).toMatchObject({ magnet: null, firstLook_ms: null, fire: { state: "in", in_s: 8, out_s: 0 } });
+    // Asked of its fire as what it cooled to. By hand, lumped (3.7 mm, emissivity 0.8, 10 W/m2K beside, 650 J/kgK): 7.2 K/s at 790 C, 5.0 at
+    // 700, 3.4 at 600, so 590 C after 40 s; what it gives back as it transforms holds it near 650.
+    const { start_C } = warmUpQuestion(state, act, null)!;
+    expect(start_C).toBeGreaterThan(570);
+    expect(start_C).toBeLessThan(670);
+    expect(warmUpQuestion(atHeat(...back(4)).state, act, null)!.start_C).toBeLessThan(30);
+    expect(callAt(170, ...back(40), [165, probe(target_C - 80)])).toMatchObject({ call: "to-go" });
+  });
   it("out of the fire goes before all else, and is long from five seconds", () => {
     expect(callAt(13, [0, fire("in")], [9, probe(target_C)], [10, fire("out")])).toEqual({ call: "out", out_s: 3, isLong: false });
     expect(callAt(16, [0, fire("in")], [10, fire("out")])).toEqual({ call: "out", out_s: 6, isLong: true });
