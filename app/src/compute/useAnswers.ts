@@ -5,6 +5,7 @@ import {
   knownFrom_ms,
   lateNow_ms,
   betterForWish,
+  hardeningFrom,
   kitOf,
   missedWish,
   wayOf,
@@ -343,7 +344,8 @@ export function usePatterns(piece: Piece, route: Route, index: number): UseQuery
 export function useBetterForWish(question: Question | null, prediction: Prediction | undefined): BetterWish | null {
   const { kit } = useHeatContext();
   const media = kit === null ? undefined : [...new Set(kitOf(kit, "bath").map(({ medium }) => medium))];
-  const quenches = question?.route.steps.flatMap(({ kind }, i) => (kind === "quench" ? [i] : [])) ?? [];
+  const from = question === null ? 0 : hardeningFrom(question.route);
+  const quenches = question?.route.steps.flatMap(({ kind }, i) => (kind === "quench" && i >= from ? [i] : [])) ?? [];
   const index = quenches.length === 1 ? quenches[0]! : null;
   const isMissed =
     question !== null &&

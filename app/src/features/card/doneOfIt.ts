@@ -1,6 +1,6 @@
 /** How far the hardening of a piece that counts has come, and what of its plan is still open. */
 
-import { hardeningFrom, type FitPlace, type PieceState, type Route } from "@tembrak/core";
+import { hardeningFrom, type FitPlace, type PieceState, type Route, type Step } from "@tembrak/core";
 import type { Trial } from "./useTrial.js";
 
 /** How far the hardening that counts has come. */
@@ -19,6 +19,14 @@ export function doneOfIt({ acts, doneAt_ms }: Pick<PieceState, "acts" | "doneAt_
   const done = tempers.filter((isDone) => isDone).length;
   const isTempered = tempers.length > 0 && done === tempers.length;
   return { isQuenched: held("quench").some((isDone) => isDone), tempersDone: isTempered ? 0 : done, isTempered };
+}
+
+type Quench = Extract<Step, { kind: "quench" }>;
+
+/** The same route with its bath otherwise: that of the hardening that counts, and no other. What was done before it stays as it was. */
+export function quenchedOtherwise(route: Route, otherwise: (quench: Quench) => Quench): Route {
+  const from = hardeningFrom(route);
+  return { ...route, steps: route.steps.map((step, i) => (step.kind === "quench" && i >= from ? otherwise(step) : step)) };
 }
 
 /** Whether what is tried can be planned: it is all of what is still to come. */

@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import { useBetterBath } from "../../../compute/useAnswers.js";
 import { useLog } from "../../../store/useStore.js";
 import { betterBathWords } from "../../../words/bathWords.js";
+import { doneOfIt, quenchedOtherwise } from "../doneOfIt.js";
 
 interface Props {
   readonly state: PieceState;
@@ -17,13 +18,12 @@ interface Props {
 function quenchedIn(route: Route, medium: string): Route {
   const bath_C = CATALOGUE.medium(medium)!.usualBath_C;
   const why = CATALOGUE.medium(medium)!.kind === "oil" ? "warm-oil" : "needs-water";
-  return { ...route, steps: route.steps.map((step) => (step.kind === "quench" ? { ...step, medium, bath_C, why } : step)) };
+  return quenchedOtherwise(route, (quench) => ({ ...quench, medium, bath_C, why }));
 }
 
 export function BathNotice({ state, route, question, prediction }: Props) {
   const { write } = useLog();
-  const isQuenched = state.acts.some(({ kind, id }) => kind === "quench" && state.doneAt_ms.has(id));
-  const found = useBetterBath(isQuenched ? null : question, prediction);
+  const found = useBetterBath(doneOfIt(state, route).isQuenched ? null : question, prediction);
   if (found?.better === undefined || found.better === null) return null;
   const better = found.baths[found.better]!;
   return (

@@ -5,7 +5,7 @@ import { FitNotice } from "../../../parts/FitNotice.js";
 import { newId, writeKitItems } from "../../../store/db.js";
 import { shopNow } from "../../../store/shopClock.js";
 import { useKit, useLog, useSettings } from "../../../store/useStore.js";
-import { placesAhead } from "../doneOfIt.js";
+import { doneOfIt, placesAhead } from "../doneOfIt.js";
 import { BathNotice } from "./BathNotice.js";
 import { DipNotice } from "./DipNotice.js";
 import { RunNotice } from "./RunNotice.js";
@@ -21,7 +21,7 @@ export function PlanNotices({ onReplan, ...props }: Props) {
   const { write } = useLog();
   const { state, route } = props;
   // Until it is quenched it may go in another way.
-  const isBefore = state.acts.every(({ kind, id }) => kind !== "quench" || !state.doneAt_ms.has(id));
+  const isBefore = !doneOfIt(state, route).isQuenched;
   return (
     <>
       {kit ? (

@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import { useBetterForWish } from "../../../compute/useAnswers.js";
 import { useLog, useSettings } from "../../../store/useStore.js";
 import { wishWords } from "../../../words/wishWords.js";
+import { doneOfIt, quenchedOtherwise } from "../doneOfIt.js";
 
 interface Props {
   readonly state: PieceState;
@@ -16,17 +17,16 @@ interface Props {
 export function WishNotice({ state, route, question, prediction }: Props) {
   const units = useSettings();
   const { write } = useLog();
-  const isQuenched = state.acts.some(({ kind, id }) => kind === "quench" && state.doneAt_ms.has(id));
-  const better = useBetterForWish(isQuenched ? null : question, prediction);
+  const better = useBetterForWish(doneOfIt(state, route).isQuenched ? null : question, prediction);
   if (better === null || prediction === undefined) return null;
   const missed = missedWish(zoneReports(question.piece, prediction, wayOf(question.route).hardens));
   if (missed === null) return null;
-  const steps = route.steps.map((step) => (step.kind === "quench" ? better.tried.quench : step));
+  const otherwise = quenchedOtherwise(route, () => better.tried.quench);
   return (
     <div className="fit-notice">
       <p>
         <b>{wishWords(missed, better, question.piece, units)}</b>{" "}
-        <Button variant="text" size="small" onClick={() => void write(state.id, [{ kind: "route", route: { ...route, steps } }])}>
+        <Button variant="text" size="small" onClick={() => void write(state.id, [{ kind: "route", route: otherwise }])}>
           Plan it so
         </Button>
       </p>
