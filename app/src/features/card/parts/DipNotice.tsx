@@ -3,6 +3,7 @@
 import {
   CATALOGUE,
   dipOfRoute,
+  hardeningFrom,
   hottestTemper_C,
   resolveSteel,
   temperedAround,
@@ -24,13 +25,17 @@ export function DipNotice({ state, route, prediction }: Props) {
   const kit = useKit() ?? null;
   const units = useSettings();
   const { write } = useLog();
-  const isBegun = state.acts.some(({ kind, id }) => (kind === "oven" || kind === "temper") && state.doneAt_ms.has(id));
+  // What an earlier hardening was drawn by is behind it.
+  const from = hardeningFrom(route);
+  const isBegun = state.acts.some(
+    ({ kind, id, step }) => step >= from && (kind === "oven" || kind === "temper") && state.doneAt_ms.has(id),
+  );
   if (prediction === undefined || !prediction.isEmbrittled || isBegun || state.next === undefined) return null;
   const dip = dipOfRoute(route, {
     steel: resolveSteel(CATALOGUE, state.piece.steel),
     asQuenched_HRC: prediction.working.asQuenched.mean_HRC,
     use: prediction.target,
-    hottest_C: hottestTemper_C(kit, state.piece, route.steps.find((step) => step.kind === "temper")?.in),
+    hottest_C: hottestTemper_C(kit, state.piece, route.steps.slice(from).find((step) => step.kind === "temper")?.in),
   });
   if (dip === null) return null;
   const ways = [dip.cooler, dip.hotter].flatMap((way, i) => (way === null ? [] : [{ way, isHotter: i === 1 }]));

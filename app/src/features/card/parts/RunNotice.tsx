@@ -43,8 +43,11 @@ export function RunNotice({ state, route, prediction }: Props) {
   const kit = useKit() ?? null;
   const units = useSettings();
   const { write } = useLog();
-  const run = route.steps.findLast(({ kind }) => kind === "run");
-  const isBegun = state.acts.some((act) => act.kind === "run" && (state.doneAt_ms.has(act.id) || state.next?.id === act.id));
+  const at = route.steps.findLastIndex(({ kind }) => kind === "run");
+  const run = route.steps[at];
+  const isBegun = state.acts.some(
+    (act) => act.kind === "run" && act.step === at && (state.doneAt_ms.has(act.id) || state.next?.id === act.id),
+  );
   if (prediction === undefined || run?.kind !== "run" || isBegun || run.temperature_C > FIRST_COLOUR_C || run.mark !== undefined)
     return null;
   const { working, target } = prediction;

@@ -1,9 +1,10 @@
 import { afterEach, beforeEach, expect, it } from "@jest/globals";
-import { cleanup, fireEvent, screen } from "@testing-library/react";
+import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { actsOfRoute, CATALOGUE, makeDesk, planRoute, predict, runJob, type Kit, type Piece, type Route } from "@tembrak/core";
 import type { ToWorker } from "../../../compute/toWorker.js";
-import { show, standingAt } from "../../../testing.js";
+import { FROE, show, standingAt } from "../../../testing.js";
 import { BathNotice } from "./BathNotice.js";
+import { DipNotice } from "./DipNotice.js";
 
 /** Computes where it stands. */
 class HereWorker {
@@ -67,5 +68,25 @@ it("to be hardened again, a striker is offered the tub of water; the bath it has
 it("through its last bath it is offered none", async () => {
   shown(quenches[1]! + 1);
   await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(screen.queryByRole("button")).toBeNull();
+});
+it("drawn once already, a piece to be hardened again is still told of the dip it is planned into", async () => {
+  const first = planRoute(CATALOGUE, FROE, "forge");
+  const inDip = first.steps.map((step) => (step.kind === "temper" ? { ...step, temperature_C: 300 } : step));
+  const from = inDip.findIndex(({ kind }) => kind === "harden");
+  const twice: Route = { ...first, steps: [...inDip, ...inDip.slice(from)] };
+  const acts = actsOfRoute(twice);
+  const tempers = acts.flatMap(({ kind }, i) => (kind === "temper" ? [i] : []));
+  const prediction = predict(CATALOGUE, FROE, twice, "quick");
+  const noticeAt = (done: number) => show(<DipNotice state={standingAt(FROE, twice, { done })} route={twice} prediction={prediction} />);
+  const { written } = noticeAt(tempers[1]! + 1);
+  fireEvent.click(screen.getAllByRole("button", { name: "Plan it so" })[0]!);
+  await waitFor(() => expect(written).toHaveLength(1));
+  const [event] = written[0]!.events;
+  const heats = (event?.kind === "route" ? event.route : twice).steps.flatMap((s) => (s.kind === "temper" ? [s.temperature_C] : []));
+  expect(heats.slice(0, 2)).toEqual([300, 300]);
+  expect(heats.slice(2)).not.toContain(300);
+  cleanup();
+  noticeAt(tempers[2]! + 1);
   expect(screen.queryByRole("button")).toBeNull();
 });
