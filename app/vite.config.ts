@@ -1,11 +1,23 @@
+import { createHash } from "node:crypto";
+import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
 import license from "rollup-plugin-license";
 import { VitePWA } from "vite-plugin-pwa";
 
-export default defineConfig({
+/** Other for every other core, its data with it. */
+function coreBuild(): string {
+  const core = join(import.meta.dirname, "../core/src");
+  const hash = createHash("sha256");
+  const files = readdirSync(core, { recursive: true, encoding: "utf8" }).filter((file) => file.endsWith(".ts"));
+  for (const file of files.sort()) hash.update(file).update(readFileSync(join(core, file)));
+  return hash.digest("hex").slice(0, 16);
+}
+
+export default defineConfig(({ command }) => ({
   root: import.meta.dirname,
+  define: command === "build" ? { CORE_BUILD: JSON.stringify(coreBuild()) } : {},
   plugins: [
     react(),
     VitePWA({
@@ -38,4 +50,4 @@ export default defineConfig({
   css: { transformer: "lightningcss", lightningcss: { drafts: { customMedia: true } } },
   build: { outDir: "dist", emptyOutDir: true, assetsInlineLimit: 0, target: "es2022", chunkSizeWarningLimit: 900 },
   worker: { format: "es" },
-});
+}));

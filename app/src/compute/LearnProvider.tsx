@@ -17,6 +17,7 @@ import { createContext, useContext, useEffect, useMemo, useState, type ReactNode
 import { useKit, usePieces, useSettings } from "../store/useStore.js";
 import { unknownOf } from "../words/unknownWords.js";
 import { ask } from "./client.js";
+import { recalledLesson, rememberLesson } from "./lessonMemo.js";
 import { useHeatContext, type ShopContext } from "./useHeatContext.js";
 import { useWhole } from "./useWhole.js";
 
@@ -75,9 +76,15 @@ export function LearnProvider({ children }: { children: ReactNode }) {
     queries: teachers.map(({ state }) => {
       const question = standingQuestion(state, context);
       const isTested = question?.known.tests !== undefined;
+      const asked = isTested ? JSON.stringify(question) : null;
       return {
-        queryKey: ["lesson", isTested ? JSON.stringify(question) : null] as const,
-        queryFn: ({ signal }: { signal: AbortSignal }) => ask<"lesson">({ kind: "lesson", ...question! }, { signal }),
+        queryKey: ["lesson", asked] as const,
+        queryFn: async ({ signal }: { signal: AbortSignal }) => {
+          const lesson = await ask<"lesson">({ kind: "lesson", ...question! }, { signal });
+          rememberLesson(asked!, lesson);
+          return lesson;
+        },
+        initialData: asked === null ? undefined : recalledLesson(asked),
         enabled: isTested && isAfter,
         staleTime: Infinity,
         gcTime: Infinity,

@@ -50,11 +50,8 @@ import { ensembleOf, hardeningOf, isEnsembleThere } from "./ensembles.js";
 import { useFactorsFor } from "./LearnProvider.js";
 import { useHeatContext } from "./useHeatContext.js";
 
-/** Raised when the numbers change, so that no cache outlives its core. */
-const CORE_VERSION = "0.23.0";
-
 function keyOf(job: Job | null): readonly unknown[] {
-  return ["result", CORE_VERSION, job === null ? null : JSON.stringify(job)];
+  return ["result", job === null ? null : JSON.stringify(job)];
 }
 
 const ONCE = { staleTime: Infinity, retry: false, structuralSharing: false, placeholderData: keepPreviousData } as const;
