@@ -106,7 +106,7 @@ export function ask<K extends Job["kind"]>(
         pooled = takeWorker(about);
       } catch (error) {
         // No worker can be made here.
-        reject(error as Error);
+        reject(error);
         return;
       }
       busy++;
