@@ -15,7 +15,7 @@ function fail(message, code = "not-installed") {
   process.exit(2);
 }
 
-if (!existsSync(join(root, "node_modules/tsx"))) fail("Run npm ci first: the packages are not installed.");
+if (!existsSync(join(root, "node_modules/esbuild"))) fail("Run npm ci first: the packages are not installed.");
 if (!existsSync(join(root, "core/src/generated/validators.js"))) {
   const made = spawnSync(process.execPath, ["--import", "tsx", "tools/genValidators.ts"], {
     cwd: root,
@@ -23,7 +23,10 @@ if (!existsSync(join(root, "core/src/generated/validators.js"))) {
   });
   if (made.status !== 0) fail("The validators could not be generated.");
 }
-const ran = spawnSync(process.execPath, ["--import", "tsx", join(root, "tools/cli.ts"), ...process.argv.slice(2)], {
+// Not before it is sure that the packages are there.
+const { cliBundle } = await import("./cliBundle.mjs");
+const script = await cliBundle().catch((error) => fail(`The command line could not be put together: ${error.message}`));
+const ran = spawnSync(process.execPath, [script, ...process.argv.slice(2)], {
   cwd: root,
   stdio: "inherit",
   env: { ...process.env, TEMBRAK_CWD: start },

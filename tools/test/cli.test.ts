@@ -5,7 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 
 function run(args: readonly string[], input?: string) {
-  const ran = spawnSync(process.execPath, ["--import", "tsx", "tools/cli.ts", ...args], {
+  const ran = spawnSync(process.execPath, ["tools/tembrak.mjs", ...args], {
     encoding: "utf8",
     ...(input === undefined ? { input: "" } : { input }),
   });
