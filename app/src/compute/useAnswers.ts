@@ -44,7 +44,7 @@ import { useMemo } from "react";
 import { usePieceTime } from "../store/pieceClock.js";
 import { useClocked, useKit, useSettings } from "../store/useStore.js";
 import { unknownOf } from "../words/unknownWords.js";
-import { movedWords } from "../words/standingWords.js";
+import { movedWords, type Underway } from "../words/standingWords.js";
 import { ask, poolSize } from "./client.js";
 import { ensembleOf, hardeningOf, isEnsembleThere } from "./ensembles.js";
 import { useFactorsFor } from "./LearnProvider.js";
@@ -152,6 +152,17 @@ export function useExpected(state: PieceState, isWanted = true): UseQueryResult<
   return usePrediction(useMemo(() => (isThere && isWanted ? untested(question) : null), [isThere, isWanted, question]));
 }
 
+/** Null where nothing runs on. */
+function underwayOf(state: PieceState): Underway | null {
+  const { next } = state;
+  if (next?.kind === "hold") return { step: next.step, is: "held", moves: 0 };
+  if (next?.kind === "temper") return { step: next.step, is: "tempered", moves: 0 };
+  if (next?.kind !== "quench") return null;
+  const { in_ms, over_ms, out_ms } = bathTimes(state, next.step);
+  if (in_ms === null) return { step: next.step, is: "on its way", moves: 0 };
+  return out_ms === null ? { step: next.step, is: "in its bath", moves: over_ms.length } : null;
+}
+
 /** In one sentence what moved a piece from its plan; null where nothing did, or it is not worked out yet. */
 export function useMoved(state: PieceState): string | null {
   const units = useSettings();
@@ -163,9 +174,11 @@ export function useMoved(state: PieceState): string | null {
   if (question === null || state.route === null || planned === undefined || done.data === undefined || done.isPlaceholderData) return null;
   const { route, known } = question;
   const isTested = testsThatCount(state).length > 0;
-  const isOnItsWay = state.next?.kind === "quench" && bathTimes(state, state.next.step).in_ms === null;
   const { steel } = state.piece;
-  return movedWords({ planned, done: done.data, plan: state.route, route, fall: known.fall, steel, isTested, isOnItsWay }, units);
+  return movedWords(
+    { planned, done: done.data, plan: state.route, route, fall: known.fall, steel, isTested, underway: underwayOf(state) },
+    units,
+  );
 }
 
 /** Into the page's own timeline, for whoever measures it: the first of each name only. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { CATALOGUE, planRoute, predict, type Piece, type Route } from "@tembrak/core";
+import { CATALOGUE, planRoute, predict, type Piece, type Route, type Step } from "@tembrak/core";
 import { movedWords } from "./standingWords.js";
 import { verdictWords } from "./verdictWords.js";
 import { DEFAULT_SETTINGS } from "../store/db.js";
@@ -37,7 +37,10 @@ describe("what moved a piece from its plan", () => {
   it("what is on its way yet has been out of the fire for so long, and not from fire to bath", () => {
     const done = quenched({ transfer_s: 30 });
     const of = { planned, done: predict(CATALOGUE, BILLHOOK, done, "quick"), plan: route, route: done, steel: BILLHOOK.steel };
-    expect(movedWords({ ...of, isOnItsWay: true }, DEFAULT_SETTINGS)).toMatch(/^So long out of the fire: .* instead of \d\d/);
+    const underway = { step: route.steps.findIndex(({ kind }) => kind === "quench"), is: "on its way", moves: 0 } as const;
+    expect(movedWords({ ...of, underway }, DEFAULT_SETTINGS)).toMatch(/^So long out of the fire: .* instead of \d\d/);
+    // Of another quench the seconds are over.
+    expect(movedWords({ ...of, underway: { ...underway, step: 0 } }, DEFAULT_SETTINGS)).toMatch(/^30 s from fire to bath: /);
     expect(movedWords(of, DEFAULT_SETTINGS)).toMatch(/^30 s from fire to bath: /);
   });
   it("of a piece that was tried since it is what the model makes of it, not what it is", () => {
@@ -70,6 +73,35 @@ describe("what moved a piece from its plan", () => {
     );
     const two = quenched({ then: { after_s: 2, medium: "water" } });
     expect(moved(two, quenched({ bath_s: 2 }))).toMatch(/^Never into the second bath, out of it after 2 s: /);
+  });
+  it.each([
+    [{ then: { after_s: 12 } }, { then: { after_s: 60 } }, 0, /^The back not under yet: /],
+    [{ then: { after_s: 12 }, bath_s: 8 }, { then: { after_s: 45 }, bath_s: 60 }, 1, /^The back under after 45 s, still in its bath: /],
+    [{ backFirst: { depth_mm: 20, after_s: 4 } }, { backFirst: { depth_mm: 20, after_s: 20 } }, 0, /^Not turned over yet: /],
+  ])("what goes on in the bath tells no seconds beside those the bench counts: %j, %j so far", (plan, so, moves, words) => {
+    const [planned, done] = [quenched({ edgeDepth_mm: 20, ...plan }), quenched({ edgeDepth_mm: 20, ...so })];
+    const underway = { step: route.steps.findIndex(({ kind }) => kind === "quench"), is: "in its bath", moves } as const;
+    const of = (to: Route) => predict(CATALOGUE, BILLHOOK, to, "quick");
+    const all = { planned: of(planned), done: of(done), plan: planned, route: done, steel: BILLHOOK.steel, underway };
+    expect(movedWords(all, DEFAULT_SETTINGS)).toMatch(words);
+  });
+  it("what is held or in its oven yet tells no time beside the clock of that", () => {
+    const at = (kind: Step["kind"]) => route.steps.findIndex((step) => step.kind === kind);
+    const long = (kind: Step["kind"]): Route => ({
+      ...route,
+      steps: route.steps.map((step, i) => (i === at(kind) ? ({ ...step, hold_min: 900 } as Step) : step)),
+    });
+    const of = { planned, plan: route, steel: BILLHOOK.steel };
+    const saidOf = (kind: Step["kind"], is: "held" | "tempered") => {
+      const to = long(kind);
+      const done = predict(CATALOGUE, BILLHOOK, to, "quick");
+      return movedWords({ ...of, done, route: to, underway: { step: at(kind), is, moves: 0 } }, DEFAULT_SETTINGS);
+    };
+    expect(saidOf("temper", "tempered")).toMatch(/^Still in the oven: /);
+    expect(saidOf("harden", "held")).toMatch(/^Still held: /);
+    const tempered = long("temper");
+    const over = movedWords({ ...of, done: predict(CATALOGUE, BILLHOOK, tempered, "quick"), route: tempered }, DEFAULT_SETTINGS);
+    expect(over).toMatch(/^Tempered 15 h/);
   });
   it("of two ends hardened one after the other the first is told too, by its name, and stands in the verdict", () => {
     const hammer: Piece = {

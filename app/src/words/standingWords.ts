@@ -23,50 +23,61 @@ function isOff(is: number, was: number): boolean {
   return Math.abs(is - was) > Math.max(0.5, NEAR_SHARE * was);
 }
 
-function heatFacts(done: Of<"harden">, plan: Of<"harden">, units: Units): string[] {
+function heatFacts(done: Of<"harden">, plan: Of<"harden">, now: Underway | null, units: Units): string[] {
   const facts: string[] = [];
   if (Math.abs(done.temperature_C - plan.temperature_C) > NEAR_K)
     facts.push(`heat ${showTemperature(done.temperature_C, units)}, planned ${showTemperature(plan.temperature_C, units)}`);
-  if (isOff(done.hold_min, plan.hold_min)) facts.push(`held ${showDuration(60 * done.hold_min)}`);
+  if (isOff(done.hold_min, plan.hold_min)) facts.push(now === null ? `held ${showDuration(60 * done.hold_min)}` : "still held");
   return facts;
 }
 
-/** How a quench of more moves than in and out went. */
-function dipFacts({ then, turns, backFirst, edgeDepth_mm }: Of<"quench">, plan: Of<"quench">): string[] {
+/** What goes on yet: of a quench also how many times it was changed over. The bench counts the time of it: no other is told beside that. */
+export interface Underway {
+  readonly step: number;
+  readonly is: "held" | "on its way" | "in its bath" | "tempered";
+  readonly moves: number;
+}
+
+/** How a quench of more moves than in and out went. @param now null where it is over */
+function dipFacts({ then, turns, backFirst, edgeDepth_mm }: Of<"quench">, plan: Of<"quench">, now: Underway | null): string[] {
+  const isFirst = now?.is === "in its bath" && now.moves === 0;
   if (plan.backFirst !== undefined && backFirst !== undefined) {
     if (edgeDepth_mm === undefined) return ["the edge never under"];
-    return isOff(backFirst.after_s, plan.backFirst.after_s) ? [`turned over after ${tapped(backFirst.after_s)}`] : [];
+    if (!isOff(backFirst.after_s, plan.backFirst.after_s)) return [];
+    return [isFirst ? "not turned over yet" : `turned over after ${tapped(backFirst.after_s)}`];
   }
   if (plan.then !== undefined) {
     const what = plan.then.medium === undefined ? "the back under" : "into the second bath";
     if (then === undefined) return [plan.then.medium === undefined ? "the back never under" : "never into the second bath"];
-    return isOff(then.after_s, plan.then.after_s) ? [`${what} after ${tapped(then.after_s)}`] : [];
+    if (!isOff(then.after_s, plan.then.after_s)) return [];
+    if (isFirst) return [plan.then.medium === undefined ? "the back not under yet" : "not in the second bath yet"];
+    return [`${what} after ${tapped(then.after_s)}`];
   }
   if (plan.turns === undefined || turns === undefined) return [];
-  return isOff(turns.first_s, plan.turns.first_s) ? [`the second end under after ${tapped(turns.first_s)}`] : [];
+  if (!isOff(turns.first_s, plan.turns.first_s)) return [];
+  return [isFirst ? "the second end not under yet" : `the second end under after ${tapped(turns.first_s)}`];
 }
 
 interface WayTold {
   /** It waited for the pull of a magnet. */
   readonly falls: boolean;
-  /** It is not in the bath yet. */
-  readonly isOnItsWay: boolean;
+  readonly now: Underway | null;
 }
 
-function wayFacts(transfer_s: number | undefined, { falls, isOnItsWay }: WayTold): string {
+function wayFacts(transfer_s: number | undefined, { falls, now }: WayTold): string {
   if (transfer_s === undefined) return "";
-  // The bench counts the seconds: those here are some behind.
-  if (isOnItsWay) return `so long ${falls ? "since the pull" : "out of the fire"}`;
+  if (now?.is === "on its way") return `so long ${falls ? "since the pull" : "out of the fire"}`;
   return `${tapped(transfer_s)} from ${falls ? "the pull" : "fire"} to bath`;
 }
 
 function quenchFacts(done: Of<"quench">, plan: Of<"quench">, way: WayTold, units: Units): string[] {
+  const out = done.bath_s === undefined || isAsPlanned(done.bath_s, plan.bath_s) ? "" : `out of it after ${tapped(done.bath_s)}`;
   return [
     Math.abs(done.bath_C - plan.bath_C) > NEAR_K ? `bath at ${showTemperature(done.bath_C, units)}` : "",
     done.agitation === "none" && plan.agitation !== "none" ? "bath not stirred" : "",
     wayFacts(done.transfer_s, way),
-    ...dipFacts(done, plan),
-    done.bath_s === undefined || isAsPlanned(done.bath_s, plan.bath_s) ? "" : `out of it after ${tapped(done.bath_s)}`,
+    ...dipFacts(done, plan, way.now),
+    out !== "" && way.now?.is === "in its bath" ? "still in its bath" : out,
   ];
 }
 
@@ -86,12 +97,13 @@ function isAsPlanned(had_s: number, planned_s: number | undefined): boolean {
   return planned_s !== undefined && !isOff(had_s, planned_s);
 }
 
-function temperFacts(done: Of<"temper">, plan: Of<"temper">, units: Units): string[] {
+function temperFacts(done: Of<"temper">, plan: Of<"temper">, now: Underway | null, units: Units): string[] {
+  const held = now === null ? `tempered ${showDuration(60 * done.hold_min)}` : `still in the ${vesselNoun(done.in)}`;
   return [
     Math.abs(done.temperature_C - plan.temperature_C) > NEAR_K
       ? `${vesselNoun(done.in)} at ${showTemperature(done.temperature_C, units)}`
       : "",
-    isOff(done.hold_min, plan.hold_min) ? `tempered ${showDuration(60 * done.hold_min)}` : "",
+    isOff(done.hold_min, plan.hold_min) ? held : "",
   ];
 }
 
@@ -116,7 +128,7 @@ function factsOf(
   done: Route,
   plan: Route,
   heats: 1 | 2,
-  { steel, isOnItsWay = false }: Pick<Moved, "steel" | "isOnItsWay">,
+  { steel, underway = null }: Pick<Moved, "steel" | "underway">,
   units: Units,
 ): string {
   const hardens = done.steps.flatMap(({ kind }, i) => (kind === "harden" ? [i] : []));
@@ -125,10 +137,11 @@ function factsOf(
     .flatMap((step, i) => {
       const was = plan.steps[i];
       if (i < last || was === undefined) return [];
-      if (step.kind === "harden" && was.kind === "harden") return heatFacts(step, was, units);
-      if (step.kind === "quench" && was.kind === "quench") return quenchFacts(step, was, { falls: isFalling(done), isOnItsWay }, units);
+      const now = underway?.step === i ? underway : null;
+      if (step.kind === "harden" && was.kind === "harden") return heatFacts(step, was, now, units);
+      if (step.kind === "quench" && was.kind === "quench") return quenchFacts(step, was, { falls: isFalling(done), now }, units);
       if (step.kind === "run" && was.kind === "run") return runFacts(step, was, steel);
-      return step.kind === "temper" && was.kind === "temper" ? temperFacts(step, was, units) : [];
+      return step.kind === "temper" && was.kind === "temper" ? temperFacts(step, was, now, units) : [];
     })
     .filter((part) => part !== "");
   return [...new Set(facts)].map((fact) => `${fact}${TIMES[facts.filter((other) => other === fact).length - 1] ?? TIMES[2]}`).join(", ");
@@ -143,8 +156,7 @@ export interface Moved {
   readonly steel: string;
   /** It was tried since: this is what the model makes of it without that. */
   readonly isTested?: boolean;
-  /** It is out of the fire and not in its bath yet: the seconds of its way are those so far. */
-  readonly isOnItsWay?: boolean;
+  readonly underway?: Underway | null;
 }
 
 /** One sentence; null where what was done makes of the piece what was planned. */
