@@ -183,10 +183,12 @@ export function isInWork({ finishedAt_ms, fate }: Pick<PieceState, "finishedAt_m
 /** After this long in the first temper the piece is at heat and no longer brittle, min (judgement). */
 const RELIEVED_MIN = 15;
 
-/** Since when a piece is hard and untempered; null when it is not, or when its first temper has reached its heat. */
-export function brittleSince({ brittleSince_ms, next, nextSince_ms }: PieceState, now_ms: number): number | null {
+/** Since when a piece is hard and untempered; null when it is not, when its first temper has reached its heat, or it is in the fire again. */
+export function brittleSince({ brittleSince_ms, checks, next, nextSince_ms }: PieceState, now_ms: number): number | null {
   const isAtHeat = next?.kind === "temper" && nextSince_ms !== null && now_ms - nextSince_ms > RELIEVED_MIN * 60000;
-  return isAtHeat ? null : brittleSince_ms;
+  const fire = next?.kind === "heat" ? checks.findLast(({ act, reading }) => act === next.id && reading.check === "fire") : undefined;
+  const isInFire = fire?.reading.check === "fire" && fire.reading.state === "in";
+  return isAtHeat || isInFire ? null : brittleSince_ms;
 }
 
 /** Heats a piece has had: normalising, hardening and tempering acts that were done. */

@@ -100,7 +100,16 @@ describe("a piece is the sum of its events", () => {
     expect(again.next?.kind).toBe("heat");
     expect(brittleSince(again, 200 * MINUTE)).toBeNull();
     // Untempered it is, as long as it is not in the fire.
-    expect(brittleSince(pieceState("p", [...log(index("quench") + 1), replanned])!, 200 * MINUTE)).not.toBeNull();
+    const untempered = [...log(index("quench") + 1), replanned];
+    expect(brittleSince(pieceState("p", untempered)!, 200 * MINUTE)).not.toBeNull();
+    const cold = [...log(index("oven")), replanned];
+    const fire = (id: string, at_min: number, state: "in" | "out"): BookEvent => {
+      const act = pieceState("p", cold)!.next!.id;
+      return { kind: "check", id, piece: "p", at_ms: at_min * MINUTE, act, reading: { check: "fire", state } };
+    };
+    const burning = [...cold, fire("f1", 100, "in")];
+    expect(brittleSince(pieceState("p", burning)!, 200 * MINUTE)).toBeNull();
+    expect(brittleSince(pieceState("p", [...burning, fire("f2", 101, "out")])!, 200 * MINUTE)).not.toBeNull();
   });
   it("hangs on the rail of its next act, and counts its heats", () => {
     expect(pieceState("p", log(0))!.stage).toBe("prepare");
