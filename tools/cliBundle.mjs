@@ -9,7 +9,11 @@ const FOLDER = join(root, ".tbuild/cli");
 
 function sources() {
   const core = readdirSync(join(root, "core/src"), { recursive: true, encoding: "utf8" });
-  return ["tools/cli.ts", "package-lock.json", ...core.filter((file) => /\.[jt]s$/.test(file)).map((file) => join("core/src", file))].sort();
+  return [
+    "tools/cli.ts",
+    "package-lock.json",
+    ...core.filter((file) => /\.[jt]s$/.test(file)).map((file) => join("core/src", file)),
+  ].sort();
 }
 
 /** @returns the path of a script that Node runs as it is */

@@ -3,6 +3,9 @@
 import { DEMO, EMPTY } from "../ports.js";
 import { expect, passGate, test, outNow } from "./shop.js";
 
+// Two workers side by side, as most machines have them.
+test.use({ processors: 2 });
+
 test("a tab closed after a tap and opened again stands where it stood", async ({ page, context }) => {
   await page.goto(`${DEMO}/piece/demo-4/bench`);
   await page.getByRole("button", { name: "Magnet lets go" }).click();

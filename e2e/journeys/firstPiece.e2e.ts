@@ -4,6 +4,9 @@ import { CATALOGUE, planRoute, predict, type Piece } from "../../core/src/index.
 import { EMPTY } from "../ports.js";
 import { expect, fill, goToBench, passGate, test, outNow } from "./shop.js";
 
+// Two workers side by side, as most machines have them.
+test.use({ processors: 2 });
+
 test("measures a knife as people write it, gets a verdict that core gives too, runs it, tests it, finds it in the book", async ({
   page,
 }) => {

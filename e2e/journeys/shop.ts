@@ -3,8 +3,15 @@
 import { AxeBuilder } from "@axe-core/playwright";
 import { expect, test as base, type Page } from "@playwright/test";
 
-export const test = base.extend<{ page: Page }>({
-  page: async ({ page }, use) => {
+interface Own {
+  /** What the page is told the machine has: beside two others it has no more than one to itself. */
+  readonly processors: number;
+  readonly page: Page;
+}
+
+export const test = base.extend<Own>({
+  processors: [1, { option: true }],
+  page: async ({ page, processors }, use) => {
     const faults: string[] = [];
     page.on("console", (message) => {
       if (message.type() === "error") faults.push(message.text());
@@ -15,6 +22,7 @@ export const test = base.extend<{ page: Page }>({
         console.error(`blocked by the content policy: ${event.violatedDirective} ${event.blockedURI}`);
       });
     });
+    await page.addInitScript((count) => Object.defineProperty(navigator, "hardwareConcurrency", { get: () => count }), processors);
     await use(page);
     expect(faults.filter((fault) => !fault.includes("net::ERR_INTERNET_DISCONNECTED"))).toEqual([]);
   },

@@ -194,7 +194,7 @@ describe("with memory to share", () => {
         throw new Error("none here");
       }
     } as unknown as typeof Worker;
-    for (let i = 0; i <= poolSize(); i++) await expect(ask<"predict">(job)).rejects.toThrow("none here");
+    for (let i = 0; i <= poolSize(); i++) await expect(ask<"predict">(job)).rejects.toMatchObject({ cause: { message: "none here" } });
     globalThis.Worker = HandWorker as unknown as typeof Worker;
     const next = ask<"predict">(job);
     await begun();

@@ -105,8 +105,7 @@ export function ask<K extends Job["kind"]>(
       try {
         pooled = takeWorker(about);
       } catch (error) {
-        // No worker can be made here.
-        reject(error);
+        reject(new Error("No worker can be made here.", { cause: error }));
         return;
       }
       busy++;
