@@ -219,6 +219,8 @@ async function tapsFor(
     else if (/^(Out of the fire|It is out|It is (black|hand-warm))/.test(says)) await page.clock.fastForward("00:05:00");
     taps += await thorough(page, says);
     const [isIn, isOut] = [/^It is in the bath/.test(says), /^It is out/.test(says) && into !== null && out === null];
+    // Nobody is at the bath sooner: the workers have as long to finish what the tap before asked.
+    if (isIn) await new Promise((resolve) => setTimeout(resolve, 800));
     if (isOut) await page.clock.runFor(12000);
     await key.click();
     if (isIn) into = await answeredAfter(page);

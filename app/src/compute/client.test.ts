@@ -214,6 +214,25 @@ describe("with memory to share", () => {
       for (const w of HandWorker.made.filter((m) => m.onmessage !== null)) w.onmessage!({ data: { type: "done", answer: 1 } });
     await Promise.all([last, ...rest, soon]);
   });
+  it("beside what goes before all else nothing begins; when it has ended, or is given up, the others do", async () => {
+    await drain();
+    const running = (): unknown[] =>
+      HandWorker.made.filter((w) => w.onmessage !== null).map((w) => (w.asked.at(-1) as { job: object }).job);
+    const stop = new AbortController();
+    for (const end of ["done", "given-up"]) {
+      const soon = ask<"predict">({ ...job, effort: "quick" }, { isSoonest: true, signal: stop.signal }).catch(() => "given up");
+      const other = ask<"predict">(job, { isFirst: true });
+      await begun();
+      expect(running()).toEqual([expect.objectContaining({ effort: "quick" })]);
+      const worker = busy();
+      if (end === "given-up") stop.abort();
+      worker.onmessage!({ data: { type: end, answer: 1 } });
+      await soon;
+      expect(running()).toEqual([expect.objectContaining({ effort: "full" })]);
+      busy().onmessage!({ data: { type: "done", answer: 2 } });
+      await expect(other).resolves.toBe(2);
+    }
+  });
   it("what the verdict needs goes before what else waits", async () => {
     await drain();
     const running = Array.from({ length: poolSize() }, () => ask<"predict">(job));

@@ -49,7 +49,7 @@ const MOST_ABOUT = 64;
 
 const idle: PooledWorker[] = [];
 /** Questions that wait for a worker, the next first. */
-const waiting: { readonly start: () => void; readonly isFirst: boolean }[] = [];
+const waiting: { readonly start: () => void; readonly isFirst: boolean; readonly isSoonest: boolean }[] = [];
 let busy = 0;
 let lastId = 0;
 
@@ -69,8 +69,11 @@ export function startWorkers(): void {
   while (idle.length + busy < Math.min(poolSize(), MOST_EARLY)) idle.push(makeWorker());
 }
 
+/** How many of those that go before all else are being answered: nothing else begins beside them, so that they have the machine. */
+let soonest = 0;
+
 function startNext(): void {
-  while (busy < poolSize() && waiting.length > 0) waiting.shift()!.start();
+  while (busy < poolSize() && waiting.length > 0 && (soonest === 0 || waiting[0]!.isSoonest)) waiting.shift()!.start();
 }
 
 /** An idle worker: one that was asked about it before, else the one that was used last. */
@@ -109,6 +112,7 @@ export function ask<K extends Job["kind"]>(
         return;
       }
       busy++;
+      if (isSoonest) soonest++;
       const id = ++lastId;
       const { worker } = pooled;
       let patience: ReturnType<typeof setTimeout> | undefined;
@@ -119,6 +123,7 @@ export function ask<K extends Job["kind"]>(
         clearTimeout(patience);
         signal?.removeEventListener("abort", giveUp);
         busy--;
+        if (isSoonest) soonest--;
         if (keep) idle.push(pooled);
         else worker.terminate();
         then();
@@ -151,7 +156,7 @@ export function ask<K extends Job["kind"]>(
       givenUp();
     };
     signal?.addEventListener("abort", leaveQueue, { once: true });
-    const entry = { start, isFirst: isFirst || isSoonest };
+    const entry = { start, isFirst: isFirst || isSoonest, isSoonest };
     const behind = isFirst ? waiting.findIndex((other) => !other.isFirst) : -1;
     if (isSoonest) waiting.unshift(entry);
     else if (behind >= 0) waiting.splice(behind, 0, entry);
