@@ -170,7 +170,7 @@ export function Tank({ state, where, medium, bath, under, isLaid = false, isPast
       </text>
       {where === "out" || isPaste ? null : <Moves x={W - 196} level={level} word={isRocked ? "rock it" : "up, down"} />}
       {boiling === null ? null : (
-        <text x={46} y={isRocked ? H - 64 : level + 42} fontSize={18} fill="var(--ink)" className="drawn">
+        <text x={46} y={isRocked ? H - 64 : level + 42} fontSize={18} fill="var(--ink)" className={isRocked ? "drawn over-bath" : "drawn"}>
           {boilingWords(boiling)}
         </text>
       )}
