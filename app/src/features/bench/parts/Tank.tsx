@@ -149,6 +149,15 @@ function howWords(how: How, isPaste: boolean): string {
   return `, ${isPaste ? "its edge alone pressed in, held still." : SAID[how]}`;
 }
 
+/** How the bath boils about it: under the level, or over its name where the blade is rocked between. */
+function Boils({ boiling, isRocked }: { boiling: NonNullable<Props["boiling"]>; isRocked: boolean }) {
+  return (
+    <text x={46} y={isRocked ? H - 64 : LEVEL + 42} fontSize={18} fill="var(--ink)" className={isRocked ? "drawn over-bath" : "drawn"}>
+      {boilingWords(boiling)}
+    </text>
+  );
+}
+
 export function Tank({ state, where, medium, bath, under, isLaid = false, isPaste = false, boiling }: Props) {
   const level = LEVEL;
   const at = placed(state, where, under, isLaid);
@@ -169,11 +178,7 @@ export function Tank({ state, where, medium, bath, under, isLaid = false, isPast
         {medium}, {bath}
       </text>
       {where === "out" || isPaste ? null : <Moves x={W - 196} level={level} word={isRocked ? "rock it" : "up, down"} />}
-      {boiling === null ? null : (
-        <text x={46} y={isRocked ? H - 64 : level + 42} fontSize={18} fill="var(--ink)" className={isRocked ? "drawn over-bath" : "drawn"}>
-          {boilingWords(boiling)}
-        </text>
-      )}
+      {boiling === null ? null : <Boils boiling={boiling} isRocked={isRocked} />}
     </svg>
   );
 }
