@@ -2,6 +2,7 @@
 
 import { testFound } from "../evidence/storedTest.js";
 import { actsOfRoute, stageOf, type Act, type Stage } from "../plan/acts.js";
+import { hardeningFrom } from "../plan/way.js";
 import { thickness_mm } from "../shape/thickness.js";
 import { insertedIn, movedAct } from "./inserted.js";
 import { unsaid } from "../unsaid.js";
@@ -184,10 +185,16 @@ export function isInWork({ finishedAt_ms, fate }: Pick<PieceState, "finishedAt_m
 const RELIEVED_MIN = 15;
 
 /** Since when a piece is hard and untempered; null when it is not, when its first temper has reached its heat, or it is in the fire again. */
-export function brittleSince({ brittleSince_ms, checks, next, nextSince_ms }: PieceState, now_ms: number): number | null {
+export function brittleSince(
+  { brittleSince_ms, checks, acts, doneAt_ms, route, next, nextSince_ms }: PieceState,
+  now_ms: number,
+): number | null {
   const isAtHeat = next?.kind === "temper" && nextSince_ms !== null && now_ms - nextSince_ms > RELIEVED_MIN * 60000;
   const fire = next?.kind === "heat" ? checks.findLast(({ act, reading }) => act === next.id && reading.check === "fire") : undefined;
-  const isInFire = fire?.reading.check === "fire" && fire.reading.state === "in";
+  const last = acts.findLast(({ id, kind }) => kind === "quench" && doneAt_ms.has(id));
+  // Of two ends the first stays hard while the other is heated.
+  const isAgain = last !== undefined && route !== null && last.step < hardeningFrom(route);
+  const isInFire = isAgain && fire?.reading.check === "fire" && fire.reading.state === "in";
   return isAtHeat || isInFire ? null : brittleSince_ms;
 }
 

@@ -7,7 +7,6 @@ import { heatedOf } from "../plan/way.js";
 import type { Hardens, Piece } from "../schema/book.js";
 import type { FireInput } from "../schema/job.js";
 import type { Kit } from "../schema/kit.js";
-import { airLeft_C } from "../simulate/hardenReadings.js";
 import { expectedAt, type WarmUp } from "../simulate/warmUp.js";
 import { backInFire, type FireTime } from "./fireTime.js";
 
@@ -24,13 +23,9 @@ const USUAL_FORGE: FireInput = { kind: "forge", fuel: "gas", chamber_C: 950, len
 const FALLS_K_s = -2;
 const FALLS_SD_C_s = 2;
 
-/** A fire is asked from no nearer to its heat than this, K. */
-const LEAST_RISE_K = 50;
-
-/** How hot it went in; null where it was looked at before it went in, or came out of a preheat: then nobody knows. Away for long, it cooled from its heat. */
-function startOf_C({ piece, checks, acts }: PieceState, act: Heat): number | null {
-  const back = backInFire({ checks }, act);
-  if (back !== null) return Math.min(act.target_C - LEAST_RISE_K, airLeft_C(piece.section, act.target_C, back.away_s));
+/** How hot it went in; null where it was looked at before, came out of a preheat, or was away from its fire for long: then nobody knows. */
+function startOf_C({ checks, acts }: PieceState, act: Heat): number | null {
+  if (backInFire({ checks }, act) !== null) return null;
   const own = checks.filter((c) => c.act === act.id && !["safety", "rehearsal"].includes(c.reading.check));
   if (own[0]?.reading.check !== "fire" || own[0].reading.state !== "in") return null;
   const before = acts[acts.indexOf(act) - 1];

@@ -6,7 +6,7 @@ import { brittleSince, heatsDone, piecesOf, pieceState } from "../../src/book/st
 import { actsOfRoute } from "../../src/plan/acts.js";
 import { hardenAgain } from "../../src/plan/nextTemper.js";
 import { planRoute } from "../../src/plan/route.js";
-import type { BookEvent, HardnessTest, Piece, Step } from "../../src/schema/book.js";
+import type { BookEvent, Check, HardnessTest, Piece, Step } from "../../src/schema/book.js";
 
 const sickle: Piece = {
   name: "Reed sickle",
@@ -110,6 +110,26 @@ describe("a piece is the sum of its events", () => {
     const burning = [...cold, fire("f1", 100, "in")];
     expect(brittleSince(pieceState("p", burning)!, 200 * MINUTE)).toBeNull();
     expect(brittleSince(pieceState("p", [...burning, fire("f2", 101, "out")])!, 200 * MINUTE)).not.toBeNull();
+  });
+  it("of two ends the one hardened first stays brittle while the other is in the fire", () => {
+    const harden = route.steps.find(({ kind }) => kind === "harden")!;
+    const quench = route.steps.find((step) => step.kind === "quench")!;
+    const of = (end: "working" | "other"): Step[] => [harden, { ...quench, part: { end, depth_mm: 20 } } as Step];
+    const two = { ...route, steps: [...of("working"), ...of("other")] };
+    const planned: BookEvent[] = [...log(0).slice(0, 1), { kind: "route", id: "r", piece: "p", at_ms: 0, route: two }];
+    const own = pieceState("p", planned)!.acts;
+    const second = own.findIndex(({ kind, step }) => kind === "heat" && step === 2);
+    const done = own
+      .slice(0, second)
+      .map(({ id }, i): BookEvent => ({ kind: "act-done", id: `e${i}`, piece: "p", at_ms: (i + 1) * MINUTE, act: id }));
+    const reading: Check = { check: "fire", state: "in" };
+    const inFire = pieceState("p", [
+      ...planned,
+      ...done,
+      { kind: "check", id: "f", piece: "p", at_ms: 90 * MINUTE, act: own[second]!.id, reading },
+    ])!;
+    expect(inFire.next?.id).toBe(own[second]!.id);
+    expect(brittleSince(inFire, 100 * MINUTE)).not.toBeNull();
   });
   it("hangs on the rail of its next act, and counts its heats", () => {
     expect(pieceState("p", log(0))!.stage).toBe("prepare");

@@ -97,11 +97,8 @@ describe("what is called of a heat", () => {
     const { state, act } = atHeat(...back(40));
     const now = heatNow(state, act, START_ms + 160_000, context);
     expect(now).toMatchObject({ magnet: null, firstLook_ms: null, fire: { state: "in", in_s: 8, out_s: 0 } });
-    // Asked of its fire as what it cooled to. By hand, lumped (3.7 mm, emissivity 0.8, 10 W/m2K beside, 650 J/kgK): 7.2 K/s at 790 C, 5.0 at
-    // 700, 3.4 at 600, so 590 C after 40 s; what it gives back as it transforms holds it near 650.
-    const { start_C } = warmUpQuestion(state, act, null)!;
-    expect(start_C).toBeGreaterThan(570);
-    expect(start_C).toBeLessThan(670);
+    // How hot it was when it left, and so how hot it went in again, nobody knows: its fire is not asked.
+    expect(warmUpQuestion(state, act, null)).toBeNull();
     expect(warmUpQuestion(atHeat(...back(4)).state, act, null)!.start_C).toBeLessThan(30);
     expect(callAt(170, ...back(40), [165, probe(target_C - 80)])).toMatchObject({ call: "to-go" });
   });
