@@ -114,7 +114,7 @@ describe("a piece is the sum of its events", () => {
   it("of two ends the one hardened first stays brittle while the other is in the fire", () => {
     const harden = route.steps.find(({ kind }) => kind === "harden")!;
     const quench = route.steps.find((step) => step.kind === "quench")!;
-    const of = (end: "working" | "other"): Step[] => [harden, { ...quench, part: { end, depth_mm: 20 } } as Step];
+    const of = (end: "working" | "other"): Step[] => [harden, { ...quench, part: { end, depth_mm: 20 } }];
     const two = { ...route, steps: [...of("working"), ...of("other")] };
     const planned: BookEvent[] = [...log(0).slice(0, 1), { kind: "route", id: "r", piece: "p", at_ms: 0, route: two }];
     const own = pieceState("p", planned)!.acts;
