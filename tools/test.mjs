@@ -73,7 +73,15 @@ await Promise.all([
     isBuilt = await gateBeside("build", ["tools/build.mjs"]);
     if (isBuilt) await gateBeside("size of the first load", ["tools/size.mjs"]);
     await gateBeside("format", [bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", "."]);
-    const isOk = await runBeside("unit tests", [...ROOMY, bin("jest/bin/jest.js"), "--json", `--outputFile=${unitReport}`, "--silent"]);
+    const isOk = await runBeside("unit tests", [
+      ...ROOMY,
+      bin("jest/bin/jest.js"),
+      "-c",
+      "jest.suites.config.mjs",
+      "--json",
+      `--outputFile=${unitReport}`,
+      "--silent",
+    ]);
     const unit = read(unitReport);
     passed += unit?.numPassedTests ?? 0;
     failed += unit === null ? 1 : Math.max(unit.numFailedTests + unit.numRuntimeErrorTestSuites, isOk ? 0 : 1);
