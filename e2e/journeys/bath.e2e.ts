@@ -4,6 +4,7 @@ import { CATALOGUE, planRoute, readBook, writeBook, type BookEvent, type Kit, ty
 import { DEMO, EMPTY } from "../ports.js";
 import { bookAt, bringIn, SICKLE } from "./books.js";
 import { expect, expectNoSideways, outNow, passGate, test, visit } from "./shop.js";
+import { open, standing } from "./standing.js";
 
 test("a beginner's can of cooking oil: too cold, warmed with a hot bar, read again; another unit asks, a wrong entry is taken back", async ({
   page,
@@ -104,8 +105,8 @@ test("three blades into one small can: each warms it, the fourth would find it t
   }
 });
 
-test("a plastic tank: said where it stands, and the piece is not heated for it", async ({ page }) => {
-  await page.goto(`${DEMO}/kit`);
+standing("a plastic tank: said where it stands, and the piece is not heated for it", async ({ page }) => {
+  await open(page, `${DEMO}/kit`);
   await page.getByRole("button", { name: /^Fast oil/ }).click();
   await page.getByLabel("Made of").click();
   await page.getByRole("option", { name: "plastic" }).click();

@@ -1,7 +1,8 @@
 /** At the bench: a closed tab loses no tap, undo is a further event, keys do what a foot switch sends. */
 
 import { DEMO, EMPTY } from "../ports.js";
-import { expect, passGate, test, outNow } from "./shop.js";
+import { expect, passGate, test, outNow, visit } from "./shop.js";
+import { open, standing } from "./standing.js";
 
 // Two workers side by side, as most machines have them.
 test.use({ processors: 2 });
@@ -22,8 +23,8 @@ test("a tab closed after a tap and opened again stands where it stood", async ({
   await expect(again.getByRole("status")).toContainText("magnet lets go");
 });
 
-test("a probe and a colour that cannot both be right are said, not averaged; keys log as taps do", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-4/bench`);
+standing("a probe and a colour that cannot both be right are said, not averaged; keys log as taps do", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-4/bench`);
   await expect(page.getByText(/^from colour and magnet/)).toBeVisible();
   await page.keyboard.press("p");
   await page.getByLabel("Reading").fill("990");
@@ -53,8 +54,8 @@ test("a probe and a colour that cannot both be right are said, not averaged; key
   await expect(page.getByRole("button", { name: "it is in the fire" })).toBeVisible();
 });
 
-test("space ends the act, backspace takes it back", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-3/bench`);
+standing("space ends the act, backspace takes it back", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-3/bench`);
   await expect(page.getByRole("heading", { name: /until it is black/ })).toBeVisible();
   await page.keyboard.press("Space");
   await expect(page.getByRole("heading", { name: /Normalise 3 of 3/ })).toBeVisible();
@@ -72,8 +73,8 @@ test("the oven from the rack: one press, and the piece hangs on the next rail", 
   await expect(page.getByRole("link", { name: /Reed sickle.*1:39:\d\d left/ })).toBeVisible();
 });
 
-test("a bent piece is logged and not bent again", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-4/bench`);
+standing("a bent piece is logged and not bent again", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-4/bench`);
   await page.getByRole("button", { name: /start the hold/ }).click();
   await outNow(page, /Out of the fire/);
   await page.getByRole("button", { name: /It is in the bath/ }).click();
@@ -83,14 +84,14 @@ test("a bent piece is logged and not bent again", async ({ page }) => {
   await expect(page.getByText(/do not drop, clamp, straighten or strike/)).toBeVisible();
 });
 
-test("before the first fire everything is ticked and logged; the fire card is one tap away", async ({ page }) => {
-  await page.goto(DEMO);
+standing("before the first fire everything is ticked and logged; the fire card is one tap away", async ({ page }) => {
+  await open(page, DEMO);
   await page.getByRole("button", { name: "Fire: what to do" }).click();
   await expect(page.getByText("Never water. Never carry the tank.")).toBeVisible();
   await page.getByRole("button", { name: "Close" }).click();
   // In a shop of one's own: another piece at the same fire is not asked again.
   for (const isFirst of [true, false]) {
-    await page.goto(`${EMPTY}/new`);
+    await (isFirst ? open(page, `${EMPTY}/new`) : visit(page, "/new"));
     await page.getByRole("button", { name: "Plan its heats" }).click();
     await page.getByRole("link", { name: "To the bench" }).click();
     await page.waitForURL(/\/bench$/);
@@ -135,8 +136,8 @@ test("a reload in the middle of a soak: the time left is what the stored start s
   expect(Math.abs(seconds(await page.getByTestId("numeral").textContent()) - seconds(before))).toBeLessThanOrEqual(20);
 });
 
-test("a reading typed in the wrong unit is asked about before it counts", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-4/bench`);
+standing("a reading typed in the wrong unit is asked about before it counts", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-4/bench`);
   await page.getByRole("button", { name: /probe reads/ }).click();
   await page.getByLabel("Reading").fill("1475");
   await expect(page.getByText(/Did you mean 1475 °F \(802 °C\)\?/)).toBeVisible();
@@ -182,8 +183,8 @@ test("by keys alone: in the fire, magnet, even, and the quench without hands", a
   await expect(page.getByRole("heading", { name: /^Let it cool/ })).toBeVisible();
 });
 
-test("uneven is not quenched: the key is shut until it was looked at again", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-4/bench`);
+standing("uneven is not quenched: the key is shut until it was looked at again", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-4/bench`);
   await page.getByRole("button", { name: /even\?/ }).click();
   await page.getByRole("group", { name: "tip" }).getByRole("button", { name: "ahead" }).click();
   await page.getByRole("button", { name: "Uneven: do not quench yet" }).click();

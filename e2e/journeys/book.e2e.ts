@@ -3,6 +3,7 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { DEMO, EMPTY } from "../ports.js";
 import { expect, goToBook, test } from "./shop.js";
+import { open, standing } from "./standing.js";
 
 test("export, empty browser, import: the identical book; then a damaged and a foreign file", async ({ page, browser }, info) => {
   await page.goto(`${DEMO}/book`);
@@ -44,8 +45,8 @@ test("export, empty browser, import: the identical book; then a damaged and a fo
   await other.context().close();
 });
 
-test("a note can be added the next day, and the search finds it", async ({ page }) => {
-  await page.goto(`${DEMO}/book`);
+standing("a note can be added the next day, and the search finds it", async ({ page }) => {
+  await open(page, `${DEMO}/book`);
   await page.getByRole("link", { name: /Small billhook/ }).click();
   await expect(page.getByText(/^Measured 5\d\.\d HRC/)).toBeVisible();
   await page.getByLabel("Note what was different").fill("Dropped once on the way to the oven");
@@ -73,8 +74,8 @@ test.describe("kept for a day without a network", () => {
   });
 });
 
-test("a logger's file: its columns and unit are found, its gap is told, its readings stand in the record", async ({ page }, info) => {
-  await page.goto(`${DEMO}/book/demo-9`);
+standing("a logger's file: its columns and unit are found, its gap is told, its readings stand in the record", async ({ page }, info) => {
+  await open(page, `${DEMO}/book/demo-9`);
   const path = info.outputPath("logger.csv");
   const rows = [0, 10, 20, 30, 300, 310].map(
     (s, i) => `0:0${Math.floor(s / 60)}:${String(s % 60).padStart(2, "0")};${[1380, 1420, 1450, 1475, 1480, 1478][i]}`,
@@ -88,9 +89,9 @@ test("a logger's file: its columns and unit are found, its gap is told, its read
   await expect(page.getByText("Checked: reads 804 °C").first()).toBeVisible();
 });
 
-test("a logger's file of a million lines is read beside the page, with what it is at, and can be stopped", async ({ page }, info) => {
+standing("a logger's file of a million lines is read beside the page, with what it is at, and can be stopped", async ({ page }, info) => {
   test.setTimeout(120_000);
-  await page.goto(`${DEMO}/book/demo-9`);
+  await open(page, `${DEMO}/book/demo-9`);
   const path = info.outputPath("long.csv");
   const lines = Array.from({ length: 1_000_000 }, (_, i) => `${i},${(700 + (i % 90)).toFixed(1)}`);
   writeFileSync(path, `seconds,Temp C\n${lines.join("\n")}\n`);

@@ -5,6 +5,7 @@ import { writeFileSync } from "node:fs";
 import { actsOfRoute, CATALOGUE, planRoute, writeBook, type Act, type BookEvent, type Piece, type Route } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
 import { expect } from "./shop.js";
+import { open } from "./standing.js";
 
 export const SICKLE: Piece = {
   name: "Reed sickle",
@@ -51,7 +52,7 @@ export function bookAt(
 }
 
 export async function bringIn(page: Page, file: string, text: string, name = SICKLE.name): Promise<void> {
-  await page.goto(`${EMPTY}/book`);
+  await open(page, `${EMPTY}/book`);
   await expect(page.getByText("Empty.")).toBeVisible();
   writeFileSync(file, text);
   await page.getByLabel("Book file").setInputFiles(file);

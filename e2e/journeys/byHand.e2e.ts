@@ -5,6 +5,7 @@ import { PRESETS, type Piece } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
 import { bookAt, bringIn, SICKLE } from "./books.js";
 import { expect, expectAccessible, expectNoSideways, test, visit } from "./shop.js";
+import { standing } from "./standing.js";
 
 async function readOven(page: Page, value: string): Promise<void> {
   await page.getByRole("button", { name: /^Oven thermometer reads/ }).click();
@@ -12,7 +13,7 @@ async function readOven(page: Page, value: string): Promise<void> {
   await page.getByRole("button", { name: "Log it" }).click();
 }
 
-test("straightened in its window: each way is one tap, plates are timed; what it was is in the record", async ({ page }, info) => {
+standing("straightened in its window: each way is one tap, plates are timed; what it was is in the record", async ({ page }, info) => {
   await bringIn(page, info.outputPath("window.tembrak.json"), bookAt(SICKLE, "straighten", 9, null, 8));
   // Out at 8 s it stays soft for a minute and a half: longer than a slow machine takes for this.
   await visit(page, `${EMPTY}/piece/hand/bench`);
@@ -29,35 +30,38 @@ test("straightened in its window: each way is one tap, plates are timed; what it
   await expect(page.getByText(/straightened: between plates/)).toBeVisible();
 });
 
-test("the window has shut: nothing that bends it is offered; the warp comes out in two tempers, pass by pass", async ({ page }, info) => {
-  await bringIn(page, info.outputPath("shut.tembrak.json"), bookAt(SICKLE, "straighten", 4000));
-  await visit(page, `${EMPTY}/piece/hand/bench`);
-  await expect(page.getByText(/Locked: it is brittle/)).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByRole("button", { name: "By hand" })).toBeHidden();
-  await page.getByRole("button", { name: /^Bent: leave it/ }).click();
-  await page.getByRole("button", { name: /hand-warm/ }).click();
-  await page.getByRole("button", { name: /untested/ }).click();
-  const measure = async (bow: RegExp): Promise<void> => {
-    await page.getByRole("button", { name: /^Off the line by/ }).click();
-    await page.getByRole("button", { name: bow }).click();
-  };
-  await measure(/^2\.0 mm$/);
-  await expect(page.getByText(/Hold it 2\.0 mm past the line/)).toBeVisible();
-  await page.getByRole("button", { name: "In a jig" }).click();
-  await expect(page.getByText(/Held 2\.0 mm past the line/)).toBeVisible();
-  await page.getByRole("button", { name: "It is in the oven" }).click();
-  await page.getByRole("button", { name: /Out, and cool/ }).click();
-  await page
-    .getByRole("dialog", { name: /too early/ })
-    .getByRole("button", { name: /^Out, and/ })
-    .click();
-  // Of four millimetres pushed one stayed: the next pass goes further.
-  await measure(/^1\.0 mm$/);
-  await expect(page.getByText(/Hold it 3\.0 mm past the line in the temper\. So far 25 %/)).toBeVisible();
-  await page.getByRole("button", { name: "Over three points" }).click();
-  await measure(/^Straight$/);
-  await expect(page.getByText(/straight enough/)).toBeVisible();
-});
+standing(
+  "the window has shut: nothing that bends it is offered; the warp comes out in two tempers, pass by pass",
+  async ({ page }, info) => {
+    await bringIn(page, info.outputPath("shut.tembrak.json"), bookAt(SICKLE, "straighten", 4000));
+    await visit(page, `${EMPTY}/piece/hand/bench`);
+    await expect(page.getByText(/Locked: it is brittle/)).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByRole("button", { name: "By hand" })).toBeHidden();
+    await page.getByRole("button", { name: /^Bent: leave it/ }).click();
+    await page.getByRole("button", { name: /hand-warm/ }).click();
+    await page.getByRole("button", { name: /untested/ }).click();
+    const measure = async (bow: RegExp): Promise<void> => {
+      await page.getByRole("button", { name: /^Off the line by/ }).click();
+      await page.getByRole("button", { name: bow }).click();
+    };
+    await measure(/^2\.0 mm$/);
+    await expect(page.getByText(/Hold it 2\.0 mm past the line/)).toBeVisible();
+    await page.getByRole("button", { name: "In a jig" }).click();
+    await expect(page.getByText(/Held 2\.0 mm past the line/)).toBeVisible();
+    await page.getByRole("button", { name: "It is in the oven" }).click();
+    await page.getByRole("button", { name: /Out, and cool/ }).click();
+    await page
+      .getByRole("dialog", { name: /too early/ })
+      .getByRole("button", { name: /^Out, and/ })
+      .click();
+    // Of four millimetres pushed one stayed: the next pass goes further.
+    await measure(/^1\.0 mm$/);
+    await expect(page.getByText(/Hold it 3\.0 mm past the line in the temper\. So far 25 %/)).toBeVisible();
+    await page.getByRole("button", { name: "Over three points" }).click();
+    await measure(/^Straight$/);
+    await expect(page.getByText(/straight enough/)).toBeVisible();
+  },
+);
 
 test("an oven that runs hot is found by three readings, before the piece goes in", async ({ page }, info) => {
   await bringIn(page, info.outputPath("oven.tembrak.json"), bookAt(SICKLE, "oven", 3000));
@@ -82,7 +86,7 @@ test("a kiln that is all there is has hours to fall: one reading guesses, its ow
   await expect(page.getByText(/down to \d+° in about .*by its own fall/)).toBeVisible();
 });
 
-test("two lie hard and black: which one is in the hand is asked before anything is logged on", async ({ page }, info) => {
+standing("two lie hard and black: which one is in the hand is asked before anything is logged on", async ({ page }, info) => {
   const one = JSON.parse(bookAt(SICKLE, "oven", 3000)) as { events: { id: string; piece: string; definition?: Piece }[] };
   const twin = one.events.map((event) => ({
     ...event,
@@ -101,17 +105,20 @@ test("two lie hard and black: which one is in the hand is asked before anything 
   await expect(page.getByRole("status").filter({ hasText: "its mark was read" })).toBeVisible();
 });
 
-test("a temper in the dip of toughness: both ways round it are said, and one is taken; a proof is its grade", async ({ page }, info) => {
-  await bringIn(page, info.outputPath("dip.tembrak.json"), bookAt(SICKLE, "oven", 3000, PRESETS.find(({ id }) => id === "kiln")!.items));
-  await visit(page, `${EMPTY}/piece/hand`);
-  const notice = page.getByText(/more brittle than its hardness says/);
-  await expect(notice).toBeVisible({ timeout: 30_000 });
-  await notice.click();
-  await expect(page.getByText(/^Hotter and softer, \d+°/)).toBeVisible();
-  await page.getByRole("listitem").filter({ hasText: "Cooler and harder" }).getByRole("button", { name: "Plan it so" }).click();
-  await expect(notice).toBeHidden({ timeout: 30_000 });
-  await expect(page.getByText("Worked out, not tested.")).toBeVisible();
-  await visit(page, `${EMPTY}/piece/hand/why`);
-  await page.getByRole("button", { name: "Too brittle" }).click();
-  await expect(page.getByText(/One more temper, a little hotter/)).toBeVisible();
-});
+standing(
+  "a temper in the dip of toughness: both ways round it are said, and one is taken; a proof is its grade",
+  async ({ page }, info) => {
+    await bringIn(page, info.outputPath("dip.tembrak.json"), bookAt(SICKLE, "oven", 3000, PRESETS.find(({ id }) => id === "kiln")!.items));
+    await visit(page, `${EMPTY}/piece/hand`);
+    const notice = page.getByText(/more brittle than its hardness says/);
+    await expect(notice).toBeVisible({ timeout: 30_000 });
+    await notice.click();
+    await expect(page.getByText(/^Hotter and softer, \d+°/)).toBeVisible();
+    await page.getByRole("listitem").filter({ hasText: "Cooler and harder" }).getByRole("button", { name: "Plan it so" }).click();
+    await expect(notice).toBeHidden({ timeout: 30_000 });
+    await expect(page.getByText("Worked out, not tested.")).toBeVisible();
+    await visit(page, `${EMPTY}/piece/hand/why`);
+    await page.getByRole("button", { name: "Too brittle" }).click();
+    await expect(page.getByText(/One more temper, a little hotter/)).toBeVisible();
+  },
+);

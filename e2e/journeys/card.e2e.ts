@@ -2,10 +2,11 @@
 
 import type { Page } from "@playwright/test";
 import { DEMO } from "../ports.js";
-import { expect, fill, goToBook, test } from "./shop.js";
+import { expect, fill, goToBook } from "./shop.js";
+import { open, standing } from "./standing.js";
 
-test("a slide, a bath and a kept plan", async ({ page }) => {
-  await page.goto(DEMO);
+standing("a slide, a bath and a kept plan", async ({ page }) => {
+  await open(page, DEMO);
   await page.getByRole("link", { name: /Hoof knife/ }).click();
   const verdict = page.getByTestId("verdict");
   await expect(verdict).toContainText("HRC");
@@ -33,8 +34,8 @@ test("a slide, a bath and a kept plan", async ({ page }) => {
   await expect(page.getByRole("heading", { name: "Verdict, if you did this" })).toBeVisible();
 });
 
-test("baths side by side: with another thickness the slower one fails, and another is planned", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-4`);
+standing("baths side by side: with another thickness the slower one fails, and another is planned", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-4`);
   await page.getByRole("button", { name: "Baths side by side" }).click();
   const dialog = page.getByRole("dialog");
   const baths = dialog.getByRole("listitem");
@@ -53,8 +54,8 @@ test("baths side by side: with another thickness the slower one fails, and anoth
   await expect(page.getByRole("group", { name: "Bath" }).getByRole("button", { pressed: true })).toContainText("Fast oil");
 });
 
-test("the cooling curve says the same seconds as the verdict", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-1`);
+standing("the cooling curve says the same seconds as the verdict", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-1`);
   await expect(page.getByText(/\d\.\d s to spare at the spine\./)).toBeVisible();
   const seconds = /(\d+\.\d) s to spare/.exec(await page.getByRole("main").innerText())![1]!;
   await page.getByRole("button", { name: "cooling" }).click();
@@ -63,8 +64,8 @@ test("the cooling curve says the same seconds as the verdict", async ({ page }) 
   await expect(page.getByRole("img", { name: /Hardness from spine to edge/ })).toBeVisible();
 });
 
-test("through the steel: along the piece, and through the moments of the quench", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-4`);
+standing("through the steel: along the piece, and through the moments of the quench", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-4`);
   const along = page.getByRole("slider", { name: "Where along the piece" });
   await expect(page.getByText("Cut where it was measured; drag it along.")).toBeVisible();
   await along.focus();
@@ -89,8 +90,8 @@ test("through the steel: along the piece, and through the moments of the quench"
   await expect(page.getByRole("img", { name: /^Martensite after .* edge \d+ %$/ })).toBeVisible();
 });
 
-test("a wrong heat in the steps is asked about, a nonsense one keeps the button shut", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-2`);
+standing("a wrong heat in the steps is asked about, a nonsense one keeps the button shut", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-2`);
   await page.getByRole("button", { name: "Steps" }).click();
   const heats = page.getByLabel(/^Heat, °C/);
   await heats.nth(3).fill("475");
@@ -105,8 +106,8 @@ test("a wrong heat in the steps is asked about, a nonsense one keeps the button 
   await expect(page.getByText("802°").first()).toBeVisible();
 });
 
-test("units switch at any time and back without a number changing", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-2`);
+standing("units switch at any time and back without a number changing", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-2`);
   const verdict = page.getByTestId("verdict");
   await expect(verdict).toContainText("HRC");
   await expect(page.getByText("edge, as planned")).toBeVisible();
@@ -125,8 +126,8 @@ test("units switch at any time and back without a number changing", async ({ pag
   await expect.poll(() => page.getByRole("main").innerText()).toBe(said);
 });
 
-test("a correction of the measures is a further event, and the verdict follows", async ({ page }) => {
-  await page.goto(DEMO);
+standing("a correction of the measures is a further event, and the verdict follows", async ({ page }) => {
+  await open(page, DEMO);
   await goToBook(page);
   await page.getByRole("link", { name: /Bark spud/ }).click();
   await page.getByRole("link", { name: "Correct" }).click();
@@ -138,8 +139,8 @@ test("a correction of the measures is a further event, and the verdict follows",
   await expect(page.getByRole("cell", { name: "Described" })).toHaveCount(2);
 });
 
-test("the ways of heating side by side, each with what is expected of it; the one picked is kept", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-2`);
+standing("the ways of heating side by side, each with what is expected of it; the one picked is kept", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-2`);
   await page.getByRole("button", { name: /^School:/ }).click();
   const rows = page.getByRole("dialog").getByRole("button", { name: /Grain \d+/ });
   await expect(rows).toHaveCount(4);
@@ -151,8 +152,8 @@ test("the ways of heating side by side, each with what is expected of it; the on
   await expect(page.getByRole("button", { name: "School: Forge, to the magnet and no further" })).toBeVisible();
 });
 
-test("an edge quench is planned in the steps, and the verdict says where the line falls", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-2`);
+standing("an edge quench is planned in the steps, and the verdict says where the line falls", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-2`);
   await page.getByRole("button", { name: "Steps" }).click();
   await page.getByRole("button", { name: "edge only" }).click();
   await fill(page, /^Depth, mm/, "18");
@@ -183,8 +184,8 @@ async function carry(page: Page, key: "ArrowUp" | "ArrowDown"): Promise<void> {
   await expect(said).toContainText("was dropped");
 }
 
-test("steps are added, left out and moved by keys; an order that cannot be is said and not kept", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-2`);
+standing("steps are added, left out and moved by keys; an order that cannot be is said and not kept", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-2`);
   await page.getByRole("button", { name: "Steps" }).click();
   const dialog = page.getByRole("dialog");
   const names = dialog.locator("ol.steps > li b");

@@ -2,7 +2,8 @@
 
 import { writeFileSync } from "node:fs";
 import { EMPTY } from "../ports.js";
-import { expect, expectAccessible, expectNoSideways, test, visit } from "./shop.js";
+import { expect, expectAccessible, expectNoSideways, visit } from "./shop.js";
+import { open, standing } from "./standing.js";
 
 const PIECE = {
   name: "Stake chisel",
@@ -59,9 +60,9 @@ function bookOf(out_s: number): object {
   };
 }
 
-test("a colour run stopped in time: seen, called, dunked, and looked at cold", async ({ page }, info) => {
+standing("a colour run stopped in time: seen, called, dunked, and looked at cold", async ({ page }, info) => {
   const file = info.outputPath("chisel.tembrak.json");
-  await page.goto(`${EMPTY}/book`);
+  await open(page, `${EMPTY}/book`);
   await expect(page.getByText("Empty.")).toBeVisible();
   writeFileSync(file, JSON.stringify(bookOf(30)));
   await page.getByLabel("Book file").setInputFiles(file);

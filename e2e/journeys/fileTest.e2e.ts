@@ -1,10 +1,11 @@
 /** The row of files: dragged or tapped, and what follows from the answers. */
 
 import { DEMO } from "../ports.js";
-import { expect, goToBench, test } from "./shop.js";
+import { expect, goToBench } from "./shop.js";
+import { open, standing } from "./standing.js";
 
-test("a file dragged to its answer counts as a tap does", async ({ page }) => {
-  await page.goto(DEMO);
+standing("a file dragged to its answer counts as a tap does", async ({ page }) => {
+  await open(page, DEMO);
   await page.getByRole("link", { name: /Marking awl/ }).click();
   await goToBench(page);
   await page.getByRole("link", { name: "Try the files" }).click();
@@ -34,31 +35,32 @@ test("a file dragged to its answer counts as a tap does", async ({ page }) => {
   await expect(page.getByText(/has not finished hardening/)).toBeVisible();
 });
 
-test("a soft piece: why it most likely came so, a look noted moves it, and what is otherwise is asked before it is hardened again", async ({
-  page,
-}) => {
-  await page.goto(`${DEMO}/piece/demo-5/test/4-first-file`);
-  for (const file of [65, 60, 55, 50]) await page.getByRole("button", { name: `File ${file} bites` }).click();
-  await page.getByRole("button", { name: "ground bright" }).click();
-  await page.getByRole("button", { name: /Why, and harden it again/ }).click();
-  await expect(page.getByRole("heading", { name: "Likeliest first" })).toBeVisible();
-  const causes = page.getByRole("listitem").filter({ has: page.locator(".why-bar") });
-  const before = await causes.allInnerTexts();
-  expect(before.length).toBeGreaterThan(1);
-  // The look that is advised has two answers, each with what it would make of it: one tap notes it.
-  const look = page.getByRole("region", { name: /look that tells/ });
-  const [first] = await look.getByRole("button").all();
-  await first!.click();
-  await expect.poll(() => causes.allInnerTexts()).not.toEqual(before);
-  // Another hardening asks what will be otherwise: nothing ticked, nothing done.
-  const other = page.getByRole("button", { name: "Harden it again all the same" });
-  if (await other.isVisible()) await other.click();
-  const boxes = page.getByRole("checkbox");
-  for (const box of await boxes.all()) await box.uncheck();
-  await expect(page.getByRole("button", { name: /^Harden it again/ })).toBeDisabled();
-  await page.getByRole("checkbox", { name: /normalised first/ }).check();
-  await page.getByRole("checkbox", { name: /hotter/ }).check();
-  await expect(page.getByText(/that it hardens as planned so.*of soft skin a side/)).toBeVisible();
-  await page.getByRole("button", { name: /^Harden it again.*try 2 of 3/ }).click();
-  await expect(page.getByRole("heading", { name: /Normalise 4 of 4/ })).toBeVisible();
-});
+standing(
+  "a soft piece: why it most likely came so, a look noted moves it, and what is otherwise is asked before it is hardened again",
+  async ({ page }) => {
+    await open(page, `${DEMO}/piece/demo-5/test/4-first-file`);
+    for (const file of [65, 60, 55, 50]) await page.getByRole("button", { name: `File ${file} bites` }).click();
+    await page.getByRole("button", { name: "ground bright" }).click();
+    await page.getByRole("button", { name: /Why, and harden it again/ }).click();
+    await expect(page.getByRole("heading", { name: "Likeliest first" })).toBeVisible();
+    const causes = page.getByRole("listitem").filter({ has: page.locator(".why-bar") });
+    const before = await causes.allInnerTexts();
+    expect(before.length).toBeGreaterThan(1);
+    // The look that is advised has two answers, each with what it would make of it: one tap notes it.
+    const look = page.getByRole("region", { name: /look that tells/ });
+    const [first] = await look.getByRole("button").all();
+    await first!.click();
+    await expect.poll(() => causes.allInnerTexts()).not.toEqual(before);
+    // Another hardening asks what will be otherwise: nothing ticked, nothing done.
+    const other = page.getByRole("button", { name: "Harden it again all the same" });
+    if (await other.isVisible()) await other.click();
+    const boxes = page.getByRole("checkbox");
+    for (const box of await boxes.all()) await box.uncheck();
+    await expect(page.getByRole("button", { name: /^Harden it again/ })).toBeDisabled();
+    await page.getByRole("checkbox", { name: /normalised first/ }).check();
+    await page.getByRole("checkbox", { name: /hotter/ }).check();
+    await expect(page.getByText(/that it hardens as planned so.*of soft skin a side/)).toBeVisible();
+    await page.getByRole("button", { name: /^Harden it again.*try 2 of 3/ }).click();
+    await expect(page.getByRole("heading", { name: /Normalise 4 of 4/ })).toBeVisible();
+  },
+);

@@ -3,6 +3,7 @@
 import { CATALOGUE, planRoute, predict, type Piece } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
 import { expect, fill, goToBench, passGate, test, outNow } from "./shop.js";
+import { open, standing } from "./standing.js";
 
 // Two workers side by side, as most machines have them.
 test.use({ processors: 2 });
@@ -100,8 +101,8 @@ test("measures a knife as people write it, gets a verdict that core gives too, r
   await expect(page.getByRole("link", { name: /Reed knife/ })).toContainText("6 heats");
 });
 
-test("the kiln school asks for a soak, the forge does not", async ({ page }) => {
-  await page.goto(`${EMPTY}/new`);
+standing("the kiln school asks for a soak, the forge does not", async ({ page }) => {
+  await open(page, `${EMPTY}/new`);
   await page.getByRole("radio", { name: /^Kiln/ }).click();
   await page.getByRole("button", { name: "Plan its heats" }).click();
   await expect(page.getByRole("button", { name: "School: Kiln, controlled soak" })).toBeVisible();
@@ -114,8 +115,8 @@ test("the kiln school asks for a soak, the forge does not", async ({ page }) => 
   await expect(page.getByText(/Past the magnet by a shade/)).toBeVisible();
 });
 
-test("a hard edge and a soft back are asked for: the edge quench is chosen, and the verdict answers each part", async ({ page }) => {
-  await page.goto(`${EMPTY}/new`);
+standing("a hard edge and a soft back are asked for: the edge quench is chosen, and the verdict answers each part", async ({ page }) => {
+  await open(page, `${EMPTY}/new`);
   await page.getByRole("button", { name: "Measure at one more place" }).click();
   await page.getByLabel("Edge there").fill("0.4");
   await expect(page.getByText(/The edge is 0\.4 mm at its thinnest/)).toBeVisible();
@@ -129,19 +130,22 @@ test("a hard edge and a soft back are asked for: the edge quench is chosen, and 
   await expect(page.getByRole("radio", { name: /^Edge only/ })).toBeChecked();
 });
 
-test("an edge quench drawn by a colour run on a hot bar: planned, named on the card, and found again in its steps", async ({ page }) => {
-  await page.goto(`${EMPTY}/new`);
-  await page.getByRole("radio", { name: /^Edge only/ }).click();
-  await page.getByRole("radio", { name: /on a hot bar/ }).click();
-  await expect(page.getByRole("radio", { name: /^Edge only/ })).toBeChecked();
-  await page.getByRole("button", { name: "Plan its heats" }).click();
-  await expect(page.getByRole("button", { name: /^School/ })).toContainText("edge only, colour run, on a hot bar");
-  await page.getByRole("button", { name: "Steps" }).click();
-  await expect(page.getByText("Run the colours")).toBeVisible();
-  await expect(page.getByRole("button", { name: "edge only", pressed: true })).toBeVisible();
-  await page.getByRole("button", { name: "Leave as it was" }).click();
-  // Two ends are drawn in the oven alone; what a blade does not have is not offered.
-  await page.getByRole("button", { name: /^School/ }).click();
-  await expect(page.getByRole("radio", { name: /^Two ends/ })).toBeHidden();
-  await expect(page.getByRole("radio", { name: /on a hot bar/ })).toBeChecked();
-});
+standing(
+  "an edge quench drawn by a colour run on a hot bar: planned, named on the card, and found again in its steps",
+  async ({ page }) => {
+    await open(page, `${EMPTY}/new`);
+    await page.getByRole("radio", { name: /^Edge only/ }).click();
+    await page.getByRole("radio", { name: /on a hot bar/ }).click();
+    await expect(page.getByRole("radio", { name: /^Edge only/ })).toBeChecked();
+    await page.getByRole("button", { name: "Plan its heats" }).click();
+    await expect(page.getByRole("button", { name: /^School/ })).toContainText("edge only, colour run, on a hot bar");
+    await page.getByRole("button", { name: "Steps" }).click();
+    await expect(page.getByText("Run the colours")).toBeVisible();
+    await expect(page.getByRole("button", { name: "edge only", pressed: true })).toBeVisible();
+    await page.getByRole("button", { name: "Leave as it was" }).click();
+    // Two ends are drawn in the oven alone; what a blade does not have is not offered.
+    await page.getByRole("button", { name: /^School/ }).click();
+    await expect(page.getByRole("radio", { name: /^Two ends/ })).toBeHidden();
+    await expect(page.getByRole("radio", { name: /on a hot bar/ })).toBeChecked();
+  },
+);

@@ -3,9 +3,10 @@
 import { actsOfRoute, CATALOGUE, planRoute } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
 import { bookAt, bringIn, SICKLE } from "./books.js";
-import { expect, expectAccessible, expectNoSideways, test, visit } from "./shop.js";
+import { expect, expectAccessible, expectNoSideways, visit } from "./shop.js";
+import { standing } from "./standing.js";
 
-test("a file too soon is told to wait and is not counted; later the same file counts", async ({ page }, info) => {
+standing("a file too soon is told to wait and is not counted; later the same file counts", async ({ page }, info) => {
   // Out of its bath after eight seconds, two minutes ago: by the model it is far from hand-warm.
   await bringIn(page, info.outputPath("soon.tembrak.json"), bookAt(SICKLE, "cool-down", 100, null, 8));
   const acts = actsOfRoute(planRoute(CATALOGUE, SICKLE, "forge"));
@@ -22,7 +23,7 @@ test("a file too soon is told to wait and is not counted; later the same file co
   await expect(page.getByText(/bit: softer than that/)).toBeVisible();
 });
 
-test("a lost day: what it risks, a short temper before the night, and its own the next day", async ({ page }, info) => {
+standing("a lost day: what it risks, a short temper before the night, and its own the next day", async ({ page }, info) => {
   await bringIn(page, info.outputPath("late.tembrak.json"), bookAt(SICKLE, "oven", 4 * 3600));
   await visit(page, `${EMPTY}/piece/hand/bench`);
   await expect(page.getByText("hours brittle")).toBeVisible();

@@ -1,10 +1,11 @@
 /** The kit: said once, then plans keep to it; a piece that does not fit gets ways on; an oven's lag is told from its offset. */
 
 import { DEMO, EMPTY } from "../ports.js";
-import { expect, expectAccessible, expectNoSideways, test, visit } from "./shop.js";
+import { expect, expectAccessible, expectNoSideways, visit } from "./shop.js";
+import { open, standing } from "./standing.js";
 
-test("from nothing to a kit: the kiln school is refused, the oil of the plan is the one that is there", async ({ page }) => {
-  await page.goto(`${EMPTY}/kit`);
+standing("from nothing to a kit: the kiln school is refused, the oil of the plan is the one that is there", async ({ page }) => {
+  await open(page, `${EMPTY}/kit`);
   await page.getByRole("button", { name: /Gas forge, cooking oil/ }).click();
   await expect(page.getByRole("img", { name: /Chambers and tanks to one scale: Gas forge/ })).toBeVisible();
   await visit(page, `${EMPTY}/new`);
@@ -15,8 +16,8 @@ test("from nothing to a kit: the kiln school is refused, the oil of the plan is 
   await expect(page.getByText("Into the vegetable oil")).toBeVisible();
 });
 
-test("a piece too long for its tank is told by how much, in the shop's unit, with three ways on", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-3`);
+standing("a piece too long for its tank is told by how much, in the shop's unit, with three ways on", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-3`);
   const sentence = page.getByText(/Fast oil is too shallow by \d+ mm/);
   await expect(sentence).toBeVisible();
   await sentence.click();
@@ -28,8 +29,8 @@ test("a piece too long for its tank is told by how much, in the shop's unit, wit
   await expect(page.getByText(/Fast oil is too shallow by .* in/)).toBeVisible();
 });
 
-test("three readings of an oven: a lag is no offset, and the oven's dial follows at the bench", async ({ page }) => {
-  await page.goto(`${DEMO}/kit`);
+standing("three readings of an oven: a lag is no offset, and the oven's dial follows at the bench", async ({ page }) => {
+  await open(page, `${DEMO}/kit`);
   await page.getByRole("button", { name: /Check Temper oven/ }).click();
   for (let i = 4; i > 0; i--) await page.getByRole("button", { name: `Remove reading ${i}` }).click();
   await expect(page.getByText("3 more readings, at different times after it was set.")).toBeVisible();
@@ -47,8 +48,8 @@ test("three readings of an oven: a lag is no offset, and the oven's dial follows
   await expect(page.getByText(/shows what is true, swings 8°/)).toBeVisible();
 });
 
-test("the kit for everyone: axe finds nothing serious, wide and narrow; an item is changed and kept", async ({ page }) => {
-  await page.goto(`${DEMO}/kit`);
+standing("the kit for everyone: axe finds nothing serious, wide and narrow; an item is changed and kept", async ({ page }) => {
+  await open(page, `${DEMO}/kit`);
   await expect(page.getByText("Plans name nothing that is not here")).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("button", { name: /^Gas forge/ }).click();

@@ -1,10 +1,11 @@
 /** Numbers as people type them: what was probably meant stands on a key. */
 
 import { DEMO } from "../ports.js";
-import { expect, test } from "./shop.js";
+import { expect } from "./shop.js";
+import { open, standing } from "./standing.js";
 
-test("a temper typed in the other unit is caught: 400 over 204 C was Fahrenheit, and one key says so", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-1`);
+standing("a temper typed in the other unit is caught: 400 over 204 C was Fahrenheit, and one key says so", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-1`);
   await page.getByRole("button", { name: "Steps" }).click();
   const heat = page.getByRole("dialog").getByLabel(/^Heat/).last();
   const planned = Number(await heat.inputValue());

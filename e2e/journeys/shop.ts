@@ -9,22 +9,39 @@ interface Own {
   readonly page: Page;
 }
 
+/** Wide, as on a desk. */
+export const WIDE = { width: 1280, height: 800 };
+
+/**
+ * Notes any console error and blocked resource from now on, and tells the page how many processors there are.
+ *
+ * @returns what was found since it was asked last
+ */
+export async function watchFaults(page: Page, processors: number): Promise<() => readonly string[]> {
+  let faults: string[] = [];
+  page.on("console", (message) => {
+    if (message.type() === "error") faults.push(message.text());
+  });
+  page.on("pageerror", (error) => faults.push(error.message));
+  await page.addInitScript(() => {
+    document.addEventListener("securitypolicyviolation", (event) => {
+      console.error(`blocked by the content policy: ${event.violatedDirective} ${event.blockedURI}`);
+    });
+  });
+  await page.addInitScript((count) => Object.defineProperty(navigator, "hardwareConcurrency", { get: () => count }), processors);
+  return () => {
+    const found = faults.filter((fault) => !fault.includes("net::ERR_INTERNET_DISCONNECTED"));
+    faults = [];
+    return found;
+  };
+}
+
 export const test = base.extend<Own>({
   processors: [1, { option: true }],
   page: async ({ page, processors }, use) => {
-    const faults: string[] = [];
-    page.on("console", (message) => {
-      if (message.type() === "error") faults.push(message.text());
-    });
-    page.on("pageerror", (error) => faults.push(error.message));
-    await page.addInitScript(() => {
-      document.addEventListener("securitypolicyviolation", (event) => {
-        console.error(`blocked by the content policy: ${event.violatedDirective} ${event.blockedURI}`);
-      });
-    });
-    await page.addInitScript((count) => Object.defineProperty(navigator, "hardwareConcurrency", { get: () => count }), processors);
+    const faults = await watchFaults(page, processors);
     await use(page);
-    expect(faults.filter((fault) => !fault.includes("net::ERR_INTERNET_DISCONNECTED"))).toEqual([]);
+    expect(faults()).toEqual([]);
   },
 });
 
@@ -55,10 +72,11 @@ export async function expectAccessible(page: Page, rules?: readonly string[]): P
 
 /** To another view of the page that is open, as a link leads there: to load all of it again costs three seconds of a processor. */
 export async function visit(page: Page, address: string): Promise<void> {
+  const { pathname, search } = new URL(address, page.url());
   await page.evaluate((to) => {
     history.pushState(null, "", to);
     dispatchEvent(new PopStateEvent("popstate", { state: null }));
-  }, address);
+  }, pathname + search);
 }
 
 /** Types into a field by its label. */

@@ -3,10 +3,11 @@
 import { writeFileSync } from "node:fs";
 import { actsOfRoute, CATALOGUE, planRoute, PRESETS, writeBook, type BookEvent, type Piece } from "../../core/src/index.js";
 import { DEMO, EMPTY } from "../ports.js";
-import { expect, outNow, test, visit } from "./shop.js";
+import { expect, outNow, visit } from "./shop.js";
+import { open, standing } from "./standing.js";
 
-test("a cracked piece leaves the rack, says so in the book, and hangs again once it is forged anew and looked at", async ({ page }) => {
-  await page.goto(DEMO);
+standing("a cracked piece leaves the rack, says so in the book, and hangs again once it is forged anew and looked at", async ({ page }) => {
+  await open(page, DEMO);
   await expect(page.getByRole("heading", { name: /Put the reed sickle in the oven/ })).toBeVisible();
   await visit(page, `${DEMO}/piece/demo-5/bench`);
   await page.getByRole("button", { name: "It went wrong" }).click();
@@ -26,8 +27,8 @@ test("a cracked piece leaves the rack, says so in the book, and hangs again once
   await expect(page.getByRole("button", { name: "It is in the oven" })).toBeVisible();
 });
 
-test("out of the oven too early: asked once, with what it costs; then finished untested, and its record says so", async ({ page }) => {
-  await page.goto(`${DEMO}/piece/demo-7/bench`);
+standing("out of the oven too early: asked once, with what it costs; then finished untested, and its record says so", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-7/bench`);
   await page.getByRole("button", { name: /Out, and cool to the touch/ }).click();
   const early = page.getByRole("dialog", { name: /too early/ });
   await expect(early.getByText(/It has had .* of 2 h\. Out now the edge/)).toBeVisible();
@@ -40,27 +41,28 @@ test("out of the oven too early: asked once, with what it costs; then finished u
   await expect(page.getByText(/Finished .*, untested\./)).toBeVisible();
 });
 
-test("an oven that ends too soon: the plan keeps to it, says by how much it is short, and a colour run is one key away", async ({
-  page,
-}) => {
-  await page.goto(`${EMPTY}/kit`);
-  await page.getByRole("button", { name: /Gas forge, cooking oil/ }).click();
-  await expect(page.getByRole("img", { name: /Chambers and tanks/ })).toBeVisible();
-  await visit(page, `${EMPTY}/new`);
-  await expect(page.getByRole("radio", { name: /Colour run, with a torch/ })).toBeDisabled();
-  await page.getByLabel("Steel").click();
-  await page.getByRole("option", { name: /^5160/ }).click();
-  await page.getByLabel("Use").click();
-  await page.getByRole("option", { name: /[Ss]pring/ }).click();
-  const sentence = page.getByText(/Old kitchen oven stops \d+° short of the temper/);
-  await expect(sentence).toBeVisible();
-  await sentence.click();
-  await page.getByRole("button", { name: "Plan a colour run" }).click();
-  await expect(sentence).toBeHidden();
-  await expect(page.getByRole("radio", { name: /hot bar/i })).toBeChecked();
-  await page.getByRole("button", { name: "Plan its heats" }).click();
-  await expect(page.getByTestId("verdict")).toContainText("HRC");
-});
+standing(
+  "an oven that ends too soon: the plan keeps to it, says by how much it is short, and a colour run is one key away",
+  async ({ page }) => {
+    await open(page, `${EMPTY}/kit`);
+    await page.getByRole("button", { name: /Gas forge, cooking oil/ }).click();
+    await expect(page.getByRole("img", { name: /Chambers and tanks/ })).toBeVisible();
+    await visit(page, `${EMPTY}/new`);
+    await expect(page.getByRole("radio", { name: /Colour run, with a torch/ })).toBeDisabled();
+    await page.getByLabel("Steel").click();
+    await page.getByRole("option", { name: /^5160/ }).click();
+    await page.getByLabel("Use").click();
+    await page.getByRole("option", { name: /[Ss]pring/ }).click();
+    const sentence = page.getByText(/Old kitchen oven stops \d+° short of the temper/);
+    await expect(sentence).toBeVisible();
+    await sentence.click();
+    await page.getByRole("button", { name: "Plan a colour run" }).click();
+    await expect(sentence).toBeHidden();
+    await expect(page.getByRole("radio", { name: /hot bar/i })).toBeChecked();
+    await page.getByRole("button", { name: "Plan its heats" }).click();
+    await expect(page.getByTestId("verdict")).toContainText("HRC");
+  },
+);
 
 const KNIFE: Piece = {
   name: "Reed knife",
@@ -102,32 +104,33 @@ function sixKnives(): string {
   return writeBook(events, Date.UTC(2026, 9, 9), kit);
 }
 
-test("six pieces that came out softer: the seventh is told softer, the kit says why, and it can be switched off", async ({
-  page,
-}, info) => {
-  const file = info.outputPath("six.tembrak.json");
-  writeFileSync(file, sixKnives());
-  await page.goto(`${EMPTY}/book`);
-  await page.getByLabel("Book file").setInputFiles(file);
-  await expect(page.getByText(/7 pieces/)).toBeVisible();
-  const edge = async (): Promise<number> => {
-    await expect(page.getByTestId("verdict")).toContainText("Edge will be");
-    return Number(/will be (\d+)/.exec((await page.getByTestId("verdict").textContent())!)![1]);
-  };
-  await visit(page, `${EMPTY}/kit`);
-  const learned = page.getByRole("listitem").filter({ hasText: "from 6 pieces" });
-  await expect(learned.first()).toBeVisible();
-  await visit(page, `${EMPTY}/piece/knife-7`);
-  await expect.poll(edge).toBeLessThanOrEqual(57);
-  const taught = await edge();
-  await visit(page, `${EMPTY}/kit`);
-  await expect(learned.first()).toBeVisible();
-  const off = page.getByRole("button", { name: "Switch it off" });
-  for (let left = await off.count(); left > 0; left--) {
-    await off.first().click();
-    await expect(off).toHaveCount(left - 1);
-  }
-  await expect(page.getByText(/Switched off: it counts for nothing/).first()).toBeVisible();
-  await visit(page, `${EMPTY}/piece/knife-7`);
-  await expect.poll(edge).toBeGreaterThan(taught + 1);
-});
+standing(
+  "six pieces that came out softer: the seventh is told softer, the kit says why, and it can be switched off",
+  async ({ page }, info) => {
+    const file = info.outputPath("six.tembrak.json");
+    writeFileSync(file, sixKnives());
+    await open(page, `${EMPTY}/book`);
+    await page.getByLabel("Book file").setInputFiles(file);
+    await expect(page.getByText(/7 pieces/)).toBeVisible();
+    const edge = async (): Promise<number> => {
+      await expect(page.getByTestId("verdict")).toContainText("Edge will be");
+      return Number(/will be (\d+)/.exec((await page.getByTestId("verdict").textContent())!)![1]);
+    };
+    await visit(page, `${EMPTY}/kit`);
+    const learned = page.getByRole("listitem").filter({ hasText: "from 6 pieces" });
+    await expect(learned.first()).toBeVisible();
+    await visit(page, `${EMPTY}/piece/knife-7`);
+    await expect.poll(edge).toBeLessThanOrEqual(57);
+    const taught = await edge();
+    await visit(page, `${EMPTY}/kit`);
+    await expect(learned.first()).toBeVisible();
+    const off = page.getByRole("button", { name: "Switch it off" });
+    for (let left = await off.count(); left > 0; left--) {
+      await off.first().click();
+      await expect(off).toHaveCount(left - 1);
+    }
+    await expect(page.getByText(/Switched off: it counts for nothing/).first()).toBeVisible();
+    await visit(page, `${EMPTY}/piece/knife-7`);
+    await expect.poll(edge).toBeGreaterThan(taught + 1);
+  },
+);
