@@ -3,53 +3,53 @@
 import { CATALOGUE, planRoute, readBook, writeBook, type BookEvent, type Kit, type Piece } from "../../core/src/index.js";
 import { DEMO, EMPTY } from "../ports.js";
 import { bookAt, bringIn, SICKLE } from "./books.js";
-import { expect, expectNoSideways, outNow, passGate, test, visit } from "./shop.js";
-import { open, standing } from "./standing.js";
+import { expect, expectNoSideways, outNow, passGate, visit } from "./shop.js";
+import { clocked, open, standing } from "./standing.js";
 
-test("a beginner's can of cooking oil: too cold, warmed with a hot bar, read again; another unit asks, a wrong entry is taken back", async ({
-  page,
-}) => {
-  await page.clock.install();
-  await page.goto(`${EMPTY}/kit`);
-  await page.getByRole("button", { name: /Gas forge, cooking oil/ }).click();
-  await page
-    .getByRole("link", { name: /How .* stands/ })
-    .first()
-    .click();
-  await expect(page.getByRole("heading", { name: /Nobody has read it/ })).toBeVisible();
-  const read = async (text: string): Promise<void> => {
-    await page.getByRole("button", { name: "Stirred, read again" }).click();
-    await page.getByLabel(/At the top, or stirred/).fill(text);
-  };
-  const log = async (): Promise<void> => {
-    await page.getByRole("button", { name: "Log it" }).click();
-    await expect(page.getByRole("dialog")).toBeHidden();
-  };
-  await read("21");
-  await log();
-  await expect(page.getByRole("heading", { name: /^Too cold: warm it to 55°/ })).toBeVisible();
-  await expect(page.getByText(/a dry bar of .* at 800°, (once|twice|\d+ times)/)).toBeVisible();
-  await page.getByRole("button", { name: "A hot bar went in" }).click();
-  await page.getByLabel("How heavy, kg").fill("0,8");
-  await log();
-  await page.clock.fastForward(120_000);
-  // Typed in the other unit it is asked about before it counts.
-  await read("130");
-  await expect(page.getByText(/is that the bath, in this unit\?/)).toBeVisible();
-  await page.getByLabel(/At the top, or stirred/).fill("56");
-  await log();
-  await expect(page.getByRole("heading", { name: /^Right/ })).toBeVisible();
-  await expect(page.getByText(/warmed with .* at 800 °C/)).toBeVisible();
-  await page.getByRole("button", { name: "It burnt" }).click();
-  await expect(page.getByText(/burnt once so far/)).toBeVisible();
-  await page.getByRole("button", { name: "Take the last back" }).click();
-  await expect(page.getByText(/burnt once/)).toBeHidden();
-  // Ten minutes on nobody knows it is still so.
-  await page.clock.fastForward("00:15:00");
-  await expect(page.getByRole("heading", { name: /stir it, read it/i })).toBeVisible();
-  await page.setViewportSize({ width: 390, height: 844 });
-  await expectNoSideways(page);
-});
+clocked(
+  "a beginner's can of cooking oil: too cold, warmed with a hot bar, read again; another unit asks, a wrong entry is taken back",
+  async ({ page }) => {
+    await open(page, `${EMPTY}/kit`);
+    await page.getByRole("button", { name: /Gas forge, cooking oil/ }).click();
+    await page
+      .getByRole("link", { name: /How .* stands/ })
+      .first()
+      .click();
+    await expect(page.getByRole("heading", { name: /Nobody has read it/ })).toBeVisible();
+    const read = async (text: string): Promise<void> => {
+      await page.getByRole("button", { name: "Stirred, read again" }).click();
+      await page.getByLabel(/At the top, or stirred/).fill(text);
+    };
+    const log = async (): Promise<void> => {
+      await page.getByRole("button", { name: "Log it" }).click();
+      await expect(page.getByRole("dialog")).toBeHidden();
+    };
+    await read("21");
+    await log();
+    await expect(page.getByRole("heading", { name: /^Too cold: warm it to 55°/ })).toBeVisible();
+    await expect(page.getByText(/a dry bar of .* at 800°, (once|twice|\d+ times)/)).toBeVisible();
+    await page.getByRole("button", { name: "A hot bar went in" }).click();
+    await page.getByLabel("How heavy, kg").fill("0,8");
+    await log();
+    await page.clock.fastForward(120_000);
+    // Typed in the other unit it is asked about before it counts.
+    await read("130");
+    await expect(page.getByText(/is that the bath, in this unit\?/)).toBeVisible();
+    await page.getByLabel(/At the top, or stirred/).fill("56");
+    await log();
+    await expect(page.getByRole("heading", { name: /^Right/ })).toBeVisible();
+    await expect(page.getByText(/warmed with .* at 800 °C/)).toBeVisible();
+    await page.getByRole("button", { name: "It burnt" }).click();
+    await expect(page.getByText(/burnt once so far/)).toBeVisible();
+    await page.getByRole("button", { name: "Take the last back" }).click();
+    await expect(page.getByText(/burnt once/)).toBeHidden();
+    // Ten minutes on nobody knows it is still so.
+    await page.clock.fastForward("00:15:00");
+    await expect(page.getByRole("heading", { name: /stir it, read it/i })).toBeVisible();
+    await page.setViewportSize({ width: 390, height: 844 });
+    await expectNoSideways(page);
+  },
+);
 
 /** Four blades at heat over one small can. */
 function fourBlades(): string {
@@ -74,36 +74,36 @@ function fourBlades(): string {
   );
 }
 
-test("three blades into one small can: each warms it, the fourth would find it too warm, and it says how long to wait", async ({
-  page,
-}, info) => {
-  await page.clock.install();
-  await bringIn(page, info.outputPath("blades.json"), fourBlades(), "Hay knife 1");
-  const toTheBath = async (): Promise<void> => {
-    await visit(page, `${EMPTY}/kit`);
-    await page.getByRole("link", { name: /How .* stands/ }).click();
-  };
-  await toTheBath();
-  await page.getByRole("button", { name: "Stirred, read again" }).click();
-  await page.getByLabel(/At the top, or stirred/).fill("55");
-  await page.getByRole("button", { name: "Log it" }).click();
-  const says = page.getByRole("heading", { level: 1 });
-  await expect(says).toContainText("3 more pieces like the next, then wait");
-  for (const [id, then] of [
-    ["1", "2 more pieces like the next, then wait"],
-    ["2", "One more piece like the next, then wait"],
-    ["3", "Too warm: wait"],
-  ] as const) {
-    await visit(page, `${EMPTY}/piece/k${id}/bench`);
-    await outNow(page, /Out of the fire: to the bath/);
-    await page.getByRole("button", { name: /It is in the bath/ }).click();
-    await page.clock.fastForward(30_000);
-    await page.getByRole("button", { name: /It is out/ }).click();
-    await expect(page.getByRole("heading", { name: /^Sight/ })).toBeVisible();
+clocked(
+  "three blades into one small can: each warms it, the fourth would find it too warm, and it says how long to wait",
+  async ({ page }, info) => {
+    await bringIn(page, info.outputPath("blades.json"), fourBlades(), "Hay knife 1");
+    const toTheBath = async (): Promise<void> => {
+      await visit(page, `${EMPTY}/kit`);
+      await page.getByRole("link", { name: /How .* stands/ }).click();
+    };
     await toTheBath();
-    await expect(says).toContainText(then);
-  }
-});
+    await page.getByRole("button", { name: "Stirred, read again" }).click();
+    await page.getByLabel(/At the top, or stirred/).fill("55");
+    await page.getByRole("button", { name: "Log it" }).click();
+    const says = page.getByRole("heading", { level: 1 });
+    await expect(says).toContainText("3 more pieces like the next, then wait");
+    for (const [id, then] of [
+      ["1", "2 more pieces like the next, then wait"],
+      ["2", "One more piece like the next, then wait"],
+      ["3", "Too warm: wait"],
+    ] as const) {
+      await visit(page, `${EMPTY}/piece/k${id}/bench`);
+      await outNow(page, /Out of the fire: to the bath/);
+      await page.getByRole("button", { name: /It is in the bath/ }).click();
+      await page.clock.fastForward(30_000);
+      await page.getByRole("button", { name: /It is out/ }).click();
+      await expect(page.getByRole("heading", { name: /^Sight/ })).toBeVisible();
+      await toTheBath();
+      await expect(says).toContainText(then);
+    }
+  },
+);
 
 standing("a plastic tank: said where it stands, and the piece is not heated for it", async ({ page }) => {
   await open(page, `${DEMO}/kit`);
@@ -124,9 +124,8 @@ standing("a plastic tank: said where it stands, and the piece is not heated for 
   await expect(act).toContainText("Not into a plastic tank");
 });
 
-test("in the quench it went otherwise: one tap, and the record has it", async ({ page }) => {
-  await page.clock.install();
-  await page.goto(`${DEMO}/piece/demo-4/bench`);
+clocked("in the quench it went otherwise: one tap, and the record has it", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-4/bench`);
   await page.getByRole("button", { name: /start the hold/ }).click();
   await page.clock.fastForward(61_000);
   await page.getByRole("button", { name: /Out of the fire/ }).click();

@@ -2,7 +2,7 @@
 
 import { DEMO, EMPTY } from "../ports.js";
 import { expect, passGate, test, outNow, visit } from "./shop.js";
-import { open, standing } from "./standing.js";
+import { clocked, open, standing } from "./standing.js";
 
 // Two workers side by side, as most machines have them.
 test.use({ processors: 2 });
@@ -63,9 +63,8 @@ standing("space ends the act, backspace takes it back", async ({ page }) => {
   await expect(page.getByRole("heading", { name: /until it is black/ })).toBeVisible();
 });
 
-test("the oven from the rack: one press, and the piece hangs on the next rail", async ({ page }) => {
-  await page.clock.install();
-  await page.goto(DEMO);
+clocked("the oven from the rack: one press, and the piece hangs on the next rail", async ({ page }) => {
+  await open(page, DEMO);
   await page.getByRole("button", { name: "It is in the oven" }).click();
   await expect(page.getByRole("heading", { name: /reed sickle in the oven/ })).toBeHidden();
   await expect(page.getByRole("link", { name: /Reed sickle.*left at 2\d\d°/ })).toBeVisible();
@@ -147,9 +146,8 @@ standing("a reading typed in the wrong unit is asked about before it counts", as
   await expect(page.getByRole("status")).toContainText("reads 802 °C");
 });
 
-test("by keys alone: in the fire, magnet, even, and the quench without hands", async ({ page }) => {
-  await page.clock.install();
-  await page.goto(`${DEMO}/piece/demo-4/bench`);
+clocked("by keys alone: in the fire, magnet, even, and the quench without hands", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-4/bench`);
   await expect(page.getByText(/look for this/)).toBeVisible();
   await page.keyboard.press("o");
   await expect(page.getByRole("status").last()).toContainText("in the fire");

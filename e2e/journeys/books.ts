@@ -5,7 +5,7 @@ import { writeFileSync } from "node:fs";
 import { actsOfRoute, CATALOGUE, planRoute, writeBook, type Act, type BookEvent, type Piece, type Route } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
 import { expect } from "./shop.js";
-import { open } from "./standing.js";
+import { open, timeOn } from "./standing.js";
 
 export const SICKLE: Piece = {
   name: "Reed sickle",
@@ -51,10 +51,18 @@ export function bookAt(
   );
 }
 
+/** The same book by a clock that is ahead by so much. */
+function onTheClock(text: string, ahead_ms: number): string {
+  return text.replace(
+    /"(at|exportedAt)_ms": (\d+)/g,
+    (_, name: string, ms: string) => `"${name}_ms": ${Number(ms) + Math.round(ahead_ms)}`,
+  );
+}
+
 export async function bringIn(page: Page, file: string, text: string, name = SICKLE.name): Promise<void> {
   await open(page, `${EMPTY}/book`);
   await expect(page.getByText("Empty.")).toBeVisible();
-  writeFileSync(file, text);
+  writeFileSync(file, onTheClock(text, (await timeOn(page)) - Date.now()));
   await page.getByLabel("Book file").setInputFiles(file);
   await expect(page.getByRole("link", { name: new RegExp(`^${name}`) })).toBeVisible();
 }

@@ -4,8 +4,8 @@ import type { Page } from "@playwright/test";
 import { PRESETS, type Piece } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
 import { bookAt, bringIn, SICKLE } from "./books.js";
-import { expect, expectAccessible, expectNoSideways, test, visit } from "./shop.js";
-import { standing } from "./standing.js";
+import { expect, expectAccessible, expectNoSideways, visit } from "./shop.js";
+import { clocked, standing } from "./standing.js";
 
 async function readOven(page: Page, value: string): Promise<void> {
   await page.getByRole("button", { name: /^Oven thermometer reads/ }).click();
@@ -63,9 +63,8 @@ standing(
   },
 );
 
-test("an oven that runs hot is found by three readings, before the piece goes in", async ({ page }, info) => {
+clocked("an oven that runs hot is found by three readings, before the piece goes in", async ({ page }, info) => {
   await bringIn(page, info.outputPath("oven.tembrak.json"), bookAt(SICKLE, "oven", 3000));
-  await page.clock.install({ time: Date.now() });
   await visit(page, `${EMPTY}/piece/hand/bench`);
   for (const value of ["220", "268", "291", "302"]) {
     await readOven(page, value);
@@ -74,10 +73,9 @@ test("an oven that runs hot is found by three readings, before the piece goes in
   await expect(page.getByText(/By these readings it will be steady at 3\d\d°.*set its dial|it can go in/)).toBeVisible();
 });
 
-test("a kiln that is all there is has hours to fall: one reading guesses, its own fall tells", async ({ page }, info) => {
+clocked("a kiln that is all there is has hours to fall: one reading guesses, its own fall tells", async ({ page }, info) => {
   const kilnAlone = PRESETS.find(({ id }) => id === "kiln")!.items.filter(({ kind }) => kind !== "oven");
   await bringIn(page, info.outputPath("kiln.tembrak.json"), bookAt(SICKLE, "oven", 3000, kilnAlone));
-  await page.clock.install({ time: Date.now() });
   await visit(page, `${EMPTY}/piece/hand/bench`);
   await readOven(page, "780");
   await expect(page.getByText(/down to \d+° in about \d h.*as kilns usually fall.*should not lie hard so long/)).toBeVisible();

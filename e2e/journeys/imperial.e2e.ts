@@ -2,11 +2,11 @@
 
 import { readFileSync } from "node:fs";
 import { EMPTY } from "../ports.js";
-import { expect, fill, goToBench, passGate, test } from "./shop.js";
+import { expect, visit, fill, goToBench, passGate } from "./shop.js";
+import { clocked, open } from "./standing.js";
 
-test("a drawknife in inches and Fahrenheit, by the kiln, to the soak", async ({ page }, info) => {
-  await page.clock.install();
-  await page.goto(`${EMPTY}/new`);
+clocked("a drawknife in inches and Fahrenheit, by the kiln, to the soak", async ({ page }, info) => {
+  await open(page, `${EMPTY}/new`);
   await page.getByRole("button", { name: /^Units/ }).click();
   await page.getByRole("button", { name: "Fahrenheit" }).click();
   await page.getByRole("button", { name: "Inches and fractions" }).click();
@@ -44,7 +44,7 @@ test("a drawknife in inches and Fahrenheit, by the kiln, to the soak", async ({ 
   await page.clock.fastForward("00:04:00");
   await expect(page.getByTestId("numeral")).toHaveText(/^[56]:\d\d$/);
 
-  await page.goto(`${EMPTY}/book`);
+  await visit(page, "/book");
   const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Export the book" }).click()]);
   const file = info.outputPath("book.tembrak.json");
   await download.saveAs(file);

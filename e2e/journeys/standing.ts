@@ -16,46 +16,62 @@ interface Standing {
 }
 
 interface Keeper {
-  readonly take: () => Promise<Standing>;
+  readonly take: (isClocked: boolean) => Promise<Standing>;
   /** What a failed journey leaves is nobody's to go on with. */
-  readonly drop: () => Promise<void>;
+  readonly drop: (isClocked: boolean) => Promise<void>;
 }
 
 const DEMO_BOOK = /^9 pieces, every heat/;
 
-async function opened(browser: Browser): Promise<Standing> {
+async function opened(browser: Browser, isClocked: boolean): Promise<Standing> {
   const context = await browser.newContext({ viewport: WIDE, serviceWorkers: "block" });
   context.setDefaultTimeout(30_000);
   const page = await context.newPage();
   const faults = await watchFaults(page, 1);
+  if (isClocked) await page.clock.install();
   await page.goto(`${DEMO}/book`);
   await expect(page.getByText(DEMO_BOOK)).toBeVisible();
   return { page, faults };
 }
 
-export const standing = base.extend<{ page: Page }, { keeper: Keeper }>({
+export const standing = base.extend<{ isClocked: boolean; page: Page }, { keeper: Keeper }>({
+  isClocked: [false, { option: true }],
   keeper: [
     async ({ browser }, use) => {
-      let standing: Standing | null = null;
-      const drop = async (): Promise<void> => {
-        await standing?.page.context().close();
-        standing = null;
+      const pages = new Map<boolean, Standing>();
+      const take = async (isClocked: boolean): Promise<Standing> => {
+        const known = pages.get(isClocked) ?? (await opened(browser, isClocked));
+        pages.set(isClocked, known);
+        return known;
       };
-      await use({ take: async () => (standing ??= await opened(browser)), drop });
-      await drop();
+      const drop = async (isClocked: boolean): Promise<void> => {
+        await pages.get(isClocked)?.page.context().close();
+        pages.delete(isClocked);
+      };
+      await use({ take, drop });
+      await drop(true);
+      await drop(false);
     },
     { scope: "worker" },
   ],
-  page: async ({ keeper }, use, info) => {
-    const { page, faults } = await keeper.take();
+  page: async ({ keeper, isClocked }, use, info) => {
+    const { page, faults } = await keeper.take(isClocked);
     await page.setViewportSize(WIDE);
     await use(page);
     const found = faults();
-    if (info.status !== info.expectedStatus || found.length > 0) await keeper.drop();
+    if (info.status !== info.expectedStatus || found.length > 0) await keeper.drop(isClocked);
     else await leave(page);
     expect(found).toEqual([]);
   },
 });
+
+/** On a page with a clock that the journey moves on. It is never set back: what the page has seen lies behind it. */
+export const clocked = standing.extend({ isClocked: true });
+
+/** The time on the page, ms: of one with a clock, hours ahead. */
+export function timeOn(page: Page): Promise<number> {
+  return page.evaluate(() => Date.now());
+}
 
 type Rows = Readonly<Record<"events" | "settings" | "kit", readonly object[]>>;
 
@@ -97,6 +113,11 @@ const heading = (page: Page, name: string): Locator => page.getByRole("heading",
 async function leave(page: Page): Promise<void> {
   await visit(page, "/nowhere");
   await expect(heading(page, "There is nothing at this address.")).toBeVisible();
+  // What was called and not heard, and what was asked about the clock, is not the next one's.
+  for (const name of ["Heard", "The clock is right"]) {
+    const key = page.getByRole("button", { name });
+    if (await key.isVisible()) await key.click();
+  }
   await lay(page, { events: [], settings: settled(), kit: [] });
 }
 
@@ -117,7 +138,7 @@ export async function open(page: Page, address: string): Promise<void> {
   await cleared(page);
   if (origin !== EMPTY) {
     const shop = [...settled(), setting("shopName", "Withy Lane forge")];
-    await lay(page, { events: demoEvents(Date.now()), settings: shop, kit: demoKit() });
+    await lay(page, { events: demoEvents(await timeOn(page)), settings: shop, kit: demoKit() });
     await expect(page.getByText(DEMO_BOOK)).toBeVisible();
   }
   await visit(page, pathname);

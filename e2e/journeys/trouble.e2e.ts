@@ -3,6 +3,7 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { DEMO, EMPTY } from "../ports.js";
 import { expect, goToBook, test } from "./shop.js";
+import { clocked, open } from "./standing.js";
 
 test("a browser that refuses to store: the tap is told as not stored and not shown as done", async ({ page }) => {
   await page.goto(`${DEMO}/piece/demo-4/bench`);
@@ -158,9 +159,8 @@ test("a private window that keeps nothing: it is said before anything is tapped"
   await expect(page.getByRole("alert").filter({ hasText: /refuses to store anything here/ })).toBeVisible();
 });
 
-test("a machine that slept through the end of a hold: it is told as over by as much, and the taps before it stand", async ({ page }) => {
-  await page.clock.install();
-  await page.goto(`${DEMO}/piece/demo-4/bench`);
+clocked("a machine that slept through the end of a hold: it is told as over by as much, and the taps before it stand", async ({ page }) => {
+  await open(page, `${DEMO}/piece/demo-4/bench`);
   await page.getByRole("button", { name: /start the hold/ }).click();
   await expect(page.getByTestId("numeral")).toHaveText(/^[01]:\d\d$/);
   await page.clock.fastForward("00:25:00");
