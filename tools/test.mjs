@@ -72,7 +72,7 @@ await Promise.all([
     await gateBeside("lint by types", [bin("oxlint/bin/oxlint"), "--type-aware"]);
     isBuilt = await gateBeside("build", ["tools/build.mjs"]);
     if (isBuilt) await gateBeside("size of the first load", ["tools/size.mjs"]);
-    await gateBeside("format", [bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", "."]);
+    await gateBeside("format", [...ROOMY, bin("prettier/bin/prettier.cjs"), "--check", "--log-level", "warn", "."]);
     const isOk = await runBeside("unit tests", [
       ...ROOMY,
       bin("jest/bin/jest.js"),

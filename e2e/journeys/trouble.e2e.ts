@@ -2,8 +2,8 @@
 
 import { readFileSync, writeFileSync } from "node:fs";
 import { DEMO, EMPTY } from "../ports.js";
-import { expect, goToBook, test } from "./shop.js";
-import { clocked, open } from "./standing.js";
+import { expect, goToBook, test, visit } from "./shop.js";
+import { clocked, open, standing } from "./standing.js";
 
 test("a browser that refuses to store: the tap is told as not stored and not shown as done", async ({ page }) => {
   await page.goto(`${DEMO}/piece/demo-4/bench`);
@@ -88,17 +88,16 @@ test("two tabs at one bench: a tap in one shows in the other, and an act ends on
 });
 
 test("an address that leads nowhere says so and leads back", async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.getByRole("heading", { name: /reed sickle/ })).toBeVisible();
+  await page.goto(`${DEMO}/nowhere`);
   for (const path of ["/nowhere", "/piece/none", "/piece/none/bench", "/book/none"]) {
-    await page.goto(`${DEMO}${path}`);
+    await visit(page, path);
     await expect(page.getByRole("heading", { name: /nothing at this address|no such piece/ })).toBeVisible();
     await expect(page.getByRole("link", { name: /Back to the rack|To the book/ })).toBeVisible();
   }
 });
 
-test("bringing in a book beside one that is there: what is new is added, nothing twice", async ({ page }, info) => {
-  await page.goto(`${DEMO}/book`);
+standing("bringing in a book beside one that is there: what is new is added, nothing twice", async ({ page }, info) => {
+  await open(page, `${DEMO}/book`);
   await expect(page.getByText(/9 pieces/)).toBeVisible();
   const [download] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Export the book" }).click()]);
   const file = info.outputPath("book.tembrak.json");
