@@ -1,6 +1,6 @@
 /**
  * A page that stands for several journeys, one after another: its book is laid out anew for each, its engine is warm. To load the page costs
- * four seconds of a processor, to go on in it a tenth. Journeys about the page itself (its clock, a reload, a second tab, a browser that refuses)
+ * four seconds of a processor, to go on in it a tenth. Journeys about the page itself (a reload, a second tab, a browser that refuses)
  * have one of their own, by `test` of shop.ts.
  */
 
