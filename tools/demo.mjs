@@ -15,7 +15,7 @@ if (!Number.isInteger(port) || port < 1 || port > 65535) {
   console.error(`--port wants a whole number from 1 to 65535; got ${given ?? "nothing"}.`);
   process.exit(2);
 }
-ensurePackages();
+await ensurePackages();
 console.log("Building …");
 if (run(process.execPath, ["tools/build.mjs"]) !== 0) process.exit(1);
 const server = spawn(process.execPath, [join(root, "server/dist/main.js")], {

@@ -5,8 +5,7 @@ import { join } from "node:path";
 import { ensureChromium, ensurePackages, root, run } from "./setup.mjs";
 
 const started = Date.now();
-ensurePackages();
-ensureChromium();
+await Promise.all([ensurePackages(), ensureChromium()]);
 rmSync(join(root, ".tbuild"), { recursive: true, force: true });
 mkdirSync(join(root, ".tbuild"), { recursive: true });
 

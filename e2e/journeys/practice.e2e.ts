@@ -45,12 +45,12 @@ async function heatByMagnet(page: Page, done: RegExp, handSpeed?: string): Promi
 test("a beginner's first blade with forge and magnet, from cold to verdict, without steel", async ({ page }) => {
   test.setTimeout(300_000);
   await plan(page, FORGE_PRACTICE, /Forge, to the magnet and no further/);
-  // Half an hour twice: two hours would only be waited for, their clock is tested where clocks are (soakClock, bench).
+  // A quarter of an hour twice: two hours would only be waited for, their clock is tested where clocks are (soakClock, bench).
   await page.getByRole("button", { name: "Steps" }).click();
   // Of three normalising heats the first and the last: the middle one would only be waited for.
   await page.getByRole("button", { name: /^Leave out: 2, Normalise/ }).click();
   const holds = page.getByRole("dialog").getByLabel(/^Hold/);
-  for (const at of [-1, -2]) await holds.nth(at).fill("30 min");
+  for (const at of [-1, -2]) await holds.nth(at).fill("15 min");
   await page.getByRole("button", { name: "Keep these steps" }).click();
   await expect(page.getByRole("dialog")).toBeHidden();
   await goToBench(page);
@@ -82,7 +82,7 @@ test("a beginner's first blade with forge and magnet, from cold to verdict, with
   await page.getByRole("button", { name: "file 55", exact: true }).click();
   await expect(page.getByRole("button", { name: "File 55 skates" })).toHaveAttribute("aria-pressed", "true");
   await page.getByRole("button", { name: "Keep this result" }).click();
-  // Twice half an hour in the oven, a hundred times as fast.
+  // Twice a quarter of an hour in the oven, a hundred times as fast.
   for (let i = 0; i < 2; i++) {
     await page.getByRole("button", { name: "It is in the oven" }).click();
     await expect(page.getByText(/Simulated, in the oven/)).toBeVisible();

@@ -34,9 +34,9 @@ function nameOfHex(shown: string): string {
   return nearest < 3 ? "bare" : oxideName(nearest);
 }
 
-/** Slow motion while colours run: a busy machine takes seconds to look, and a colour stands for as few. */
-async function slowly(page: Page, id: string): Promise<void> {
-  const answer = await page.request.post(`${EMPTY}/api/shop/command?piece=${id}`, { data: { do: "speed", speed: 0.5 } });
+/** So fast goes the simulated shop. */
+async function goAt(page: Page, id: string, speed: number): Promise<void> {
+  const answer = await page.request.post(`${EMPTY}/api/shop/command?piece=${id}`, { data: { do: "speed", speed } });
   expect(answer.ok()).toBe(true);
 }
 
@@ -61,7 +61,8 @@ async function stopBySight(page: Page, id: string, wanted: ColourName): Promise<
         // Only what has a key, and only when it is another than the last.
         if (seen !== said && (await key.isVisible())) {
           await key.click();
-          if (said === "bare") await slowly(page, id);
+          // Slow motion while colours run: a busy machine takes seconds to look, and a colour stands for as few.
+          if (said === "bare") await goAt(page, id, 0.5);
           said = seen;
         }
         return await stop.isVisible();
@@ -115,9 +116,11 @@ test("practised: a chisel out of the fire, its end dipped while its body glows, 
   await page.getByRole("button", { name: "Open the simulated shop" }).click();
   await passGate(page);
   await page.getByRole("button", { name: "it is in the fire" }).click();
-  await page.getByRole("button", { name: "20×", exact: true }).click();
+  await page.getByRole("button", { name: "100×", exact: true }).click();
   const shop = async () => (await (await page.request.get(`${EMPTY}/api/shop?piece=${id}`)).json()) as ShopReading;
   const probe_C = async (): Promise<number> => (await shop()).pieces[0]!.probe_C;
+  await expect.poll(probe_C, { timeout: 90_000, intervals: [250] }).toBeGreaterThan(500);
+  await page.getByRole("button", { name: "20×", exact: true }).click();
   await expect.poll(probe_C, { timeout: 90_000, intervals: [250] }).toBeGreaterThan(770);
   await page.getByRole("button", { name: /At heat/ }).click();
   const out = page.getByRole("button", { name: /Out of the fire: to the bath/ });
@@ -131,5 +134,10 @@ test("practised: a chisel out of the fire, its end dipped while its body glows, 
   expect((await shop()).pieces[0]).toMatchObject({ place: "bath", glows: true });
   await page.getByRole("button", { name: /It is out/ }).click();
   await page.getByRole("button", { name: "It is bright" }).click();
+  // Its first colour comes after half a minute: most of that would only be waited for.
+  const bright_ms = (await shop()).now_ms;
+  await goAt(page, id, 5);
+  await expect.poll(async () => (await shop()).now_ms - bright_ms, { intervals: [250] }).toBeGreaterThan(18_000);
+  await goAt(page, id, 1);
   await stopBySight(page, id, await wantedColour(page));
 });
