@@ -5,7 +5,7 @@ import { HARD_USE_HRC } from "../plan/route.js";
 import { thickness_mm } from "../shape/thickness.js";
 import type { HardenPlan, HardenResult } from "./harden.js";
 import { BARE_DESK, type Desk } from "./desk.js";
-import { AS_PLANNED, hardened, runCase, type Variation } from "./hardenCase.js";
+import { AS_PLANNED, forPlaces, hardened, runCase, type Variation } from "./hardenCase.js";
 import { UNCALIBRATED } from "./hardenReadings.js";
 import { thicker } from "./section.js";
 import { moreCarbon, wantedCarbon_wtpct, type MoreCarbon } from "../kinetics/soak.js";
@@ -49,7 +49,7 @@ const UNLUCKY: Variation = { ...AS_PLANNED, rateRatio: 1.5, bathRatio: 0.78 };
 export function saferChanges(catalogue: Catalogue, plan: HardenPlan, desk: Desk = BARE_DESK): Safer[] {
   const hardens = (changed: HardenPlan): boolean => {
     desk.letGo();
-    const { structure, places } = runCase(changed, { variation: UNLUCKY, resolution: "coarse", untilSettled: true, desk });
+    const { structure, places } = runCase(changed, { variation: UNLUCKY, resolution: forPlaces(changed), untilSettled: true, desk });
     return hardened(structure, places.edge ?? places.centre) === 1;
   };
   const first = <T>(steps: readonly T[], change: (step: T) => HardenPlan): T | undefined => steps.find((step) => hardens(change(step)));

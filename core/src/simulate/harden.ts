@@ -9,7 +9,18 @@ import { fractureLook, type FractureLook } from "../kinetics/grain.js";
 import { grindOff_mm } from "../kinetics/decarb.js";
 import { austeniteLeft } from "../kinetics/structure.js";
 import { crackRisk, type CrackRisk } from "./crackRisk.js";
-import { bathTimes_s, hardened, isPartUnder, lastBath, planKey, requireSense, runCase, type Case, type HardenPlan } from "./hardenCase.js";
+import {
+  bathTimes_s,
+  forPlaces,
+  hardened,
+  isPartUnder,
+  lastBath,
+  planKey,
+  requireSense,
+  runCase,
+  type Case,
+  type HardenPlan,
+} from "./hardenCase.js";
 import type { Resolution } from "./section.js";
 import {
   airCooling_s,
@@ -109,10 +120,8 @@ export const AS_HARD_HRC = 1.5;
  */
 export function airLimit_s(plan: HardenPlan, desk: Desk = BARE_DESK): number {
   const working_HRC = (transfer_s: number): number => {
-    const { edge, surface } = harden(
-      { ...plan, falls: undefined, dips: [], transfer_s, bath_s: null },
-      { members: 0, resolution: "coarse", desk },
-    );
+    const waited = { ...plan, falls: undefined, dips: [], transfer_s, bath_s: null };
+    const { edge, surface } = harden(waited, { members: 0, resolution: forPlaces(waited), desk });
     return (edge ?? surface).mean_HRC;
   };
   const wanted_HRC = working_HRC(NEAR_s) - AS_HARD_HRC;

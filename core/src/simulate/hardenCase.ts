@@ -139,6 +139,11 @@ export function isPartUnder({ immersion }: Pick<HardenPlan, "immersion">): boole
   return immersion.kind !== "full";
 }
 
+/** How finely a run is divided of which nothing is read but its named places. */
+export function forPlaces({ immersion, dips = [], coat = null }: HardenPlan): Resolution {
+  return coat !== null || [{ immersion }, ...dips].some(isPartUnder) ? "coarse" : "sparse";
+}
+
 /** The bath it leaves last. */
 export function lastBath({ dips, ...first }: HardenPlan): Pick<HardenPlan, "medium" | "bath_C" | "bath_s"> {
   return dips?.at(-1) ?? first;

@@ -13,7 +13,7 @@ import { normalDraws } from "../numerics/sampling.js";
 import type { Form } from "./course.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { explainsFall, type Pull } from "./fallSeen.js";
-import { hardened, planKey, runCase, TIMES_s, type HardenPlan, type Variation } from "./hardenCase.js";
+import { forPlaces, hardened, planKey, runCase, TIMES_s, type HardenPlan, type Variation } from "./hardenCase.js";
 import type { Places } from "./section.js";
 import { DRAWN, tiedRows } from "./shopTies.js";
 
@@ -139,7 +139,7 @@ export function floorOf_HRC(structure: Structure, node: number): number {
 function runMember(plan: HardenPlan, draw: readonly number[], options: RunOptions): Member {
   const { places, structure, pulls_s, decidedInBath_s } = runCase(plan, {
     variation: variationOf(draw, plan),
-    resolution: "coarse",
+    resolution: forPlaces(plan),
     untilSettled: true,
     isLongStrided: true,
     ...options,

@@ -24,6 +24,7 @@ import { coolEnd } from "./endCooling.js";
 import { DRAWN, tiedRows } from "./shopTies.js";
 import { OVEN_K, temperPlace, testedPlaces, type Tested, type TestedPlaces, type Tempers } from "./temperedPlace.js";
 import type { Simulated } from "./temperedPlace.js";
+import { SPINE_SHARE } from "./section.js";
 
 /** Seconds from fire to bath when nobody says otherwise. */
 const TRANSFER_s = 1.5;
@@ -246,9 +247,6 @@ function testedOf({ section }: Piece, { tests = [] }: Known): Tested[] {
     return says === null ? [] : [{ tempers, says }];
   });
 }
-
-/** The spine that is told of lies so far up its section: in the last column but one of a grid. */
-export const SPINE_SHARE = 0.95;
 
 /** The two places of a piece, by what was tested of it. */
 export function placesOf(

@@ -8,10 +8,10 @@ import type { Piece, Route } from "../schema/book.js";
 import type { Known } from "../schema/job.js";
 import type { HardenPlan } from "./harden.js";
 import { BARE_DESK, type Desk } from "./desk.js";
-import { hardened, inOtherBath, planKey, requireSense, runCase } from "./hardenCase.js";
-import { thicker } from "./section.js";
+import { forPlaces, hardened, inOtherBath, planKey, requireSense, runCase } from "./hardenCase.js";
+import { SPINE_SHARE, thicker } from "./section.js";
 import { temperedAt, type Tempers } from "./temperedPlace.js";
-import { hardenPlanOf, SPINE_SHARE, tempersOf } from "./planOf.js";
+import { hardenPlanOf, tempersOf } from "./planOf.js";
 import { runFallOf, tempersBehind } from "./runFall.js";
 
 export type Track = "temper" | "heat" | "thickness";
@@ -50,7 +50,7 @@ function quickHardness(plan: HardenPlan, desk: Desk): QuickHardness {
 
 function runQuickly(plan: HardenPlan, desk: Desk): QuickHardness {
   requireSense(plan);
-  const { structure, places } = runCase(plan, { resolution: "coarse", untilSettled: true, isLongStrided: true, desk });
+  const { structure, places } = runCase(plan, { resolution: forPlaces(plan), untilSettled: true, isLongStrided: true, desk });
   const at = (node: number): Quick => ({
     hardness_HRC: rockwellCFromVickers(nodeHardness_HV(structure, node)),
     drawn: drawnOf(structure, node),

@@ -17,25 +17,82 @@ import type { Medium } from "../schema/medium.js";
 import type { BodySection, Cladding, Coat, Immersion } from "../schema/parts.js";
 import type { Body } from "./course.js";
 
-/** Fine for a picture, full for an answer; coarse for sliding through many, within 1 HRC of it away from a cliff. */
-export type Resolution = "fine" | "full" | "coarse";
+/**
+ * Fine for a picture, full for an answer; coarse for sliding through many, within 1 HRC of full away from a cliff; sparse where
+ * nothing but the named places of a section is read, and no line runs across it: no surface of a bath, no rim of clay.
+ */
+export type Resolution = "fine" | "full" | "coarse" | "sparse";
 
 interface Counts {
   readonly plate: number;
   readonly square: number;
-  readonly wedge: readonly [columns: number, nodes: number];
+  /** Columns of a blade from its edge up, so many of so many parts of its height each; nodes across half its thickness. */
+  readonly wedge: { readonly runs: readonly (readonly [columns: number, parts: number])[]; readonly nodes: number };
   readonly end: readonly [columns: number, nodes: number];
 }
 
-/** Nodes across half a thickness; columns along a blade, a square or from a quenched face. */
+/** How high a blade's named places stand, whatever the division: parts of its height. */
+const EDGE_SHARE = 1 / 60;
+const MIDDLE_SHARE = 31 / 60;
+export const SPINE_SHARE = 0.95;
+
+/** Nodes across half a thickness; columns along a blade, a square or from a quenched face. Every blade's parts have a column middle at each named place. */
 const COUNTS: Readonly<Record<Resolution, Counts>> = {
-  fine: { plate: 41, square: 24, wedge: [64, 24], end: [80, 8] },
-  full: { plate: 41, square: 16, wedge: [30, 10], end: [48, 6] },
-  coarse: { plate: 11, square: 8, wedge: [14, 5], end: [24, 4] },
+  fine: {
+    plate: 41,
+    square: 24,
+    wedge: {
+      runs: [
+        [3, 2],
+        [29, 85.5 / 29],
+        [1, 3],
+        [25, 73.5 / 25],
+        [6, 2],
+      ],
+      nodes: 24,
+    },
+    end: [80, 8],
+  },
+  full: { plate: 41, square: 16, wedge: { runs: [[30, 1]], nodes: 10 }, end: [48, 6] },
+  coarse: {
+    plate: 11,
+    square: 8,
+    wedge: {
+      runs: [
+        [1, 1],
+        [1, 1.5],
+        [12, 2],
+        [1, 1.5],
+        [2, 1],
+      ],
+      nodes: 4,
+    },
+    end: [24, 4],
+  },
+  sparse: {
+    plate: 11,
+    square: 8,
+    wedge: {
+      runs: [
+        [1, 1],
+        [1, 1.5],
+        [1, 2.5],
+        [1, 4],
+        [1, 5],
+        [1, 3],
+        [1, 5],
+        [1, 3.5],
+        [1, 2.5],
+        [2, 1],
+      ],
+      nodes: 4,
+    },
+    end: [24, 4],
+  },
 };
 
 /** Change of temperature aimed at in a step, K. */
-export const STEP_K: Readonly<Record<Resolution, number>> = { fine: 4, full: 4, coarse: 8 };
+export const STEP_K: Readonly<Record<Resolution, number>> = { fine: 4, full: 4, coarse: 8, sparse: 8 };
 
 export interface Places {
   readonly grid: Grid;
@@ -45,16 +102,29 @@ export interface Places {
   readonly spine: number | null;
 }
 
-/** Half thickness of each column from edge to spine, m. */
-function wedgeColumns_m(spine_mm: number, edge_mm: number, count: number): number[] {
-  return Array.from({ length: count }, (_, j) => 0.0005 * (edge_mm + ((spine_mm - edge_mm) * (j + 0.5)) / count));
+/** Height of each column of a blade, parts of the whole. */
+function columnShares(runs: Counts["wedge"]["runs"]): number[] {
+  const parts = runs.flatMap(([columns, each]) => Array.from({ length: columns }, () => each));
+  const whole = parts.reduce((sum, part) => sum + part, 0);
+  return parts.map((part) => part / whole);
 }
 
-/** Heights that grow by a constant ratio from the quenched face, the first a fifth of the mean, m. */
+/** The column whose middle is nearest to this height. */
+function columnAt({ columnMiddle_m }: Grid, y_m: number): number {
+  return columnMiddle_m.reduce(
+    (nearest, middle_m, j) => (Math.abs(middle_m - y_m) < Math.abs(columnMiddle_m[nearest]! - y_m) ? j : nearest),
+    0,
+  );
+}
+
+/** What stands for a quenched face is as thick in every division, part of the length. */
+const FACE = 1 / 240;
+
+/** Heights that grow by a constant ratio from the quenched face, m. */
 function growingHeights_m(length_m: number, count: number): number[] {
   // Found by halving: the ratio whose series fills the length.
   let [low, high] = [1, 1.5];
-  const first_m = length_m / count / 5;
+  const first_m = length_m * FACE;
   const filled = (ratio: number): number => (ratio === 1 ? first_m * count : (first_m * (ratio ** count - 1)) / (ratio - 1));
   for (let i = 0; i < 60; i++) {
     const middle = 0.5 * (low + high);
@@ -81,14 +151,20 @@ export function gridOf(section: BodySection, resolution: Resolution): Places {
       return { grid, surface: m - 1, centre: 0, edge: null, spine: null };
     }
     case "wedge": {
-      const [m, n] = counts.wedge;
+      const { runs, nodes: n } = counts.wedge;
+      const { spine_mm, edge_mm } = section;
+      const height_m = section.height_mm / 1000;
+      const shares = columnShares(runs);
+      let foot = 0;
+      const middles = shares.map((share) => (foot += share) - 0.5 * share);
       const grid = makeGrid({
         nodes: n,
-        halfThickness_m: wedgeColumns_m(section.spine_mm, section.edge_mm, m),
-        columnHeight_m: section.height_mm / 1000 / m,
+        halfThickness_m: middles.map((up) => 0.0005 * (edge_mm + (spine_mm - edge_mm) * up)),
+        columnHeight_m: shares.map((share) => share * height_m),
       });
-      const half = Math.floor(m / 2) * n;
-      return { grid, surface: half + n - 1, centre: half, edge: 0, spine: (m - 2) * n };
+      const at = (up: number): number => columnAt(grid, up * height_m) * n;
+      const half = at(MIDDLE_SHARE);
+      return { grid, surface: half + n - 1, centre: half, edge: at(EDGE_SHARE), spine: at(SPINE_SHARE) };
     }
     case "end": {
       const [m, n] = counts.end;

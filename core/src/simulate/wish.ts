@@ -9,6 +9,8 @@ import { zoneReports, type Outcome, type ZoneReport } from "./zoneReport.js";
 const MISSED = 0.5;
 /** A way is worth a word where the worst zone of it gains so much (judgement). */
 const GAIN = 0.25;
+/** Two ways whose chances differ by less are as good: the plainer, which is named first, is proposed (judgement). */
+const AS_GOOD = 0.01;
 const CRACKS = ["low", "some", "high"] as const;
 
 /** The zone that most likely is not what it was wanted to be; null where none is missed. */
@@ -62,7 +64,8 @@ export function betterForWish(
   if (now < 0) return null;
   const crack = CRACKS.indexOf(tried[now]!.crack);
   const best = chances.reduce(
-    (found, chance, i) => (isAtHand(tried[i]!) && chance > (chances[found] ?? 0) && CRACKS.indexOf(tried[i]!.crack) <= crack ? i : found),
+    (found, chance, i) =>
+      isAtHand(tried[i]!) && chance > (chances[found] ?? 0) + AS_GOOD && CRACKS.indexOf(tried[i]!.crack) <= crack ? i : found,
     now,
   );
   const [planned, then] = [chances[now]!, chances[best]!];

@@ -182,7 +182,7 @@ describe("an edge quench against finite elements", () => {
             got: heightOf(core.get(s)!, T),
             tolerance,
             because:
-              resolution === "coarse" ? "columns of 2.9 mm; the line is wanted within 0.5" : "a third of a column, and air of one transfer",
+              resolution === "coarse" ? "columns of 2.7 mm; the line is wanted within 0.5" : "a third of a column, and air of one transfer",
           });
     });
   }
