@@ -64,7 +64,7 @@ async function settled(page: Page): Promise<void> {
 export async function expectAccessible(page: Page, rules?: readonly string[]): Promise<void> {
   await settled(page);
   // No frame of another site is on any page: without the search for some it takes half the time.
-  const axe = new AxeBuilder({ page }).setLegacyMode(true);
+  const axe = new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ["violations"] });
   const { violations } = await (rules === undefined ? axe : axe.withRules([...rules])).analyze();
   const serious = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
   expect(serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(" ")).join(" | ")}`)).toEqual([]);
