@@ -73,6 +73,19 @@ export default tseslint.config(
     ignores: ["**/*.test.tsx"],
     rules: { "max-lines-per-function": ["error", { max: 120, skipComments: true, skipBlankLines: true }] },
   },
+  {
+    files: ["app/src/**/*.tsx"],
+    ignores: ["app/src/parts/Choice.tsx"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "JSXOpeningElement > JSXAttribute[name.name='select']",
+          message: "a list to choose from is a Choice: it opens when the press ends",
+        },
+      ],
+    },
+  },
   // What is used in gloves is read in one go.
   { files: ["app/src/features/bench/**/*.tsx"], ignores: ["**/*.test.tsx"], rules: { complexity: ["error", 10] } },
   {

@@ -8,8 +8,8 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import LinearProgress from "@mui/material/LinearProgress";
 import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { useMemo, useRef, useState } from "react";
+import { Choice } from "../../parts/Choice.js";
 import { showDuration, showMoment, showTemperature, type Units } from "../../format/show.js";
 import { FileInstrument, type InstrumentReading } from "../../instruments/instrument.js";
 import { guessMapping, readTable, type Guess, type LoggerSum, type LoggerTable } from "../../instruments/loggerFile.js";
@@ -150,9 +150,8 @@ export function LoggerDialog({ state, units }: { state: PieceState; units: Units
           <DialogContent>
             <div style={{ display: "grid", gap: 14, paddingTop: 8 }}>
               {(["timeColumn", "temperatureColumn"] as const).map((key) => (
-                <TextField
+                <Choice
                   key={key}
-                  select
                   label={key === "timeColumn" ? "Time" : "Temperature"}
                   value={column[key]}
                   onChange={(event) => setColumn({ ...column, [key]: Number(event.target.value) })}
@@ -162,17 +161,16 @@ export function LoggerDialog({ state, units }: { state: PieceState; units: Units
                       {name}, such as {open.table.rows[0]?.[i]}
                     </MenuItem>
                   ))}
-                </TextField>
+                </Choice>
               ))}
-              <TextField
-                select
+              <Choice
                 label="Unit"
                 value={column.unit}
                 onChange={(event) => setColumn({ ...column, unit: event.target.value as TemperatureUnit })}
               >
                 <MenuItem value="C">Celsius</MenuItem>
                 <MenuItem value="F">Fahrenheit</MenuItem>
-              </TextField>
+              </Choice>
             </div>
             {sum === null ? <Reading progress={progress} /> : <Found guess={open.guess} sum={sum} units={units} />}
           </DialogContent>

@@ -2,8 +2,8 @@
 
 import { LIMITS, type Cladding, type Piece } from "@tembrak/core";
 import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import type { Units } from "../../format/show.js";
+import { Choice } from "../../parts/Choice.js";
 import { LengthField } from "../../parts/QuantityField.js";
 import { CLADDING_WORDS } from "../../words/steelWords.js";
 
@@ -37,8 +37,7 @@ export function CladFields({ piece, units, onChange, onFault }: Props) {
   };
   return (
     <div className="measures">
-      <TextField
-        select
+      <Choice
         label="Clad"
         value={cladding?.material ?? ""}
         helperText={
@@ -54,7 +53,7 @@ export function CladFields({ piece, units, onChange, onFault }: Props) {
             {CLADDING_WORDS[material]} on both faces
           </MenuItem>
         ))}
-      </TextField>
+      </Choice>
       {cladding === undefined ? null : (
         <LengthField
           label="Thickness of the core"

@@ -4,8 +4,8 @@ import { zoneName, zonesFor } from "../../words/zoneNames.js";
 import { LIMITS, THIN_EDGE, thinnestEdge_mm, hardensForZones, WISHES, type Piece, type Wish, type Zone } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import { showLength, type Units } from "../../format/show.js";
+import { Choice } from "../../parts/Choice.js";
 import { LengthField } from "../../parts/QuantityField.js";
 
 interface Props {
@@ -132,9 +132,8 @@ export function ZoneWishes({ piece, onChange }: Pick<Props, "piece" | "onChange"
     <>
       <div className="measures">
         {zonesFor(section).map((zone) => (
-          <TextField
+          <Choice
             key={zone}
-            select
             label={`The ${zoneName(zone, section)}`}
             value={wishOf(zone)}
             onChange={(event) => wish(zone, event.target.value as Wish | "")}
@@ -145,7 +144,7 @@ export function ZoneWishes({ piece, onChange }: Pick<Props, "piece" | "onChange"
                 {WISH_WORDS[key]}
               </MenuItem>
             ))}
-          </TextField>
+          </Choice>
         ))}
       </div>
       {hardens === "edge" ? <p className="hint">A hard edge and a softer back: quench the edge only.</p> : null}

@@ -10,6 +10,7 @@ import { useRef, useState, type ReactNode } from "react";
 import { steelFacts } from "../../words/sources.js";
 import { steelWords } from "../../words/steelWords.js";
 import { showLength, showNotches, type Units } from "../../format/show.js";
+import { Choice } from "../../parts/Choice.js";
 import { Fold } from "../../parts/Fold.js";
 import { LivePiece, SCALE_PAINT, type Dimension } from "./LivePiece.js";
 import { useWide } from "../../parts/useWide.js";
@@ -219,8 +220,7 @@ function SteelAndUse({ piece, onChange, units }: Pick<Props, "piece" | "onChange
     <>
       <h2>Of what steel, and how does it start?</h2>
       <div className="two">
-        <TextField
-          select
+        <Choice
           label="Steel"
           value={piece.steel}
           helperText={steel ? `${steel.about} ${steelFacts(steel, units)}` : " "}
@@ -231,9 +231,8 @@ function SteelAndUse({ piece, onChange, units }: Pick<Props, "piece" | "onChange
               {name}, {composition_wtpct.value.C.toFixed(2)} % carbon
             </MenuItem>
           ))}
-        </TextField>
-        <TextField
-          select
+        </Choice>
+        <Choice
           label="How it starts"
           value={piece.start}
           helperText={START_WORDS[piece.start][1]}
@@ -244,11 +243,10 @@ function SteelAndUse({ piece, onChange, units }: Pick<Props, "piece" | "onChange
               {START_WORDS[start][0]}
             </MenuItem>
           ))}
-        </TextField>
+        </Choice>
       </div>
       <h2>What is it for?</h2>
-      <TextField
-        select
+      <Choice
         fullWidth
         label="Use"
         value={piece.use}
@@ -260,7 +258,7 @@ function SteelAndUse({ piece, onChange, units }: Pick<Props, "piece" | "onChange
             {name}, {target_HRC[0]} to {target_HRC[1]} HRC
           </MenuItem>
         ))}
-      </TextField>
+      </Choice>
     </>
   );
 }

@@ -3,10 +3,10 @@
 import { facesOf, placeDoubts, type Piece, type SoftParts, type TestPlace } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
+import { Choice } from "../../../parts/Choice.js";
 import { PlacesDrawing } from "../../../parts/PlacesDrawing.js";
 import { doubtWords, facesWords, PLACE_WORDS, placeKey, placeNames, type PlaceKey } from "../../../words/placeWords.js";
 import type { TestDraft } from "../useTest.js";
@@ -62,9 +62,8 @@ export function TesterPlaces({ piece, soft, draft, onChange }: Props) {
       />
       <div className="place-keys">
         {readings.map((reading, i) => (
-          <TextField
+          <Choice
             key={i}
-            select
             size="small"
             label={`${i + 1}: ${reading}`}
             value={placeKey(places[i] ?? null, isBlade)}
@@ -78,7 +77,7 @@ export function TesterPlaces({ piece, soft, draft, onChange }: Props) {
                 {name}
               </MenuItem>
             ))}
-          </TextField>
+          </Choice>
         ))}
       </div>
       {faces === null ? null : (

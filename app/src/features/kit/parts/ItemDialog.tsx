@@ -12,6 +12,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import type { Units } from "../../../format/show.js";
+import { Choice } from "../../../parts/Choice.js";
 import { DifferenceField, DurationField, LengthField, NumberField, TemperatureField } from "../../../parts/QuantityField.js";
 import { useFaults } from "../../../parts/useFaults.js";
 import { FIELDS, KIND_WORDS, type Field, said } from "../../../words/kitWords.js";
@@ -127,18 +128,17 @@ function Input({ field, draft, units, onChange, onFault }: InputProps) {
       return <NumberField label={label} value={number} unit="" least={least} most={most} onFault={onFault} onChange={onChange} />;
     case "choice":
       return (
-        <TextField select fullWidth label={label} value={textOf(value)} onChange={(event) => onChange(event.target.value)}>
+        <Choice fullWidth label={label} value={textOf(value)} onChange={(event) => onChange(event.target.value)}>
           {(field.options ?? []).map(([word, text]) => (
             <MenuItem key={word} value={word}>
               {text}
             </MenuItem>
           ))}
-        </TextField>
+        </Choice>
       );
     case "said":
       return (
-        <TextField
-          select
+        <Choice
           fullWidth
           label={label}
           value={value === true ? "yes" : value === false ? "no" : ""}
@@ -147,7 +147,7 @@ function Input({ field, draft, units, onChange, onFault }: InputProps) {
           <MenuItem value="">not said</MenuItem>
           <MenuItem value="yes">yes</MenuItem>
           <MenuItem value="no">no</MenuItem>
-        </TextField>
+        </Choice>
       );
     case "flag":
       return (
