@@ -12,6 +12,7 @@ import {
   rockwellCFromVickers,
 } from "../../core/src/kinetics/hardness.js";
 import type { Kinetics } from "../../core/src/kinetics/kinetics.js";
+import { soakFor_s, wantedCarbon_wtpct } from "../../core/src/kinetics/soak.js";
 import { halfMartensite_HV, nodeHardness_HV, type PriorStructure } from "../../core/src/kinetics/structure.js";
 import type { Agitation } from "../../core/src/heat/media.js";
 import { mixtureQuantile, type Bell } from "../../core/src/numerics/mixture.js";
@@ -68,13 +69,15 @@ export type Row =
       readonly bath_s?: number;
       readonly isHard: boolean;
     })
+  /** Minutes at heat that annealed stock is said to want. */
+  | (Named & { readonly kind: "soak"; readonly steel: string; readonly heat_C: number; readonly wanted_min: number })
   | (Named & { readonly kind: "half-hardness" | "full-hardness"; readonly carbon_wtpct: number });
 
 export interface Answer {
   readonly name: string;
   readonly wanted: number;
   readonly got: number;
-  readonly unit: "HRC" | "s" | "inch";
+  readonly unit: "HRC" | "s" | "min" | "inch";
   /** How far off, in standard deviations of what a row of this kind can bear. */
   readonly error: number;
 }
@@ -83,12 +86,13 @@ export interface Answer {
 const SD = {
   "ideal-diameter": 0.4,
   isothermal: 0.15,
-  hardness: 1.25,
+  hardness: 1.2,
   thin: 1,
   round: 3,
-  cliff: 2.2,
-  "half-hardness": 1.5,
+  cliff: 1.8,
+  "half-hardness": 1,
   "full-hardness": 1,
+  soak: 0.4,
 } as const;
 /** A point of a band bears so many HRC, and this share of its distance. */
 const BAND_HRC = 2;
@@ -106,7 +110,7 @@ const AGITATIONS = { oil: ["strong"], water: ["mild"] } as const;
 const INCH_mm = 25.4;
 const FIRST_HUNDREDTH = reducedTime(0.01);
 
-const byRatio = (name: string, wanted: number, got: number, unit: "s" | "inch", sd: number): Answer => ({
+const byRatio = (name: string, wanted: number, got: number, unit: "s" | "min" | "inch", sd: number): Answer => ({
   name,
   wanted,
   got,
@@ -265,6 +269,13 @@ export function answers(row: Row, kinetics: Kinetics): Answer[] {
         kinetics,
       );
       return [byPoints(row.name, row.wanted_HRC, run("surface"), row.isCliff ? SD.cliff : SD.hardness)];
+    }
+    case "soak": {
+      const { composition_wtpct: steel } = resolveSteel(CATALOGUE, row.steel);
+      const { heat_C, wanted_min } = row;
+      const soak_s = soakFor_s({ steel, prior: "coarse-spheroidised", heat_C, wanted_wtpct: wantedCarbon_wtpct(steel), kinetics });
+      if (soak_s === null) throw new Error(`${row.name}: never enough at this heat`);
+      return [byRatio(row.name, wanted_min, soak_s / 60, "min", SD[row.kind])];
     }
     case "half-hardness": {
       const got = rockwellCFromVickers(halfMartensite_HV(row.carbon_wtpct, kinetics));

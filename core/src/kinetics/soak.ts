@@ -3,6 +3,7 @@
 import { heatingCurve } from "./austenite.js";
 import { acmCarbon_wtpct, type Composition } from "./composition.js";
 import { follow } from "./follow.js";
+import { KINETICS, type Kinetics } from "./kinetics.js";
 import { austeniteLeft, makeStructure, solution_wtpct, type PriorStructure, type Structure } from "./structure.js";
 
 /** Carbon beyond which martensite hardly hardens any more, wt%, and the share of a leaner bar's that is as good as all of it. */
@@ -30,12 +31,13 @@ interface SoakInput {
   readonly prior: PriorStructure;
   readonly heat_C: number;
   readonly wanted_wtpct: number;
+  readonly kinetics?: Kinetics;
 }
 
 /** Time at heat until that much carbon is in solution, s; null when this heat never gets there in four hours. */
-export function soakFor_s({ steel, prior, heat_C, wanted_wtpct }: SoakInput): number | null {
+export function soakFor_s({ steel, prior, heat_C, wanted_wtpct, kinetics = KINETICS }: SoakInput): number | null {
   if (Math.min(steel.C, acmCarbon_wtpct(steel, heat_C)) < wanted_wtpct) return null;
-  const structure = makeStructure({ nodes: 1, bar_wtpct: steel, prior });
+  const structure = makeStructure({ nodes: 1, bar_wtpct: steel, prior, kinetics });
   const { temperature_C, duration_s } = heatingCurve({ heat_C, hold_s: LONGEST_s });
   const atHeat_s = duration_s - LONGEST_s;
   let reached_s: number | null = null;

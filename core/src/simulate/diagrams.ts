@@ -92,6 +92,8 @@ export interface EndQuench {
   readonly rateAt704_K_s: readonly (number | null)[];
 }
 
+/** Bands are those of fine-grained heats, 5 to 8; the standard counts them as 7. @source astmA255 */
+const BAR_ASTM_GRAIN = 7;
 /** Half an hour at heat, from a normalised bar. @source astmA255 */
 const SOAK_s = 1800;
 const WATER_C = 25;
@@ -106,11 +108,11 @@ function rateAt704_K_s(time_s: Float64Array, T: Float64Array): number | null {
 
 /**
  * The end-quenched bar, normalised and soaked as the standard has it; hardness at the surface of its flats.
- * @param astmGrain in place of the grain the model gives.
+ * @param astmGrain of the heat; the model's own for so short a soak is finer by one.
  */
 export function endQuench(
   steel: Composition,
-  astmGrain?: number,
+  astmGrain = BAR_ASTM_GRAIN,
   kinetics: Kinetics = KINETICS,
   resolution: Resolution = "full",
   rateRatio = 1,
@@ -120,7 +122,7 @@ export function endQuench(
   const start_C = testHeat_C(steel);
   const structure = makeStructure({ nodes: columns * nodes, bar_wtpct: steel, prior: "pearlite", kinetics, rateRatio });
   follow({ structure, ...heatingCurve({ heat_C: start_C, hold_s: SOAK_s }) });
-  if (astmGrain !== undefined) structure.grain_um.fill(grainOfNumber_um(astmGrain));
+  structure.grain_um.fill(grainOfNumber_um(astmGrain));
   const air = airBoundary(0.8, 8, ROOM_C);
   const surroundings: Surroundings = {
     faces: Array.from({ length: columns }, () => air),
@@ -175,7 +177,7 @@ const [RATE_LN, CARBON, ALLOY] = [0.25, 0.025, 0.08];
 const READ_HRC = 1.5;
 
 /** The end-quenched bar over many heats: the middle of a published band is that, and not the bar of the middle composition. */
-export function endQuenchSpread(steel: Composition, astmGrain?: number, kinetics: Kinetics = KINETICS): EndQuenchSpread {
+export function endQuenchSpread(steel: Composition, astmGrain = BAR_ASTM_GRAIN, kinetics: Kinetics = KINETICS): EndQuenchSpread {
   const bars = normalDraws(BARS, 3, SEED).map(([rate, carbon, alloy]) => {
     const more = 1 + ALLOY * alloy!;
     const heat = { ...steel, C: steel.C * (1 + CARBON * carbon!), Mn: steel.Mn * more, Cr: steel.Cr * more };

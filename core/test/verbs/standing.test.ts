@@ -245,7 +245,7 @@ describe("why, from the command line, by more than tests", () => {
     expect(why({ at_s: 9500, act: "found", of: "bath-thermometer", answer: "bath-cold" })).toEqual(why());
   });
   it("hardened again it is as likely to harden as that plan is; where nothing is hardened no chance is told", () => {
-    const shallow = { steel: "w1", piece: { ...KNIFE.piece, section: { shape: "wedge", spine_mm: 6, edge_mm: 1.5, height_mm: 34 } } };
+    const shallow = { steel: "w1", piece: { ...KNIFE.piece, section: { shape: "wedge", spine_mm: 5, edge_mm: 1.3, height_mm: 34 } } };
     const after = (bath_s: number, files: readonly object[] = soft.files) => {
       const asked = { ...KNIFE, ...shallow, log: [...quenched(2, bath_s), { ...soft, files }], now_s: 9000 };
       return (runVerb("diagnose", asked, desk) as { remedy: { code: string; chance: number | null; changes: readonly object[] } }).remedy;
