@@ -2,7 +2,7 @@
 
 import type { Page } from "@playwright/test";
 import { DEMO } from "../ports.js";
-import { expect, fill, goToBook } from "./shop.js";
+import { expect, fill, goToBook, visit } from "./shop.js";
 import { open, standing } from "./standing.js";
 
 standing("a slide, a bath and a kept plan", async ({ page }) => {
@@ -55,11 +55,18 @@ standing("baths side by side: with another thickness the slower one fails, and a
 });
 
 standing("the cooling curve says the same seconds as the verdict", async ({ page }) => {
-  await open(page, `${DEMO}/piece/demo-1`);
-  await expect(page.getByText(/\d\.\d s to spare at the spine\./)).toBeVisible();
-  const seconds = /(\d+\.\d) s to spare/.exec(await page.getByRole("main").innerText())![1]!;
-  await page.getByRole("button", { name: "cooling" }).click();
-  await expect(page.getByRole("img", { name: `${seconds} s to spare at the spine` })).toBeVisible();
+  await open(page, `${DEMO}/piece/demo-3`);
+  for (const [piece, name] of [
+    ["demo-3", /^Heat line of the Hay knife/],
+    ["demo-1", /^Heat line of the Hoof knife/],
+  ] as const) {
+    await visit(page, `${DEMO}/piece/${piece}`);
+    await expect(page.getByRole("img", { name })).toBeVisible();
+    await expect(page.getByText(/to spare at the spine\./)).toBeVisible();
+    const spare = /(\d+\.\d s|a moment) to spare/.exec(await page.getByRole("main").innerText())![1]!;
+    await page.getByRole("button", { name: "cooling" }).click();
+    await expect(page.getByRole("img", { name: `${spare} to spare at the spine` })).toBeVisible();
+  }
   await page.getByRole("button", { name: "hardness", exact: true }).click();
   await expect(page.getByRole("img", { name: /Hardness from spine to edge/ })).toBeVisible();
 });

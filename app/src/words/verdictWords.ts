@@ -141,6 +141,12 @@ function hardChance({ failChance }: Prediction): number {
   return 1 - failChance;
 }
 
+/** Seconds by which the start of the change is passed or missed, as every screen tells them. */
+export function spareWords(margin_s: number): string {
+  if (!Number.isFinite(margin_s)) return "time";
+  return Math.abs(margin_s) < 0.05 ? "a moment" : `${Math.abs(margin_s).toFixed(1)} s`;
+}
+
 function hardeningSentence(route: Route, prediction: Prediction, section: Section, say: Tense, units: Units): string {
   const { hardening, working, thickest } = prediction;
   const isHard = hardChance(prediction);
@@ -151,7 +157,7 @@ function hardeningSentence(route: Route, prediction: Prediction, section: Sectio
   // What a test speaks against is not said to have hardened, wherever it was tried.
   const chance = isHard < byModel.working ? Math.min(byModel.thickest, isHard) : byModel.thickest;
   const { noseMargin_s: margin, austenite } = hardening;
-  const spare = Math.abs(margin) < 0.05 ? "a moment" : `${Math.abs(margin).toFixed(1)} s`;
+  const spare = spareWords(margin);
   if (austenite.extent < 0.5) return say.tooCold;
   const workingIsHard = working.asQuenched.mean_HRC > 50 || working.asQuenched.mean_HRC > 0.9 * thickest.asQuenched.mean_HRC + 6;
   // A tenth of the back turned on the way does not make a soft piece of one whose edge is hard.

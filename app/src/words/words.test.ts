@@ -16,7 +16,7 @@ import {
 import { actWords, mediumName } from "./actWords.js";
 import { steelFacts, stepSource } from "./sources.js";
 import { WHY_CARDS, whyOf } from "./whyCards.js";
-import { verdictWords, type DoneSoFar } from "./verdictWords.js";
+import { spareWords, verdictWords, type DoneSoFar } from "./verdictWords.js";
 
 /** Remembered or not the bytes are the same (desk.test.ts). */
 const desk = makeDesk();
@@ -54,6 +54,9 @@ describe("the verdict in sentences", () => {
     expect(reasons[0]).toMatch(/^Hardens right through in fast oil at 55 °C, \d+\.\d s to spare at the spine\.$/);
     expect(reasons.join(" ")).toMatch(/Two times 2 h at \d{3} °C: about \d\d HRC, give or take \d/);
     expect(reasons.join(" ")).toMatch(/General knife wants 58 to 61: \d in 10 that it lands there/);
+  });
+  it("seconds to spare are told by tenths, less is a moment, and where nothing soft ever comes there is time", () => {
+    expect([2.04, -0.26, 0.049, Infinity].map(spareWords)).toEqual(["2.0 s", "0.3 s", "a moment", "time"]);
   });
   it("tempers that are not alike are added up: a cooler later one adds next to nothing", () => {
     const after = (second_C: number): string =>

@@ -3,6 +3,7 @@
 import type { Prediction } from "@tembrak/core";
 import { logShare } from "../../../format/logTime.js";
 import { showDegrees, type Units } from "../../../format/show.js";
+import { spareWords } from "../../../words/verdictWords.js";
 
 const [W, H] = [400, 232];
 const [LEFT, RIGHT, TOP, BOTTOM] = [40, 12, 10, 206];
@@ -36,8 +37,8 @@ export function CoolingDrawing({ prediction, units }: Props) {
     points.length === 0 ? "" : `M${points.map((p) => `${xOf(p.time_s).toFixed(1)} ${yOf(p.temperature_C).toFixed(1)}`).join("L")}`;
   const start = startCurve.filter(({ start_s }) => start_s <= LAST_s);
   const nose = startCurve.reduce((a, b) => (b.start_s < a.start_s ? b : a), startCurve[0] ?? { temperature_C: 550, start_s: 1 });
-  const inTime = noseMargin_s > 0;
-  const says = `Cooling of surface and centre over the start of change: ${Math.abs(noseMargin_s).toFixed(1)} s ${inTime ? "to spare" : "too slow"} at the ${thickest.place}`;
+  const margin = `${spareWords(noseMargin_s)} ${noseMargin_s > 0 ? "to spare" : "too slow"} at the ${thickest.place}`;
+  const says = `Cooling of surface and centre over the start of change: ${margin}`;
   return (
     <figure style={{ margin: 0 }}>
       <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label={says}>
@@ -95,9 +96,7 @@ export function CoolingDrawing({ prediction, units }: Props) {
       </svg>
       <figcaption className="drawn" style={{ fontSize: 13.5, lineHeight: "18px", color: "var(--ink2)" }}>
         Dashed surface, solid centre, counted from {showDegrees(ae1_C, units)}.{" "}
-        {Number.isFinite(noseMargin_s)
-          ? `${Math.abs(noseMargin_s).toFixed(1)} s ${inTime ? "to spare" : "too slow"} at the ${thickest.place}, to the first tenth.`
-          : ""}
+        {Number.isFinite(noseMargin_s) ? `${margin}, to the first tenth.` : ""}
       </figcaption>
     </figure>
   );
