@@ -6,7 +6,7 @@ import type { Grid } from "../heat/conduction.js";
 import type { Boundary } from "../heat/media.js";
 import { volumeHeat_J_m3K } from "../heat/properties.js";
 import type { DecompositionTable } from "../kinetics/decomposition.js";
-import { reducedTime } from "../kinetics/extent.js";
+import { BAINITE_EXTENT, extentAt, PEARLITE_EXTENT, reducedTime, sluggishReducedTime } from "../kinetics/extent.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { austeniteLeft, drawnOf, nodeHardness_HV, type Drawn, type Structure } from "../kinetics/structure.js";
 import type { BodySection } from "../schema/parts.js";
@@ -39,35 +39,56 @@ export interface StraightenWindow {
   readonly to_s: number;
 }
 
-/** Reduced time at which a change has its first tenth: about 1.5 HRC, the least a file or tester would notice. */
-const FIRST_TENTH = reducedTime(0.1);
+/** The first tenth of a section that is soft: about 1.5 HRC, the least a file or tester would notice. The first hundredth: what diagrams draw. */
+const [TENTH, HUNDREDTH] = [0.1, 0.01];
+
+/** A change as a share of the way to so much of the whole, 1/s at each degree: its rate over the reduced time that takes. */
+function paces(table: DecompositionTable, share: number): readonly Float64Array[] {
+  const [pearlite, bainite] = [reducedTime(share), sluggishReducedTime(share, table.bainiteEnd)];
+  return [
+    table.pearlite_1_s.map((rate) => rate / pearlite),
+    table.bainite_1_s.map((rate) => rate / bainite),
+    // Ferrite fills no more than its limit: where that is less than the share it never comes.
+    table.ferrite_1_s.map((rate, T) => (table.ferriteLimit[T]! > share ? rate / reducedTime(share / table.ferriteLimit[T]!) : 0)),
+  ];
+}
+
+/** What of the whole a change has made, so far on its way to a tenth of it; and the way to so much of the whole. */
+const SHAPES = [PEARLITE_EXTENT, BAINITE_EXTENT, PEARLITE_EXTENT].map((shape) => {
+  const tenth = reducedTime(TENTH, shape);
+  return { made: (way: number) => extentAt(way * tenth, shape), wayTo: (share: number) => reducedTime(share, shape) / tenth };
+});
 
 /**
- * How many seconds longer the watched place could have spent at its worst temperature before the first tenth of
- * ferrite, pearlite or bainite: the reduced time left, divided by the fastest rate (Scheil's rule of additive shares).
+ * How many seconds longer the watched place could have spent at its worst temperature before a tenth of it is ferrite, pearlite and
+ * bainite together: the way that is left, over the fastest pace (Scheil's rule of additive shares). Less than none where more is.
  */
 export function noseMargin(
   curve: { time_s: Float64Array; temperature_C: Float64Array },
   table: DecompositionTable,
 ): { margin_s: number; nose_C: number } {
-  const answer = { margin_s: Infinity, nose_C: table.martensiteStart_C };
-  const changes = [table.pearlite_1_s, table.bainite_1_s, table.ferriteLimit[Math.round(table.ae1_C)]! > 0.05 ? table.ferrite_1_s : null];
-  for (const rate of changes) {
-    if (rate === null) continue;
-    let used = 0;
+  const from = Math.max(0, Math.ceil(table.martensiteStart_C));
+  const changes = paces(table, TENTH).map((pace_1_s, k) => {
+    let way = 0;
     for (let i = 1; i < curve.time_s.length; i++) {
       const T = 0.5 * (curve.temperature_C[i]! + curve.temperature_C[i - 1]!);
       if (T <= table.martensiteStart_C) break;
-      used += rate[Math.min(1000, Math.max(0, Math.round(T)))]! * (curve.time_s[i]! - curve.time_s[i - 1]!);
+      way += pace_1_s[Math.min(1000, Math.max(0, Math.round(T)))]! * (curve.time_s[i]! - curve.time_s[i - 1]!);
     }
-    const from = Math.max(0, Math.ceil(table.martensiteStart_C));
     let nose_C = from;
-    for (let T = from; T <= 1000; T++) if (rate[T]! > rate[nose_C]!) nose_C = T;
-    if (!(rate[nose_C]! > 0)) continue;
-    const margin_s = (FIRST_TENTH - used) / rate[nose_C]!;
-    if (margin_s < answer.margin_s) Object.assign(answer, { margin_s, nose_C });
-  }
-  return answer;
+    for (let T = from; T <= 1000; T++) if (pace_1_s[T]! > pace_1_s[nose_C]!) nose_C = T;
+    return { way, made: SHAPES[k]!.made(way), nose_C, pace_1_s: pace_1_s[nose_C]! };
+  });
+  const soft = changes.reduce((sum, { made }) => sum + made, 0);
+  const margins = changes.flatMap(({ way, made, nose_C, pace_1_s }, k) =>
+    pace_1_s > 0 ? [{ made, nose_C, margin_s: (SHAPES[k]!.wayTo(TENTH - (soft - made)) - way) / pace_1_s }] : [],
+  );
+  // What is left is the shortest way; what it was too slow by is told of the change that made most.
+  const told = margins.reduce<(typeof margins)[number] | null>(
+    (best, one) => (best === null || (soft < TENTH ? one.margin_s < best.margin_s : one.made > best.made) ? one : best),
+    null,
+  );
+  return told === null ? { margin_s: Infinity, nose_C: from } : { margin_s: told.margin_s, nose_C: told.nose_C };
 }
 
 export interface StartPoint {
@@ -76,15 +97,13 @@ export interface StartPoint {
   readonly start_s: number;
 }
 
-const FIRST_HUNDREDTH = reducedTime(0.01);
-
 /** Where change begins in this steel as it was heated: what a cooling curve has to pass in time. */
 export function startCurve(table: DecompositionTable): StartPoint[] {
-  const hasFerrite = table.ferriteLimit[Math.round(table.ae1_C)]! > 0.05;
+  const all = paces(table, HUNDREDTH);
   const points: StartPoint[] = [];
   for (let T = Math.ceil(table.martensiteStart_C / 5) * 5; T < table.ae1_C; T += 5) {
-    const rate_1_s = Math.max(table.pearlite_1_s[T]!, table.bainite_1_s[T]!, hasFerrite ? table.ferrite_1_s[T]! : 0);
-    if (rate_1_s > 0) points.push({ temperature_C: T, start_s: FIRST_HUNDREDTH / rate_1_s });
+    const pace_1_s = Math.max(...all.map((pace) => pace[T]!));
+    if (pace_1_s > 0) points.push({ temperature_C: T, start_s: 1 / pace_1_s });
   }
   return points;
 }

@@ -353,6 +353,27 @@ describe("the cooling curve against the start of change", () => {
     );
     expect(thick.noseMargin_s).toBeLessThan(after("fast-oil").noseMargin_s);
   });
+  it.each([
+    ["5160", 6, "medium-oil", 790],
+    ["5160", 9, "medium-oil", 790],
+    ["5160", 25, "medium-oil", 845],
+    ["6150", 8, "medium-oil", 845],
+    ["9260", 6, "medium-oil", 845],
+    ["1045", 2, "water", 845],
+    ["1045", 12, "water", 845],
+    ["1060", 8, "medium-oil", 825],
+    ["1084", 8, "medium-oil", 815],
+    ["o1", 20, "medium-oil", 805],
+  ] as const)("of %s, %d mm in %s from %d C, time is to spare where less than a tenth is soft", (id, mm, medium, heat_C) => {
+    const hot = { prior: "pearlite", section: slab(mm), heat_C, furnace_s: 900 } as const;
+    const asked = plan({ steel: id, medium, ...hot });
+    const { structure, places } = runCase(asked, { resolution: "full", untilSettled: true });
+    const i = places.centre;
+    const soft = structure.ferrite[i]! + structure.pearlite[i]! + structure.bainite[i]!;
+    const { noseMargin_s } = harden(asked, { members: 0 });
+    if (soft < 0.08) expect(noseMargin_s).toBeGreaterThan(0);
+    if (soft > 0.13) expect(noseMargin_s).toBeLessThan(0);
+  });
   it("hardened through when seconds are to spare, not when they are far below none", () => {
     for (const medium of ["slow-oil", "fast-oil", "water"]) {
       const { noseMargin_s, centre } = after(medium);
