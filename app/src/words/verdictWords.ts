@@ -186,6 +186,12 @@ function hardeningSentence(route: Route, prediction: Prediction, section: Sectio
     if (edge < SURE) return `${say.edgeMay} in ${bath}, ${showChance(edge)}; the spine is ${spine}.`;
     return `${say.edge} in ${bath}; the spine is ${spine}.`;
   }
+  // The bath is fast enough as planned: too slow would gainsay the cooling curve.
+  if (margin > 0) {
+    const left = `${spare} to spare at the ${thickest.place}`;
+    if (chance < 0.1) return `${say.fails} in ${bath}, though not for want of speed: ${left}.`;
+    return `On the brink in ${bath}: ${showChance(chance)} ${say.hardens} through, ${left}.`;
+  }
   // Out with its body still hot, its end is drawn as it comes out of the bath, and had hardened all the same.
   if (hardening.surface.mean_HRC > 50 || byModel.working > 0.5) {
     return `Hard at the surface, softer inside: too slow by ${spare} at the ${thickest.place} in ${bath}.`;

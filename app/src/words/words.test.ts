@@ -102,6 +102,21 @@ describe("the verdict in sentences", () => {
     const { reasons } = verdict({ section: { shape: "plate", thickness_mm: 12 } }, inBath("slow-oil", 55));
     expect(reasons[0]).toMatch(/It fails in slow oil at 55 °C: too slow by \d+\.\d s|Hard at the surface, softer inside/);
   });
+  it("soft by its tests though its bath is fast enough: it is not said to have been too slow, for its cooling curve is not", () => {
+    const piece: Piece = { ...knife, section: { shape: "plate", thickness_mm: 3 } };
+    const route = planRoute(CATALOGUE, piece, "forge");
+    const planned = predict(CATALOGUE, piece, route, "full", undefined, desk);
+    expect(planned.hardening.noseMargin_s).toBeGreaterThan(0);
+    const said = (failChance: number): string =>
+      verdictWords({ ...planned, failChance }, route, piece.section, METRIC, [], {
+        hardness_HRC: null,
+        look: null,
+        done: "tempered",
+        end: "is",
+      }).reasons[0]!;
+    expect(said(0.98)).toMatch(/^It failed in fast oil at 55 °C, though not for want of speed: \d\.\d s to spare at the centre\.$/);
+    expect(said(0.5)).toMatch(/^On the brink in fast oil at 55 °C: 5 in 10 that it hardened through, \d\.\d s to spare at the centre\.$/);
+  });
   it("too long in the air is not put down to the bath", () => {
     const late = (route: Route): Route => ({
       ...route,

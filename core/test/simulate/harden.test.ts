@@ -355,7 +355,7 @@ describe("the cooling curve against the start of change", () => {
   });
   it.each([
     ["5160", 6, "medium-oil", 790],
-    ["5160", 9, "medium-oil", 790],
+    ["5160", 12, "medium-oil", 790],
     ["5160", 25, "medium-oil", 845],
     ["6150", 8, "medium-oil", 845],
     ["9260", 6, "medium-oil", 845],
