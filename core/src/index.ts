@@ -194,10 +194,12 @@ export {
   type Bath,
   type BathBar,
   type BathEntryAt,
+  bathReads,
+  type BathRead,
   type BathNow,
 } from "./standing/bathNow.js";
 export { bathAhead, bathState, fallsTo_s, levelRise_mm, SHOP_AIR_C, waitFor_s, warmingTo, type BathHappening } from "./heat/bathState.js";
-export type { BathEntry } from "./schema/book.js";
+export { BATH_REASONS, type BathEntry, type BathReason } from "./schema/book.js";
 export { whyQuestion, type Diagnosed } from "./diagnose/facts.js";
 export { diagnose, type Diagnosis, type Ranked } from "./diagnose/diagnose.js";
 export { afterFinding } from "./diagnose/check.js";

@@ -39,6 +39,21 @@ clocked(
     await log();
     await expect(page.getByRole("heading", { name: /^Right/ })).toBeVisible();
     await expect(page.getByText(/warmed with .* at 800 °C/)).toBeVisible();
+    // Read again, and far off: what was read is what is shown, and what happened is asked.
+    await page.clock.fastForward(60_000);
+    await read("40");
+    await log();
+    await expect(page.getByRole("heading", { name: /^40°, and 5\d° was expected: stir it, read it once more/ })).toBeVisible();
+    await page.clock.fastForward(60_000);
+    await read("40,5");
+    await log();
+    await expect(page.getByRole("heading", { name: /^Too cold: warm it to 55°/ })).toBeVisible();
+    await expect(page.getByText(/read 40°\. What happened\?/)).toBeVisible();
+    await page.getByRole("button", { name: "Filled up" }).first().click();
+    await expect(page.getByText(/What happened\?/)).toBeHidden();
+    await read("56");
+    await log();
+    await page.getByRole("button", { name: "It was warmed" }).click();
     await page.getByRole("button", { name: "It burnt" }).click();
     await expect(page.getByText(/burnt once so far/)).toBeVisible();
     await page.getByRole("button", { name: "Take the last back" }).click();

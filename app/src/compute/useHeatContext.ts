@@ -1,8 +1,18 @@
 /** What a heat is judged with beside the log: this shop's eye and its kit. */
 
-import { CATALOGUE, eyeErrors_K, learnEye, type Kit, type LearnedEye, type MagnetPoint, type PieceState } from "@tembrak/core";
+import {
+  bathReads,
+  CATALOGUE,
+  eyeErrors_K,
+  learnEye,
+  type BathRead,
+  type Kit,
+  type LearnedEye,
+  type MagnetPoint,
+  type PieceState,
+} from "@tembrak/core";
 import { useMemo } from "react";
-import { useKit, usePieces } from "../store/useStore.js";
+import { useBathEntries, useKit, usePieces } from "../store/useStore.js";
 
 /** What each piece has to say of the eye: a piece nothing happened to is the same object, and is not read again. */
 const errors = new WeakMap<PieceState, readonly number[]>();
@@ -37,6 +47,7 @@ export interface ShopContext {
   readonly catalogue: typeof CATALOGUE;
   readonly eye: LearnedEye;
   readonly kit: Kit | null;
+  readonly bathReads: readonly BathRead[];
   readonly points: Map<string, MagnetPoint>;
   readonly beliefs: Map<string, Float64Array>;
 }
@@ -44,6 +55,11 @@ export interface ShopContext {
 /** The same object while shop and eye are the same. */
 export function useHeatContext(): ShopContext {
   const kit = useKit() ?? null;
+  const entries = useBathEntries();
   const { bias_C, sd_C, pairs } = useEye();
-  return useMemo(() => ({ catalogue: CATALOGUE, eye: { bias_C, sd_C, pairs }, kit, points, beliefs }), [bias_C, sd_C, pairs, kit]);
+  const reads = useMemo(() => (kit === null ? [] : bathReads(kit, entries)), [kit, entries]);
+  return useMemo(
+    () => ({ catalogue: CATALOGUE, eye: { bias_C, sd_C, pairs }, kit, bathReads: reads, points, beliefs }),
+    [bias_C, sd_C, pairs, kit, reads],
+  );
 }

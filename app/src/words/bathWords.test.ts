@@ -1,6 +1,16 @@
 import { describe, expect, it } from "@jest/globals";
 import { bathNow, CATALOGUE, type Bath, type BathEntryAt } from "@tembrak/core";
-import { ageWords, bathBefore, bathLine, bathTitle, entryWords, flashWords, warmWords } from "./bathWords.js";
+import {
+  ageWords,
+  bathBefore,
+  bathDoubtWords,
+  bathLine,
+  bathReasonsOf,
+  bathTitle,
+  entryWords,
+  flashWords,
+  warmWords,
+} from "./bathWords.js";
 
 const C = { temperature: "C", length: "mm" } as const;
 const F = { temperature: "F", length: "in" } as const;
@@ -39,7 +49,18 @@ describe("a bath in words", () => {
     expect(warmWords(OIL, at(read(1, 53)), C)).toBeNull();
     expect(warmWords({ ...OIL, heater_W: 900 }, at(read(1, 20)), C)).toMatch(/a dry bar of .* (once|twice|\d+ times).*Its heater takes/);
     expect(flashWords(at(read(1, 55)), C)).toMatch(/^Flash near 170°, 11[56]° away; the maker's sheet goes first\.$/);
-    expect(bathBefore(at(read(1, 55)), C)).toMatch(/^Bath about 5[45]°, \d+ to \d+, read just now, stirred: right$/);
+    expect(bathBefore(at(read(1, 55)), C)).toMatch(/^Bath 5[45]°, \d+ to \d+, read just now, stirred: right$/);
+  });
+  it("seventy and then forty: forty, which of them it is asks the next look, and nobody says that it is right", () => {
+    const now = at(read(2, 70), read(1, 40));
+    expect(bathTitle(now, HEAVY, C)).toMatch(/^40°, and (69|70)° was expected: stir it, read it once more$/);
+    expect(bathBefore(now, C)).toMatch(/^Bath 40°, 3\d to 4\d, read just now, stirred: not as expected, read it once more$/);
+    expect(bathDoubtWords(now, C)).toMatch(/read 40°. What happened\?$/);
+    expect(bathReasonsOf(now)).toEqual(["filled-up", "cooled", "misread"]);
+    expect(bathTitle(at(read(3, 70), read(2, 40), read(1, 41)), HEAVY, C)).toBe("Too cold: warm it to 55°");
+    expect(bathDoubtWords(at(read(3, 70), read(2, 40), read(1, 70)), C)).toBe(
+      "40° fits neither the reading before it nor the one after: it is left out.",
+    );
   });
   it("what happened to it, and its age", () => {
     expect(entryWords({ id: "q", at_ms: 0, what: { entry: "quench", mass_kg: 0.4, piece_C: 800 } }, "froe", C)).toMatch(

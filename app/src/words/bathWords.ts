@@ -12,6 +12,7 @@ import {
   type BathChance,
   type BathEntryAt,
   type BathNow,
+  type BathReason,
 } from "@tembrak/core";
 import {
   showChance,
@@ -48,7 +49,29 @@ export function bathBefore(now: BathNow, units: Units): string {
   const { read, call } = now;
   if (read === null) return "Nobody has read the bath";
   const age = `read ${read.age_s < 90 ? "just now" : `${showDuration(read.age_s)} ago`}${read.isStirred ? ", stirred" : ""}`;
-  return `Bath about ${showDegrees(now.mean_C, units)}, ${bathRange(now, units)}, ${age}: ${CALL_WORDS[call]}`;
+  return `Bath ${showDegrees(now.mean_C, units)}, ${bathRange(now, units)}, ${age}: ${CALL_WORDS[call]}`;
+}
+
+/** What a look that nothing logged explains leaves to be asked; null where there is none. */
+export function bathDoubtWords({ doubt }: BathNow, units: Units): string | null {
+  if (doubt === null) return null;
+  const [read, expected] = [showDegrees(doubt.read_C, units), showDegrees(doubt.expected_C, units)];
+  if (doubt.is === "slip") return `${read} fits neither the reading before it nor the one after: it is left out.`;
+  return `It was about ${expected} by all that is logged, and read ${read}. What happened?`;
+}
+
+/** What it may be put down to, the likelier ones by the way it moved first. */
+export const BATH_REASON_WORDS: Readonly<Record<BathReason, string>> = {
+  "filled-up": "Filled up",
+  warmed: "It was warmed",
+  cooled: "It cooled",
+  "piece-not-logged": "A piece went in",
+  misread: "Misread it",
+};
+
+export function bathReasonsOf({ doubt }: Pick<BathNow, "doubt">): readonly BathReason[] {
+  if (doubt === null || doubt.is === "slip") return [];
+  return doubt.read_C < doubt.expected_C ? ["filled-up", "cooled", "misread"] : ["warmed", "piece-not-logged", "misread"];
 }
 
 /** Why it cannot be quenched in, short enough for a key. */
@@ -87,6 +110,8 @@ export function bathTitle(now: BathNow, next: NextIn | undefined, units: Units):
   switch (call) {
     case "unread":
       return "Nobody has read it: stir it, then read it";
+    case "which":
+      return `${showDegrees(now.mean_C, units)}, and ${showDegrees(now.doubt!.expected_C, units)} was expected: stir it, read it once more`;
     case "too-warm":
       return wait();
     case "too-cold":
@@ -146,6 +171,7 @@ export const BAR_WORDS: Readonly<Record<BathBar, string>> = {
 /** A green band that is only green when it was read a moment ago, stirred. */
 export const CALL_WORDS: Readonly<Record<BathNow["call"], string>> = {
   unread: "not read",
+  which: "not as expected, read it once more",
   stale: "not read for a while",
   "too-cold": "too cold, thick",
   right: "right",
@@ -168,6 +194,8 @@ export function entryWords({ what }: BathEntryAt, name: string | undefined, unit
       return `${name ?? "a piece"}, ${showMass(what.mass_kg, units)} at ${showTemperature(what.piece_C, units)}, went in`;
     case "burnt":
       return "it burnt";
+    case "because":
+      return `put down to: ${BATH_REASON_WORDS[what.why].toLowerCase()}`;
   }
 }
 

@@ -52,6 +52,8 @@ function checkWords(reading: Check, section: Section, units: Units, { run, quenc
       ];
       return told.length === 0 ? "even all over" : told.join(", ");
     }
+    case "turned":
+      return `the fire turned ${reading.state}`;
     case "rehearsal":
       return `the move rehearsed, ${reading.took_s.toFixed(1)} s`;
     case "door":
@@ -127,6 +129,8 @@ export function readingWords(event: BookEvent, state: PieceState, units: Units):
       return FATE_WORDS[event.fate].is.toLowerCase();
     case "bath":
       return "of a bath";
+    case "corrected":
+      return "its time put right";
     case "withdrawn":
       return "taken back";
   }

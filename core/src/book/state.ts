@@ -37,6 +37,8 @@ export interface PieceState {
   readonly checks: readonly LoggedCheck[];
   readonly tests: readonly LoggedTest[];
   readonly notes: readonly { readonly id: string; readonly at_ms: number; readonly text: string }[];
+  /** Entries whose time somebody put right, or said to be right. */
+  readonly asked: ReadonlySet<string>;
   /** When it left the bath hard and untempered; null once the first temper has been held, or before. */
   readonly brittleSince_ms: number | null;
   readonly finishedAt_ms: number | null;
@@ -61,11 +63,17 @@ function actsFor(piece: Piece, route: Route): readonly Act[] {
   return isStubby(piece) ? acts.filter(({ kind }) => kind !== "straighten") : acts;
 }
 
-/** Events in the order they happened, without those withdrawn and the withdrawals themselves. Equal times keep their order. */
+/**
+ * Events in the order they happened, each when it really was, without those withdrawn and the withdrawals themselves. Equal times keep
+ * their order.
+ */
 export function standing(events: readonly BookEvent[]): BookEvent[] {
   const ordered = [...events].sort((a, b) => a.at_ms - b.at_ms);
   const withdrawn = new Set(ordered.flatMap((e) => (e.kind === "withdrawn" ? [e.event] : [])));
-  return ordered.filter((e) => e.kind !== "withdrawn" && !withdrawn.has(e.id));
+  const left = ordered.filter((e) => e.kind !== "withdrawn" && !withdrawn.has(e.id));
+  const really = new Map(left.flatMap((e) => (e.kind === "corrected" ? [[e.event, e.true_ms] as const] : [])));
+  if (really.size === 0) return left;
+  return left.map((e) => ({ ...e, at_ms: really.get(e.id) ?? e.at_ms })).sort((a, b) => a.at_ms - b.at_ms);
 }
 
 function stageNow(route: Route | null, next: Act | undefined, started: boolean, isFinished: boolean): Stage {
@@ -83,6 +91,7 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
   let fate: PieceState["fate"] = null;
   let madeAt_ms = 0;
   const doneAt_ms = new Map<string, number>();
+  const asked = new Set<string>();
   let checks: LoggedCheck[] = [];
   const tests: LoggedTest[] = [];
   const notes: { id: string; at_ms: number; text: string }[] = [];
@@ -120,6 +129,9 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
       case "bath":
         // Of a bath of the kit: no piece's.
         break;
+      case "corrected":
+        asked.add(event.event);
+        break;
       case "withdrawn":
         // Already taken out by `standing`, with what it withdraws.
         break;
@@ -147,6 +159,7 @@ export function pieceState(id: string, all: readonly BookEvent[]): PieceState | 
     checks,
     tests,
     notes,
+    asked,
     brittleSince_ms:
       lastQuench < 0 || isRelieved || fate !== null ? null : brittleFrom(piece, tests, doneAt_ms.get(acts[lastQuench]!.id) ?? null),
     finishedAt_ms,

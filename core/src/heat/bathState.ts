@@ -1,8 +1,11 @@
 /**
  * A bath that changes: how warm it is now, by what was read of it, what hot steel went in and how it cools. A Kalman filter of one
- * number: each reading for what it is worth, each piece by its heat, in between Newton's law with a rate its own readings teach.
+ * number: each reading by the one rule (`hand/reading.ts`), each piece by its heat, in between Newton's law with a rate its own readings teach.
  */
 
+import { BATH_JUMPS_AN_HOUR, BATH_JUMPS_UNREAD, BATH_STIRRED, BATH_TOP, type Instrument } from "../hand/instruments.js";
+import { afterReading, jumpChance, surpriseOf, type Surprise } from "../hand/reading.js";
+import type { BathReason } from "../schema/book.js";
 import { bathAfter_C, steelVolume_L, warmingBar_kg, type BathLiquid } from "./bathHeat.js";
 
 export interface BathTank {
@@ -17,14 +20,33 @@ export type BathHappening =
   | { readonly entry: "added"; readonly added_L: number }
   | { readonly entry: "bar"; readonly mass_kg: number; readonly bar_C: number }
   | { readonly entry: "quench"; readonly mass_kg: number; readonly piece_C: number }
-  | { readonly entry: "burnt" };
+  | { readonly entry: "burnt" }
+  /** Why the last look did not fit; one that was misread counts no more. */
+  | { readonly entry: "because"; readonly why: BathReason };
 
 /** Seconds on any clock, in order. */
 export type BathLog = readonly (BathHappening & { readonly at_s: number })[];
 
+/** A look that nothing logged explains. */
+export interface BathDoubt {
+  /**
+   * It moved; or it did or that look was nonsense, which the next one tells; or that look was nonsense: the one after it was as all before.
+   */
+  readonly is: Exclude<Surprise, "none"> | "slip";
+  /** What it should have been then, what was read, and when, by the log's clock. */
+  readonly expected_C: number;
+  readonly read_C: number;
+  readonly at_s: number;
+}
+
 export interface BathState {
+  /** As it was read last, within the thermometer's own error, and what became of it since. */
   readonly mean_C: number;
   readonly sd_C: number;
+  /** What was expected at the last look, C; null where nobody read it. */
+  readonly expected_C: number | null;
+  /** What has to be asked about; null where all looks fit, and once somebody said why. */
+  readonly doubt: BathDoubt | null;
   /** Time constant of its cooling, s, and from how many pairs of readings; of its size alone where there are none. */
   readonly tau_s: number;
   readonly tauFrom: number;
@@ -42,10 +64,12 @@ const LOSS_W_m2K = 11;
 const TAU_SPREAD = 0.4;
 /** Nobody read it: about the air, or left warm, K (judgement). */
 const UNREAD_SD_K = 15;
-/** A reading stirred; at the top alone, where it is warmer than below; top and bottom without stirring (judgement). */
-const STIRRED_K = 1.5;
-const TOP_K = 5;
+/** At the top alone it is warmer than below, K (judgement). */
 const TOP_WARMER_K = 2;
+/** A look that does not fit is asked about for so long, s (judgement). */
+const ASKED_s = 3600;
+/** Two looks agree within so many of their deviations. */
+const AGREE = 2.5;
 /** What a piece brings is known to so much of it: its mass, its heat, what drips (judgement). */
 const STEP_SHARE = 0.12;
 /** Two readings tell a rate where the bath is so far over the air and fell so far, K; and after so long, s. */
@@ -62,11 +86,23 @@ export function usualTau_s(tank: BathTank): number {
   return heat_J_K(tank) / (LOSS_W_m2K * tank.area_m2);
 }
 
-function worth({ top_C, bottom_C, isStirred }: Extract<BathHappening, { entry: "read" }>): { mean_C: number; sd_K: number } {
-  const mean_C = bottom_C === undefined ? (isStirred ? top_C : top_C - TOP_WARMER_K) : 0.5 * (top_C + bottom_C);
-  if (isStirred) return { mean_C, sd_K: STIRRED_K };
-  return { mean_C, sd_K: bottom_C === undefined ? TOP_K : Math.hypot(STIRRED_K, Math.abs(top_C - bottom_C) / 4) };
+interface Worth {
+  readonly mean_C: number;
+  readonly by: Instrument;
 }
+
+/** What a look says, and of what sort it is: stirred; at the top alone; top and bottom without stirring. */
+function worth({ top_C, bottom_C, isStirred }: Extract<BathHappening, { entry: "read" }>): Worth {
+  const mean_C = bottom_C === undefined ? (isStirred ? top_C : top_C - TOP_WARMER_K) : 0.5 * (top_C + bottom_C);
+  if (isStirred) return { mean_C, by: BATH_STIRRED };
+  return {
+    mean_C,
+    by: bottom_C === undefined ? BATH_TOP : { ...BATH_TOP, sd: Math.hypot(BATH_STIRRED.sd, Math.abs(top_C - bottom_C) / 4) },
+  };
+}
+
+/** Readings further apart than this from what its size lets expect tell no rate: something happened between them (deviations of all that is unsure). */
+const NO_RATE = 3;
 
 /**
  * The rate of its cooling from readings with nothing between them, and what its size says, together (logarithms of time constants, each
@@ -84,11 +120,13 @@ export function learnedTau_s(tank: BathTank, log: BathLog, air_C = SHOP_AIR_C): 
     const log_ratio = Math.log((a.mean_C - air_C) / (b.mean_C - air_C));
     // How far the logarithm of the time constant is off by either reading and by the air.
     const off = Math.hypot(
-      a.sd_K / (a.mean_C - air_C),
-      b.sd_K / (b.mean_C - air_C),
+      a.by.sd / (a.mean_C - air_C),
+      b.by.sd / (b.mean_C - air_C),
       (AIR_SD_K * fell_K) / ((a.mean_C - air_C) * (b.mean_C - air_C)),
     );
     const spread = off / log_ratio;
+    const isItsOwn = Math.abs(Math.log(dt / log_ratio / usualTau_s(tank))) < NO_RATE * Math.hypot(TAU_SPREAD, spread);
+    if (!isItsOwn) return;
     weight += 1 / spread ** 2;
     sum += Math.log(dt / log_ratio) / spread ** 2;
     from++;
@@ -96,13 +134,42 @@ export function learnedTau_s(tank: BathTank, log: BathLog, air_C = SHOP_AIR_C): 
   return { tau_s: Math.exp(sum / weight), from, spread: 1 / Math.sqrt(weight) };
 }
 
+/** What is still to be asked after a look: a second one like it says that it moved, one as all before that the first was nonsense. */
+function doubtAfter(
+  before: BathDoubt | null,
+  surprise: Surprise,
+  { sd_K, ...look }: Omit<BathDoubt, "is"> & { readonly sd_K: number },
+): BathDoubt | null {
+  if (surprise === "none") return before?.is === "which" ? { ...before, is: "moved" } : before;
+  const isAsBefore = before?.is === "which" && Math.abs(look.read_C - before.expected_C) < AGREE * sd_K;
+  return isAsBefore ? { ...before, is: "slip" } : { ...look, is: surprise };
+}
+
+/** What each look said of the whole of a bath, C, those left out that were misread. */
+export function looksAt(log: BathLog): readonly { readonly at_s: number; readonly C: number }[] {
+  return withoutMisread(log).flatMap((what) => (what.entry === "read" ? [{ at_s: what.at_s, C: worth(what).mean_C }] : []));
+}
+
+/** Without the looks that somebody said were misread. */
+function withoutMisread(log: BathLog): BathLog {
+  const misread = new Set(
+    log.flatMap((what, i) =>
+      what.entry === "because" && what.why === "misread" ? [log.slice(0, i).findLastIndex(({ entry }) => entry === "read")] : [],
+    ),
+  );
+  return misread.size === 0 ? log : log.filter((_, i) => !misread.has(i));
+}
+
 /** How a bath is at a moment, by all that was logged before it. */
 export function bathState(tank: BathTank, whole: BathLog, now_s: number, air_C = SHOP_AIR_C): BathState {
-  const log = whole.filter(({ at_s }) => at_s <= now_s);
+  const log = withoutMisread(whole.filter(({ at_s }) => at_s <= now_s));
   const { tau_s, from, spread } = learnedTau_s(tank, log, air_C);
   let [mean, variance, at_s] = [air_C, UNREAD_SD_K ** 2, log[0]?.at_s ?? now_s];
   let { volume_L } = tank;
   let [quenches, burns] = [0, 0];
+  let looked_s: number | null = null;
+  let expected_C: number | null = null;
+  let doubt: BathDoubt | null = null;
   const fall = (until_s: number): void => {
     const share = Math.exp(-(until_s - at_s) / tau_s);
     const unsure = (mean - air_C) * ((until_s - at_s) / tau_s) * share * spread;
@@ -119,10 +186,19 @@ export function bathState(tank: BathTank, whole: BathLog, now_s: number, air_C =
     fall(what.at_s);
     switch (what.entry) {
       case "read": {
-        const { mean_C, sd_K } = worth(what);
-        const gain = variance / (variance + sd_K ** 2);
-        mean += gain * (mean_C - mean);
-        variance *= 1 - gain;
+        const { mean_C: read_C, by } = worth(what);
+        // Before the first look nobody knows how it was left: nothing it reads is a surprise.
+        const jumps = looked_s === null ? 1 - by.slip : jumpChance(what.at_s - looked_s, BATH_JUMPS_AN_HOUR, BATH_JUMPS_UNREAD);
+        const after = afterReading({ mean, sd: Math.sqrt(variance) }, read_C, by, jumps);
+        doubt = doubtAfter(doubt, looked_s === null ? "none" : surpriseOf(after.chance), {
+          expected_C: mean,
+          read_C,
+          at_s: what.at_s,
+          sd_K: Math.hypot(Math.sqrt(variance), by.sd),
+        });
+        expected_C = mean;
+        looked_s = what.at_s;
+        [mean, variance] = [after.mean, after.sd ** 2];
         break;
       }
       case "quench":
@@ -139,6 +215,9 @@ export function bathState(tank: BathTank, whole: BathLog, now_s: number, air_C =
       case "burnt":
         burns++;
         break;
+      case "because":
+        doubt = null;
+        break;
     }
   }
   fall(now_s);
@@ -146,6 +225,8 @@ export function bathState(tank: BathTank, whole: BathLog, now_s: number, air_C =
   return {
     mean_C: mean,
     sd_C: Math.sqrt(variance),
+    expected_C,
+    doubt: doubt !== null && now_s - doubt.at_s <= ASKED_s ? doubt : null,
     tau_s,
     tauFrom: from,
     read: last?.entry === "read" ? { age_s: now_s - last.at_s, isStirred: last.isStirred } : null,

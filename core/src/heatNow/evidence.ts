@@ -38,6 +38,7 @@ export function evidenceOf(reading: Check, age_s: number, kit: Kit | null): Heat
     case "fire":
     case "even":
     case "rehearsal":
+    case "turned":
     case "door":
     case "chamber":
     case "power-off":

@@ -229,6 +229,10 @@ export type Answer = (typeof LOOK_ANSWERS)[CheckCode][number];
 export const CHECKS = Object.keys(LOOK_ANSWERS) as CheckCode[];
 const ANSWERS: readonly Answer[] = CHECKS.flatMap((look): readonly Answer[] => LOOK_ANSWERS[look]);
 
+/** Why a bath was not as it should have been. */
+export const BATH_REASONS = ["filled-up", "warmed", "cooled", "piece-not-logged", "misread"] as const;
+export type BathReason = (typeof BATH_REASONS)[number];
+
 /** What happens to a bath beside what is quenched in it: read at the top, and at the bottom too; filled up; burnt; left to stand. */
 export const BathEntrySchema = tagged(
   "entry",
@@ -242,6 +246,8 @@ export const BathEntrySchema = tagged(
   /** A hot bar that warms it. */
   strict({ entry: Type.Literal("bar"), mass_kg: between(0.05, 200, "Of the bar, kg"), bar_C: between(100, 1300, "How hot it was, C") }),
   strict({ entry: Type.Literal("burnt") }),
+  /** What a look that did not fit is put down to: a misread one does not count any more. */
+  strict({ entry: Type.Literal("because"), why: choice(BATH_REASONS) }),
 );
 export type BathEntry = Static<typeof BathEntrySchema>;
 
@@ -323,6 +329,8 @@ export const CheckSchema = tagged(
     behind: Type.Array(choice(ZONES), { maxItems: 4 }),
     ahead: Type.Array(choice(ZONES), { maxItems: 4 }),
   }),
+  /** The fire was turned down, or up. */
+  strict({ check: Type.Literal("turned"), state: choice(["down", "up"] as const) }),
   /** The move from fire to bath, walked through cold. */
   strict({ check: Type.Literal("rehearsal"), took_s: between(0.1, 60, "From fire to bath, s") }),
   /** The door of the kiln. */
@@ -413,6 +421,13 @@ export const EventSchema = tagged(
   strict({ ...common, kind: Type.Literal("fate"), fate: choice([...FATES, "sound"] as const) }),
   /** Of a bath of the kit, by its id in the place of a piece's. */
   strict({ ...common, kind: Type.Literal("bath"), log: BathEntrySchema }),
+  /** When an entry really was: as it says itself where that is the same moment, somebody having been asked. */
+  strict({
+    ...common,
+    kind: Type.Literal("corrected"),
+    event: Type.String({ minLength: 1, maxLength: 64 }),
+    true_ms: Type.Integer({ minimum: 0, maximum: 8640000000000000, description: "When it really was, milliseconds since 1970 UTC" }),
+  }),
   strict({ ...common, kind: Type.Literal("withdrawn"), event: Type.String({ minLength: 1, maxLength: 64 }) }),
 );
 export type BookEvent = Static<typeof EventSchema>;

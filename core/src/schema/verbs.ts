@@ -2,6 +2,7 @@
 
 import { Type, type Static } from "@sinclair/typebox";
 import {
+  BATH_REASONS,
   BreakLookSchema,
   CLAMPS,
   COLOUR_NAMES,
@@ -96,6 +97,7 @@ const BathHappeningSchema = tagged(
     piece_C: between(20, 1300, "C"),
   }),
   strict({ at_s: between(0, 1e9, "s"), entry: Type.Literal("burnt") }),
+  strict({ at_s: between(0, 1e9, "s"), entry: Type.Literal("because"), why: choice(BATH_REASONS) }),
 );
 
 const lux = between(0, 120000, "Light in the shop, lux");

@@ -10,6 +10,7 @@ import { surfaceShift_K } from "../plan/colourRun.js";
 import { FIRST_COLOUR_C, watchedOf } from "../plan/runHeat.js";
 import { TURNED_OVER_s } from "../simulate/planOf.js";
 import { colourAtHeat, heatOfColour_C } from "../simulate/runNow.js";
+import type { BathRead } from "./bathNow.js";
 import { bathTimes, type BathTimes } from "./bathTimes.js";
 import { heatHad, type HeatHad } from "./heatHad.js";
 import { heatDoubt_K } from "./known.js";
@@ -34,16 +35,27 @@ function seconds(from_ms: number | null | undefined, to_ms: number | null, [leas
   return s >= least && s <= most ? s : undefined;
 }
 
-/** What a thermometer in the bath last read before the piece went in, C; undefined where nobody read one. */
-function bathRead_C({ checks, acts }: PieceState, step: number, in_ms: number | null): number | undefined {
+/** A bath that was read for the shop says so much of this piece's: not longer before it goes in, or before the last that was logged of it, ms. */
+const SHOPS_READ_ms = 3600_000;
+
+/** What a thermometer in the bath last read before the piece went in, for it or for the shop, C; undefined where nobody read one. */
+function bathRead_C(
+  { checks, acts, events }: PieceState,
+  step: number,
+  in_ms: number | null,
+  reads: readonly BathRead[],
+): number | undefined {
   const from = acts.findIndex((act) => act.step === step);
   // Read while the piece is in the fire for it, or before it: not for an earlier quench.
   const earlier = acts.slice(0, from).findLastIndex(({ kind }) => kind === "quench");
   const own = new Set(acts.slice(earlier + 1).map(({ id }) => id));
-  const last = checks.findLast(
-    ({ reading, act, at_ms }) => reading.check === "bath-heat" && own.has(act) && (in_ms === null || at_ms <= in_ms),
-  );
-  return last?.reading.check === "bath-heat" ? within(last.reading.temperature_C, LIMITS.quench.bath_C) : undefined;
+  const isBefore = ({ at_ms }: { readonly at_ms: number }): boolean => in_ms === null || at_ms <= in_ms;
+  const last = checks.findLast((check) => check.reading.check === "bath-heat" && own.has(check.act) && isBefore(check));
+  const since_ms = (in_ms ?? events.at(-1)?.at_ms ?? 0) - SHOPS_READ_ms;
+  const shops = reads.findLast((read) => isBefore(read) && read.at_ms >= since_ms);
+  const isShops = shops !== undefined && (last === undefined || shops.at_ms > last.at_ms);
+  const read_C = isShops ? shops.temperature_C : last?.reading.check === "bath-heat" ? last.reading.temperature_C : undefined;
+  return read_C === undefined ? undefined : within(read_C, LIMITS.quench.bath_C);
 }
 
 /** Slow on the way, by nobody's clock, s (judgement). */
@@ -87,7 +99,18 @@ function isNeverTurned({ backFirst }: Quench, { over_ms, out_ms }: BathTimes): b
   return backFirst !== undefined && out_ms !== null && over_ms.length === 0;
 }
 
-function quenchAsDone(state: PieceState, quench: Quench, step: number, { now_ms = null }: DoneContext): Quench {
+/** When its bath was over, where nobody tapped that it went in. */
+function quenched_ms({ acts, doneAt_ms }: PieceState, step: number): number | null {
+  const act = acts.find((one) => one.step === step && one.kind === "quench");
+  return act === undefined ? null : (doneAt_ms.get(act.id) ?? null);
+}
+
+/** Practice has a bath of its own. */
+function readsFor({ piece }: PieceState, medium: string, reads: readonly BathRead[]): readonly BathRead[] {
+  return piece.isPractice === true ? [] : reads.filter((read) => read.medium === medium);
+}
+
+function quenchAsDone(state: PieceState, quench: Quench, step: number, { now_ms = null, bathReads = [] }: DoneContext): Quench {
   const times = bathTimes(state, step);
   const { in_ms, out_ms } = times;
   // On its way yet, or in a dip that is past its seconds, it takes as long as it has taken.
@@ -110,7 +133,7 @@ function quenchAsDone(state: PieceState, quench: Quench, step: number, { now_ms 
     ...edge,
     ...(then === undefined || dips.then === undefined ? {} : { then }),
     ...dips,
-    bath_C: bathRead_C(state, step, in_ms) ?? quench.bath_C,
+    bath_C: bathRead_C(state, step, in_ms ?? quenched_ms(state, step), readsFor(state, quench.medium, bathReads)) ?? quench.bath_C,
     ...(transfer_s === undefined ? (went.has("slow") ? { transfer_s: SLOW_s } : {}) : { transfer_s }),
     ...(went.has("not-stirred") ? { agitation: "none" } : {}),
     ...(bath_s === undefined ? {} : { bath_s }),
@@ -199,6 +222,8 @@ export interface AsDone {
 
 /** What it is read with; until when a hold that nobody ended has lasted (`lateNow_ms`), or nothing where it is within its plan. */
 export interface DoneContext extends HeatContext {
+  /** What was read of the shop's baths, oldest first. */
+  readonly bathReads?: readonly BathRead[];
   readonly now_ms?: number | null;
 }
 

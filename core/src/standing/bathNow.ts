@@ -3,7 +3,7 @@
 import { standing, type PieceState } from "../book/state.js";
 import { CATALOGUE, formOf } from "../catalogue.js";
 import { isLiquid, type Liquid } from "../heat/bathKind.js";
-import { bathState, type BathHappening, type BathState, type BathTank } from "../heat/bathState.js";
+import { bathState, looksAt, type BathHappening, type BathState, type BathTank } from "../heat/bathState.js";
 import { cooledMass_kg, mass_kg } from "../plan/fit.js";
 import { kitOf } from "../plan/kit.js";
 import type { Catalogue } from "../plan/catalogue.js";
@@ -131,15 +131,36 @@ export function bathLog(bath: Bath, kit: Kit, pieces: readonly PieceState[], ent
   return [...own, ...(isIts ? pieces.flatMap((state) => ofPiece(state, bath)) : [])].sort((a, b) => a.at_ms - b.at_ms);
 }
 
+/** What a thermometer said of a bath of the kit, beside what was read for one piece. */
+export interface BathRead {
+  readonly medium: string;
+  readonly at_ms: number;
+  readonly temperature_C: number;
+}
+
+/** Of every bath that pieces are planned into, oldest first. @param entries of each bath, by its id */
+export function bathReads(kit: Kit, entries: ReadonlyMap<string, readonly BookEvent[]>): BathRead[] {
+  return kitOf(kit, "bath")
+    .filter((bath) => bathFor(kit, bath.medium)?.id === bath.id)
+    .flatMap(({ id, medium }) => {
+      const log = standing(entries.get(id) ?? []).flatMap((event) =>
+        event.kind === "bath" ? [{ ...event.log, at_s: event.at_ms / 1000 }] : [],
+      );
+      return looksAt(log).map(({ at_s, C }) => ({ medium, at_ms: 1000 * at_s, temperature_C: C }));
+    })
+    .sort((a, b) => a.at_ms - b.at_ms);
+}
+
 export interface BathNow extends BathState {
   readonly tank: BathTank & { readonly medium: Liquid };
   readonly band: ReturnType<typeof bathBand>;
-  /** thick, right, warm, or too near its end by its number; right only while it was read and stirred a moment ago. */
-  readonly call: "unread" | "stale" | "too-cold" | "right" | "warm" | "too-warm";
+  /** which: the last look does not fit, and the next tells; else thick, right, warm, or too near its end by its number; right only while it was read and stirred a moment ago. */
+  readonly call: "unread" | "which" | "stale" | "too-cold" | "right" | "warm" | "too-warm";
 }
 
-function callOf({ mean_C, read }: BathState, { low_C, high_C, most_C }: ReturnType<typeof bathBand>): BathNow["call"] {
+function callOf({ mean_C, read, doubt }: BathState, { low_C, high_C, most_C }: ReturnType<typeof bathBand>): BathNow["call"] {
   if (read === null) return "unread";
+  if (doubt?.is === "which" && read.age_s <= FRESH_s) return "which";
   if (mean_C > most_C) return "too-warm";
   if (mean_C < low_C) return "too-cold";
   if (mean_C > high_C) return "warm";

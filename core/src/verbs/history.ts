@@ -3,7 +3,7 @@
 import { CATALOGUE } from "../catalogue.js";
 import { InputError } from "../errors.js";
 import type { Liquid } from "../heat/bathKind.js";
-import { bathState, usualTau_s, warmingTo, type BathLog, type BathState, type BathTank } from "../heat/bathState.js";
+import { bathState, usualTau_s, warmingTo, type BathDoubt, type BathLog, type BathState, type BathTank } from "../heat/bathState.js";
 import { bathAfter_C, steelVolume_L, warmingBar_kg, type BathLiquid } from "../heat/bathHeat.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import { requireAny } from "../schema/checkAll.js";
@@ -147,6 +147,24 @@ function heaterOf(bath: BathTank, state: BathState | null, bath_C: number, to_C:
   return warmingTo(bath, now, to_C, BAR_C, BAR_kg, heater_W, air_C).heater_s;
 }
 
+function doubtSaid({ is, expected_C, read_C }: BathDoubt): Said {
+  const [read, expected] = [`${Math.round(read_C)} C`, `${Math.round(expected_C)} C`];
+  switch (is) {
+    case "moved":
+      return {
+        code: "bath-moved",
+        message: `Read ${read} where all that is logged makes ${expected}: filled up, warmed, or a piece that is not logged?`,
+      };
+    case "which":
+      return {
+        code: "bath-which",
+        message: `Read ${read}, and ${expected} was expected: stir it and read it once more. Until then what was read last counts.`,
+      };
+    case "slip":
+      return { code: "bath-slip", message: `The reading of ${read} fits neither the one before nor the one after: it is left out.` };
+  }
+}
+
 export function bathVerb(input: unknown) {
   const { medium: name, volume_L, bath_C: said_C, tank, pieces, limit_C, log, now_s, air_C, heater_W } = requireAny("VerbBath", input);
   const medium = liquidMedium(name);
@@ -166,6 +184,7 @@ export function bathVerb(input: unknown) {
       notices.push({ code: "inconsistent-volume", message: `The tank filled so high holds ${held_L.toFixed(1)} L, not ${volume_L} L.` });
     }
   }
+  if (state?.doubt) notices.push(doubtSaid(state.doubt));
   let now_C = bath_C;
   const answers = pieces.map(({ mass_kg, temperature_C, length_mm }, i) => {
     if (temperature_C <= now_C) {

@@ -55,6 +55,41 @@ describe("how a bath cools", () => {
   });
 });
 
+describe("what was just read is what is shown", () => {
+  const NEAR = 1.5;
+  it("seventy and then forty, both stirred: forty, and which of the two it was is asked", () => {
+    const { mean_C, sd_C, doubt } = bathState(OIL, [read(0, 70), read(60, 40)], 61);
+    expect(Math.abs(mean_C - 40)).toBeLessThan(NEAR);
+    expect(sd_C).toBeLessThan(2);
+    expect(doubt).toMatchObject({ is: "which", read_C: 40 });
+    expect(Math.abs(doubt!.expected_C - 70)).toBeLessThan(2);
+  });
+  it("the next look tells: like the second, it moved; like the first, the second was nonsense", () => {
+    const then = (C: number) => bathState(OIL, [read(0, 70), read(60, 40), read(120, C)], 121);
+    expect(then(40.5)).toMatchObject({ doubt: { is: "moved" } });
+    expect(then(69)).toMatchObject({ doubt: { is: "slip", read_C: 40 } });
+    expect(Math.abs(then(69).mean_C - 69)).toBeLessThan(NEAR);
+  });
+  it("55, 55 and then 58 is 58 within the thermometer's error", () => {
+    expect(Math.abs(bathState(OIL, [read(0, 55), read(60, 55), read(120, 58)], 121).mean_C - 58)).toBeLessThanOrEqual(NEAR);
+  });
+  it("25 at the top of what was 55 is no 32", () => {
+    const { mean_C } = bathState(OIL, [read(0, 55), read(60, 55), read(120, 25, false)], 121);
+    expect(Math.abs(mean_C - 24)).toBeLessThan(2);
+  });
+  it("is not asked about once somebody said why, nor after an hour", () => {
+    const log: BathLog = [read(0, 70), read(60, 40)];
+    expect(bathState(OIL, [...log, { at_s: 70, entry: "because", why: "filled-up" }], 80).doubt).toBeNull();
+    const misread = bathState(OIL, [...log, { at_s: 70, entry: "because", why: "misread" }], 80);
+    expect(misread.doubt).toBeNull();
+    expect(Math.abs(misread.mean_C - 70)).toBeLessThan(NEAR);
+    expect(bathState(OIL, log, 4000).doubt).toBeNull();
+  });
+  it("a tank that was filled up between two looks teaches no rate", () => {
+    expect(learnedTau_s(OIL, [read(0, 60), read(900, 40)]).from).toBe(0);
+  });
+});
+
 describe("what hot steel brings", () => {
   // By hand: 0.5 kg from 800 C gives up about 0.5 x 0.7 kJ/(kg K) x 745 K = 261 kJ (textbook mean heat capacity of steel over that range,
   // 0.65 to 0.75); 20 L of oil hold 20 x 0.87 x 1.98 = 34.5 kJ/K: 7.6 K.

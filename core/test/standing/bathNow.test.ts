@@ -6,7 +6,8 @@ import { actsOfRoute } from "../../src/plan/acts.js";
 import { planRoute } from "../../src/plan/route.js";
 import type { BookEvent, Piece } from "../../src/schema/book.js";
 import type { Kit } from "../../src/schema/kit.js";
-import { bathBand, bathBars, bathFor, bathLog, bathNow, tankOf, type Bath } from "../../src/standing/bathNow.js";
+import { asDone } from "../../src/standing/asDone.js";
+import { bathBand, bathBars, bathFor, bathLog, bathNow, bathReads, tankOf, type Bath } from "../../src/standing/bathNow.js";
 
 const OIL: Bath = {
   id: "oil",
@@ -157,5 +158,26 @@ describe("a bath of the kit", () => {
     const warmed_C = (of: BookEvent[]): number =>
       bathNow(CATALOGUE, OIL, bathLog(OIL, KIT, piecesOf(of), [read("r", 60, 50)]), NOW_ms)!.mean_C;
     expect(warmed_C(events(6))).toBeLessThan(warmed_C(events()));
+  });
+});
+
+describe("what was read for the shop", () => {
+  const read = (id: string, back_min: number, top_C: number): BookEvent => entry(id, back_min, { entry: "read", top_C, isStirred: true });
+  const context = (...events: BookEvent[]) => ({ catalogue: CATALOGUE, kit: KIT, bathReads: bathReads(KIT, new Map([["oil", events]])) });
+  const bath_C = (isPractice: boolean, ...events: BookEvent[]): number => {
+    const { steps } = asDone(piecesOf(knife(isPractice))[0]!, context(...events))!.route;
+    return steps.findLast((step) => step.kind === "quench")!.bath_C;
+  };
+  const planned_C = ROUTE.steps.findLast((step) => step.kind === "quench")!.bath_C;
+  it("a bath read 25 under its plan ten minutes before is the bath the piece goes into", () => {
+    expect(bath_C(false, read("a", 50, planned_C - 25))).toBe(planned_C - 25);
+  });
+  it("read hours before, after it went in, or for practice, it is as planned", () => {
+    expect(bath_C(false, read("a", 200, planned_C - 25))).toBe(planned_C);
+    expect(bath_C(false, read("a", 5, planned_C - 25))).toBe(planned_C);
+    expect(bath_C(true, read("a", 50, planned_C - 25))).toBe(planned_C);
+  });
+  it("a look that was misread counts no more", () => {
+    expect(bath_C(false, read("a", 50, planned_C - 25), entry("b", 49, { entry: "because", why: "misread" }))).toBe(planned_C);
   });
 });

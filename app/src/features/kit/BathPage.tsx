@@ -10,6 +10,8 @@ import {
   mass_kg,
   type Bath,
   type BathEntry,
+  type BathNow,
+  type BathReason,
   type PieceState,
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
@@ -20,9 +22,21 @@ import { useBathNow } from "../../compute/useBathNow.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { appendBath, withdrawBath } from "../../store/bathEntries.js";
 import { useKit, useNow, usePieces, useSettings } from "../../store/useStore.js";
-import { ageWords, BAR_WORDS, bathLine, bathTitle, entryWords, flashWords, warmWords, type NextIn } from "../../words/bathWords.js";
+import {
+  ageWords,
+  BAR_WORDS,
+  BATH_REASON_WORDS,
+  bathDoubtWords,
+  bathLine,
+  bathReasonsOf,
+  bathTitle,
+  entryWords,
+  flashWords,
+  warmWords,
+  type NextIn,
+} from "../../words/bathWords.js";
 import { BathChart } from "./parts/BathChart.js";
-import { BathDialog } from "./parts/BathDialog.js";
+import { BathDialog, type BathAsked } from "./parts/BathDialog.js";
 import { BathTankDrawing } from "./parts/BathTankDrawing.js";
 import "./kit.css";
 
@@ -68,12 +82,28 @@ function NextPieces({ next, after, units }: { next: ReturnType<typeof nextIn>; a
   );
 }
 
-type Asked = BathEntry["entry"];
+/** A look that nothing logged explains, and what it may be put down to. */
+function Doubt({ now, units, onWhy }: { now: BathNow; units: Units; onWhy: (why: BathReason) => void }) {
+  const words = bathDoubtWords(now, units);
+  if (words === null) return null;
+  return (
+    <div role="status" className="bath-doubt">
+      <p>{words}</p>
+      <div className="kit-adds">
+        {bathReasonsOf(now).map((why) => (
+          <Button key={why} onClick={() => onWhy(why)}>
+            {BATH_REASON_WORDS[why]}
+          </Button>
+        ))}
+      </div>
+    </div>
+  );
+}
 
 function Standing({ bath, pieces }: { bath: Bath; pieces: readonly PieceState[] }) {
   const units = useSettings();
   const now_ms = useNow(TICK_ms);
-  const [asked, setAsked] = useState<Asked | null>(null);
+  const [asked, setAsked] = useState<BathAsked | null>(null);
   const [trouble, setTrouble] = useState(false);
   const { log, now } = useBathNow(bath, now_ms) ?? { log: [], now: null };
   if (now === null) return <main className="kit">Nothing cools in it: plates and air have no state to keep.</main>;
@@ -108,6 +138,7 @@ function Standing({ bath, pieces }: { bath: Bath; pieces: readonly PieceState[] 
         </div>
       </header>
       {trouble ? <p role="alert">Not stored: the browser refused it. What was there is still there.</p> : null}
+      <Doubt now={now} units={units} onWhy={(why) => keep({ entry: "because", why })} />
       {bathBars(CATALOGUE, bath).map((bar) => (
         <p key={bar} role="alert" className="bath-bar">
           {BAR_WORDS[bar]}

@@ -15,8 +15,11 @@ import { TemperatureField } from "../../../parts/QuantityField.js";
 import { useFaults } from "../../../parts/useFaults.js";
 import { useSettings } from "../../../store/useStore.js";
 
+/** What has to be typed: the rest is one tap. */
+export type BathAsked = "read" | "added" | "bar";
+
 interface Props {
-  readonly asked: BathEntry["entry"];
+  readonly asked: BathAsked;
   readonly near_C: number;
   readonly onKeep: (entry: BathEntry) => void;
   readonly onClose: () => void;
@@ -25,7 +28,7 @@ interface Props {
 /** Further off what is expected than this it is asked about, K. */
 const ODD_K = 30;
 
-const TITLES = { read: "Read the bath", added: "Filled up", bar: "A hot bar went in", burnt: "It burnt" } as const;
+const TITLES = { read: "Read the bath", added: "Filled up", bar: "A hot bar went in" } as const;
 
 function numberOf(text: string): number {
   return Number(text.trim().replace(",", "."));
