@@ -272,9 +272,10 @@ export { alloyShift_K, filmHex, filmNamed_nm, growFilm_nm, OXIDE_NAMES, oxideFil
 // What a test says
 export { disagreementOf, type Disagreement } from "./evidence/agree.js";
 export { tempersDone, testsOf, testsThatCount } from "./standing/known.js";
+export { chanceBelow } from "./evidence/verdict.js";
 export { MILL_FILE_HRC, testFound, testVerdict } from "./evidence/storedTest.js";
 export { hardnessVerdict, type HardnessVerdict, type VerdictInput } from "./evidence/verdict.js";
-export { hardnessOfNode_HRC, type FileResult, type FileStroke, type Surface } from "./evidence/belief.js";
+export { hardnessOfNode_HRC, priorBelief, withSurprises, type FileResult, type FileStroke, type Surface } from "./evidence/belief.js";
 
 // The simulated shop
 export { PracticeShop } from "./practice/shop.js";

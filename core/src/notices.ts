@@ -28,7 +28,9 @@ export type TestNotice =
         "too-hot-to-test" | "no-prior" | "inconsistent-files" | "soft-skin-possible" | "too-round" | "few-readings" | "no-block";
     }
   | { readonly code: "too-thin"; readonly least_mm: number }
-  | { readonly code: "scattered-readings"; readonly apart_HRC: number };
+  | { readonly code: "scattered-readings"; readonly apart_HRC: number }
+  | { readonly code: "beyond-scale"; readonly reading_HRC: number }
+  | { readonly code: "not-as-expected"; readonly expected_HRC: number };
 
 /** Carbon and alloy the hardening model was made for, wt%: hardening-note section 1. */
 export function beyondModel({ C, Cr, Ni, Mo }: { C: number; Cr: number; Ni: number; Mo: number }): Notice[] {

@@ -1,7 +1,7 @@
 /** What is worth knowing about a result, about a test, and about readings that cannot all be true: in the shop's own units. */
 
 import type { HeatConflict, Notice, TestNotice } from "@tembrak/core";
-import { showChance, showTemperature, showThin, type Units } from "../format/show.js";
+import { showChance, showHardness, showTemperature, showThin, type Units } from "../format/show.js";
 
 const BEYOND = {
   "low-carbon": "The model was made for 0.3 to 1.1 % carbon; below that it is a rough guide.",
@@ -54,6 +54,10 @@ export function testNoticeWords(notice: TestNotice, units: Units): string {
       return `Too thin for a Rockwell C test at this hardness: it takes ${showThin(notice.least_mm, units)}. Test the spine or the tang.`;
     case "scattered-readings":
       return `The readings lie ${notice.apart_HRC.toFixed(1)} HRC apart: that is not one hardness. Clean ground steel, away from edges and old dents.`;
+    case "beyond-scale":
+      return `${notice.reading_HRC.toFixed(1)} lies outside what Rockwell C can be read from, 20 to 68: is it that number, on that scale?`;
+    case "not-as-expected":
+      return `About ${showHardness(notice.expected_HRC, 0)} was expected. What was read counts; scale, a thin place or a worn point also read so: once more elsewhere, and on the block.`;
     case "few-readings":
       return "Three readings or more, the first after setting up thrown away.";
     case "no-block":

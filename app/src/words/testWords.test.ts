@@ -1,5 +1,18 @@
 import { describe, expect, it } from "@jest/globals";
-import { actsOfRoute, CATALOGUE, planRoute, pieceState, testVerdict, type BookEvent, type NextTemper, type Piece } from "@tembrak/core";
+import {
+  actsOfRoute,
+  CATALOGUE,
+  MILL_FILE_HRC,
+  planRoute,
+  pieceState,
+  priorBelief,
+  testVerdict,
+  withSurprises,
+  type BookEvent,
+  type FileResult,
+  type NextTemper,
+  type Piece,
+} from "@tembrak/core";
 import { compareWords, evidenceWords, followUps } from "./testWords.js";
 import { EMPTY_TEST, type TestDraft } from "../features/fileTest/useTest.js";
 
@@ -96,8 +109,20 @@ describe("what each answer rules out", () => {
 });
 
 describe("what follows", () => {
+  const bell = (mean: number, sd = 1.2) => priorBelief([{ mean, sd }]);
   const next = (mean: number, isFirst: boolean, more: NextTemper = ENOUGH) =>
-    followUps(around(mean), isFirst, TARGET, isFirst ? around(64) : PRIOR, more, UNITS, state);
+    followUps(
+      {
+        verdict: { summary: around(mean), belief: bell(mean) },
+        draft: draft({ readings: [mean] }),
+        isFirst,
+        target: TARGET,
+        prior: isFirst ? around(64) : PRIOR,
+        more,
+        state,
+      },
+      UNITS,
+    );
   it("hard after the quench: on to the temper, nothing else", () => {
     expect(next(64, true).map(({ key }) => key)).toEqual(["keep"]);
   });
@@ -109,7 +134,7 @@ describe("what follows", () => {
   it("inside what the use wants: leave it, or a further temper second", () => {
     expect(next(55, false, HOTTER).map(({ key }) => key)).toEqual(["keep", "temper"]);
   });
-  it("too hard: the third temper first, rounded to what an oven can be set to", () => {
+  it("too hard by a tester: the third temper first, rounded to what an oven can be set to", () => {
     const offered = next(59, false, HOTTER);
     expect(offered[0]).toMatchObject({ key: "temper", title: "A third temper at 285 °C" });
   });
@@ -117,5 +142,50 @@ describe("what follows", () => {
     expect(next(51.5, false).map(({ key }) => key)).toEqual(["keep"]);
     expect(next(51.5, false)[0]!.note).toMatch(/no failure/);
     expect(next(46, false).map(({ key }) => key)).toEqual(["keep", "again"]);
+  });
+});
+
+/** A file test as it is made at the page, against a prediction with its surprises. */
+function filed(strokes: Iterable<readonly [number, FileResult]>, expected: ReturnType<typeof around>, isFirst: boolean, ground = true) {
+  const surface = ground ? "ground" : "as-it-came";
+  const test = { strokes: [...strokes].map(([file_HRC, result]) => ({ file_HRC, result })), readings_HRC: [], surface } as const;
+  const verdict = testVerdict(
+    { ...test, strokes: [...test.strokes], readings_HRC: [] },
+    hook.section,
+    withSurprises([{ mean: expected.mean_HRC, sd: expected.sd_HRC }]),
+  );
+  const offered = followUps(
+    { verdict, draft: draft({ strokes: new Map(strokes), surface }), isFirst, target: TARGET, prior: expected, more: HOTTER, state },
+    UNITS,
+  );
+  return { verdict, keys: offered.map(({ key }) => key), offered };
+}
+
+describe("a file straight after the bath, as the trade has it", () => {
+  const fresh = { ...around(63), sd_HRC: 2, members: [{ mean: 63, sd: 2 }] };
+  it("a mill file that bites ground, cold steel leads to why, and again; to test elsewhere; and to the temper last", () => {
+    const { keys, offered } = filed([[MILL_FILE_HRC, "bites"]], fresh, true);
+    expect(keys).toEqual(["again", "elsewhere", "keep"]);
+    expect(offered[1]!.note).toMatch(/^A bite on clean steel is a failed quench; [3-6] in 10 that this one is\.$/);
+    expect(offered[2]!.note).toBe("It will not get harder in its temper.");
+  });
+  it("not ground it may be skin: grind first", () => {
+    expect(
+      filed([[MILL_FILE_HRC, "bites"]], fresh, true, false).offered.some(({ title }) => title === "Grind past the scale, and once more"),
+    ).toBe(true);
+  });
+  it("skating, it is hard enough and nothing else is offered", () => {
+    expect(filed([[MILL_FILE_HRC, "skates"]], fresh, true).keys).toEqual(["keep"]);
+    expect(evidenceWords(draft({ strokes: new Map([[MILL_FILE_HRC, "skates"]]), surface: "ground" }), null)[0]).toBe(
+      "The mill file skated: about 60 or more.",
+    );
+  });
+});
+
+describe("one file after the temper tells, and measures nothing", () => {
+  it("one that skates at 60 where 57 was expected does not order a third temper first", () => {
+    const { keys } = filed([[60, "skates"]], around(58), false);
+    expect(keys[0]).not.toBe("temper");
+    expect(keys).toContain("elsewhere");
   });
 });

@@ -1,8 +1,17 @@
 /** What a test says, in sentences, and what follows from it. */
 
-import { type Disagreement, type Estimate, type HardnessVerdict, type NextTemper, type PieceState } from "@tembrak/core";
+import {
+  chanceBelow,
+  MILL_FILE_HRC,
+  type Disagreement,
+  type Estimate,
+  type FileResult,
+  type HardnessVerdict,
+  type NextTemper,
+  type PieceState,
+} from "@tembrak/core";
 import { onTo } from "./actWords.js";
-import { showDuration, showHardness, showRange, showTemperature, type Units } from "../format/show.js";
+import { showChance, showDuration, showHardness, showRange, showTemperature, type Units } from "../format/show.js";
 import type { TestDraft } from "../features/fileTest/useTest.js";
 
 interface Summary {
@@ -39,13 +48,13 @@ export function sinceQuenchWords({ gone_s, handWarm_s, wasFelt }: SinceQuench): 
     : `${since} You found it hand-warm; by the model it is not for ${showDuration(handWarm_s - gone_s)}. Feel it again, at its thickest.`;
 }
 
-/** Measured against predicted and against what the use wants. */
-export function compareWords(
-  summary: Summary,
-  prior: Estimate | undefined,
-  target: { readonly low_HRC: number; readonly high_HRC: number },
-  isFirst: boolean,
-): string {
+interface Target {
+  readonly low_HRC: number;
+  readonly high_HRC: number;
+}
+
+/** What was found against what was predicted and what the use wants. */
+export function compareWords(summary: Summary, prior: Estimate | undefined, target: Target, isFirst: boolean): string {
   const off = prior ? summary.mean_HRC - prior.mean_HRC : 0;
   const against = !prior
     ? "Nothing was predicted."
@@ -68,16 +77,26 @@ function testerWords({ raw_HRC, spread_HRC, corrected_HRC, count }: NonNullable<
   return `${many}: ${mean}${off}.`;
 }
 
+/** Where a mill file changes is nobody's mark: near 60 (common practice, no source). */
+const MILL_WORDS: Readonly<Record<FileResult, string>> = {
+  skates: "The mill file skated: about 60 or more.",
+  drags: "The mill file dragged: near 60.",
+  bites: "The mill file bit: under about 61, and most likely under 60.",
+};
+
 /** What each answer rules out. */
 export function evidenceWords(
   { strokes, surface }: Pick<TestDraft, "strokes" | "surface">,
   corrected: HardnessVerdict["corrected"],
 ): string[] {
-  const skated = [...strokes].filter(([, r]) => r === "skates").map(([f]) => f);
-  const bit = [...strokes].filter(([, r]) => r === "bites").map(([f]) => f);
+  const marked = (result: FileResult): number[] =>
+    [...strokes].filter(([file, r]) => r === result && file !== MILL_FILE_HRC).map(([file]) => file);
+  const [skated, bit] = [marked("skates"), marked("bites")];
+  const mill = strokes.get(MILL_FILE_HRC);
   const words: string[] = [];
   if (skated.length > 0) words.push(`${Math.max(...skated)} skated: harder than that.`);
   if (bit.length > 0) words.push(`${Math.min(...bit)} bit: softer than that.`);
+  if (mill !== undefined) words.push(MILL_WORDS[mill]);
   if (corrected !== null) words.push(testerWords(corrected));
   if (strokes.size > 0) {
     words.push(
@@ -92,44 +111,70 @@ export function evidenceWords(
 }
 
 export interface FollowUp {
-  readonly key: "keep" | "temper" | "again";
+  readonly key: "keep" | "temper" | "again" | "elsewhere";
   readonly title: string;
   readonly note: string;
 }
 
-/** The next acts on offer, the likeliest first. */
-export function followUps(
-  summary: Summary,
-  isFirst: boolean,
-  target: { readonly low_HRC: number; readonly high_HRC: number },
-  prior: Estimate | undefined,
-  more: NextTemper,
-  units: Units,
-  state: PieceState,
-): FollowUp[] {
-  const isSoft = isFirst && summary.mean_HRC < Math.max(target.low_HRC, (prior?.mean_HRC ?? 60) - 5);
-  const again: FollowUp = {
-    key: "again",
-    title: "Why, and harden it again",
-    note: "What most likely went wrong, what tells it, and what to do otherwise.",
+/** What a test was, for what follows from it. */
+export interface TestMade {
+  readonly verdict: Pick<HardnessVerdict, "summary" | "belief">;
+  readonly draft: Pick<TestDraft, "strokes" | "readings" | "surface">;
+  /** After the quench, before any temper. */
+  readonly isFirst: boolean;
+  readonly target: Target;
+  readonly prior: Estimate | undefined;
+  readonly more: NextTemper;
+  readonly state: PieceState;
+}
+
+/** So much softer than it should be straight after its bath, a piece failed, HRC; and from this chance of it that is asked before all else (judgement). */
+const FAILED_BY_HRC = 4;
+const MAYBE_FAILED = 0.3;
+/** Harder than wanted by the files alone with no less than this chance, a further temper stands first (judgement): one file tells, and measures nothing. */
+const SURELY_HARDER = 0.8;
+
+const AGAIN: FollowUp = {
+  key: "again",
+  title: "Why, and harden it again",
+  note: "What most likely went wrong, what tells it, and what to do otherwise.",
+};
+
+/** Softer than this straight after its bath it did not harden, HRC. */
+function failedBelow_HRC({ target, prior }: Pick<TestMade, "target" | "prior">): number {
+  return Math.max(target.low_HRC, (prior?.p50_HRC ?? 62) - FAILED_BY_HRC);
+}
+
+function afterQuench(made: TestMade): FollowUp[] {
+  const { verdict, draft, state } = made;
+  const failed = chanceBelow(verdict.belief, failedBelow_HRC(made));
+  const isSoft = failed >= MAYBE_FAILED;
+  const hasBitten = [...draft.strokes.values()].includes("bites");
+  const step = state.next?.kind === "first-file" ? state.next.step : (state.acts.findLast(({ kind }) => kind === "first-file")?.step ?? 0);
+  const isGround = draft.surface === "ground";
+  const on: FollowUp = {
+    key: "keep",
+    title: onTo(state.route, step),
+    note: isSoft ? "It will not get harder in its temper." : hasBitten ? "If it skates elsewhere." : "Hard enough. Within the hour.",
   };
-  if (isFirst) {
-    const step =
-      state.next?.kind === "first-file" ? state.next.step : (state.acts.findLast(({ kind }) => kind === "first-file")?.step ?? 0);
-    const on: FollowUp = {
-      key: "keep",
-      title: onTo(state.route, step),
-      note: isSoft ? "It will not get harder in its temper." : "Hard enough. Within the hour.",
-    };
-    return isSoft ? [again, on] : [on];
-  }
-  const isInside = summary.mean_HRC >= target.low_HRC && summary.mean_HRC <= target.high_HRC;
+  const elsewhere: FollowUp = {
+    key: "elsewhere",
+    title: isGround ? "Test once more elsewhere" : "Grind past the scale, and once more",
+    note: `A bite on clean steel is a failed quench; ${showChance(failed)} that this one is.`,
+  };
+  if (!hasBitten) return isSoft ? [AGAIN, on] : [on];
+  return isSoft ? [AGAIN, elsewhere, on] : isGround ? [elsewhere, AGAIN, on] : [elsewhere, on, AGAIN];
+}
+
+function afterTemper({ verdict, draft, target, more, state }: TestMade, units: Units): FollowUp[] {
+  const { mean_HRC } = verdict.summary;
+  const isInside = mean_HRC >= target.low_HRC && mean_HRC <= target.high_HRC;
   const keep: FollowUp = {
     key: "keep",
     title: "Leave it and finish",
     note: isInside
       ? "It is where its use wants it."
-      : summary.mean_HRC < target.low_HRC
+      : mean_HRC < target.low_HRC
         ? "Softer is tougher, and no failure."
         : "Harder, and it may chip.",
   };
@@ -141,7 +186,20 @@ export function followUps(
       title: `A ${ordinal} temper at ${showTemperature(Math.round(more.temperature_C / 5) * 5, units)}`,
       note: "2 h, for the middle of what its use wants; then try again.",
     };
-    return isInside ? [keep, temper] : [temper, keep];
+    if (isInside) return [keep, temper];
+    const harder = 1 - chanceBelow(verdict.belief, target.high_HRC);
+    if (draft.readings.length > 0 || (draft.strokes.size > 1 && harder >= SURELY_HARDER)) return [temper, keep];
+    const elsewhere: FollowUp = {
+      key: "elsewhere",
+      title: "Try one more file, or a tester",
+      note: `By what was tried it is too hard in ${showChance(harder)}: that is no measure yet.`,
+    };
+    return [elsewhere, keep, temper];
   }
-  return summary.mean_HRC < target.low_HRC - 1 ? [keep, again] : [keep];
+  return mean_HRC < target.low_HRC - 1 ? [keep, AGAIN] : [keep];
+}
+
+/** The next acts on offer, the likeliest first. */
+export function followUps(made: TestMade, units: Units): FollowUp[] {
+  return made.isFirst ? afterQuench(made) : afterTemper(made, units);
 }

@@ -135,6 +135,8 @@ const TEST_NOTICES: readonly TestNotice[] = [
   { code: "no-block" },
   { code: "too-thin", least_mm: 0.81 },
   { code: "scattered-readings", apart_HRC: 8.5 },
+  { code: "beyond-scale", reading_HRC: 71 },
+  { code: "not-as-expected", expected_HRC: 62.4 },
 ];
 const KINDS = ["glow", "magnet", "probe", "infrared", "stick", "time"] as const;
 const CONFLICTS: readonly HeatConflict[] = KINDS.flatMap((odd) =>

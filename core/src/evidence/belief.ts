@@ -1,5 +1,6 @@
 /** A belief about hardness on a grid, and what a row of files does to it. */
 
+import { FILE } from "../hand/instruments.js";
 import type { Bell } from "../numerics/mixture.js";
 import { normalCdf } from "../numerics/normal.js";
 import type { Likelihood } from "./weigh.js";
@@ -11,11 +12,13 @@ const NODES = 501;
 export type FileResult = "skates" | "drags" | "bites";
 
 export interface FileStroke {
-  /** Hardness the file is marked with, or 63 for an ordinary mill file. */
+  /** Where it changes from bite to skate: what the file is marked with; of an ordinary mill file what such files do. */
   readonly hardness_HRC: number;
   readonly result: FileResult;
-  /** Spread of the file itself, HRC: 0 for a marked set, 1 for an ordinary mill file. */
+  /** Spread of the file itself, HRC; as a marked one is made where nobody says. */
   readonly fileSpread_HRC?: number;
+  /** On either side of that it drags, HRC; as a marked one where nobody says. */
+  readonly drags_HRC?: number;
 }
 
 /** Chance of each hardness from 20 to 70 HRC in steps of 0.1, summing to 1. */
@@ -39,6 +42,20 @@ function normalised(weights: Float64Array): HardnessBelief {
 export const FAILED: Bell = { mean: 42, sd: 9 };
 export const LEAST_FAIL = 0.03;
 
+/**
+ * What a piece is that hardened though its model says that it did not: hard steel, HRC. As many of a hundred: a bath quicker than ours, a tap
+ * that came late, a steel that is another (judgement). Without it no file could speak against a model that is sure.
+ */
+export const HARD_ALL_THE_SAME: Bell = { mean: 61, sd: 4 };
+export const LEAST_HARD = 0.03;
+
+/** A prediction, and beside it what it cannot have foreseen either way. */
+export function withSurprises(bells: readonly Bell[]): readonly Bell[] {
+  const all = bells.reduce((sum, { weight = 1 }) => sum + weight, 0);
+  const share = 1 - LEAST_FAIL - LEAST_HARD;
+  return [...bells, { ...FAILED, weight: (all * LEAST_FAIL) / share }, { ...HARD_ALL_THE_SAME, weight: (all * LEAST_HARD) / share }];
+}
+
 /** A set of bells as a belief. A narrow bell alone would rather believe in any soft skin than in a piece that was never hot enough. */
 export function priorBelief(bells: readonly Bell[]): HardnessBelief {
   let belief = new Float64Array(NODES);
@@ -49,18 +66,16 @@ export function priorBelief(bells: readonly Bell[]): HardnessBelief {
   return normalised(belief);
 }
 
-/** How far on either side of its mark a file drags, and how unsure a hand is, HRC. Judgement: temper-note section 4. */
-const DRAG_HRC = 0.75;
-const HAND_HRC = 1.5;
-/** A slip of judgement gives any answer. */
-const SLIP = 0.02;
+/** How far on either side of its mark a marked file drags, and how far the mark may be off as it was made, HRC (common practice, no source; judgement). */
+const DRAGS_HRC = 1;
+const AS_MADE_HRC = 1;
 
-function strokeChance(H: number, { hardness_HRC: F, result, fileSpread_HRC = 0 }: FileStroke): number {
-  const s = Math.hypot(HAND_HRC, fileSpread_HRC);
-  const skate = normalCdf((H - F - DRAG_HRC) / s);
-  const bite = normalCdf((F - DRAG_HRC - H) / s);
+function strokeChance(H: number, { hardness_HRC: F, result, fileSpread_HRC = AS_MADE_HRC, drags_HRC = DRAGS_HRC }: FileStroke): number {
+  const s = Math.hypot(FILE.sd, fileSpread_HRC);
+  const skate = normalCdf((H - F - drags_HRC) / s);
+  const bite = normalCdf((F - drags_HRC - H) / s);
   const chance = result === "skates" ? skate : result === "bites" ? bite : 1 - skate - bite;
-  return SLIP + (1 - 3 * SLIP) * chance;
+  return FILE.slip / 3 + (1 - FILE.slip) * chance;
 }
 
 /** How much softer a skin that lost its carbon is than what lies below, HRC. */
@@ -81,12 +96,12 @@ export function filesSay(strokes: readonly FileStroke[], skinChance: number): Li
   };
 }
 
-/** However far off, a measurement rules nothing out altogether. */
-const NEVER_NONE = 1e-12;
-
-/** How well each hardness explains a measurement with a standard error. */
+/**
+ * How well each hardness explains a measurement with a standard error. No floor under it: it would let any prior win against any number of
+ * readings. What was expected is never surer than its own surprises (`withSurprises`), and a reading that does not fit is asked about.
+ */
 export function measurementSays(value_HRC: number, error_HRC: number): Likelihood {
-  return (H) => NEVER_NONE + Math.exp(-0.5 * ((H - value_HRC) / error_HRC) ** 2);
+  return (H) => Math.exp(-0.5 * ((H - value_HRC) / error_HRC) ** 2);
 }
 
 /** A belief after a test. */

@@ -3,13 +3,17 @@
 import type { HardnessTest } from "../schema/book.js";
 import type { Section } from "../schema/parts.js";
 import type { Bell } from "../numerics/mixture.js";
-import { FAILED, type BeliefSummary } from "./belief.js";
+import { FAILED, withSurprises, type BeliefSummary, type FileStroke } from "./belief.js";
 import { thinnestTested_mm } from "./testPlaces.js";
 import { hardnessVerdict, type HardnessVerdict, type TestDone } from "./verdict.js";
 
-/** An ordinary mill file is no marked file: its own hardness is not known to better than this, HRC (common practice, no source). */
+/** What an ordinary mill file is stored as. */
 export const MILL_FILE_HRC = 63;
-const MILL_SPREAD_HRC = 1;
+/**
+ * It skates on steel from about here, bites below, and drags between; a new one changes a point or two higher than a worn one (common
+ * practice, no source: clean steel that a mill file bites straight after the bath did not harden).
+ */
+const MILL: Pick<FileStroke, "hardness_HRC" | "fileSpread_HRC" | "drags_HRC"> = { hardness_HRC: 60, fileSpread_HRC: 1.2, drags_HRC: 0.75 };
 
 /** What was done, as the judgement takes it. */
 export function testDone(
@@ -18,11 +22,7 @@ export function testDone(
 ): TestDone {
   const thickness_mm = thinnestTested_mm(section, places);
   return {
-    strokes: strokes.map(({ file_HRC, result }) => ({
-      hardness_HRC: file_HRC,
-      result,
-      fileSpread_HRC: file_HRC === MILL_FILE_HRC ? MILL_SPREAD_HRC : 0,
-    })),
+    strokes: strokes.map(({ file_HRC, result }) => (file_HRC === MILL_FILE_HRC ? { ...MILL, result } : { hardness_HRC: file_HRC, result })),
     ...(readings_HRC.length > 0
       ? {
           rockwell: {
@@ -43,7 +43,7 @@ function priorOf({ predicted }: HardnessTest): readonly Bell[] | undefined {
   if (predicted === undefined) return undefined;
   const { mean_HRC, sd_HRC, failChance = 0 } = predicted;
   const bell = { mean: mean_HRC, sd: sd_HRC, weight: 1 - failChance };
-  return failChance === 0 ? [bell] : [bell, { ...FAILED, weight: failChance }];
+  return failChance === 0 ? withSurprises([bell]) : [bell, { ...FAILED, weight: failChance }];
 }
 
 /** A test against the pieces it may be one of; without them against what it says was predicted. */

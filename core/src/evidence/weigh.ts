@@ -36,10 +36,12 @@ export function learnedFrom({ mean, sd }: Bell, likelihood: Likelihood): Learned
 
 /** A set after a test. @param bells one or more */
 export function weighed(bells: readonly Bell[], likelihood: Likelihood): Bell[] {
-  return bells.map((bell) => {
+  const after = bells.map((bell) => {
     const { mean, sd, explains } = learnedFrom(bell, likelihood);
     return { mean, sd, weight: (bell.weight ?? 1) * explains };
   });
+  // What none of them can be tells none of them apart.
+  return after.some(({ weight }) => weight > 0) ? after : [...bells];
 }
 
 /**

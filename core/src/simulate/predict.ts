@@ -109,7 +109,8 @@ function softShare(members: readonly Member[], weights: readonly number[]): numb
   const hard = members.reduce((sum, { isHard, hardness_HRC }, i) => {
     return sum + (isHard[hardness_HRC.edge === null ? "surface" : "edge"] ? weights[i]! : 0);
   }, 0);
-  return Math.min(1, Math.max(0, 1 - hard));
+  // The last of them is the piece that is hard against all that was foreseen.
+  return Math.min(1, Math.max(0, 1 - hard - weights.at(-1)!));
 }
 
 /** The other end has an ensemble of its own; no test says which end it was made at. */

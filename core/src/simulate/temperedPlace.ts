@@ -1,6 +1,6 @@
 /** A place of a piece as quenched and after its tempers: a set of simulated pieces, weighed by what was tested of this one. */
 
-import { FAILED, LEAST_FAIL } from "../evidence/belief.js";
+import { withSurprises } from "../evidence/belief.js";
 import { bellOf, freshMember, memberAfter, type Likelihood, type LookedAt, type MemberBelief } from "../evidence/weigh.js";
 import { temperedHardness, type TemperCycle, type TemperSteel } from "../kinetics/temper.js";
 import { mixtureBetween, summaryOf, type Bell } from "../numerics/mixture.js";
@@ -17,7 +17,7 @@ export interface Estimate {
   readonly p95_HRC: number;
   /** Its members, each a bell; weighed, where something was tested. */
   readonly members: readonly Bell[];
-  /** What a test is weighed against: the members, and a piece beside them that failed for a reason nobody logged. */
+  /** What a test is weighed against: the members, a piece beside them that failed for a reason nobody logged, and one that is hard all the same. */
   readonly against: readonly Bell[];
 }
 
@@ -216,11 +216,9 @@ interface Suspect {
   readonly belief: MemberBelief;
 }
 
-/** The members, and last of all the piece that failed unseen; all as they were before any test. */
+/** The members, and last of all the piece that failed unseen and the one that is hard all the same; all as they were before any test. */
 function suspectsOf({ members }: Simulated): Suspect[] {
-  const sum = members.reduce((total, { weight = 1 }) => total + weight, 0);
-  const failed = (LEAST_FAIL * sum) / (1 - LEAST_FAIL);
-  const all: readonly SimulatedBell[] = [...members, { ...FAILED, weight: failed }];
+  const all: readonly SimulatedBell[] = withSurprises(members);
   return all.map(({ mean, sd, drawn = null, shop = [], weight = 1 }) => ({
     simulated_HRC: mean,
     drawn,
@@ -229,16 +227,18 @@ function suspectsOf({ members }: Simulated): Suspect[] {
   }));
 }
 
+const SURPRISES = 2;
+
 function placeFrom(simulated: Simulated, tempers: Tempers, suspects: readonly Suspect[], wasTested: boolean): TemperedPlace {
   const law = lawAbout(simulated.members, tempers);
   const estimated = (at: Law, of: readonly Suspect[]): Estimate => {
     const against = of.map((suspect) => bellOf(suspect.belief, lookAt(at, suspect)));
-    // Nobody expects the piece that failed unseen, until a test speaks for it.
-    return estimate(wasTested ? against : against.slice(0, -1), against);
+    // Nobody expects the piece that failed unseen, or is hard all the same, until a test speaks for it.
+    return estimate(wasTested ? against : against.slice(0, -SURPRISES), against);
   };
   const asQuenched = estimated(lawAbout(simulated.members, { ...tempers, cycles: [] }), suspects);
   const tempered = estimated(law, suspects);
-  const beliefs = (wasTested ? suspects : suspects.slice(0, -1)).map(({ belief }) => belief);
+  const beliefs = (wasTested ? suspects : suspects.slice(0, -SURPRISES)).map(({ belief }) => belief);
   return { asQuenched, tempered, spread: spreadOf({ simulated, law, tempers, beliefs, all_HRC: tempered.sd_HRC }) };
 }
 
@@ -250,7 +250,7 @@ export function temperPlace(tempers: Tempers, simulated: Simulated): TemperedPla
 export interface TestedPlaces {
   readonly working: TemperedPlace;
   readonly thickest: TemperedPlace;
-  /** Weight of each member, and of the piece that failed unseen beside them: together 1. */
+  /** Weight of each member, of the piece that failed unseen beside them, and of the one that is hard all the same: together 1. */
   readonly weights: readonly number[];
 }
 
@@ -273,6 +273,7 @@ export function testedPlaces(
     const law = lawAbout(working.members, { ...tempers, cycles: tempers.cycles.slice(0, count) });
     const after = suspects.map((suspect) => memberAfter(suspect.belief, lookAt(law, suspect), says));
     const sum = after.reduce((total, { weight }) => total + weight, 0);
+    if (!(sum > 0)) continue;
     suspects = suspects.map((suspect, i) => ({ ...suspect, belief: { ...after[i]!, weight: after[i]!.weight / sum } }));
   }
   const beside = suspectsOf(thickest).map((suspect, i): Suspect => {

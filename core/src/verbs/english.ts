@@ -67,6 +67,10 @@ function testText(notice: TestNotice): string {
       return `Too thin for a Rockwell C test at this hardness: it takes ${notice.least_mm.toFixed(2)} mm. Test the spine or the tang.`;
     case "scattered-readings":
       return `The readings lie ${notice.apart_HRC.toFixed(1)} HRC apart: that is not one hardness. Clean ground steel, away from edges and old dents.`;
+    case "beyond-scale":
+      return `A reading of ${notice.reading_HRC.toFixed(1)} lies outside what Rockwell C is read from, 20 to 68 HRC.`;
+    case "not-as-expected":
+      return `About ${notice.expected_HRC.toFixed(0)} HRC was expected: read it once more elsewhere, ground, and the block. What was read counts.`;
     case "few-readings":
       return "Three readings or more, the first after setting up thrown away.";
     case "no-block":

@@ -2,7 +2,7 @@
 
 import { CATALOGUE } from "../catalogue.js";
 import { InputError } from "../errors.js";
-import type { Surface } from "../evidence/belief.js";
+import { withSurprises, type Surface } from "../evidence/belief.js";
 import { hardnessVerdict } from "../evidence/verdict.js";
 import { brinellFromRockwellC, rockwellAFromRockwellC, rockwellCFromVickers, vickersFromRockwellC } from "../kinetics/hardness.js";
 import { resolveSteel } from "../plan/catalogue.js";
@@ -183,7 +183,7 @@ export function verdictVerb(input: unknown) {
   }
   const surface: Surface = decarburised === undefined ? "as-it-came" : decarburised ? "heated-long-unprotected" : "ground";
   const { summary, notices, corrected } = hardnessVerdict({
-    ...(prior === undefined ? {} : { prior: [{ mean: prior.mean, sd: prior.sd }] }),
+    ...(prior === undefined ? {} : { prior: withSurprises([{ mean: prior.mean, sd: prior.sd }]) }),
     strokes: files.map(({ hrc, result, fileSd }) => ({
       hardness_HRC: hrc,
       result,

@@ -10,16 +10,19 @@ import {
   priorBelief,
   SKIN_CHANCE,
   summarise,
+  withSurprises,
   type FileResult,
   type FileStroke,
 } from "../../src/evidence/belief.js";
 import { cylinderCorrection_HRC, rockwell, thinnestForRockwellC_mm } from "../../src/evidence/rockwell.js";
-import { hardnessVerdict } from "../../src/evidence/verdict.js";
+import { testFound } from "../../src/evidence/storedTest.js";
+import { chanceBelow, hardnessVerdict } from "../../src/evidence/verdict.js";
 import { normalCdf, normalQuantile } from "../../src/numerics/normal.js";
 import { outside } from "../outside.js";
 
 const stroke = (hardness_HRC: number, result: FileResult): FileStroke => ({ hardness_HRC, result });
-const MILL = { fileSpread_HRC: 1 };
+/** As stored tests have it: changes at 60, give or take 1.2 (common practice, no source). */
+const mill = (result: FileResult): FileStroke => ({ hardness_HRC: 60, result, fileSpread_HRC: 1.2, drags_HRC: 0.75 });
 const after = (belief: Float64Array, strokes: readonly FileStroke[], skin: number): Float64Array =>
   believedAfter(belief, filesSay(strokes, skin));
 
@@ -30,36 +33,36 @@ describe("the normal distribution", () => {
   });
 });
 
-describe("files and readings: the note's worked cases within 0.02", () => {
+// Worked apart in another language on a grid five times as fine, by the same laws: file as made 1.0, hand 0.8, drags 1.0 either side, slip 1 in 40.
+describe("files and readings: worked cases within 0.03", () => {
   const close = (belief: Float64Array, [mean, sd, p05, p95]: readonly [number, number, number, number]): void => {
     const s = summarise(belief);
-    [s.mean_HRC - mean, s.sd_HRC - sd, s.p05_HRC - p05, s.p95_HRC - p95].forEach((d) => expect(Math.abs(d)).toBeLessThan(0.02));
+    [s.mean_HRC - mean, s.sd_HRC - sd, s.p05_HRC - p05, s.p95_HRC - p95].forEach((d) => expect(Math.abs(d)).toBeLessThan(0.03));
   };
   it("B0, nothing tried", () => close(priorBelief([{ mean: 60.5, sd: 2.5 }]), [60.5, 2.5, 56.39, 64.61]));
   it("B1, skates 60, bites 65", () =>
-    close(after(priorBelief([{ mean: 60.5, sd: 2.5 }]), [stroke(60, "skates"), stroke(65, "bites")], 0.1), [61.73, 1.58, 59.16, 64.26]));
-  it("B2, a mill file skates", () =>
-    close(after(priorBelief([{ mean: 64, sd: 3 }]), [{ ...stroke(63, "skates"), ...MILL }], 0.1), [65.63, 2.04, 62.3, 69.01]));
+    close(after(priorBelief([{ mean: 60.5, sd: 2.5 }]), [stroke(60, "skates"), stroke(65, "bites")], 0.1), [61.91, 1.39, 59.67, 64.13]));
+  it("B2, a mill file skates", () => close(after(priorBelief([{ mean: 64, sd: 3 }]), [mill("skates")], 0.1), [64.64, 2.31, 60.99, 68.64]));
   it("B3, a mill file bites: hardly moved unground, believed once ground", () => {
-    close(after(priorBelief([{ mean: 64, sd: 3 }]), [{ ...stroke(63, "bites"), ...MILL }], 0.5), [63.1, 2.85, 58.45, 67.84]);
-    close(after(priorBelief([{ mean: 64, sd: 3 }]), [{ ...stroke(63, "bites"), ...MILL }], 0.03), [61.45, 2.36, 57.65, 65.42]);
+    close(after(priorBelief([{ mean: 64, sd: 3 }]), [mill("bites")], 0.5), [62.86, 2.72, 58.07, 66.92]);
+    close(after(priorBelief([{ mean: 64, sd: 3 }]), [mill("bites")], 0.03), [60.3, 2.87, 56.35, 65.93]);
   });
   it("B4, a whole set with a drag", () => {
     const set = [40, 45, 50, 55].map((f) => stroke(f, "skates"));
-    close(after(priorBelief([{ mean: 58, sd: 3 }]), [...set, stroke(60, "drags"), stroke(65, "bites")], 0.1), [59.55, 1.47, 57.18, 61.89]);
+    close(after(priorBelief([{ mean: 58, sd: 3 }]), [...set, stroke(60, "drags"), stroke(65, "bites")], 0.1), [59.66, 1.28, 57.59, 61.73]);
   });
   it("B5, bites far down", () =>
     close(
       after(priorBelief([{ mean: 60.5, sd: 2.5 }]), [stroke(50, "skates"), stroke(55, "bites"), stroke(60, "bites")], 0.1),
-      [59.2, 2.63, 54.17, 62.73],
+      [59.4, 2.58, 53.98, 62.55],
     ));
   it("B6 and B7, tester with a block on a round, then files", () => {
     const r = rockwell({ readings_HRC: [58.9, 59.4, 59.1], blockBias_HRC: 0.8, blockReadings: 5, diameter_mm: 16 });
     expect(r.corrected_HRC).toBeCloseTo(59, 1);
     expect(r.standardError_HRC).toBeCloseTo(0.597, 2);
     const tested = believedAfter(priorBelief([{ mean: 60.5, sd: 2.5 }]), measurementSays(r.corrected_HRC, r.standardError_HRC));
-    close(tested, [59.08, 0.58, 58.12, 60.04]);
-    close(after(tested, [stroke(55, "skates"), stroke(60, "bites")], 0.1), [58.94, 0.56, 58.03, 59.86]);
+    close(tested, [59.08, 0.58, 58.13, 60.04]);
+    close(after(tested, [stroke(55, "skates"), stroke(60, "bites")], 0.1), [58.9, 0.54, 58.0, 59.79]);
   });
   it("B8, one reading, no block", () => {
     const r = rockwell({ readings_HRC: [61.2] });
@@ -67,6 +70,56 @@ describe("files and readings: the note's worked cases within 0.02", () => {
       believedAfter(priorBelief([{ mean: 60.5, sd: 2.5 }]), measurementSays(r.corrected_HRC, r.standardError_HRC)),
       [61.08, 1.03, 59.38, 62.78],
     );
+  });
+});
+
+describe("what was measured is not talked away by what was expected", () => {
+  const expected = withSurprises([{ mean: 62, sd: 1.5 }]);
+  it("three readings of 40 where 62 was expected are 40 within the tester's own error, and are asked about", () => {
+    const { summary, notices } = hardnessVerdict({
+      prior: expected,
+      strokes: [],
+      rockwell: { readings_HRC: [40, 40, 40], blockBias_HRC: 0 },
+      surface: "ground",
+    });
+    expect(Math.abs(summary.mean_HRC - 40)).toBeLessThan(0.7);
+    expect(summary.p95_HRC).toBeLessThan(42);
+    expect(notices).toContainEqual({ code: "not-as-expected", expected_HRC: expect.closeTo(62, 0) });
+  });
+  it("three of 62 where 40 was expected are 62", () => {
+    const soft = withSurprises([{ mean: 40, sd: 2 }]);
+    const { summary } = hardnessVerdict({ prior: soft, strokes: [], rockwell: { readings_HRC: [62, 62, 62] }, surface: "ground" });
+    expect(Math.abs(summary.mean_HRC - 62)).toBeLessThan(1);
+  });
+  it("a stored test that says no share of failure has one", () => {
+    const test = { strokes: [], readings_HRC: [40, 40, 40], surface: "ground", predicted: { mean_HRC: 62, sd_HRC: 1.5 } } as const;
+    const { mean_HRC } = testFound({ ...test, strokes: [], readings_HRC: [...test.readings_HRC] }, { shape: "plate", thickness_mm: 5 });
+    expect(Math.abs(mean_HRC - 40)).toBeLessThan(1);
+  });
+  it("a row of files that all skate speaks against a model that is sure it failed", () => {
+    const soft = withSurprises([{ mean: 37, sd: 2 }]);
+    const { summary } = hardnessVerdict({ prior: soft, strokes: [stroke(50, "skates"), stroke(60, "skates")], surface: "ground" });
+    expect(summary.mean_HRC).toBeGreaterThan(59);
+  });
+  it("a reading beyond the scale is asked about", () => {
+    const { notices } = hardnessVerdict({ prior: expected, strokes: [], rockwell: { readings_HRC: [71] }, surface: "ground" });
+    expect(notices).toContainEqual({ code: "beyond-scale", reading_HRC: 71 });
+  });
+});
+
+describe("a mill file, as the trade has it (common practice, no source)", () => {
+  const chanceOf = (H: number, result: FileResult): number => filesSay([mill(result)], 0)(H);
+  it("bites and skates as often near 60; bites 56 and skates on 64 nearly always; never bites 63 but by a slip", () => {
+    expect(chanceOf(60, "bites")).toBeCloseTo(chanceOf(60, "skates"), 2);
+    expect(chanceOf(56, "bites")).toBeGreaterThan(0.95);
+    expect(chanceOf(64, "skates")).toBeGreaterThan(0.95);
+    expect(chanceOf(63, "bites")).toBeLessThan(0.02);
+  });
+  it("a bite on ground, cold steel says under 61 for most, and asks whether the quench failed", () => {
+    const { belief } = hardnessVerdict({ prior: withSurprises([{ mean: 63, sd: 2 }]), strokes: [mill("bites")], surface: "ground" });
+    expect(chanceBelow(belief, 61)).toBeGreaterThan(0.6);
+    expect(chanceBelow(belief, 59)).toBeGreaterThan(0.3);
+    expect(chanceBelow(belief, 59)).toBeLessThan(0.6);
   });
 });
 

@@ -34,7 +34,7 @@ import { FileLadder } from "./parts/FileLadder.js";
 import { ShopTests } from "./parts/ShopTests.js";
 import { TestTools } from "./parts/TestTools.js";
 import { compareWords, disagreeWords, evidenceWords, followUps, sinceQuenchWords, type FollowUp } from "../../words/testWords.js";
-import { useTest } from "./useTest.js";
+import { EMPTY_TEST, useTest } from "./useTest.js";
 import { testNoticeWords } from "../../words/noticeWords.js";
 import "./fileTest.css";
 
@@ -76,11 +76,13 @@ function useWarmth(state: PieceState, isFirst: boolean, expected: Prediction | u
   const gone_s = Math.max(0, (now_ms - in_ms) / 1000);
   const handWarm_s = expected?.hardening.handWarm_s;
   const wasFelt = state.acts.some(({ kind, step, id }) => kind === "cool-down" && step === quench?.step && state.doneAt_ms.has(id));
-  const isWarm = wasFelt || handWarm_s === undefined || gone_s >= handWarm_s;
+  const isWarm = wasFelt || (gone_s >= SOONEST_s && (handWarm_s === undefined || gone_s >= handWarm_s));
   return { isWarm, words: sinceQuenchWords({ gone_s, handWarm_s, wasFelt }) };
 }
 
 const TICK_ms = 5000;
+/** Sooner after its bath no file says anything, unless somebody held the piece, s (common practice, no source: it may still be turning hard). */
+const SOONEST_s = 120;
 
 /** Before anything is tried there is only what is predicted: nothing that is expected of no piece in particular. */
 function emptyWords(isPredicted: boolean, isAsked: boolean): string {
@@ -118,7 +120,9 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const odd = disagreeWords(disagreementOf([...earlier, { test: event, tempers: tempersDone(state) }], piece.section));
   const { summary } = verdict;
   const more = furtherTemper(piece, route, verdict, prediction.data);
-  const options = followUps(summary, isFirst, target, prior, more, settings, state);
+  const options = followUps({ verdict, draft, isFirst, target, prior, more, state }, settings);
+  // A file on steel that is still hot says nothing, and nothing follows from it.
+  const isSilent = verdict.notices.some(({ code }) => code === "too-hot-to-test") && draft.readings.length === 0;
   const isNext = state.next?.id === act;
   const store = async (events: readonly NewEvent[], to: string): Promise<void> => {
     if (await write(state.id, events)) await navigate(to);
@@ -134,6 +138,10 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
       const lies = route.steps.findLast((step) => step.kind === "temper")?.in;
       const step = { kind: "temper", temperature_C, hold_min: HOLD_MIN, why: "came-out-hard", ...(lies ? { in: lies } : {}) } as const;
       void store([test, { kind: "route", route: { ...route, steps: [...route.steps, step] } }], `/piece/${state.id}/bench`);
+    } else if (key === "elsewhere") {
+      void write(state.id, [test]).then((isStored) => {
+        if (isStored) setDraft({ ...EMPTY_TEST, blockBias_HRC: draft.blockBias_HRC, surface: "ground" });
+      });
     } else if (key === "again") void store([test, ...done], `/piece/${state.id}/why`);
   };
   return (
@@ -159,7 +167,11 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
           <Button component={Link} to={`/piece/${state.id}`}>
             Card
           </Button>
-          <Button variant="contained" disabled={isEmpty} onClick={() => follow(options.find(({ key }) => key === "keep") ?? options[0]!)}>
+          <Button
+            variant="contained"
+            disabled={isEmpty || isSilent}
+            onClick={() => follow(options.find(({ key }) => key === "keep") ?? options[0]!)}
+          >
             Keep this result
           </Button>
         </div>
@@ -168,7 +180,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
         <FileLadder kit={kit} draft={draft} onChange={setDraft} verdict={verdict} prior={prior} wanted={isFirst ? null : target} />
         <div className="test-says">
           {isEmpty && prior === undefined ? null : <Numeral {...summary} />}
-          {isEmpty ? (
+          {isEmpty || isSilent ? (
             <p className="test-line">{emptyWords(prior !== undefined, prediction.isFetching)}</p>
           ) : (
             <>
@@ -203,7 +215,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
             draft={draft}
             onChange={setDraft}
           />
-          {isEmpty ? null : (
+          {isEmpty || isSilent ? null : (
             <div className="test-next">
               <h2>Next, one of</h2>
               {options.map((option) => (
