@@ -28,5 +28,5 @@ export function endWords({ fate, finishedAt_ms, tests }: PieceState): string {
 /** The same in a row of the book. */
 export function rowEnd(state: PieceState): string {
   if (state.fate !== null) return FATE_WORDS[state.fate.is].is.toLowerCase();
-  return measured(state) ?? (state.finishedAt_ms === null ? "in work" : "not tested");
+  return measured(state)?.replace(/^[A-Z]/, (first) => first.toLowerCase()) ?? (state.finishedAt_ms === null ? "in work" : "not tested");
 }

@@ -1,6 +1,6 @@
 /** What a piece's tests say in one phrase. */
 
-import { gradeOf, testFound, testsThatCount, type Estimate, type HardnessVerdict, type PieceState } from "@tembrak/core";
+import { gradeOf, testFound, testsThatCount, type Estimate, type HardnessTest, type HardnessVerdict, type PieceState } from "@tembrak/core";
 import { showHardness, showRange } from "../format/show.js";
 import type { DoneSoFar, EndTense } from "./verdictWords.js";
 import { gradeWords } from "./workWords.js";
@@ -46,9 +46,17 @@ export function expectedWords(state: PieceState, is: Estimate | undefined, was: 
   return was === undefined ? "" : `The model expected ${range(was)}.`;
 }
 
-/** `56.4 HRC, 54 to 59`, of the last test after the temper; null when there is none. */
+/** A tester measures; a row of files brackets; one file tells. */
+function foundBy({ readings_HRC, strokes }: HardnessTest): string {
+  if (readings_HRC.length > 0) return "Measured";
+  return strokes.length > 1 ? "By its files" : "One file tells about";
+}
+
+/** `Measured 56.4 HRC, 54 to 59`, of the last test after the temper; null when there is none. */
 export function measured(state: PieceState): string | null {
-  const summary = measuredSummary(state);
-  if (summary === null) return null;
-  return `${showHardness(summary.mean_HRC, 1)} HRC, ${showRange(summary.p05_HRC, summary.p95_HRC)}`;
+  const last = testsThatCount(state).findLast(({ act }) => act === "prove");
+  if (last === undefined) return null;
+  const { mean_HRC, p05_HRC, p95_HRC } = testFound(last.test, state.piece.section);
+  const by = foundBy(last.test);
+  return `${by} ${showHardness(mean_HRC, by === "Measured" ? 1 : 0)} HRC, ${showRange(p05_HRC, p95_HRC)}`;
 }

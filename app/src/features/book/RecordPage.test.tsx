@@ -69,10 +69,16 @@ describe("the record of a piece", () => {
   });
   it("what was found is what its test says, the same in line and head", () => {
     record([after(1, { kind: "test", act: "prove", test: hardness })]);
-    const head = screen.getByText(/^Measured/).textContent;
+    const head = screen.getByText(/^(Measured|By its files|One file tells about) /).textContent;
     const line = rows().find((text) => text.includes("Tested:"))!;
     const [, mean] = /Tested: (\d+(?:\.\d)?) HRC/.exec(line)!;
     expect(Math.abs(Number(/(\d+(?:\.\d)?)/.exec(head)![1]) - Number(mean))).toBeLessThanOrEqual(0.5);
+  });
+  it("measured is a tester's word: one file tells", () => {
+    const one = { ...hardness, readings_HRC: [], strokes: [{ file_HRC: 60, result: "skates" as const }] };
+    record([after(1, { kind: "test", act: "prove", test: one })]);
+    expect(screen.getByText(/^One file tells about \d\d HRC, .* one file/)).toBeTruthy();
+    expect(screen.queryByText(/^Measured/)).toBeNull();
   });
   it("planned anew, what was done before is told by the plan it was done by", () => {
     const at = route.steps.findLastIndex(({ kind }) => kind === "quench") + 1;

@@ -280,7 +280,7 @@ function Record({ state }: { state: PieceState }) {
           <Tested state={state} />
         </div>
         <div>
-          <p className="verdict-line">{found ? `Measured ${found}: ${knownBy(state)}.` : `Not measured: ${knownBy(state)}.`}</p>
+          <p className="verdict-line">{found ? `${found}: ${knownBy(state)}.` : `Not measured: ${knownBy(state)}.`}</p>
           <p>{expectedWords(state, prediction.data?.working.tempered, before.data?.working.tempered)}</p>
           <p data-testid="weight">{weightWords(piece, prediction.data?.grindOff_mm, settings)}</p>
         </div>

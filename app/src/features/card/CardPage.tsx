@@ -124,7 +124,7 @@ function besides(state: PieceState, isTrying: boolean, moved: string | null, exp
 
 /** For who cannot see the card: a piece that was measured is what it is, not what it will be. */
 function saidOf(found: string | null, headline = ""): string {
-  return found === null ? headline : `Measured ${found}.`;
+  return found === null ? headline : `${found}.`;
 }
 
 /** Plans all of it anew by another practice; what was tried of the old plan goes. */

@@ -32,7 +32,7 @@ export function VerdictPanel({ words, found, expected, moved, grade, odd, failur
   return (
     <div aria-live="polite" style={{ opacity: isStale ? 0.6 : 1 }}>
       <p className="verdict-line" data-testid="verdict">
-        {found === null ? words.headline : `Measured ${found}.`}
+        {found === null ? words.headline : `${found}.`}
       </p>
       {grade === null ? null : <p className="verdict-grade drawn">{grade}</p>}
       <ul className="verdict-reasons">
