@@ -13,7 +13,6 @@ import {
 } from "@tembrak/core";
 import { showAgo, showChance, showDegrees, showDifference, showDuration, type Units } from "../format/show.js";
 import { zoneName } from "./zoneNames.js";
-import { conflictWords } from "./noticeWords.js";
 
 const NAMES = {
   glow: "colour",
@@ -48,8 +47,6 @@ export function callWords(call: HeatCall, units: Units, grain = ""): string {
       return `Look again: nobody has for ${showDuration(call.age_s)}`;
     case "unread":
       return "Check it: magnet, colour or probe";
-    case "conflict":
-      return conflictWords(call.conflict);
     case "magnet":
       return MAGNET[call.magnet ?? "sticks"];
     case "to-go":
@@ -83,8 +80,6 @@ export function heldWords(
     }
     case "to-go":
       return { words: `${showDifference(call.left_K, units)} short: more fire. ${is}`, isTrouble: true };
-    case "conflict":
-      return { words: callWords(call, units), isTrouble: true };
     case "magnet":
       return call.magnet === "free"
         ? { words: "Past the magnet. Its colour or a probe tells how far", isTrouble: false }
@@ -110,14 +105,20 @@ const LEAST_TOLD_K = 8;
 /** Less than this is no time to wait for, s. */
 const SOON_s = 10;
 
-export function zoneWords({ isSeen, expected_C, offsets, left_s, chance }: ZonesNow, section: Section, units: Units): string {
+export function zoneWords(
+  { isSeen, expected_C, offsets, left_s, chance }: ZonesNow,
+  section: Section,
+  units: Units,
+  isRead: boolean,
+): string {
   const told = offsets
     .filter(({ offset_K }) => Math.abs(offset_K) >= LEAST_TOLD_K)
     .map(
       ({ zone, offset_K }) =>
         `${zoneName(zone, section)} ${showDifference(Math.abs(offset_K), units)} ${offset_K > 0 ? "ahead" : "behind"}`,
     );
-  const by = isSeen ? "as seen: " : `by the model about ${showDegrees(expected_C, units)}, `;
+  // One heat is said once: what the model expects of it stands only where nobody looked.
+  const by = isSeen ? "as seen: " : isRead ? "by the model " : `by the model about ${showDegrees(expected_C, units)}, `;
   const arrives =
     left_s === null
       ? "this fire does not bring all of it there"

@@ -79,23 +79,23 @@ export function conflictWords({ odd, between, reading }: HeatConflict): string {
   switch (odd) {
     case "probe":
       return reading === "high"
-        ? "The probe reads the flame, not the steel: the rest says colder. Touch it to the piece, out of the flame."
-        : "The probe has not caught up, or hardly touches: the rest says hotter. Hold it on longer.";
+        ? "The probe says hotter than the rest. In the flame, or is it so hot? Touch it to the steel once more."
+        : "The probe says colder than the rest. Not caught up, or is it so cold? Hold it on once more, longer.";
     case "infrared":
-      return "The infrared gun does not fit the rest: bright steel and loose scale read cold. Trust the rest.";
+      return "The gun does not fit the rest: bright steel or loose scale reads cold. Once more, on dull scale.";
     case "glow":
-      return "The colour does not fit the rest: is the light as it is set? Look again in shade.";
+      return "The colour does not fit the rest. Another light than is set, or the wrong word? Look once more, in shade.";
     case "magnet":
-      return "The magnet does not fit: touch it again on the thickest place, away from cold tongs.";
+      return "The magnet does not fit the rest. Another part of it, or a slip? Once more on the thickest place.";
     case "stick":
-      return "The stick does not fit the rest: mark clean steel again, not scale.";
+      return "The stick does not fit the rest: on scale, or the wrong one? Mark clean steel once more.";
     case "time":
       return reading === "high"
-        ? "It is colder than so long in the fire should bring: look again before going on."
-        : "It is hotter than so long in the fire should bring: look again before going on.";
+        ? "Colder than so long in the fire should bring. Less fire, or looked at wrongly? Once more."
+        : "Hotter than so long in the fire should bring. More fire, or looked at wrongly? Once more.";
     case null: {
       const [a, b] = between.map((kind) => WITNESS[kind]);
-      return `${a![0]!.toUpperCase()}${a!.slice(1)} and ${b!} cannot both be right. Check a third way.`;
+      return `${a![0]!.toUpperCase()}${a!.slice(1)} and ${b!} cannot both be right. Once more, or a third way.`;
     }
   }
 }

@@ -52,8 +52,6 @@ function heatStatus(target_C: number, now_C: number | null, call: HeatCall | nul
       return `Too hot, ${wants}`;
     case "look-again":
       return `Look again, ${wants}`;
-    case "conflict":
-      return "Its readings differ";
     case "magnet":
       return call.magnet === "free" ? "Past the magnet" : `Magnetic, ${wants}`;
     case "to-go":

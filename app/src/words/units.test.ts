@@ -147,7 +147,6 @@ const CALLS: readonly HeatCall[] = [
   { call: "out", out_s: 8, isLong: true },
   { call: "too-hot", over_K: 60 },
   { call: "unread" },
-  { call: "conflict", conflict: CONFLICTS[0]! },
   { call: "magnet", magnet: "weak" },
   { call: "magnet", magnet: null },
   { call: "to-go", left_K: 50 },
@@ -318,7 +317,7 @@ describe("words for every code", () => {
   });
   it("two that cannot both be right are both named, and what to do is said", () => {
     const words = conflictWords({ odd: null, between: ["glow", "probe"], reading: "high" });
-    expect(words).toBe("Colour and the probe cannot both be right. Check a third way.");
+    expect(words).toBe("Colour and the probe cannot both be right. Once more, or a third way.");
     expect(new Set(CONFLICTS.map(conflictWords)).size).toBe(8);
   });
 });
@@ -336,20 +335,22 @@ describe("what a number rests on", () => {
     ] as never;
     const BLADE = { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 40 } as const;
     const zones = { isSeen: false, expected_C: 760, offsets, left_s: 95, chance: 0.5 };
-    expect(zoneWords(zones, BLADE, METRIC)).toBe(
+    expect(zoneWords(zones, BLADE, METRIC, false)).toBe(
       "by the model about 760°, edge 22° ahead; all of it there in about 2 min · 5 in 10 that every zone is in it",
     );
-    expect(zoneWords({ ...zones, isSeen: true, left_s: 3, chance: null }, BLADE, METRIC)).toBe(
+    expect(zoneWords({ ...zones, isSeen: true, left_s: 3, chance: null }, BLADE, METRIC, true)).toBe(
       "as seen: edge 22° ahead; all of it should be there",
     );
-    expect(zoneWords({ ...zones, offsets: [] as never, left_s: null, chance: null }, BLADE, INCHES)).toBe(
+    expect(zoneWords({ ...zones, offsets: [] as never, left_s: null, chance: null }, BLADE, INCHES, false)).toBe(
       "by the model about 1400°, even; this fire does not bring all of it there",
     );
     const hammer = zoneWords(
       { ...zones, offsets: [{ zone: "tip", offset_K: 30, sd_K: 5 }] as never },
       { shape: "square", side_mm: 30 },
       METRIC,
+      false,
     );
+    expect(zoneWords(zones, BLADE, METRIC, true)).toMatch(/^by the model edge 22° ahead;/);
     expect(hammer).toContain("working end 30° ahead");
   });
 });

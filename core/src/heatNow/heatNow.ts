@@ -7,7 +7,7 @@ import { structureBeforeHardening } from "../plan/route.js";
 import type { Zone } from "../schema/book.js";
 import type { Section } from "../schema/parts.js";
 import type { Kit } from "../schema/kit.js";
-import type { EvidenceKind, Eye, MagnetPoint } from "../simulate/heatBelief.js";
+import type { EvidenceKind, Eye, HeatEvidence, MagnetPoint } from "../simulate/heatBelief.js";
 import { estimateHeat, type HeatConflict, type HeatEstimate } from "../simulate/heatEstimate.js";
 import { bodySize } from "../simulate/hardenCase.js";
 import { magnetPoint } from "../simulate/magnetPoint.js";
@@ -54,10 +54,24 @@ function holdsAt(target_C: number, section: Section, changes_C: number, held_s: 
   });
 }
 
+/** When its fire was last turned, and which way, by a tap; null where nobody did. */
+function turnedAt({ checks, acts }: PieceState, act: Heat): { readonly at_ms: number; readonly isDown: boolean } | null {
+  const own = new Set(acts.filter(({ step }) => step === act.step).map(({ id }) => id));
+  const last = checks.findLast((check) => check.reading.check === "turned" && own.has(check.act));
+  return last?.reading.check === "turned" ? { at_ms: last.at_ms, isDown: last.reading.state === "down" } : null;
+}
+
 /** Every way this piece may have moved until now: in its heat, or in the hold of it. `changes_C`: where it becomes austenite. */
-export function waysOf({ piece, route, doneAt_ms, acts }: PieceState, act: Heat, now_ms: number, changes_C: number): Drift[] {
+export function waysOf(state: PieceState, act: Heat, now_ms: number, changes_C: number): Drift[] {
+  const { piece, route, doneAt_ms, acts } = state;
   // A kiln stands where it was set, in the heat as in its hold.
   if (route?.school === "kiln") return risesTo(act.target_C, piece.section, changes_C, KILNS_OVER_K);
+  const turned = turnedAt(state, act);
+  // It was heard that the fire was turned down: since then it goes about the heat wanted, and burns on as it did no more.
+  if (turned?.isDown === true && turned.at_ms <= now_ms)
+    return holdsAt(act.target_C, piece.section, changes_C, (now_ms - turned.at_ms) / 1000).filter(
+      ({ towards_C, held }) => held?.towards_C !== towards_C,
+    );
   const atHeat_ms = doneAt_ms.get(act.id);
   const isHeld = atHeat_ms !== undefined && atHeat_ms < now_ms && acts.some(({ kind, step }) => kind === "hold" && step === act.step);
   return isHeld
@@ -83,6 +97,8 @@ export interface HeatRead {
   readonly from: readonly EvidenceKind[];
   /** Only the magnet spoke: it says above or below, not how far. */
   readonly isOneSided: boolean;
+  /** What does not fit the look that was just made, or what that does not fit; what is shown is that look all the same. */
+  readonly doubt: HeatConflict | null;
 }
 
 /** How far it is, in the order in which one thing keeps another from being said. */
@@ -92,7 +108,6 @@ export type HeatCall =
   | { readonly call: "unread" }
   /** Nobody has looked for a while: what it is now is a guess, and no order is given by it. */
   | { readonly call: "look-again"; readonly age_s: number }
-  | { readonly call: "conflict"; readonly conflict: HeatConflict }
   | { readonly call: "magnet"; readonly magnet: MagnetState | null }
   | { readonly call: "to-go"; readonly left_K: number }
   | { readonly call: "past"; readonly over_K: number }
@@ -164,6 +179,15 @@ export function looksOf({ acts, checks }: PieceState, heat: Heat): LoggedCheck[]
   return checks.filter(({ act, at_ms }) => at_ms >= from_ms && (act === heat.id || act === hold?.id));
 }
 
+/** Who holds a magnet to it taps as it lets go: a first touch that says so is one at its point, not one of long ago. A kiln's is a look at what was left alone. */
+function asItLetGo({ route }: PieceState, act: Heat, evidence: readonly HeatEvidence[]): HeatEvidence[] {
+  const first = evidence.findIndex(({ kind }) => kind === "magnet");
+  const isAsIt = route?.school !== "kiln" && act.kind === "heat";
+  return evidence.map((look, i) =>
+    isAsIt && i === first && look.kind === "magnet" && look.state === "free" ? { ...look, asItLetGo: true } : look,
+  );
+}
+
 function readHeat(state: PieceState, act: Heat, now_ms: number, fire: FireSays | null, context: HeatContext): HeatRead | null {
   const { eye, kit = null } = context;
   // A forge is turned down for a hold, or the piece is moved out of its flame: what it would have done on is no witness any more.
@@ -173,25 +197,32 @@ function readHeat(state: PieceState, act: Heat, now_ms: number, fire: FireSays |
     const says = evidenceOf(reading, Math.max(0, (now_ms - at_ms) / 1000), kit);
     return says === null ? [] : [{ says, at_ms }];
   });
-  const evidence = seen.map(({ says }) => says);
+  const evidence = asItLetGo(
+    state,
+    act,
+    seen.map(({ says }) => says),
+  );
   const last = evidence.filter((e, i) => evidence.slice(i + 1).filter(({ kind }) => kind === e.kind).length < LAST_OF_A_KIND);
   // The clock alone is told beside the zones: it is no look at the steel.
   if (last.length === 0) return null;
   if (says !== null) last.push({ kind: "time", expected_C: Math.min(1400, Math.max(20, says.expected_C)), sd_C: Math.min(300, says.sd_C) });
   const from = KINDS.filter((kind) => last.some((e) => e.kind === kind));
   const magnet = magnetPointOf(state, act, context);
+  const estimate = estimateHeat({
+    evidence: last,
+    magnet,
+    wanted_C: act.target_C,
+    drift: [...waysOf(state, act, now_ms, magnet.at_C), says === null ? STANDS : { rate_K_s: says.rate_K_s, unsure: 0.7 }],
+    ...(eye === undefined ? {} : { eye }),
+    window_C: [act.target_C - WINDOW_K, act.target_C + WINDOW_K],
+  });
   return {
-    estimate: estimateHeat({
-      evidence: last,
-      magnet,
-      wanted_C: act.target_C,
-      drift: [...waysOf(state, act, now_ms, magnet.at_C), says === null ? STANDS : { rate_K_s: says.rate_K_s, unsure: 0.7 }],
-      ...(eye === undefined ? {} : { eye }),
-      window_C: [act.target_C - WINDOW_K, act.target_C + WINDOW_K],
-    }),
+    estimate,
     newest_ms: seen[seen.length - 1]!.at_ms,
     from,
-    isOneSided: says === null && from.includes("magnet") && from.every((kind) => kind === "magnet"),
+    // The clock of the model is no look at the steel.
+    isOneSided: from.includes("magnet") && from.every((kind) => kind === "magnet" || kind === "time"),
+    doubt: estimate.conflict,
   };
 }
 
@@ -224,17 +255,17 @@ function callOf({ read, fire, isTooHot, isSeenTooHot, magnet, target_C, now_ms }
   if (isSeenTooHot)
     return { call: "too-hot", over_K: read !== null && read.estimate.mean_C > target_C ? read.estimate.mean_C - target_C : null };
   if (read === null) return { call: "unread" };
-  const { mean_C, conflict } = read.estimate;
+  const { mean_C, p05_C } = read.estimate;
   if (isTooHot) return { call: "too-hot", over_K: mean_C - target_C };
-  if (conflict !== null) return { call: "conflict", conflict };
   const age_s = (now_ms - read.newest_ms) / 1000;
   if (age_s > OLD_LOOK_s) return { call: "look-again", age_s };
   if (read.isOneSided) return { call: "magnet", magnet };
   const left_K = target_C - mean_C;
   if (left_K > SHORT_K) return { call: "to-go", left_K };
-  if (left_K < -PAST_K) return { call: "past", over_K: -left_K };
+  // An order to let it fall back is given where it surely is over, not where its middle is.
+  if (left_K < -PAST_K && p05_C > target_C) return { call: "past", over_K: -left_K };
   const give_K = 0.5 * (read.estimate.p95_C - read.estimate.p05_C);
-  return give_K > VAGUE_K ? { call: "about", give_K } : { call: "at-heat", over_K: -left_K };
+  return give_K > VAGUE_K || left_K < -PAST_K ? { call: "about", give_K } : { call: "at-heat", over_K: -left_K };
 }
 
 type Seen = Readonly<Record<"behind" | "ahead", readonly Zone[]>>;
@@ -277,9 +308,7 @@ export function heatNow(state: PieceState, act: Heat, now_ms: number, context: H
   const estimate = read?.estimate ?? null;
   const seen_ms = own.findLast(({ reading }) => reading.check === "too-hot")?.at_ms;
   const isSeenTooHot = seen_ms !== undefined && (read === null || seen_ms >= read.newest_ms);
-  const isTooHot =
-    isSeenTooHot ||
-    (act.purpose === "harden" && estimate !== null && estimate.conflict === null && estimate.p05_C > act.target_C + OVERHEATED_C);
+  const isTooHot = isSeenTooHot || (act.purpose === "harden" && estimate !== null && estimate.p05_C > act.target_C + OVERHEATED_C);
   return {
     fire,
     firstLook_ms: own.find(isLook)?.at_ms ?? null,

@@ -13,7 +13,8 @@ interface Aged {
 }
 
 export type GlowEvidence = Aged & { readonly kind: "glow"; readonly name: string; readonly ambient_lux: number };
-export type MagnetEvidence = Aged & { readonly kind: "magnet"; readonly state: "sticks" | "weak" | "free" };
+/** asItLetGo: the first touch of a heat that does not stick was made as it let go. */
+export type MagnetEvidence = Aged & { readonly kind: "magnet"; readonly state: "sticks" | "weak" | "free"; readonly asItLetGo?: boolean };
 /** offset_C is what the probe reads too much; sd_C what is left of it in one reading. */
 export type ProbeEvidence = Aged & {
   readonly kind: "probe";
@@ -52,6 +53,8 @@ export interface BeliefContext {
   readonly eye: Eye;
   readonly magnet: MagnetPoint;
   readonly drift: Drift;
+  /** Taken at its word: no slip, no flame, no probe that has not caught up. For the look that was just made. */
+  readonly isAtItsWord?: boolean;
 }
 
 /** Even cuts through a standard normal number: nuisances that all readings of a kind share are summed over these. */
@@ -131,7 +134,13 @@ export function glowBand(name: string, ambient_lux: number, path = "/evidence"):
   throw new InputError({ code: "inconsistent", path, got: name, message: `"${name}" cannot be seen in light of ${ambient_lux} lux.` });
 }
 
-function glow(readings: readonly GlowEvidence[], { eye, drift }: BeliefContext): Float64Array {
+function slipOf({ isAtItsWord = false }: BeliefContext): number {
+  return isAtItsWord ? 0 : SLIP;
+}
+
+function glow(readings: readonly GlowEvidence[], context: BeliefContext): Float64Array {
+  const { eye, drift } = context;
+  const slip = slipOf(context);
   const bands = readings.map((reading) => {
     const { low_C, high_C, sd_C, mean_C } = glowBand(reading.name, reading.ambient_lux);
     // What the reading's own spread holds beyond the width of its band and the glance: how light shifts the eye.
@@ -145,7 +154,7 @@ function glow(readings: readonly GlowEvidence[], { eye, drift }: BeliefContext):
     for (let i = 0; i < NODES; i++) {
       const seen = was_C[i]! + off_K;
       const s = spread_C[i]!;
-      into[i] = SLIP / GLOW_NAMES.length + (1 - SLIP) * (below((high_C - seen) / s) - below((low_C - seen) / s));
+      into[i] = slip / GLOW_NAMES.length + (1 - slip) * (below((high_C - seen) / s) - below((low_C - seen) / s));
     }
   });
 }
@@ -155,25 +164,31 @@ const WEAK_K = 12;
 /** How even the place is that the magnet touches, C (judgement). */
 const TOUCH_K = 6;
 
+/** A touch made as it lets go is tapped so far past its point, on the mean, K (judgement). */
+const LET_GO_K = 40;
+
 interface Touched {
   readonly together: Float64Array;
   /** Of every two touches by themselves. */
   readonly pairs: () => readonly Float64Array[];
 }
 
-function magnet(readings: readonly MagnetEvidence[], { magnet: point, drift }: BeliefContext): Touched {
-  const touches = readings.map(({ state, age_s }) => {
+function magnet(readings: readonly MagnetEvidence[], context: BeliefContext): Touched {
+  const { magnet: point, drift } = context;
+  const slip = slipOf(context);
+  const touches = readings.map(({ state, age_s, asItLetGo = false }) => {
     const { was_C, sd_C } = then(drift, age_s);
-    return { state, was_C, spread_C: sd_C.map((sd) => together(TOUCH_K, sd)) };
+    return { state, asItLetGo, was_C, spread_C: sd_C.map((sd) => together(TOUCH_K, sd)) };
   });
-  const likely: Likely<(typeof touches)[number]> = ({ state, was_C, spread_C }, z, into) => {
+  const likely: Likely<(typeof touches)[number]> = ({ state, asItLetGo, was_C, spread_C }, z, into) => {
     const lets_C = point.at_C + z * point.sd_C;
     for (let i = 0; i < NODES; i++) {
       const [was, spread] = [was_C[i]!, spread_C[i]!];
       const free = state === "sticks" ? 0 : below((was - lets_C) / spread);
       const notSticks = state === "free" ? 0 : below((was - lets_C + WEAK_K) / spread);
-      const chance = state === "free" ? free : state === "sticks" ? 1 - notSticks : notSticks - free;
-      into[i] = SLIP / 3 + (1 - SLIP) * chance;
+      const late = asItLetGo ? Math.exp(-Math.max(0, was - lets_C) / LET_GO_K) : 1;
+      const chance = state === "free" ? free * late : state === "sticks" ? 1 - notSticks : notSticks - free;
+      into[i] = slip / 3 + (1 - slip) * chance;
     }
   };
   return {
@@ -186,10 +201,12 @@ function magnet(readings: readonly MagnetEvidence[], { magnet: point, drift }: B
 const UNCHECKED_K = 5;
 const CHECKED_K = 2;
 export const PROBE_SD_C = 6;
-/** A probe in the flame, or one that has not caught up: how often, and over what range (judgement). */
-const IN_FLAME = 0.05;
+/** One reading of a probe is any number so often (judgement). */
+const PROBE_NONSENSE = 0.01;
+/** A probe in the flame, or one that has not caught up: how often (together one look in thirty), and over what range (judgement). */
+const IN_FLAME = 1 / 60;
 const FLAME_C: readonly [number, number] = [20, 320];
-const LAGS = 0.05;
+const LAGS = 1 / 60;
 const LAG_C: readonly [number, number] = [15, 215];
 
 /**
@@ -207,13 +224,15 @@ function behindSteel({ was_C, sd_C, rate_K_s }: Then): Pick<Then, "was_C" | "sd_
   };
 }
 
-function probe(readings: readonly ProbeEvidence[], { drift }: BeliefContext): Float64Array {
+function probe(readings: readonly ProbeEvidence[], { drift, isAtItsWord = false }: BeliefContext): Float64Array {
+  const nonsense = isAtItsWord ? 0 : PROBE_NONSENSE;
   const read = readings.map((reading) => ({ sd_C: PROBE_SD_C, ...reading, moved: behindSteel(then(drift, reading.age_s)) }));
   const good = sharing(read, ({ temperature_C, offset_C, sd_C, moved }, z, into) => {
     const read_C = temperature_C - (offset_C ?? 0) - z * (offset_C === undefined ? UNCHECKED_K : CHECKED_K);
     for (let i = 0; i < NODES; i++)
-      into[i] = 0.98 * density(read_C - moved.was_C[i]!, together(sd_C, moved.sd_C[i]!)) + 0.02 / (HIGHEST_C - LOWEST_C);
+      into[i] = (1 - nonsense) * density(read_C - moved.was_C[i]!, together(sd_C, moved.sd_C[i]!)) + nonsense / (HIGHEST_C - LOWEST_C);
   });
+  if (isAtItsWord) return good;
   // Readings that are wrong are wrong together: the probe stayed where it was.
   const wrong = (low: number, high: number, i: number): number =>
     read.reduce((product, { temperature_C, offset_C = 0, sd_C, moved }) => {
@@ -235,13 +254,17 @@ const SECOND_um_K = 14388;
 const SCALE_COLDER_C = 12;
 const GUN_SD_C = 12;
 
+/** It looked at something else so often (judgement). */
+const GUN_NONSENSE = 0.03;
+
 /** True temperature behind a gun's reading, C: Planck at one wavelength, the surroundings left out. */
 export function behindGun_C(reading_C: number, set: number, emissivity: number): number {
   const radiance = set / Math.expm1(SECOND_um_K / (GUN_um * kelvin(reading_C)));
   return celsiusFromKelvin(SECOND_um_K / (GUN_um * Math.log1p(emissivity / radiance)));
 }
 
-function infrared(readings: readonly InfraredEvidence[], { drift }: BeliefContext): Float64Array {
+function infrared(readings: readonly InfraredEvidence[], { drift, isAtItsWord = false }: BeliefContext): Float64Array {
+  const nonsense = isAtItsWord ? 0 : GUN_NONSENSE;
   const emissivity = (surface: "scale" | "bright", z: number): number =>
     Math.min(0.99, Math.max(0.08, EMISSIVITY[surface].mean + z * EMISSIVITY[surface].sd));
   const behind = readings.map(({ temperature_C, emissivity: set, surface }) =>
@@ -254,7 +277,7 @@ function infrared(readings: readonly InfraredEvidence[], { drift }: BeliefContex
       let product = weight;
       moved.forEach(({ was_C, sd_C }, k) => {
         const spread_C = together(GUN_SD_C, sd_C[i]!);
-        product *= 0.97 * density(behind[k]![c]! - was_C[i]!, spread_C) + 0.03 / (HIGHEST_C - LOWEST_C);
+        product *= (1 - nonsense) * density(behind[k]![c]! - was_C[i]!, spread_C) + nonsense / (HIGHEST_C - LOWEST_C);
       });
       likelihood[i]! += product;
     });
@@ -265,12 +288,14 @@ function infrared(readings: readonly InfraredEvidence[], { drift }: BeliefContex
 /** Makers' claim for temperature sticks: within one part in a hundred (from memory). */
 const STICK_SHARE = 0.01;
 
-function stick(readings: readonly StickEvidence[], { drift }: BeliefContext): Float64Array {
+function stick(readings: readonly StickEvidence[], context: BeliefContext): Float64Array {
+  const { drift } = context;
+  const slip = slipOf(context);
   return sharing(readings, ({ rated_C, hasMelted, age_s }, _, into) => {
     const { was_C, sd_C } = then(drift, age_s);
     for (let i = 0; i < NODES; i++) {
       const melts = below((was_C[i]! - rated_C) / together(STICK_SHARE * rated_C, sd_C[i]!));
-      into[i] = SLIP / 2 + (1 - SLIP) * (hasMelted ? melts : 1 - melts);
+      into[i] = slip / 2 + (1 - slip) * (hasMelted ? melts : 1 - melts);
     }
   });
 }

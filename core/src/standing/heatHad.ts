@@ -33,10 +33,10 @@ function about(T: number, wanted_C: number, sd_K: number): number {
 
 const MOST_BELIEFS = 32;
 
-/** As from `estimateHeat`; what was asked last is lent by the caller. */
+/** By the looks alone, as from `estimateHeat`; what was asked last is lent by the caller. */
 function beliefFrom(asked: HeatQuestion, lent: Map<string, Float64Array> | undefined): Float64Array {
   const key = JSON.stringify(asked);
-  const belief = lent?.get(key) ?? estimateHeat(asked).belief;
+  const belief = lent?.get(key) ?? estimateHeat(asked).asLooked;
   lent?.delete(key);
   lent?.set(key, belief);
   if (lent !== undefined && lent.size > MOST_BELIEFS) lent.delete(lent.keys().next().value!);

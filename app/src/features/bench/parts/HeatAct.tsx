@@ -65,7 +65,9 @@ function BesideIt({ now, ...props }: ActProps<"heat"> & { now: HeatNow }) {
   const pieces = usePieces();
   return (
     <>
-      {now.zones === null ? null : <p className="drawn from zones">{zoneWords(now.zones, state.piece.section, settings)}</p>}
+      {now.zones === null ? null : (
+        <p className="drawn from zones">{zoneWords(now.zones, state.piece.section, settings, now.read !== null)}</p>
+      )}
       {state.route?.school === "kiln" ? <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
       {now.fire.state === "unknown" ? <BeforeFire state={state} act={act} /> : null}
       {now.isTooHot ? <OnceMore state={state} act={act} bench={bench} /> : null}

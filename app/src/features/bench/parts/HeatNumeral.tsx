@@ -3,6 +3,7 @@
 import { WINDOW_K, type Act, type HeatNow, type LearnedEye } from "@tembrak/core";
 import { showAgo, showChance, showClock, showDifference, temperatureNumber, type Units } from "../../../format/show.js";
 import { callWords, fromWords } from "../../../words/heatWords.js";
+import { conflictWords } from "../../../words/noticeWords.js";
 
 /** A smaller correction of the eye is not worth a word, C. */
 const LEAST_TOLD_K = 8;
@@ -60,7 +61,8 @@ function callClass(call: HeatNow["call"]["call"], isTrouble: boolean): string {
 export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
   const estimate = now.read?.estimate ?? null;
   const number = (T: number): number => Math.round(temperatureNumber(T, units));
-  const isTrouble = (estimate !== null && estimate.conflict !== null) || (now.call.call === "out" && now.call.isLong);
+  const isTrouble = now.call.call === "out" && now.call.isLong;
+  const doubt = now.read?.doubt ?? null;
   return (
     <>
       <div className="bench-now">
@@ -82,6 +84,11 @@ export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
         </span>
       </div>
       <p className={callClass(now.call.call, isTrouble)}>{callWords(now.call, units, grain)}</p>
+      {doubt === null ? null : (
+        <p className="drawn from conflict" role="status" data-testid="doubt">
+          {conflictWords(doubt)}
+        </p>
+      )}
       <FromLine now={now} eye={eye} units={units} now_ms={now_ms} />
     </>
   );

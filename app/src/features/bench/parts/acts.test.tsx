@@ -115,7 +115,7 @@ describe("bringing it to heat", () => {
     const wrong = { id: "x", at_ms: NOW_ms, act: act.id, reading: { check: "probe", temperature_C: 1010 } } as const;
     const seen = { ...wrong, id: "y", reading: { check: "glow", name: "bright cherry", ambient_lux: 20 } } as const;
     show(<HeatAct state={{ ...state, checks: [...state.checks, seen, wrong] }} act={act} bench={hand()} now_ms={NOW_ms} />);
-    expect(screen.getByText(/^The probe reads the flame, not the steel/)).toBeTruthy();
+    expect(screen.getByText(/^The probe says hotter than the rest\. In the flame/)).toBeTruthy();
     expect(Number(screen.getByTestId("numeral").textContent)).toBeLessThan(880);
   });
   it("a colour that its light hides, from somebody's book, is left out and breaks nothing", () => {
