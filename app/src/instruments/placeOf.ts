@@ -100,8 +100,21 @@ export function isToBeMoved(place: ShopPlace, wanted: ShopPlace, said: string, b
   return place !== wanted || (before !== "" && before !== said);
 }
 
-/** What the kiln and the oven have to be set to for the step, C; nothing where it does not matter. */
-export function settingOf({ next, route }: PieceState): { readonly kiln_C?: number; readonly oven_C?: number } {
-  if ((next?.kind === "heat" || next?.kind === "hold") && route?.school === "kiln") return { kiln_C: next.target_C };
+/** As hot as the simulated forge burns, and so far over the heat wanted once it was turned down, C. */
+export const FORGE_C = 950;
+const TURNED_OVER_K = 10;
+
+/** What the forge burns at: as it was turned in this step, as usual where nobody turned it. */
+function forge_C(state: PieceState, target_C: number): number {
+  const own = new Set(state.acts.filter(({ step }) => step === state.next!.step).map(({ id }) => id));
+  const last = state.checks.findLast(({ act, reading }) => reading.check === "turned" && own.has(act));
+  return last?.reading.check === "turned" && last.reading.state === "down" ? target_C + TURNED_OVER_K : FORGE_C;
+}
+
+/** What fire, kiln and oven have to be set to for the step, C; nothing where it does not matter. */
+export function settingOf(state: PieceState): { readonly kiln_C?: number; readonly oven_C?: number; readonly forge_C?: number } {
+  const { next, route } = state;
+  if (next?.kind === "heat" || next?.kind === "hold")
+    return route?.school === "kiln" ? { kiln_C: next.target_C } : { forge_C: forge_C(state, next.target_C) };
   return next?.kind === "oven" || next?.kind === "temper" ? { oven_C: next.target_C } : {};
 }

@@ -75,23 +75,19 @@ export function useFollowingHands(state: PieceState, shop: SimulatedShop | null,
   const move = moveOf(state);
   const wanted = move.to;
   const said = JSON.stringify(move);
-  const { kiln_C, oven_C } = settingOf(state);
+  const setting = settingOf(state);
+  const settings = JSON.stringify(setting);
   const place = shop?.piece?.place;
   const asked = useRef("");
   /** What was last said of where it is, and how: the same place may want to be said again, deeper, or on a fresh block. */
   const moved = useRef("");
   useEffect(() => {
     if (place === undefined || !isLeading) return;
-    const key = `${wanted} ${kiln_C ?? ""} ${oven_C ?? ""}`;
-    if (asked.current !== key && (kiln_C !== undefined || oven_C !== undefined)) {
-      void commandShop(state.id, {
-        do: "set",
-        ...(kiln_C === undefined ? {} : { kiln_C }),
-        ...(oven_C === undefined ? {} : { oven_C }),
-      }).catch(() => undefined);
-    }
+    const key = `${wanted} ${settings}`;
+    if (asked.current !== key && settings !== "{}")
+      void commandShop(state.id, { do: "set", ...(JSON.parse(settings) as typeof setting) }).catch(() => undefined);
     asked.current = key;
     if (isToBeMoved(place, wanted, said, moved.current)) void commandShop(state.id, JSON.parse(said) as typeof move).catch(() => undefined);
     moved.current = said;
-  }, [place, wanted, said, kiln_C, oven_C, isLeading, state.id]);
+  }, [place, wanted, said, settings, isLeading, state.id]);
 }

@@ -25,6 +25,7 @@ import { cladOf } from "../shape/cladding.js";
 import { breadth_mm } from "../shape/outline.js";
 import { allAround, bodyOf, gridOf, STEP_K, type Places } from "../simulate/section.js";
 import { barMeets, sectionMeets, type Whereabouts } from "./around.js";
+import { MILL_FILE_HRC } from "../evidence/storedTest.js";
 import { BarAlong } from "./barAlong.js";
 
 /** How the simulated instruments err, and how its fires behave. All made up, of the size a shop has. */
@@ -47,9 +48,11 @@ const OVEN_SWING_s = 500;
 const OVEN_RISE_s = 420;
 const TESTER_BIAS_HRC = 0.5;
 const TESTER_SD_HRC = 0.6;
-const FILE_SD_HRC = 1.2;
-/** A file drags within this of its own hardness, HRC: as the core's own file model has it about right (judgement). */
-const DRAGS_HRC = 1.5;
+const FILE_SD_HRC = 1.3;
+/** A file drags within this of its own hardness, HRC (judgement). */
+const DRAGS_HRC = 1;
+/** Where the shop's mill file changes, HRC (common practice, no source: near 60). */
+const MILL_CHANGES_HRC = 60;
 /** A magnet sticks while so much of what it feels pulls, and lets go below so much (judgement). */
 const STICKS = 0.75;
 const LETS_GO = 0.15;
@@ -364,7 +367,8 @@ export class PracticeShop {
         return { ask: "magnet", state: pull > STICKS ? "sticks" : pull < LETS_GO ? "free" : "weak" };
       }
       case "file": {
-        const over_HRC = this.hardness_HRC(p) + this.noise(FILE_SD_HRC) - question.file_HRC;
+        const changes_HRC = question.file_HRC === MILL_FILE_HRC ? MILL_CHANGES_HRC : question.file_HRC;
+        const over_HRC = this.hardness_HRC(p) + this.noise(FILE_SD_HRC) - changes_HRC;
         return { ask: "file", result: over_HRC > DRAGS_HRC ? "skates" : over_HRC < -DRAGS_HRC ? "bites" : "drags" };
       }
       case "tester":

@@ -184,6 +184,17 @@ function HardenKeys({
   );
 }
 
+/** That the fire was turned down, as the line asked: since then it goes about the heat wanted. */
+function TurnKey({ now, isHeat, isKiln, bench }: Pick<Props, "now" | "bench"> & { isHeat: boolean; isKiln: boolean }) {
+  if (isKiln || (isHeat && now.call.call !== "past")) return null;
+  return (
+    <button type="button" className="log-key" disabled={bench.isStoring} onClick={() => bench.check({ check: "turned", state: "down" })}>
+      less fire
+      <small>turned down</small>
+    </button>
+  );
+}
+
 export function HeatKeys(props: Props) {
   const { state, act, bench, now, children } = props;
   const isHeat = act.kind === "heat";
@@ -214,6 +225,7 @@ export function HeatKeys(props: Props) {
           it looks…
         </Button>
         <ProbeKey probe_C={probe_C} isStoring={bench.isStoring} onPress={logProbe} />
+        <TurnKey now={now} isHeat={isHeat} isKiln={isKiln} bench={bench} />
         {act.purpose === "harden" ? (
           <HardenKeys now={now} isHeat={isHeat} isStoring={bench.isStoring} onTooHot={seenTooHot} onEven={() => setSheet("even")} />
         ) : null}

@@ -1,5 +1,6 @@
 /** The simulated shop at the bench: how the piece looks, what its instruments read, and how fast its clock runs. */
 
+import { FORGE_C } from "../../../instruments/placeOf.js";
 import { isInWork, CATALOGUE, type PieceState, type ShopReset } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState, type ReactNode } from "react";
@@ -12,7 +13,6 @@ import { usePieces, useSettings } from "../../../store/useStore.js";
 const SPEEDS = [1, 5, 20, 100] as const;
 /** The oil can of the simulated shop, L; its forge and its oven before anybody sets them, C. */
 const VOLUME_L = 15;
-const FORGE_C = 950;
 const OVEN_C = 200;
 const KILN_C = 800;
 const OIL_C = 55;
