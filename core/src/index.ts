@@ -163,7 +163,8 @@ export { BREAK_ASTM, grainOfNumber_um } from "./kinetics/grain.js";
 export { BREAK_LOOKS, type BreakLook } from "./schema/book.js";
 export { besideIt } from "./standing/besideIt.js";
 export { grainSeen } from "./standing/grainSeen.js";
-export { mishapsOf } from "./standing/asDone.js";
+export { mishapsOf } from "./standing/mishaps.js";
+export { asUsual, tapDoubt, tapMatters, type TapDoubt } from "./standing/tapDoubt.js";
 export { dipNow, type DipNow } from "./standing/dipNow.js";
 export { bathTimes } from "./standing/bathTimes.js";
 export { gradeOf, type Grade } from "./standing/grade.js";
@@ -199,7 +200,7 @@ export {
   type BathNow,
 } from "./standing/bathNow.js";
 export { bathAhead, bathState, fallsTo_s, levelRise_mm, SHOP_AIR_C, waitFor_s, warmingTo, type BathHappening } from "./heat/bathState.js";
-export { BATH_REASONS, type BathEntry, type BathReason } from "./schema/book.js";
+export { BATH_REASONS, TIME_REASONS, type BathEntry, type BathReason, type TimeReason } from "./schema/book.js";
 export { whyQuestion, type Diagnosed } from "./diagnose/facts.js";
 export { diagnose, type Diagnosis, type Ranked } from "./diagnose/diagnose.js";
 export { afterFinding } from "./diagnose/check.js";

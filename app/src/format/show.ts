@@ -149,6 +149,11 @@ export function showTimeOfDay(at_ms: number): string {
   return `${String(d.getHours()).padStart(2, "0")}:${String(d.getMinutes()).padStart(2, "0")}`;
 }
 
+/** `14:21:07`, where seconds count. */
+export function showClockTime(at_ms: number): string {
+  return `${showTimeOfDay(at_ms)}:${String(new Date(at_ms).getSeconds()).padStart(2, "0")}`;
+}
+
 const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", year: "numeric" });
 
 /** `25 November 2026, 14:21`. */

@@ -402,6 +402,10 @@ export const TestSchema = strict({
 });
 export type HardnessTest = Static<typeof TestSchema>;
 
+/** Why an entry's time is what somebody says: it was tapped late, or early; it is as tapped, having been asked; it was remembered later. */
+export const TIME_REASONS = ["tapped-late", "tapped-early", "as-tapped", "remembered"] as const;
+export type TimeReason = (typeof TIME_REASONS)[number];
+
 const common = {
   id: Type.String({ minLength: 1, maxLength: 64 }),
   piece: Type.String({ minLength: 1, maxLength: 64 }),
@@ -421,12 +425,13 @@ export const EventSchema = tagged(
   strict({ ...common, kind: Type.Literal("fate"), fate: choice([...FATES, "sound"] as const) }),
   /** Of a bath of the kit, by its id in the place of a piece's. */
   strict({ ...common, kind: Type.Literal("bath"), log: BathEntrySchema }),
-  /** When an entry really was: as it says itself where that is the same moment, somebody having been asked. */
+  /** When an entry really was; the same moment where somebody was asked and it was so. */
   strict({
     ...common,
     kind: Type.Literal("corrected"),
     event: Type.String({ minLength: 1, maxLength: 64 }),
     true_ms: Type.Integer({ minimum: 0, maximum: 8640000000000000, description: "When it really was, milliseconds since 1970 UTC" }),
+    why: choice(TIME_REASONS),
   }),
   strict({ ...common, kind: Type.Literal("withdrawn"), event: Type.String({ minLength: 1, maxLength: 64 }) }),
 );

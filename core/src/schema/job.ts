@@ -35,6 +35,8 @@ export const ShopKnownSchema = strict({
   heat_K: knownOf(-150, 150, "Hotter than it was taken to be by, C"),
   bathRatio: knownOf(-2, 2, "Its bath takes heat out faster than ours: logarithm of how many times"),
   transferRatio: knownOf(-2, 2, "From fire to bath it takes longer than said: logarithm of how many times"),
+  /** A tap that may have come late: the other way it may have been, logarithm of how many times as long, and how likely that is. */
+  transferElse: Type.Optional(strict({ chance: between(0, 1, "Chance"), ln: between(-4, 4, "Logarithm of how many times") })),
   rateRatio: knownOf(-2, 2, "This steel turns soft faster than ours: logarithm of how many times"),
   dissolutionRatio: knownOf(-2, 2, "Carbide of this steel dissolves faster than ours: logarithm of how many times"),
   steel_HRC: knownOf(-20, 20, "This steel comes out harder after the temper than its curve says by, HRC"),

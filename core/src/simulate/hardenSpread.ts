@@ -4,11 +4,13 @@ import type { Kinetics } from "../kinetics/kinetics.js";
 import { astmGrainNumber } from "../kinetics/grain.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { austeniteLeft, drawnOf, nodeHardness_HV, type Drawn, type Structure } from "../kinetics/structure.js";
-import { MEMBERS, TIED } from "../schema/job.js";
+import { MEMBERS, TIED, type ShopKnown } from "../schema/job.js";
 import { isWater } from "../heat/bathKind.js";
 import { eliminated } from "../numerics/elimination.js";
 import { clamp } from "../numerics/interpolate.js";
 import { summaryOf, type Bell } from "../numerics/mixture.js";
+import { splitDraw } from "../hand/tap.js";
+import { normalQuantile } from "../numerics/normal.js";
 import { normalDraws } from "../numerics/sampling.js";
 import type { Form } from "./course.js";
 import { BARE_DESK, type Desk } from "./desk.js";
@@ -126,8 +128,15 @@ function variationOf(draw: readonly number[], { medium, shop = {} }: Pick<Harden
     alloyRatio: Math.max(0, 1 + SPREAD.alloyRatio * z("alloyRatio")),
     residualRatio: Math.exp(SPREAD.residualRatio * z("residualRatio")),
     thicknessRatio: Math.max(0.5, 1 + SPREAD.thicknessRatio * z("thicknessRatio")),
-    transferRatio: Math.exp(known("transferRatio", SPREAD.transferRatio)),
+    transferRatio: Math.exp(transferLn(shop, z("transferRatio"))),
   };
+}
+
+/** Of two ways it may have been on, each member goes one. */
+function transferLn({ transferRatio: { mean, sd } = { mean: 0, sd: SPREAD.transferRatio }, transferElse }: ShopKnown, z: number): number {
+  if (transferElse === undefined) return mean + sd * z;
+  const { isFirst, part } = splitDraw(z, transferElse.chance);
+  return mean + (isFirst ? transferElse.ln : 0) + sd * normalQuantile(Math.min(1 - 1e-6, Math.max(1e-6, part)));
 }
 
 /** What is left in doubt at a node when all else is known, HRC. */

@@ -2,7 +2,7 @@
 
 import type { PieceState } from "../book/state.js";
 import type { HeatContext } from "../heatNow/heatNow.js";
-import type { ColourName, Mishap, Route, Step } from "../schema/book.js";
+import type { ColourName, Route, Step } from "../schema/book.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import type { Act } from "../plan/acts.js";
 import { LIMITS } from "../schema/limits.js";
@@ -14,8 +14,11 @@ import type { BathRead } from "./bathNow.js";
 import { bathTimes, type BathTimes } from "./bathTimes.js";
 import { heatHad, type HeatHad } from "./heatHad.js";
 import { heatDoubt_K } from "./known.js";
+import { mishapsOf } from "./mishaps.js";
 import { leftForBath_ms } from "./onItsWay.js";
 import { runLogOf } from "./runLog.js";
+import { asUsual, tapDoubt, type TapDoubt } from "./tapDoubt.js";
+import type { Factor } from "./learn.js";
 
 type Quench = Extract<Step, { kind: "quench" }>;
 type Harden = Extract<Step, { kind: "harden" }>;
@@ -60,12 +63,6 @@ function bathRead_C(
 
 /** Slow on the way, by nobody's clock, s (judgement). */
 const SLOW_s = 4;
-
-/** What went otherwise in a quench, as it was tapped. */
-export function mishapsOf({ checks, acts }: Pick<PieceState, "checks" | "acts">, step: number): ReadonlySet<Mishap> {
-  const own = new Set(acts.filter((act) => act.step === step).map(({ id }) => id));
-  return new Set(checks.flatMap(({ act, reading }) => (reading.check === "mishap" && own.has(act) ? [reading.what] : [])));
-}
 
 /**
  * How a quench in two dips, or of two ends by turns, went by the taps: as planned until somebody changed it over, took it out without, or is
@@ -218,19 +215,26 @@ export interface AsDone {
   readonly heat: HeatHad | null;
   /** Of the last hardening: seconds on the way to the bath, where the log says something of them. */
   readonly transfer_s: number | null;
+  /** Of the last hardening: a tap into the bath that may have come late. The route is by the likelier of both. */
+  readonly tap: TapDoubt | null;
 }
 
 /** What it is read with; until when a hold that nobody ended has lasted (`lateNow_ms`), or nothing where it is within its plan. */
 export interface DoneContext extends HeatContext {
   /** What was read of the shop's baths, oldest first. */
   readonly bathReads?: readonly BathRead[];
+  /** What the shop's own pieces taught: its way to the bath. */
+  readonly factors?: readonly Factor[];
   readonly now_ms?: number | null;
 }
 
 /** Null for a piece nobody planned; the very route where the log says nothing else. */
-export function asDone(state: PieceState, context: DoneContext): AsDone | null {
-  const { route } = state;
+export function asDone(tapped: PieceState, context: DoneContext): AsDone | null {
+  const { route } = tapped;
   if (route === null) return null;
+  const quench = route.steps.findLastIndex(({ kind }) => kind === "quench");
+  const tap = quench < 0 ? null : tapDoubt(tapped, quench, context.factors);
+  const state = tap !== null && tap.chance > 0.5 ? asUsual(tapped, tap) : tapped;
   const doubt_K = heatDoubt_K(route.school, context.kit ?? null);
   let heat: HeatHad | null = null;
   const steps = route.steps.map((step, i): Step => {
@@ -254,5 +258,5 @@ export function asDone(state: PieceState, context: DoneContext): AsDone | null {
   const last = steps.findLastIndex(({ kind }) => kind === "quench");
   const [had, planned] = [steps[last], route.steps[last]];
   const isTimed = had?.kind === "quench" && planned?.kind === "quench" && had.transfer_s !== planned.transfer_s;
-  return { route: isSame ? route : { ...route, steps }, heat, transfer_s: isTimed ? (had.transfer_s ?? null) : null };
+  return { route: isSame ? route : { ...route, steps }, heat, transfer_s: isTimed ? (had.transfer_s ?? null) : null, tap };
 }

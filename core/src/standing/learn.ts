@@ -275,7 +275,7 @@ export function shopLearned(
 ): ShopKnown | undefined {
   const of = (name: Factor["name"], item?: string): Factor | undefined => factors.find((f) => f.name === name && f.item === item);
   const next = ({ mean, sd, scatter }: Factor) => ({ mean, sd: Math.hypot(sd, scatter) });
-  const known: Readonly<Record<keyof Omit<ShopKnown, "fire" | "ties">, Factor | undefined>> = {
+  const known: Readonly<Record<keyof Omit<ShopKnown, "fire" | "ties" | "transferElse">, Factor | undefined>> = {
     bathRatio: of("bath", medium),
     rateRatio: of("rate", steel),
     dissolutionRatio: of("dissolution", steel),

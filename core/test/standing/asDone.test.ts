@@ -208,8 +208,13 @@ describe("what a piece is expected to be follows what was done", () => {
     const [planned, done] = [asDone({ bath_s: 12 }), asDone({ bath_s: 3 })];
     expect(done.thickest.asQuenched.mean_HRC).toBeLessThan(planned.thickest.asQuenched.mean_HRC - 8);
   });
-  it("slow to the bath is softer at the edge, which cools first", () => {
-    expect(asDone({ transfer_s: 9, bath_s: 12 }).working.asQuenched.mean_HRC).toBeLessThan(
+  it("slow to the bath, and said to be so, is softer at the edge, which cools first", () => {
+    const tapped = quenched({ transfer_s: 9, bath_s: 12 });
+    const slow = pieceState("p", [
+      ...tapped.events,
+      { id: "really", piece: "p", at_ms: START_ms + 60_000, kind: "corrected", event: "in", true_ms: START_ms + 9000, why: "as-tapped" },
+    ])!;
+    expect(predict(CATALOGUE, BILLHOOK, routeAsDone(slow)!, "quick").working.asQuenched.mean_HRC).toBeLessThan(
       asDone({ bath_s: 12 }).working.asQuenched.mean_HRC - 5,
     );
   });

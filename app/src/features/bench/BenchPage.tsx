@@ -28,6 +28,7 @@ import { RunAct } from "./parts/RunAct.js";
 import { SafetyGate } from "./parts/SafetyGate.js";
 import { MarkAsk } from "./parts/MarkAsk.js";
 import { ShopPanel } from "./parts/ShopPanel.js";
+import { TapAsk } from "./parts/TapAsk.js";
 import { TimerAct } from "./parts/TimerAct.js";
 import { readingWords } from "../../words/readingWords.js";
 import { lastTap, useBench, type Bench } from "./useBench.js";
@@ -186,6 +187,7 @@ function Working({ state, act, shop }: { state: PieceState; act: Act; shop: Retu
       <LeadNotice {...leader} />
       <MovedNotice state={state} />
       <ShopPanel state={state} />
+      <TapAsk state={state} now={now} />
       {isGated ? (
         <SafetyGate isStoring={bench.isStoring} onPass={() => bench.check({ check: "safety" })} />
       ) : others.length > 0 ? (

@@ -26,6 +26,8 @@ import { useExpected, useQuestion, useStanding, useStepTimes } from "../../compu
 import type { NewEvent } from "../../store/db.js";
 import { useLog, useNow, usePiece, useSettings } from "../../store/useStore.js";
 import { readingWords } from "../../words/readingWords.js";
+import { PutRight } from "./PutRight.js";
+import { correctedWords } from "../../words/tapWords.js";
 import { LoggerDialog } from "./LoggerDialog.js";
 import { expectedWords, knownBy, measured } from "../../words/measuredWords.js";
 import "./book.css";
@@ -34,6 +36,8 @@ import { steelWords } from "../../words/steelWords.js";
 interface Line {
   /** A result that may be taken back. */
   readonly isTest?: boolean;
+  /** An act or a look, whose time may be put right. */
+  readonly isTimed?: boolean;
   readonly id: string;
   readonly at_ms: number;
   readonly what: string;
@@ -62,11 +66,12 @@ function linesOf(now: PieceState, units: Units): Line[] {
       const act = state.acts.find(({ id }) => id === event.act);
       return {
         ...base,
+        isTimed: true,
         what: act ? actWords(act, state, units).title : "A step that is no longer in the plan",
         detail: act ? actWords(act, state, units).done : "",
       };
     }
-    if (event.kind === "check") return { ...base, what: `Checked: ${readingWords(event, state, units)}`, detail: "" };
+    if (event.kind === "check") return { ...base, isTimed: true, what: `Checked: ${readingWords(event, state, units)}`, detail: "" };
     if (event.kind === "note") return { ...base, what: "Note", detail: event.text };
     if (event.kind === "route")
       return {
@@ -76,6 +81,7 @@ function linesOf(now: PieceState, units: Units): Line[] {
       };
     if (event.kind === "finished") return { ...base, what: now.tests.length === 0 ? "Finished untested" : "Finished", detail: "" };
     if (event.kind === "fate") return { ...base, what: FATE_WORDS[event.fate].is, detail: FATE_WORDS[event.fate].then };
+    if (event.kind === "corrected") return { ...base, what: "A time put right", detail: correctedWords(event) };
     return {
       ...base,
       what: "Described",
@@ -87,7 +93,13 @@ function linesOf(now: PieceState, units: Units): Line[] {
 /** About how high a line is, px. */
 const LINE_PX = 34;
 
-function Lines({ lines, onTakeBack }: { lines: readonly Line[]; onTakeBack: (line: Line) => void }) {
+interface LinesProps {
+  readonly lines: readonly Line[];
+  readonly onTakeBack: (line: Line) => void;
+  readonly onTime: (line: Line) => void;
+}
+
+function Lines({ lines, onTakeBack, onTime }: LinesProps) {
   const { list, rows, before_px, after_px, measure } = useShown<HTMLTableElement>(lines.length, LINE_PX);
   const room = (height: number) => (height > 0 ? <tr aria-hidden="true" style={{ height }} /> : null);
   return (
@@ -102,7 +114,7 @@ function Lines({ lines, onTakeBack }: { lines: readonly Line[]; onTakeBack: (lin
       <tbody>
         {room(before_px)}
         {rows.map((i) => {
-          const { id, at_ms, what, detail, isTest } = lines[i]!;
+          const { id, at_ms, what, detail, isTest, isTimed } = lines[i]!;
           return (
             <tr key={id} ref={measure} data-index={i}>
               <td className="drawn">{showMoment(at_ms)}</td>
@@ -112,6 +124,11 @@ function Lines({ lines, onTakeBack }: { lines: readonly Line[]; onTakeBack: (lin
                 {isTest === true ? (
                   <Button variant="text" size="small" onClick={() => onTakeBack(lines[i]!)}>
                     It is wrong…
+                  </Button>
+                ) : null}
+                {isTimed === true ? (
+                  <Button variant="text" size="small" className="put-right" onClick={() => onTime(lines[i]!)}>
+                    Its time…
                   </Button>
                 ) : null}
               </td>
@@ -245,6 +262,7 @@ function Record({ state }: { state: PieceState }) {
   const asDone = useQuestion(state)?.route ?? route;
   const times_s = useStepTimes(state, asDone);
   const [wrong, setWrong] = useState<Line | null>(null);
+  const [late, setLate] = useState<Line | null>(null);
   const lines = useMemo(() => linesOf(state, settings), [state, settings]);
   return (
     <main className="book">
@@ -301,7 +319,10 @@ function Record({ state }: { state: PieceState }) {
         />
       ) : null}
       <h2>Everything that was done</h2>
-      <Lines lines={lines} onTakeBack={setWrong} />
+      <Lines lines={lines} onTakeBack={setWrong} onTime={setLate} />
+      {late === null ? null : (
+        <PutRight piece={state.id} entry={late} between_ms={[state.madeAt_ms, now_ms]} onClose={() => setLate(null)} />
+      )}
       {wrong === null ? null : <TakeBack line={wrong} piece={state.id} onClose={() => setWrong(null)} />}
       <NewNote id={state.id} />
       <LoggerDialog state={state} units={settings} />

@@ -75,6 +75,9 @@ export function FateKey({ state, act, bench, now }: Pick<ActProps, "state" | "ac
         </div>
         <Mishaps state={state} act={act} bench={bench} onDone={() => setOpen(false)} />
         <Tomorrow state={state} act={act} bench={bench} onDone={() => setOpen(false)} />
+        <Button component={Link} to={`/book/${id}`} sx={{ minHeight: 64, marginTop: 2 }} fullWidth>
+          A time is wrong: put it right in the record
+        </Button>
         <Button component={Link} to={`/piece/${id}/why`} sx={{ minHeight: 64, marginTop: 2 }} fullWidth>
           Something else: what is behind it?
         </Button>
