@@ -39,7 +39,7 @@ standing("three readings of an oven: a lag is no offset, and the oven's dial fol
     ["12", "189"],
     ["40", "200"],
   ] as const) {
-    await page.getByLabel(/After it was set/).fill(after);
+    await page.getByLabel(/Since it was first set/).fill(after);
     await page.getByLabel(/The second thermometer says/).fill(second);
     await page.getByRole("button", { name: "Add this reading" }).click();
   }

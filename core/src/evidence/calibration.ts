@@ -1,9 +1,11 @@
 /** A dial against a second thermometer: what stays wrong (offset) told from what only comes late (lag). */
 
+import { ROOM_C } from "../constants.js";
+import { movedDial } from "./movedDial.js";
 import { ovenShape, untilRest_min } from "./ovenShape.js";
 
 export interface DialReading {
-  /** After it was set, min. */
+  /** After it was first set, min: through moves of its dial. Not later than the one before, it was set anew. */
   readonly time_min: number;
   readonly set_C: number;
   readonly second_C: number;
@@ -31,6 +33,25 @@ const AT_REST_min = 60;
 /** What is left of a lag when it counts as settled, C (judgement). */
 const SETTLED_K = 3;
 
+/** Late is said at three to one. */
+const SAID = 0.75;
+
+/** A dial that was moved while it was read: what is not at rest yet is followed, and no setting counts as one oven by itself. */
+function throughMoves(readings: readonly DialReading[]): Calibration {
+  const { offset_C, offsetSd_C, late, tau_min } = movedDial(readings);
+  const hasLag = late >= SAID;
+  const hottest_C = Math.max(...readings.map(({ set_C }) => set_C));
+  const apart_min = Math.max(...readings.map(({ time_min }) => time_min)) - Math.min(...readings.map(({ time_min }) => time_min));
+  return {
+    offset_C,
+    offsetSd_C,
+    settle_min: hasLag ? tau_min * Math.log(Math.max(1, (hottest_C - ROOM_C) / SETTLED_K)) : 0,
+    hasLag,
+    swing_C: 0,
+    isTold: apart_min >= APART_min,
+  };
+}
+
 /**
  * Every pace, every swing and neither, by how well second - set is explained (ovenShape.ts).
  *
@@ -41,6 +62,7 @@ const SETTLED_K = 3;
  */
 export function calibrate(readings: readonly DialReading[]): Calibration | null {
   if (readings.length < LEAST_READINGS) return null;
+  if (readings.some(({ set_C }) => set_C !== readings[0]!.set_C)) return throughMoves(readings);
   const times_min = readings.map(({ time_min }) => time_min);
   const [first_min, last_min] = [Math.min(...times_min), Math.max(...times_min)];
   const shape = ovenShape(

@@ -1,4 +1,6 @@
 import { describe, expect, it } from "@jest/globals";
+import { normalQuantile } from "../../src/numerics/normal.js";
+import { uniforms } from "../../src/numerics/sampling.js";
 import { calibrate, type DialReading } from "../../src/evidence/calibration.js";
 
 /** A made-up oven: `off` too hot at rest, first order lag of `lag` dying with `tau_min`, noise from a fixed list. */
@@ -40,5 +42,54 @@ describe("a dial against a second thermometer", () => {
   });
   it("two readings say nothing", () => {
     expect(calibrate(oven(5, 0, 5, [10, 20]))).toBeNull();
+  });
+});
+
+describe("a dial that was moved while it was read", () => {
+  const F = (f: number): number => (f - 32) / 1.8;
+  const reading = (time_min: number, set_F: number, second_F: number) => ({ time_min, set_C: F(set_F), second_C: F(second_F) });
+  // Worked by hand: from 20 C towards 400 F, 375 F at 8 min is tau = 8 / ln((204.4 - 20) / (204.4 - 190.6)) = 3.1 min with no offset; moved to
+  // 430 F between 8 and 10 min it stands at 400 F then; 423 F after two hours is 4 K below, and that alone is wrong.
+  it("400/375, 430/400, 430/423 from cold: late by minutes, and four kelvin cold; not twenty", () => {
+    const found = calibrate([reading(8, 400, 375), reading(10, 430, 400), reading(130, 430, 423)])!;
+    expect(found.hasLag).toBe(true);
+    expect(Math.abs(found.offset_C + 4)).toBeLessThan(1.5);
+    expect(found.settle_min).toBeGreaterThan(8);
+    expect(found.settle_min).toBeLessThan(25);
+  });
+  it("the same with its times counted anew from the move", () => {
+    const found = calibrate([reading(8, 400, 375), reading(2, 430, 400), reading(122, 430, 423)])!;
+    expect(Math.abs(found.offset_C + 4)).toBeLessThan(2);
+  });
+  it("made-up ovens with a lag of 3 to 15 min and a dial moved between: the offset within 4 K in nine of ten, one that was at rest is not late", () => {
+    const draw = uniforms(11);
+    const normal = (): number => normalQuantile(Math.min(1 - 1e-9, Math.max(1e-9, draw())));
+    let [good, held] = [0, 0];
+    const N = 120;
+    for (let n = 0; n < N; n++) {
+      const [offset, tau] = [12 * normal(), 3 + 12 * draw()];
+      let [T, t, set] = [20, 0, 180];
+      const moved_min = 6 + 8 * draw();
+      const readings = [5, 15, 40, 90].map((at) => {
+        for (; t < at; t += 0.05) {
+          if (t > moved_min) set = 215;
+          T += (0.05 * (set + offset - T)) / tau;
+        }
+        return { time_min: at, set_C: set, second_C: T + 2 * normal() };
+      });
+      const found = calibrate(readings)!;
+      if (Math.abs(found.offset_C - offset) < 4) good++;
+      if (Math.abs(found.offset_C - offset) < 1.645 * found.offsetSd_C) held++;
+    }
+    expect(good / N).toBeGreaterThan(0.9);
+    expect(held / N).toBeGreaterThan(0.84);
+    const rest = [0, 20, 40, 60].map((time_min, i) => ({
+      time_min: 90 + time_min,
+      set_C: i < 2 ? 180 : 215,
+      second_C: (i < 2 ? 180 : 215) - 10,
+    }));
+    // A dial that was moved long before each reading: it is at rest each time.
+    const still = calibrate(rest.map((one, i) => ({ ...one, time_min: i % 2 === 0 ? 60 : 80 })))!;
+    expect(Math.abs(still.offset_C + 10)).toBeLessThan(2);
   });
 });

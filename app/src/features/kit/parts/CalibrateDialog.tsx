@@ -57,7 +57,7 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{item.name} against a second thermometer</DialogTitle>
       <DialogContent>
-        <p>Set it, note the time, and read a second thermometer beside it after 5, 20 and 40 minutes.</p>
+        <p>Set it, note the time, and read a second thermometer beside it after 5, 20 and 40 minutes. Where you move the dial, count on from when it was first set.</p>
         {readings.length > 0 ? (
           <table className="kit-readings">
             <thead>
@@ -90,7 +90,7 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
         ) : null}
         <div className="kit-fields">
           <DurationField
-            label="After it was set"
+            label="Since it was first set"
             value_min={next.time_min}
             least_min={LIMITS.calibration.time_min[0]}
             most_min={LIMITS.calibration.time_min[1]}

@@ -78,7 +78,7 @@ describe("an oven against a second thermometer", () => {
     return onKeep;
   };
   const read = async (time_min: number, set_C: number, second_C: number): Promise<void> => {
-    await type(/^After it was set/, String(time_min));
+    await type(/^Since it was first set/, String(time_min));
     await type(/^The dial says/, String(set_C));
     await type(/^The second thermometer says/, String(second_C));
     await press("Add this reading");
