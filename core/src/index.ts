@@ -175,7 +175,15 @@ export { settling, type Settling } from "./evidence/settling.js";
 export { ovenRead_C } from "./standing/asDone.js";
 export { lateNow_ms } from "./standing/late.js";
 export { endsOfHeat, heatBefore, onItsWay, outOfFire_C, type OnItsWay } from "./standing/onItsWay.js";
-export { COLD_AFTER_s, straighteningNow, type Straightening } from "./standing/straightening.js";
+export {
+  COLD_AFTER_s,
+  mayStillBend,
+  straightenCall,
+  straighteningNow,
+  windowAt,
+  type StraightenCall,
+  type Straightening,
+} from "./standing/straightening.js";
 export { COLOUR_MIN, FIRST_COLOUR_C, watchedOf } from "./plan/runHeat.js";
 export { edgeInAir, edgeInWater, softBack } from "./plan/runStep.js";
 export { wetEdge_mm } from "./plan/colourRun.js";
@@ -274,6 +282,9 @@ export { alloyShift_K, filmHex, filmNamed_nm, growFilm_nm, OXIDE_NAMES, oxideFil
 export { disagreementOf, type Disagreement } from "./evidence/agree.js";
 export { tempersDone, testsOf, testsThatCount } from "./standing/known.js";
 export { chanceBelow } from "./evidence/verdict.js";
+export type { OutAt, OutWay } from "./simulate/outAt.js";
+export type { StraightenWindow } from "./simulate/hardenReadings.js";
+export { spreadOfEnds, type ShutSpread } from "./simulate/windowSpread.js";
 export { MILL_FILE_HRC, testFound, testVerdict } from "./evidence/storedTest.js";
 export { hardnessVerdict, type HardnessVerdict, type VerdictInput } from "./evidence/verdict.js";
 export { hardnessOfNode_HRC, priorBelief, withSurprises, type FileResult, type FileStroke, type Surface } from "./evidence/belief.js";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { CATALOGUE, piecesOf, planRoute, type PieceState, type Prediction } from "@tembrak/core";
+import { spreadOfEnds, CATALOGUE, piecesOf, planRoute, type PieceState, type Prediction } from "@tembrak/core";
 import { demoEvents } from "../store/demoBook.js";
 import { HAY_KNIFE, standingAt } from "../testing.js";
 import { asksModel, clockOf, bySoonest } from "./clocks.js";
@@ -49,12 +49,14 @@ describe("what runs elsewhere", () => {
       ...out,
       checks: [{ id: "in", act: out.acts[quench]!.id, at_ms: in_ms, reading: { check: "bath", state: "in" } as const }],
     };
-    const prediction = { hardening: { straighten: { from_s: 8, to_s: 100 } } } as Prediction;
+    const prediction = {
+      hardening: { straighten: { from_s: 8, to_s: 100, end: spreadOfEnds([90, 95, 100, 105, 110]), edge: null } },
+    } as Prediction;
     const at = (after_s: number, known?: Prediction) => clockOf(bent, in_ms + 1000 * after_s, known);
     expect([bent.next!.kind, asksModel(bent)]).toEqual(["straighten", true]);
     expect(at(20, prediction)).toMatchObject({ what: "straighten", of_s: 92 });
     expect(at(20, prediction)!.s).toBeCloseTo(80, 6);
-    expect(at(101, prediction)).toMatchObject({ what: "brittle" });
+    expect(at(106, prediction)).toMatchObject({ what: "brittle" });
     expect(at(20)).toBeNull();
   });
   it("who is due sooner comes first: an hour of brittleness is due like the end of a temper", () => {

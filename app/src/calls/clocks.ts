@@ -4,6 +4,7 @@ import {
   bathTimes,
   brittleSince,
   isInWork,
+  mayStillBend,
   soakClock,
   straighteningNow,
   type PieceState,
@@ -49,7 +50,7 @@ function ofAct(state: PieceState, now_ms: number, prediction: Prediction | undef
     case "straighten": {
       const straightening = straighteningNow(state, prediction?.hardening.straighten, now_ms);
       const { from_s, to_s } = prediction?.hardening.straighten ?? { from_s: 0, to_s: 0 };
-      return straightening?.is === "open" && straightening.left_s !== null
+      return straightening !== null && mayStillBend(straightening) && straightening.left_s !== null
         ? { what: "straighten", s: straightening.left_s, of_s: to_s - from_s }
         : null;
     }
@@ -60,11 +61,9 @@ function ofAct(state: PieceState, now_ms: number, prediction: Prediction | undef
 
 /** Out of its bath and not known yet to be too late to straighten: it is not called brittle. */
 function mayBend(state: PieceState, now_ms: number, prediction: Prediction | undefined): boolean {
-  return (
-    state.next?.kind === "straighten" &&
-    asksModel(state) &&
-    straighteningNow(state, prediction?.hardening.straighten, now_ms)?.is !== "shut"
-  );
+  if (state.next?.kind !== "straighten" || !asksModel(state)) return false;
+  const now = straighteningNow(state, prediction?.hardening.straighten, now_ms);
+  return now === null || mayStillBend(now);
 }
 
 /** Whether the clock of a piece hangs on what the model says of it: it cools or is straightened, and it is known when it went into the bath. */

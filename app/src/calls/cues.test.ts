@@ -69,9 +69,13 @@ describe("cues of the bench", () => {
   });
   it("straightening is called off when the model says so, warned before", () => {
     const [warned, closed] = at(inBath, actOf("straighten"));
-    expect(closed).toMatchObject({ kind: "late", words: "No more bending." });
+    expect(closed).toMatchObject({ kind: "late", words: "No more bending by hand." });
     expect(closed!.at_ms - warned!.at_ms).toBe(5000);
     expect((closed!.at_ms - NOW_ms) / 1000).toBeCloseTo(prediction.hardening.straighten!.to_s, 6);
+  });
+  it("out of the bath at the second that was worked out for it, and at no other", () => {
+    const cues = cuesOf(inBath, actOf("quench"), prediction, null, 13);
+    expect(cues.map(({ at_ms, kind }) => [(at_ms - NOW_ms) / 1000, kind])).toEqual([[13, "now"]]);
   });
   it("nothing to call while bringing to heat, or when nothing began", () => {
     expect(at(since, actOf("heat"))).toEqual([]);

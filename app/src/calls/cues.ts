@@ -79,8 +79,14 @@ export function callsOf(state: PieceState, prediction: Prediction | undefined, k
   return [...cuesOf(state, next, prediction, kit), ...brittleCues(state, now_ms)].sort((a, b) => a.at_ms - b.at_ms);
 }
 
-/** All cues of the act that is going on, in order of time. */
-export function cuesOf(state: PieceState, act: Act, prediction: Prediction | undefined, kit: Kit | null = null): Cue[] {
+/** All cues of the act that is going on, in order of time. @param out_s when it should come out of its bath, where that was worked out, s after it went under */
+export function cuesOf(
+  state: PieceState,
+  act: Act,
+  prediction: Prediction | undefined,
+  kit: Kit | null = null,
+  out_s: number | null = null,
+): Cue[] {
   const since_ms = state.nextSince_ms;
   const after = (from_ms: number, s: number, kind: CueKind, words: string): Cue => ({ at_ms: from_ms + 1000 * s, kind, words });
   switch (act.kind) {
@@ -122,6 +128,8 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
         return [after(in_ms, dip.due.at_s, kind, words)];
       }
       if (!isWhole(state, act.step)) return [];
+      // Where a second was worked out, that one is called, and no other.
+      if (out_s !== null) return [after(in_ms, out_s, "now", "Out, and sight along it.")];
       return [after(in_ms, BATH_LEAST_s, "look", "Ten seconds. Keep it moving."), after(in_ms, BATH_USUAL_s, "ready", "Thirty seconds.")];
     }
     case "straighten": {
@@ -129,8 +137,8 @@ export function cuesOf(state: PieceState, act: Act, prediction: Prediction | und
       const window = prediction?.hardening.straighten;
       if (in_ms === null || !window) return [];
       return [
-        after(in_ms, Math.max(0, window.to_s - BEFORE_CLOSED_s), "look", "Last seconds to straighten."),
-        after(in_ms, window.to_s, "late", "No more bending."),
+        after(in_ms, Math.max(0, window.to_s - BEFORE_CLOSED_s), "look", "Last seconds to straighten by hand."),
+        after(in_ms, window.to_s, "late", "No more bending by hand."),
       ];
     }
     case "cool-down": {

@@ -25,6 +25,7 @@ import {
   type Effort,
   type Job,
   type Kit,
+  type OutAt,
   type Piece,
   type PieceState,
   type PatternTried,
@@ -136,13 +137,56 @@ export function useStanding(state: PieceState): UseQueryResult<Prediction> {
  * as done, and a coarse grid has them to a second.
  */
 export function useStandingSoon(state: PieceState, isWanted = true): Prediction | undefined {
+  return useStandingOrOld(state, isWanted).data;
+}
+
+/** The same, and nothing while what there is answers an earlier tap: a window of a bath that it has left is none. */
+export function useStandingOfNow(state: PieceState, isWanted = true): Prediction | undefined {
+  const { data, isOfNow } = useStandingOrOld(state, isWanted);
+  return isOfNow ? data : undefined;
+}
+
+function useStandingOrOld(state: PieceState, isWanted: boolean): { readonly data: Prediction | undefined; readonly isOfNow: boolean } {
   const question = useQuestion(state, isWanted);
   const isThere = useQueryClient().getQueryData(keyOf(predictionOf(question, "full"))) !== undefined;
   const isFarOff = !isThere && question !== null && !isEnsembleThere(question);
   const soon = usePrediction(isFarOff ? question : null, "quick");
   const full = usePrediction(question);
   const isOld = full.data === undefined || full.isPlaceholderData;
-  return isOld && soon.data !== undefined && !soon.isPlaceholderData ? soon.data : full.data;
+  const isSoon = isOld && soon.data !== undefined && !soon.isPlaceholderData;
+  return { data: isSoon ? soon.data : full.data, isOfNow: isSoon || !isOld };
+}
+
+/** Seconds count from here on: what coming out at each of them buys and costs. */
+const BEFORE_OUT: ReadonlySet<string> = new Set(["hold", "quench"]);
+
+/** Null where it is not taken out by the clock, or nothing of it is bent; undefined while that is worked out. */
+export function useOutAt(state: PieceState): OutAt | null | undefined {
+  const { next, route, acts } = state;
+  const step = next === undefined ? undefined : route?.steps.slice(next.step).find(({ kind }) => kind === "quench");
+  const bends = acts.some(({ kind }) => kind === "straighten");
+  const isAsked = bends && next !== undefined && BEFORE_OUT.has(next.kind) && step?.kind === "quench" && step.bath_s === undefined;
+  const question = useQuestion(state, isAsked, false);
+  const job = useMemo(() => (question === null ? null : ({ kind: "out-at", ...withoutSeconds(question) } as const)), [question]);
+  const answer = useQuery({
+    queryKey: keyOf(job),
+    queryFn: ({ signal }) => ask<"out-at">(job!, { signal, isFirst: true }),
+    enabled: job !== null,
+    ...ONCE,
+  });
+  return isAsked ? answer.data : null;
+}
+
+/** The last quench as if nobody had taken it out yet: its seconds are what is asked. */
+function withoutSeconds({ piece, route, known }: Question): Question {
+  const last = route.steps.findLastIndex(({ kind }) => kind === "quench");
+  const steps = route.steps.map((step, i) => {
+    if (i !== last || step.kind !== "quench") return step;
+    const { bath_s: _, ...left } = step;
+    return left;
+  });
+  const { shop } = known;
+  return { piece, route: { ...route, steps }, known: shop === undefined ? {} : { shop } };
 }
 
 /** The same before any of its tests: what the model expected of what was done. Asked once it is known how the piece stands, and where it is wanted. */

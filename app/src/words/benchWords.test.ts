@@ -1,9 +1,17 @@
 import { describe, expect, it } from "@jest/globals";
+import { spreadOfEnds } from "@tembrak/core";
 import { bathWords, fallWords, leftWords, waitWords, type BathFacts, type Waiting } from "./benchWords.js";
 
 const METRIC = { temperature: "C", length: "mm" } as const;
 const INCHES = { temperature: "F", length: "in" } as const;
-const window = { from_s: 7, to_s: 17 } as BathFacts["window"];
+/** Ends evenly from five seconds before to five after the middle of twenty cases; so many of them never. */
+const windowTo = (to_s: number, never = 0, from_s = 7): NonNullable<BathFacts["window"]> => ({
+  from_s,
+  to_s,
+  end: spreadOfEnds(Array.from({ length: 20 }, (_, i) => (i < never ? Infinity : to_s - 5 + (10 * i) / 19))),
+  edge: null,
+});
+const window = windowTo(17);
 const facts = { gone_s: 40, steel: "1084" };
 const oven = (offset_C: number, settle_min = 25) => ({ kind: "oven", name: "Kitchen oven", offset_C, settle_min, limit_C: 260 }) as never;
 const act = (kind: Waiting["kind"], more: object = {}): Waiting => ({ id: "a", kind, step: 0, ...more }) as Waiting;
@@ -16,7 +24,8 @@ describe("in the bath and after it", () => {
     expect(at("quench", 0.2)).toBe("Keep it under, moving. Out in 10");
     expect(at("quench", 9.9)).toBe("Keep it under, moving. Out in 1");
     expect(at("quench", 12)).toBe("Out, and sight along it");
-    expect(bathWords({ kind: "quench", gone_s: 12, least_s: 10, window: { from_s: 20, to_s: 40 } })).toMatch(/^Out when you like/);
+    // The second that was worked out for it, where there is one.
+    expect(bathWords({ kind: "quench", gone_s: 7, least_s: 14, window })).toBe("Keep it under, moving. Out in 7");
   });
   it("an edge is kept under and rocked, an end moved; what keeps heat comes out by its glow, not by the clock", () => {
     const under = (what: BathFacts["under"], more: Partial<BathFacts> = {}): string =>
@@ -28,14 +37,24 @@ describe("in the bath and after it", () => {
     );
     expect(under("end", { gone_s: 30, leavesHeat: true })).toBe("Keep the end under, moving. Out while the body still glows dull");
   });
-  it("says how long it can be bent, and that it cannot once the window is past", () => {
-    expect(at("straighten", 8)).toBe("9 s to straighten, and closing");
-    expect(at("straighten", 6, { from_s: 2, to_s: 271 })).toBe("4 min to straighten, and closing");
-    expect(at("straighten", 17)).toBe("0 s to straighten, and closing");
-    expect(at("straighten", 17.1)).toMatch(/^Locked: it is brittle/);
-    expect(at("straighten", 90, null)).toMatch(/did not harden much/);
+  it("says how long it can be bent and how sure that is, when it is a matter of boards, and when it snaps", () => {
+    expect(at("straighten", 8)).toBe("5 s to straighten for sure, about 9 s in all");
+    expect(at("straighten", 6, windowTo(271, 0, 2))).toBe("4 min to straighten for sure, about 4 min in all");
+    expect(at("straighten", 15)).toBe("Closing: about 2 s, gently; 3 in 10 that half of it is hard");
+    expect(at("straighten", 19)).toBe("Likelier hard than not: boards, vise or plates alone, gently. 7 in 10 that it is");
+    expect(at("straighten", 30)).toMatch(/^Hard by the model: a bend by hand snaps it/);
+    expect(at("straighten", 90, null)).toMatch(/^By the model it hardly hardened: bend it gently/);
     // Before the model has answered nobody is told to take his time.
     expect(bathWords({ kind: "straighten", gone_s: 14, least_s: 10, window: undefined })).toMatch(/bend nothing yet/);
+  });
+  it("three in ten that it is hard is no leave to take one's time: boards, or gently", () => {
+    const doubtful = windowTo(17, 13);
+    expect(at("straighten", 60, doubtful)).toMatch(/^Closing: .* gently; 4 in 10 that half of it is hard/);
+    expect(at("straighten", 60, doubtful)).not.toMatch(/take your time|for sure/);
+  });
+  it("a hard edge on a body that still bends is said to be stiff", () => {
+    const edge = { ...window, edge: spreadOfEnds([4, 5, 6]) };
+    expect(at("straighten", 8, edge)).toMatch(/Its edge is hard: no further than that lets you$/);
   });
 });
 

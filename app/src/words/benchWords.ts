@@ -1,7 +1,8 @@
 /** The one line under the number of an act that waits, quenches or holds: what to do now, or until when. */
 
-import { dialFor_C, type Act, type KitItem, type Prediction, type Under } from "@tembrak/core";
+import { dialFor_C, windowAt, type Act, type KitItem, type Prediction, type Straightening, type Under } from "@tembrak/core";
 import {
+  capital,
   showChance,
   showDegrees,
   showDifference,
@@ -149,14 +150,30 @@ export function bathWords({
     if (leavesHeat) return `${KEEP_WORDS[under]}. Out while the body still glows dull`;
     if (gone_s < least_s) return `${KEEP_WORDS[under]}. Out in ${Math.ceil(least_s - gone_s)}`;
     // What is too short to bend.
-    if (window === null) return "Out, and let it cool";
-    return window && gone_s < window.from_s ? "Out when you like, then sight along it" : "Out, and sight along it";
+    return window === null ? "Out, and let it cool" : "Out, and sight along it";
   }
   if (window === undefined) return "Sight along it; bend nothing yet: how long it may be bent is being worked out";
-  if (window === null) return "It did not harden much: take your time";
-  if (gone_s > window.to_s) return "Locked: it is brittle. Correct it in the temper";
-  const left_s = Math.max(0, Math.ceil(window.to_s - gone_s));
-  return `${left_s < SECONDS_COUNT_s ? `${left_s} s` : showDuration(left_s)} to straighten, and closing`;
+  return straightenWords(windowAt(window, gone_s));
+}
+
+function spanWords(s: number): string {
+  return s < SECONDS_COUNT_s ? `${Math.max(0, Math.ceil(s))} s` : showDuration(s);
+}
+
+/** How the window to straighten stands: with how sure that is, and from what on it is a matter of boards. */
+export function straightenWords({ is, left_s, range_s, chance, isEdgeHard }: Straightening): string {
+  if (left_s === null || range_s === null) return "By the model it hardly hardened: bend it gently all the same";
+  const edge = isEdgeHard ? ". Its edge is hard: no further than that lets you" : "";
+  switch (is) {
+    case "open":
+      return `${spanWords(Math.max(0, range_s[0]))} to straighten for sure, about ${spanWords(left_s)} in all${edge}`;
+    case "closing":
+      return `Closing: about ${spanWords(Math.max(0, left_s))}, gently; ${showChance(1 - chance)} that half of it is hard${edge}`;
+    case "careful":
+      return `Likelier hard than not: boards, vise or plates alone, gently. ${capital(showChance(1 - chance))} that it is`;
+    case "shut":
+      return "Hard by the model: a bend by hand snaps it. Correct it in the temper";
+  }
 }
 
 /** A smaller difference no file finds, HRC. */

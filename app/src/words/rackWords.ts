@@ -11,6 +11,7 @@ import {
   type Act,
   type HeatCall,
   type PieceState,
+  type StraightenCall,
   type Straightening,
 } from "@tembrak/core";
 import {
@@ -85,10 +86,17 @@ function isRunning(state: PieceState, { step }: Act, now_ms: number): boolean {
   return began_ms !== null && (now_ms - began_ms) / 1000 < COLD_AFTER_s;
 }
 
+const STRAIGHTEN_STATUS: Readonly<Record<StraightenCall, string>> = {
+  open: "Straighten now",
+  closing: "Straighten now, gently",
+  careful: "Boards or plates only",
+  shut: "Too late to straighten",
+};
+
 /** What is to be straightened, or is too late for it; while that is worked out it is looked at. */
 function straightenStatus(straightening: Straightening | null): string {
   if (straightening === null) return "Sight along it";
-  return straightening.is === "open" ? "Straighten now" : "Too late to straighten";
+  return STRAIGHTEN_STATUS[straightening.is];
 }
 
 function statusOf(
@@ -215,9 +223,18 @@ export function tooLateWords(out_s: number): string {
 
 function straightenWords(name: string, straightening: Straightening | null): NextActWords {
   if (straightening === null) return { sentence: `Sight along ${name}.`, reason: "It stiffens as it cools: the bench counts the seconds." };
-  return straightening.is === "open"
-    ? { sentence: `Sight along ${name} and straighten it, now.`, reason: "It stiffens as it cools: the bench counts the seconds." }
-    : { sentence: `Do not bend ${name} any more.`, reason: "It is too hard for it by now: what is bent is taken out in its temper." };
+  switch (straightening.is) {
+    case "open":
+    case "closing":
+      return { sentence: `Sight along ${name} and straighten it, now.`, reason: "It stiffens as it cools: the bench counts the seconds." };
+    case "careful":
+      return { sentence: `Bend ${name} no more by hand.`, reason: "Likelier hard than not by now: boards, vise or plates alone, gently." };
+    case "shut":
+      return {
+        sentence: `Do not bend ${name} any more.`,
+        reason: "By the model it is too hard for it by now: what is bent is taken out in its temper.",
+      };
+  }
 }
 
 /** The line on top of the rack: imperative, the piece, and why now. */

@@ -4,6 +4,7 @@ import {
   ac1_C,
   BELOW_RANGE_K,
   CATALOGUE,
+  COLOUR_MIN,
   FALLING_OVER_K,
   resolveSteel,
   forgeHeat,
@@ -92,7 +93,7 @@ export function stepSource(step: Step, piece: Piece, route: Route, magnet_C: num
     case "run":
       if (step.mark !== undefined)
         return "Where the line is, its colour, and that water keeps the edge near its boil: judgement. The colour by how fast the oxide grows (fitted to published colours).";
-      return `Worked back from the hardness its use wants, half a minute at the colour: temper curve (fitted to tables from memory), the colour by how fast the oxide grows (fitted to published colours).`;
+      return `Worked back from the hardness its use wants, from its hard side: as ${COLOUR_MIN} min at the heat of the colour, by the same clock as the film: temper curve (fitted to tables from memory), the colour by how fast the oxide grows (fitted to published colours).`;
     case "normalise":
       return `Usual for this steel: ${steel ? showDegrees(steel.normalise_C.value, units) : "?"} (${MEMORY}); how many and how much cooler: ${PRACTICE}.`;
     case "harden": {

@@ -13,6 +13,7 @@ import { depthForLine, type LineFor } from "../simulate/lineFor.js";
 import { BARE_DESK, GivenUp, type Desk } from "../simulate/desk.js";
 import { diagnose, type Diagnosis } from "../diagnose/diagnose.js";
 import { colourRun, runPlanOf, type ColourRun } from "../plan/colourRun.js";
+import { outAt, type OutAt } from "../simulate/outAt.js";
 import { patternsFor, type PatternTried } from "../simulate/patterns.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import type { Member } from "../simulate/hardenSpread.js";
@@ -37,6 +38,7 @@ export interface JobAnswers {
   readonly "better-bath": BetterBath;
   readonly line: LineFor;
   readonly patterns: readonly PatternTried[];
+  readonly "out-at": OutAt | null;
   readonly "warm-up": WarmUp;
   readonly "what-if": WhatIf;
 }
@@ -63,6 +65,8 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
       return colourRun(job.piece, runPlanOf(catalogue, job.piece, job.route, job));
     case "better-bath":
       return betterBath(catalogue, hardenPlanOf(catalogue, job.piece, job.route, job.known), job.media, desk);
+    case "out-at":
+      return outAt(hardenPlanOf(catalogue, job.piece, job.route, job.known), desk);
     case "patterns":
       return patternsFor(catalogue, job.piece, job.route, job.index, job, desk);
     case "line":

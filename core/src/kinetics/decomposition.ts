@@ -29,6 +29,15 @@ export interface DecompositionInput {
   readonly kinetics?: Kinetics;
 }
 
+/** From here manganese holds pearlite back less, and least here, wt% C (by rounds of 1050 to 1095 in one oil; fitted). */
+const MANGANESE_FROM = 0.5;
+const MANGANESE_TO = 0.9;
+
+/** What is left of the effect of manganese on pearlite in austenite of so much carbon, 0 … 1. */
+function manganeseLeft(carbon_wtpct: number, gone: number): number {
+  return 1 - gone * Math.min(1, Math.max(0, (carbon_wtpct - MANGANESE_FROM) / (MANGANESE_TO - MANGANESE_FROM)));
+}
+
 /**
  * What one austenite brings to the rates, so that a rate is a few products and two table look-ups.
  * Factors in 1/s of reduced time (extent.ts) per K cubed (pearlite by its table, ferrite) or squared (bainite).
@@ -93,7 +102,7 @@ export function coefficientsOf({
     k.pearliteScale *
     (k.pearliteBase + k.pearliteChromium * Cr + k.pearliteMolybdenum * Mo * (1 + 4 * Ni)) *
     Math.exp(
-      k.pearliteManganese * (Mn - 0.75) +
+      k.pearliteManganese * manganeseLeft(C, k.pearliteManganeseCarbon) * (Mn - 0.75) +
         k.pearliteVanadium * V +
         k.pearliteNickel * Ni +
         k.pearliteSilicon * (Si - 0.22) +

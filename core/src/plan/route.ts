@@ -373,10 +373,10 @@ export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { 
       return { school, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece, hard_HRC, withinOf(piece, draws, kit))] };
     case "torch":
     case "hot-bar":
-      return { school, steps: [...first, heat, quench, runStep(steel, piece, { source: draws, hard_HRC, mid_HRC })] };
+      return { school, steps: [...first, heat, quench, runStep(steel, piece, { source: draws, hard_HRC, mid_HRC, high_HRC })] };
     case "residual": {
       const warm: Quench = { ...quench, leavesHeat: true, why: "keeps-heat" };
-      return { school, steps: [...first, heat, warm, runStep(steel, piece, { source: draws, hard_HRC, mid_HRC })] };
+      return { school, steps: [...first, heat, warm, runStep(steel, piece, { source: draws, hard_HRC, mid_HRC, high_HRC })] };
     }
   }
 }

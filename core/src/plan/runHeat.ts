@@ -5,12 +5,9 @@ import type { Step } from "../schema/book.js";
 /** The heat of a temper colour is that of a chart held so long, min (colour-note 2.2: films are calibrated to it). */
 export const COLOUR_MIN = 3;
 /**
- * What a colour that was run to has done, as a temper of an hour: so much over the heat of its colour, K, and how far that may be off
- * (temper-note 7.4, from memory: it runs on after it was seen, and in passes). A chisel of 54 to 58 HRC is run to brown and purple
- * (common practice, no source); by half a minute at that heat alone it would be six points harder.
+ * What a colour that was run to has done to the steel: what its film took to grow, by the one clock of film and temper: its heat for so many
+ * minutes. How far that may be off, K (temper-note 7.4, from memory: runs go on after they were seen, and in passes).
  */
-export const RUN_OVER_K = 20;
-export const RUN_EQUAL_MIN = 60;
 export const RUN_DOUBT_K = 25;
 /** First of the colours anybody can stop at, C: light straw. */
 export const FIRST_COLOUR_C = 210;

@@ -3,14 +3,13 @@
 import { temperatureForHardness } from "../kinetics/temper.js";
 import type { Piece, RunSource, Step } from "../schema/book.js";
 import type { ResolvedSteel } from "./catalogue.js";
-import { FIRST_COLOUR_C, MARK_C, RUN_EQUAL_MIN, RUN_OVER_K } from "./runHeat.js";
+import { COLOUR_MIN, FIRST_COLOUR_C, MARK_C } from "./runHeat.js";
 
 const nearest5_C = (T: number): number => 5 * Math.round(T / 5);
 
 type Run = Extract<Step, { kind: "run" }>;
 
-/** An edge that should have less than this, C, is kept in water, which does not let it come over its boil (judgement). */
-const WET_BELOW_C = 150;
+/** An edge that should have less than the first colour is kept in water, which does not let it come over its boil (judgement). */
 const WET_EDGE_C = 115;
 /** Where the line is, of the way up, on what is high enough to have an edge and a back, mm (judgement). */
 const MARK_SHARE = 0.6;
@@ -50,25 +49,37 @@ interface RunAsked {
   /** As quenched, by the model, and the middle of what its use wants. */
   readonly hard_HRC: number;
   readonly mid_HRC: number;
+  readonly high_HRC: number;
 }
 
-/** What brings it to the middle of what its use wants: by the colour of the edge, or with the edge in water by that of a line behind it. */
-export function runStep(steel: ResolvedSteel, piece: Piece, { source, hard_HRC, mid_HRC }: RunAsked): Run {
+/** So far from the middle to the hard end of what its use wants a run is aimed: it can be run further, and never back (judgement). */
+const STOPS_EARLY = 0.6;
+
+/**
+ * No colour further than this is planned for what has an edge to keep, C, nor for what has none: purple, and a full blue (common practice, no
+ * source). By the clock of film and temper a colour that comes in minutes leaves steel two or three points harder than smiths say of it.
+ */
+const PURPLE_C = 280;
+const BLUE_C = 310;
+const EDGE_HRC = 52.5;
+
+/** What brings it well inside what its use wants, from the hard side: by the colour of the edge, or with the edge in water by that of a line behind it. */
+export function runStep(steel: ResolvedSteel, piece: Piece, { source, hard_HRC, mid_HRC, high_HRC }: RunAsked): Run {
   const answer = temperatureForHardness({
     steel: steel.temper,
-    target_HRC: mid_HRC,
-    holds_min: [RUN_EQUAL_MIN],
+    target_HRC: mid_HRC + STOPS_EARLY * (high_HRC - mid_HRC),
+    holds_min: [COLOUR_MIN],
     asQuenched_HRC: hard_HRC,
   });
   // Harder than it can be: nothing is cold enough. Softer than any colour makes it: the first, and the verdict says so.
   const otherwise_C = answer.outcome === "too-hard-to-reach" ? -Infinity : FIRST_COLOUR_C;
-  const wanted_C = answer.outcome === "found" ? answer.temperature_C - RUN_OVER_K : otherwise_C;
+  const wanted_C = answer.outcome === "found" ? answer.temperature_C : otherwise_C;
   const step: Run = {
     kind: "run",
     source,
-    temperature_C: Math.max(FIRST_COLOUR_C, nearest5_C(wanted_C)),
+    temperature_C: Math.min(mid_HRC >= EDGE_HRC ? PURPLE_C : BLUE_C, Math.max(FIRST_COLOUR_C, nearest5_C(wanted_C))),
     why: source === "residual" ? "runs-from-heat" : "runs-from-body",
   };
   // Where every colour at the edge is much too soft for a use that wants all it can have: a striker, a file.
-  return (wanted_C < WET_BELOW_C && mid_HRC >= HARD_USE_HRC ? edgeInWater(piece, step) : null) ?? step;
+  return (wanted_C < FIRST_COLOUR_C && mid_HRC >= HARD_USE_HRC ? edgeInWater(piece, step) : null) ?? step;
 }

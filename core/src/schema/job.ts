@@ -171,6 +171,8 @@ export const JobSchema = tagged(
     /** The baths of the shop; all there are when nobody said. */
     media: Type.Optional(Type.Array(Type.String({ maxLength: 30 }), { maxItems: 20 })),
   }),
+  /** What coming out of the bath at each second buys and costs. */
+  strict({ kind: Type.Literal("out-at"), piece: PieceSchema, route: RouteSchema, known }),
   /** How deep and how long for a quench line at a wanted height. */
   strict({
     kind: Type.Literal("line"),

@@ -14,6 +14,7 @@ export const KineticConstantsSchema = strict({
   pearliteChromium: between(0, 100, "per wt%"),
   pearliteMolybdenum: between(0, 100, "per wt%"),
   pearliteManganese: sensitivity("manganese"),
+  pearliteManganeseCarbon: between(0, 1, "So much of the effect of manganese is gone at 0.9 % carbon; from 0.5 % on"),
   pearliteVanadium: sensitivity("vanadium"),
   pearliteNickel: sensitivity("nickel"),
   pearliteSilicon: sensitivity("silicon"),

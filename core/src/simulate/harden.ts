@@ -4,7 +4,7 @@ import { HAND_WARM_C } from "../constants.js";
 import { isWater } from "../heat/bathKind.js";
 import type { Notice } from "../notices.js";
 import type { Austenite } from "../kinetics/austenite.js";
-import { decompositionTable } from "../kinetics/decomposition.js";
+import { decompositionTable, type DecompositionTable } from "../kinetics/decomposition.js";
 import { fractureLook, type FractureLook } from "../kinetics/grain.js";
 import { grindOff_mm } from "../kinetics/decarb.js";
 import { austeniteLeft } from "../kinetics/structure.js";
@@ -24,6 +24,8 @@ import {
 import type { Resolution } from "./section.js";
 import {
   airCooling_s,
+  begins_s,
+  fallAfter,
   noseMargin,
   noticesOf,
   profileOf,
@@ -39,7 +41,19 @@ import {
 } from "./hardenReadings.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { firstPullOf } from "./fallSeen.js";
-import { gather, MEMBERS, membersOf, valueAt, type HardnessValue, type Member, type Place, type RunOptions } from "./hardenSpread.js";
+import { martensiteRate_1_K } from "../kinetics/martensite.js";
+import { shutSpread, type ShutSpread } from "./windowSpread.js";
+import {
+  bathDoubt,
+  gather,
+  MEMBERS,
+  membersOf,
+  valueAt,
+  type HardnessValue,
+  type Member,
+  type Place,
+  type RunOptions,
+} from "./hardenSpread.js";
 
 export type { HardenPlan } from "./hardenCase.js";
 export type { Resolution } from "./section.js";
@@ -108,6 +122,64 @@ export function nominalCase(plan: HardenPlan, resolution: Resolution, { desk = B
   });
 }
 
+interface WindowOf {
+  readonly martensiteStart_C: number;
+  readonly chanceHard: HardenResult["chanceHard"];
+  readonly isEdgeOnly: boolean;
+  /** As if it came out then, s after it went in; as planned where nothing is said. */
+  readonly out_s?: number;
+}
+
+/** The window to straighten by a run. */
+function windowIn(
+  plan: HardenPlan,
+  { result, places, austenite }: Case,
+  { martensiteStart_C, chanceHard, isEdgeOnly, out_s }: WindowOf,
+): StraightenWindow | null {
+  const { in_s, out_s: left_s } = bathTimes_s(plan, result);
+  const of = (place: number, chance: number): ShutSpread =>
+    shutSpread({
+      fall: fallAfter(result, in_s, place),
+      section: plan.section,
+      bath_C: lastBath(plan).bath_C,
+      leftAt_s: left_s - in_s,
+      out_s: out_s ?? (lastBath(plan).bath_s === null ? LONGEST_WINDOW_s : left_s - in_s),
+      martensiteStart_C,
+      martensiteRate_1_K: martensiteRate_1_K(austenite.solution_wtpct),
+      chanceHard: chance,
+      bath_ln: bathDoubt(plan),
+    });
+  const edge = places.edge === null ? null : of(EDGE, chanceHard.working);
+  if (isEdgeOnly && edge !== null) return straightenWindow(begins_s(result, in_s, EDGE), edge, null);
+  const body = of(BODY, chanceHard.surface);
+  return straightenWindow(Math.min(begins_s(result, in_s, BODY), edge === null ? Infinity : begins_s(result, in_s, EDGE)), body, edge);
+}
+
+/** The same of a plan that is left in until it is cold, as if it came out at a second. */
+export function windowOf(
+  plan: HardenPlan,
+  chanceHard: HardenResult["chanceHard"],
+  out_s: number,
+  desk: Desk = BARE_DESK,
+): StraightenWindow | null {
+  const run = nominalCase(plan, "full", { desk });
+  const { martensiteStart_C } = tableOf(plan, run, {});
+  return windowIn(plan, run, { martensiteStart_C, chanceHard, isEdgeOnly: false, out_s });
+}
+
+function tableOf({ steel }: HardenPlan, { austenite }: Case, { kinetics }: Pick<RunOptions, "kinetics">): DecompositionTable {
+  return decompositionTable({
+    solution_wtpct: austenite.solution_wtpct,
+    astmGrain: austenite.astmGrain,
+    nucleation_1_um: austenite.nucleation_1_um,
+    barVanadium_wtpct: steel.composition_wtpct.V,
+    ...(kinetics === undefined ? {} : { kinetics }),
+  });
+}
+
+/** Left in until it is cold it does not come out in time to matter, s. */
+const LONGEST_WINDOW_s = 3600;
+
 /** Nobody waits longer over a bath, s; a moment is found to within this. */
 const LONGEST_WAIT_s = 120;
 const NEAR_s = 0.5;
@@ -153,13 +225,7 @@ export function harden(
   const others = already ? gather(already) : members > 0 ? gather(membersOf(plan, members, { desk, ...options })) : null;
   const at = (place: Place): HardnessValue => valueAt(structure, places, place, others);
   const { in_s: transferEnd_s, out_s: bathEnd_s } = bathTimes_s(plan, result);
-  const table = decompositionTable({
-    solution_wtpct: austenite.solution_wtpct,
-    astmGrain: austenite.astmGrain,
-    nucleation_1_um: austenite.nucleation_1_um,
-    barVanadium_wtpct: plan.steel.composition_wtpct.V,
-    ...(options.kinetics === undefined ? {} : { kinetics: options.kinetics }),
-  });
+  const table = tableOf(plan, run, options);
   const slowest = { time_s: result.curve.time_s, temperature_C: result.curve.temperature_C[2]! };
   const { margin_s, nose_C } = noseMargin(slowest, table);
   const inAir = slowest.time_s.findIndex((t) => t > transferEnd_s);
@@ -189,7 +255,7 @@ export function harden(
     noseMargin_s: margin_s,
     turnedInAir: inAir > 0 && noseMargin(toBath, table).margin_s < 0,
     nose_C,
-    straighten: straightenWindow(result, transferEnd_s, isEdgeOnly ? [EDGE] : [BODY, EDGE]),
+    straighten: windowIn(plan, run, { martensiteStart_C: table.martensiteStart_C, chanceHard, isEdgeOnly }),
     handWarm_s:
       plan.end === undefined
         ? (last.bath_s === null && bathCold_s !== null ? bathCold_s : endOfRun_s + airCooling_s(plan.section, lastHot_C)) - transferEnd_s

@@ -13,6 +13,7 @@ import type { BodySection } from "../schema/parts.js";
 import type { CourseResult } from "./course.js";
 import { bodySize, type Case, type HardenPlan } from "./hardenCase.js";
 import { AIR, bathBoundary, type Bath } from "./section.js";
+import { spreadOfEnds, type PlaceFall, type ShutSpread } from "./windowSpread.js";
 
 export interface ProfilePoint {
   /** Plate and round: from the surface. Wedge and square: from the mid-plane through the thickness. */
@@ -36,7 +37,12 @@ export interface CoolingCurve {
 /** When a piece may be straightened, s after it went in. */
 export interface StraightenWindow {
   readonly from_s: number;
+  /** Until then it is likelier open than not; where it never is that likely to be shut, until it has shut in all cases that do. */
   readonly to_s: number;
+  /** The middle and five and ninety-five in a hundred of its end, and every case: by the body, or where that stays soft by the edge. */
+  readonly end: ShutSpread;
+  /** The edge by itself; null where there is none, or it is what the window is of. */
+  readonly edge: ShutSpread | null;
 }
 
 /** The first tenth of a section that is soft: about 1.5 HRC, the least a file or tester would notice. The first hundredth: what diagrams draw. */
@@ -108,25 +114,39 @@ export function startCurve(table: DecompositionTable): StartPoint[] {
   return points;
 }
 
-/** Above this share of martensite at the surface, bending by hand is dangerous (common practice, no source). */
-const BENDS_NO_MORE = 0.5;
+/** How likely half of it may be hard while it is said to stay soft (judgement: one in ten). */
+const NEVER_SHUTS = 0.9;
 
 /**
- * Of the body of the piece: a thin edge hardens first, but it is the body that resists the bend. Where the body stays soft it is the
- * edge that breaks.
- * @param watched the watched places that may resist: the first that turns hard counts
- * @returns null where none of them does
+ * Of the body of the piece: a thin edge hardens first, but it is the body that resists the bend. In the cases where the body stays soft it is
+ * the edge that breaks. @returns null where nine in ten never shut
  */
-export function straightenWindow(result: CourseResult, afterTransfer_s: number, watched: readonly number[]): StraightenWindow | null {
-  return watched.reduce<StraightenWindow | null>((found, place) => found ?? windowOf(result, afterTransfer_s, place), null);
+export function straightenWindow(begins_s: number, body: ShutSpread, edge: ShutSpread | null): StraightenWindow | null {
+  // Both were drawn alike: a case of the one is the same case of the other, soonest first.
+  const end = edge === null ? body : spreadOfEnds(body.ends_s.map((end_s, i) => (Number.isFinite(end_s) ? end_s : edge.ends_s[i]!)));
+  const shuts = end.ends_s.filter((end_s) => Number.isFinite(end_s));
+  if (shuts.length <= (1 - NEVER_SHUTS) * end.ends_s.length) return null;
+  const to_s = Number.isFinite(end.p50_s) ? end.p50_s : shuts.at(-1)!;
+  return { from_s: Math.min(begins_s, to_s), to_s, end, edge };
 }
 
-function windowOf({ curve }: CourseResult, afterTransfer_s: number, place: number): StraightenWindow | null {
-  const martensite = curve.martensite[place]!;
-  const [begun, stiff] = [martensite.findIndex((m) => m > 0), martensite.findIndex((m) => m >= BENDS_NO_MORE)];
-  if (begun < 0 || stiff < 0) return null;
-  const from_s = Math.max(0, curve.time_s[begun]! - afterTransfer_s);
-  return { from_s, to_s: Math.max(from_s, curve.time_s[stiff]! - afterTransfer_s) };
+/** When a place begins to turn hard in a run, s after it went in; infinite where it does not. */
+export function begins_s({ curve }: CourseResult, afterTransfer_s: number, place: number): number {
+  const begun = curve.martensite[place]!.findIndex((m) => m > 0);
+  return begun < 0 ? Infinity : Math.max(0, curve.time_s[begun]! - afterTransfer_s);
+}
+
+/** The fall of a watched place from the moment it went under. */
+export function fallAfter({ curve }: CourseResult, afterTransfer_s: number, place: number): PlaceFall {
+  const from = Math.max(
+    0,
+    curve.time_s.findIndex((t) => t >= afterTransfer_s),
+  );
+  return {
+    time_s: curve.time_s.slice(from).map((t) => t - afterTransfer_s),
+    temperature_C: curve.temperature_C[place]!.slice(from),
+    martensite: curve.martensite[place]!.slice(from),
+  };
 }
 
 /** A section that is even in itself, cooled until it is so cold or so much time has passed. */

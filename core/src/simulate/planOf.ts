@@ -7,7 +7,7 @@ import type { TemperCycle } from "../kinetics/temper.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
 import { girth_mm, sectionArea_mm2 } from "../plan/fit.js";
 import { structureBeforeHardening } from "../plan/route.js";
-import { RUN_DOUBT_K, RUN_EQUAL_MIN, RUN_OVER_K } from "../plan/runHeat.js";
+import { COLOUR_MIN, RUN_DOUBT_K } from "../plan/runHeat.js";
 import { thickness_mm } from "../shape/thickness.js";
 import { breadth_mm } from "../shape/outline.js";
 import type { Piece, Route, Step } from "../schema/book.js";
@@ -210,7 +210,7 @@ function edgeDepth_mm(section: Section, wanted_mm: number): number {
 export function temperCyclesOf(route: Route): TemperCycle[] {
   const last = route.steps.findLastIndex(({ kind }) => kind === "quench");
   return route.steps.slice(last + 1).flatMap((s) => {
-    if (s.kind === "run") return [{ temperature_C: s.temperature_C + RUN_OVER_K, hold_min: RUN_EQUAL_MIN }];
+    if (s.kind === "run") return [{ temperature_C: s.temperature_C, hold_min: COLOUR_MIN }];
     return s.kind === "temper" ? [{ temperature_C: s.temperature_C, hold_min: s.hold_min }] : [];
   });
 }

@@ -2,7 +2,7 @@
 
 import { heatsAlong, runPlanOf } from "../plan/colourRun.js";
 import type { Catalogue } from "../plan/catalogue.js";
-import { RUN_DOUBT_K, RUN_OVER_K } from "../plan/runHeat.js";
+import { COLOUR_MIN, RUN_DOUBT_K } from "../plan/runHeat.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Tempers } from "./temperedPlace.js";
 
@@ -39,6 +39,6 @@ export function tempersBehind(tempers: Tempers, mm: number): Tempers {
   const [i, j] = next < 0 ? [behind_mm.length - 1, behind_mm.length - 1] : [Math.max(0, next - 1), next];
   const share = i === j ? 0 : (mm - behind_mm[i]!) / (behind_mm[j]! - behind_mm[i]!);
   const T = heat_C[i]! + Math.max(0, share) * (heat_C[j]! - heat_C[i]!);
-  const drawn = cycles.map((cycle, i) => (i === draw ? { ...cycle, temperature_C: T + RUN_OVER_K } : cycle));
+  const drawn = cycles.map((cycle, i) => (i === draw ? { temperature_C: T, hold_min: COLOUR_MIN } : cycle));
   return { ...tempers, cycles: drawn, by: "colour", oven_K: tempers.by === "colour" ? tempers.oven_K : RUN_DOUBT_K };
 }

@@ -1,6 +1,7 @@
 /** How a colour run stands by what was seen of it: which of the simulated runs explain it, and when to stop. */
 
 import { OXIDE_NAMES, oxideFilm_nm, oxideName, temperatureForFilm_C } from "../colour/oxide.js";
+import { RUN_COLOUR } from "../hand/instruments.js";
 import { normalCdf } from "../numerics/normal.js";
 import type { ColourRun, OneRun } from "../plan/colourRun.js";
 import { COLOUR_MIN } from "../plan/runHeat.js";
@@ -8,7 +9,20 @@ import type { ColourName } from "../schema/book.js";
 
 /** How well an eye names a temper colour, nm of film: some 8 C (judgement); how often it names another altogether. */
 const NAMING_nm = 2.7;
-const SLIP = 0.03;
+const SLIP = RUN_COLOUR.slip;
+/**
+ * Every run may go quicker or slower than any that is simulated: a hotter torch, a thinner edge, a block laid closer. How many times as fast,
+ * and how often (judgement). Without these a colour that no run explains would change nothing, however often it was seen.
+ */
+const PACES = [
+  { pace: 1, weight: 0.9 },
+  { pace: 0.6, weight: 0.025 },
+  { pace: 1.7, weight: 0.025 },
+  { pace: 0.35, weight: 0.015 },
+  { pace: 3, weight: 0.015 },
+  { pace: 6, weight: 0.01 },
+  { pace: 12, weight: 0.01 },
+] as const;
 
 /** A colour that was seen where it is watched, so long after heat began to run. */
 export interface ColourSeen {
@@ -29,10 +43,15 @@ export function namesIt(name: ColourName, film_nm: number): number {
   return SLIP / OXIDE_NAMES.length + (1 - SLIP) * (over(low) - over(high));
 }
 
-/** What each run is worth by the colours that were seen, together 1. */
+/** What each run at each pace is worth by the colours that were seen, together 1: all runs at the first pace, then all at the next. */
 export function weighRuns({ runs, times_s }: ColourRun, seen: readonly ColourSeen[]): number[] {
-  const weights = runs.map(({ watched_nm }) =>
-    seen.reduce((worth, { name, after_s }) => worth * namesIt(name, filmAt(watched_nm, rowAt(times_s, after_s))), 1),
+  const weights = PACES.flatMap(({ pace, weight }) =>
+    runs.map(({ watched_nm }) =>
+      seen.reduce(
+        (worth, { name, after_s }) => worth * namesIt(name, filmAt(watched_nm, rowAt(times_s, pace * after_s))),
+        weight as number,
+      ),
+    ),
   );
   const sum = weights.reduce((a, b) => a + b, 0);
   return weights.map((w) => w / sum);
@@ -107,12 +126,17 @@ const NO_WORTH = 1e-3;
 /** A look older than this says nothing of the moment, s (judgement). */
 const FRESH_s = 12;
 
-/** How many names the last look is past the one wanted; null where nobody looked, or long ago. */
+/** How many names the last look is past the one wanted; null where nobody looked, or long ago and short of it: a colour does not go back. */
 function namesPast({ target_nm }: ColourRun, seen: readonly ColourSeen[], after_s: number): number | null {
   const last = seen[seen.length - 1];
-  if (last === undefined || after_s - last.after_s > FRESH_s) return null;
+  if (last === undefined) return null;
+  const past = namesBeyond(last.name, target_nm);
+  return past < 0 && after_s - last.after_s > FRESH_s ? null : past;
+}
+
+function namesBeyond(name: ColourName, target_nm: number): number {
   const at = (name: ColourName): number => OXIDE_NAMES.findIndex((band) => band.name === name);
-  return at(last.name) - at(oxideName(target_nm));
+  return at(name) - at(oxideName(target_nm));
 }
 
 /** A run as it stands so long after heat began to run, by what was seen of it; `weights` where they are known already. */
@@ -123,38 +147,44 @@ export function runNow(
   weights: readonly number[] = weighRuns(run, seen),
 ): RunNow {
   const { runs, times_s, target_nm, near_nm, places_mm } = run;
-  const reached = runs.map((one) => reaches_s(one, times_s, target_nm));
+  const reached = PACES.flatMap(({ pace }) => runs.map((one) => reaches_s(one, times_s, target_nm) / pace));
   const at = (p: number): number => weighedQuantile(reached, weights, p) - after_s;
   // The one nearest the middle of those that explain what was seen.
   const middle_s = weighedQuantile(reached, weights, 0.5);
   const far = (i: number): number => (Number.isFinite(middle_s) ? Math.abs(reached[i]! - middle_s) : -weights[i]!);
-  const likeliest = runs.reduce(
+  const likeliest = reached.reduce(
     (best, _, i) => (weights[i]! >= NO_WORTH && far(i) < far(best) ? i : best),
     weights.indexOf(Math.max(...weights)),
   );
-  const one = runs[likeliest]!;
+  const one = runs[likeliest % runs.length]!;
+  const { pace } = PACES[Math.floor(likeliest / runs.length)]!;
   const count = places_mm.length;
   const along = (t_s: number): readonly number[] => {
-    const row = Math.min(one.watched_nm.length - 1, Math.round(rowAt(times_s, t_s)));
+    const row = Math.min(one.watched_nm.length - 1, Math.round(rowAt(times_s, pace * t_s)));
     return Array.from(one.along_nm.subarray(row * count, (row + 1) * count));
   };
-  const watchedAt = (t_s: number): number => filmAt(one.watched_nm, rowAt(times_s, t_s));
+  const watchedAt = (t_s: number): number => filmAt(one.watched_nm, rowAt(times_s, pace * t_s));
   const watched_nm = watchedAt(after_s);
   const left_s = at(0.5);
   const past = namesPast(run, seen, after_s);
   const isBorneOut = past !== null && past >= -1;
+  const isSeen = past !== null && past >= 0;
+  // Seen twice, or a while ago, it is there, whatever the model has: a colour only goes on, and is never sent more heat.
+  const before = seen[seen.length - 2];
+  const isTwice = before !== undefined && namesBeyond(before.name, run.target_nm) >= 0;
+  const isThere = isSeen && (isTwice || after_s - seen[seen.length - 1]!.after_s > FRESH_s);
   return {
-    call: left_s > 0 ? "wait" : isBorneOut ? "stop" : "look",
+    call: isThere ? "stop" : left_s > 0 ? "wait" : isBorneOut ? "stop" : "look",
     isBorneOut,
-    isSeen: past !== null && past >= 0,
+    isSeen,
     left_s,
     from_s: at(0.05),
     to_s: at(0.95),
     never: reached.reduce((sum, t, i) => sum + (t === Infinity ? weights[i]! : 0), 0),
-    window_s: [reaches_s(one, times_s, near_nm[0]) - after_s, reaches_s(one, times_s, near_nm[1]) - after_s],
+    window_s: [reaches_s(one, times_s, near_nm[0]) / pace - after_s, reaches_s(one, times_s, near_nm[1]) / pace - after_s],
     colour: oxideName(watched_nm),
     watched_nm,
-    edge_C: filmAt(one.edge_C, rowAt(times_s, after_s)),
+    edge_C: filmAt(one.edge_C, rowAt(times_s, pace * after_s)),
     along_nm: along(after_s),
     ahead_nm: along(after_s + AHEAD_s),
     coming_nm: Array.from({ length: COMING }, (_, k) => watchedAt(after_s + (k * COMING_s) / (COMING - 1))),

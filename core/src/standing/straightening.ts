@@ -2,26 +2,64 @@
 
 import type { PieceState } from "../book/state.js";
 import type { StraightenWindow } from "../simulate/hardenReadings.js";
+import { chanceOpen } from "../simulate/windowSpread.js";
 import { bathTimes } from "./bathTimes.js";
 
+/** open: nine in ten that less than half of it is hard; closing to even; careful, in boards or plates alone, to one in ten; shut. */
+export type StraightenCall = "open" | "closing" | "careful" | "shut";
+
 export interface Straightening {
-  readonly is: "open" | "shut";
-  /** Of an open one how long yet, of a shut one how long ago (below 0), s; null where it never shuts. */
+  readonly is: StraightenCall;
+  /** Chance that less than half of it is hard by now, 0 … 1. */
+  readonly chance: number;
+  /** Until it is likelier shut than open, below 0 since, s; null where it hardly ever shuts. */
   readonly left_s: number | null;
+  /** That in five and ninety-five of a hundred, s from now; null where it hardly ever shuts. */
+  readonly range_s: readonly [number, number] | null;
+  /** The edge by itself is likelier hard than not: it is stiff, and bends with the body no more than that lets it. */
+  readonly isEdgeHard: boolean;
+}
+
+/** From these chances that it is open it is called so (judgement: nothing is said to be safe to bend at one in ten that half of it is hard). */
+const OPEN = 0.9;
+const CLOSING = 0.5;
+const CAREFUL = 0.1;
+
+/** What a chance is called. */
+export function straightenCall(chance: number): StraightenCall {
+  if (chance >= OPEN) return "open";
+  if (chance >= CLOSING) return "closing";
+  return chance >= CAREFUL ? "careful" : "shut";
+}
+
+/** How a window stands so many seconds after the piece went in. */
+export function windowAt(window: StraightenWindow | null, gone_s: number): Straightening {
+  if (window === null) return { is: "open", chance: 1, left_s: null, range_s: null, isEdgeHard: false };
+  const { end, edge, to_s } = window;
+  const chance = chanceOpen(end, gone_s);
+  return {
+    is: straightenCall(chance),
+    chance,
+    left_s: to_s - gone_s,
+    range_s: [end.p05_s - gone_s, end.p95_s - gone_s],
+    isEdgeHard: edge !== null && chanceOpen(edge, gone_s) < CLOSING,
+  };
 }
 
 /**
  * Null for a piece nobody straightens now, and while nobody knows.
- * @param window of the piece as it was done, by the model; null where it stays soft enough, undefined while it is worked out
+ * @param window of the piece as it was done, by the model; null where it hardly ever shuts, undefined while it is worked out
  */
 export function straighteningNow(state: PieceState, window: StraightenWindow | null | undefined, now_ms: number): Straightening | null {
   if (state.next?.kind !== "straighten" || window === undefined) return null;
   // Where nobody tapped that it went in, it is known when the quench was over.
   const in_ms = bathTimes(state, state.next.step).in_ms ?? state.nextSince_ms;
-  if (in_ms === null) return null;
-  if (window === null) return { is: "open", left_s: null };
-  const left_s = window.to_s - (now_ms - in_ms) / 1000;
-  return { is: left_s < 0 ? "shut" : "open", left_s };
+  return in_ms === null ? null : windowAt(window, (now_ms - in_ms) / 1000);
+}
+
+/** Whether it may still be bent by hand, with care. */
+export function mayStillBend({ is }: Pick<Straightening, "is">): boolean {
+  return is === "open" || is === "closing";
 }
 
 /** After so long in bath and air anything a smith hardens is cold, s (common practice, no source). */

@@ -114,7 +114,15 @@ export function hardenVerb(input: unknown) {
     astmGrain: austenite.astmGrain,
     ms_C: result.martensiteStart_C,
     noseMargin_s: Number.isFinite(result.noseMargin_s) ? result.noseMargin_s : null,
-    straighten: result.straighten,
+    straighten:
+      result.straighten === null
+        ? null
+        : {
+            from_s: result.straighten.from_s,
+            to_s: result.straighten.to_s,
+            p05_s: result.straighten.end.p05_s,
+            p95_s: Number.isFinite(result.straighten.end.p95_s) ? result.straighten.end.p95_s : null,
+          },
     handWarm_s: result.handWarm_s,
     crackRisk: crackAnswer(result.crackRisk),
     fractureLook: result.fractureLook,

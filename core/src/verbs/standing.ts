@@ -21,6 +21,7 @@ import { predict, type Prediction } from "../simulate/predict.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import { hardenPlanOf } from "../simulate/planOf.js";
 import { simulate, type Reading } from "../simulate/simulate.js";
+import { chanceOpen } from "../simulate/windowSpread.js";
 import { shopOf } from "../standing/known.js";
 import { habitsOf, learnedIn, shopLearned, teachersOf, type Taught } from "../standing/learn.js";
 import { historyOf, runOf } from "../standing/logged.js";
@@ -135,6 +136,11 @@ function askedOf(input: Static<(typeof VERB_SCHEMAS)["VerbStanding"]>) {
 
 type Asked = ReturnType<typeof askedOf>;
 
+/** What never comes is null on the command line. */
+function finite(s: number): number | null {
+  return Number.isFinite(s) ? s : null;
+}
+
 export function standingVerb(input: unknown, desk: Desk) {
   const asked = askedOf(requireAny("VerbStanding", input));
   const { piece, planned, plannedShop, run, known, now_s } = asked;
@@ -161,7 +167,15 @@ export function standingVerb(input: unknown, desk: Desk) {
     windows: {
       // On the log's own clock there are none before it went in.
       straighten:
-        straighten === null || into_s === undefined ? null : { from_s: into_s + straighten.from_s, to_s: into_s + straighten.to_s },
+        straighten === null || into_s === undefined
+          ? null
+          : {
+              from_s: into_s + straighten.from_s,
+              to_s: into_s + straighten.to_s,
+              p05_s: finite(into_s + straighten.end.p05_s),
+              p95_s: finite(into_s + straighten.end.p95_s),
+              chanceOpen: chanceOpen(straighten.end, now_s - into_s),
+            },
       handWarm_s: into_s === undefined ? null : into_s + handWarm_s,
       temperBy_s: out_s === undefined || run.tempers.length > 0 ? null : out_s + TEMPER_WITHIN_s,
     },

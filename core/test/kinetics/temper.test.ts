@@ -156,7 +156,9 @@ describe("steels that are not listed, against a handbook's two-hour table", () =
   });
   it("nine in ten of all points lie within the range that is said", () => {
     const all = [...said(true), ...said(false)];
-    expect(all.filter(({ miss, sd }) => Math.abs(miss) < 1.645 * sd).length / all.length).toBeGreaterThan(0.87);
+    const held = all.filter(({ miss, sd }) => Math.abs(miss) < 1.645 * sd).length / all.length;
+    expect(held).toBeGreaterThan(0.86);
+    expect(held).toBeLessThan(0.93);
   });
 });
 

@@ -5,7 +5,10 @@ import { COLOUR_MIN } from "../../src/plan/runHeat.js";
 import { COLOUR_NAMES } from "../../src/schema/book.js";
 import { colourRun, runPlanOf, type ColourRun } from "../../src/plan/colourRun.js";
 import { bandOf, colourAtHeat, heatOfColour_C, namesIt, runNow, weighRuns } from "../../src/simulate/runNow.js";
-import { oxideFilm_nm, OXIDE_NAMES } from "../../src/colour/oxide.js";
+import { temperedHardness } from "../../src/kinetics/temper.js";
+import { resolveSteel } from "../../src/plan/catalogue.js";
+import { temperCyclesOf } from "../../src/simulate/planOf.js";
+import { oxideFilm_nm, oxideName, OXIDE_NAMES } from "../../src/colour/oxide.js";
 import { predict } from "../../src/simulate/predict.js";
 import { RUN_CASES, runsOf } from "./madeUpRuns.js";
 
@@ -42,13 +45,30 @@ describe("colours that run", () => {
   });
   it("says stop only when somebody saw that it is near", () => {
     const late_s = 800;
+    const wanted = COLOUR_NAMES.indexOf(oxideName(blade.target_nm));
+    const [short, far] = [COLOUR_NAMES[wanted - 1]!, COLOUR_NAMES[wanted - 3]!];
     expect(runNow(blade, [], late_s).call).toBe("look");
-    expect(runNow(blade, [{ name: "dark straw", after_s: late_s - 2 }], late_s).call).toBe("stop");
-    expect(runNow(blade, [{ name: "dark straw", after_s: late_s - 60 }], late_s).call).toBe("look");
+    expect(runNow(blade, [{ name: short, after_s: late_s - 2 }], late_s).isBorneOut).toBe(true);
+    expect(runNow(blade, [{ name: far, after_s: late_s - 60 }], late_s).call).not.toBe("stop");
     expect(runNow(blade, [], 1).call).toBe("wait");
   });
+  // A torch hotter than any that is simulated: straw, the colour wanted, at 90 s where the model has minutes to go. Seen again and again it is there.
+  it("a colour that was seen is never answered with more heat: it stays seen, and every run that cannot have it yet counts for less", () => {
+    const wanted = oxideName(chisel.target_nm);
+    const usual_s = runNow(chisel, [], 0).left_s;
+    const at_s = 0.25 * Math.min(usual_s, 400);
+    const once = [{ name: wanted, after_s: at_s }];
+    expect(runNow(chisel, once, at_s).isSeen).toBe(true);
+    for (const later_s of [1, 8, 20, 60, 200]) {
+      const now = runNow(chisel, once, at_s + later_s);
+      expect(now.isSeen).toBe(true);
+      if (later_s > 12) expect(now.call).toBe("stop");
+    }
+    const thrice = [...once, { name: wanted, after_s: at_s + 5 }, { name: wanted, after_s: at_s + 9 }];
+    expect(runNow(chisel, thrice, at_s + 9).left_s).toBeLessThan(0.2 * usual_s);
+  });
   it("what nobody saw weighs all runs the same; what was seen sums to one", () => {
-    expect(new Set(weighRuns(blade, [])).size).toBe(1);
+    expect(new Set(weighRuns(blade, []).slice(0, blade.runs.length)).size).toBe(1);
     expect(weighRuns(blade, [{ name: "straw", after_s: 90 }]).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 12);
   });
   it("a bar cools: a fresh one brings no run less, and more of them to their colour", () => {
@@ -110,12 +130,13 @@ describe("what a run colour leaves", () => {
     const plan = planOf(ownHeat);
     expect(["bronze", "purple"]).toContain(colourAtHeat(plan.target_C, plan.surface_K));
   });
+  // The note's 50 to 56 are a chart's, of steel that was an hour at the heat of the colour; by the clock of film and temper it is harder.
   it("purple leaves 1075 in its fifties, and says that this is known to a few points", () => {
     const route = planRoute(CATALOGUE, torch.piece, "forge", { way: { hardens: "whole", draws: "torch" } });
     const steps = route.steps.map((step) => (step.kind === "run" ? { ...step, temperature_C: 275 } : step));
     const { working, spread } = predict(CATALOGUE, torch.piece, { ...route, steps }, "quick");
     expect(working.tempered.mean_HRC).toBeGreaterThan(49);
-    expect(working.tempered.mean_HRC).toBeLessThan(57);
+    expect(working.tempered.mean_HRC).toBeLessThan(60);
     expect(spread.find(({ cause }) => cause === "colour")!.sd_HRC).toBeGreaterThan(1);
     expect(spread.some(({ cause }) => cause === "oven")).toBe(false);
   });
@@ -126,3 +147,15 @@ it("a few made-up smiths dunk near the colour (docs/colour-run.md has five hundr
   expect(off.length).toBeGreaterThan(1);
   expect(off.filter((o) => o <= 10).length / off.length).toBeGreaterThan(0.6);
 }, 60_000);
+
+// Hollomon and Jaffe: T (C + log t); the same heat for the same minutes is the same temper, whoever asks.
+it("a run to the colour of 210 C is what three minutes at 210 C make of the same steel", () => {
+  const steel = resolveSteel(CATALOGUE, "w1").temper;
+  const step = { kind: "run", source: "torch", temperature_C: 210, why: "runs-from-body" } as const;
+  const cycles = temperCyclesOf({ school: "forge", steps: [step] });
+  const asked = { steel, asQuenched_HRC: 64 };
+  const [run, oven] = [cycles, [{ temperature_C: 210, hold_min: COLOUR_MIN }]].map(
+    (of) => temperedHardness({ ...asked, cycles: of }).hardness_HRC,
+  );
+  expect(run).toBeCloseTo(oven!, 9);
+});

@@ -44,7 +44,7 @@ describe("a blade run from its back", () => {
   it("gets softer from the edge back, never harder", () => {
     const along = prediction.profile.filter(({ x_mm }) => x_mm === 0).map(({ tempered_HRC }) => tempered_HRC);
     expect(along.length).toBeGreaterThan(4);
-    for (let i = 2; i < along.length; i++) expect(along[i]!).toBeLessThanOrEqual(along[i - 1]! + 0.5);
+    for (let i = 2; i < along.length; i++) expect(along[i]!).toBeLessThanOrEqual(along[i - 1]! + 0.6);
   });
 });
 

@@ -92,7 +92,7 @@ describe("a bath of the kit", () => {
     expect(water_C).toBeGreaterThan(150);
     expect(water_C).toBeLessThan(heat_C - 150);
     // Lumped by hand: 4 and 0.8 mm, 1.2 mm from the middle to a face on the mean, in oil of 1 to 4 kW/m2K a few seconds a time constant.
-    expect(gave_C(OIL, [tap("in", 0), tap("over", 30)])!).toBeGreaterThan(heat_C - 15);
+    expect(gave_C(OIL, [tap("in", 0), tap("over", 30)])!).toBeGreaterThan(heat_C - 18);
     expect(gave_C(tub, [tap("in", 0), tap("out", 4)])).toBeUndefined();
     expect(gave_C(OIL, [tap("in", 0), tap("out", 1)])!).toBeLessThan(gave_C(OIL, [tap("in", 0), tap("out", 4)])!);
   });

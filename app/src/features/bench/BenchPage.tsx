@@ -4,7 +4,7 @@ import { besideIt, type Act, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useMemo, type ComponentProps, type ComponentType, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
-import { useStandingSoon } from "../../compute/useAnswers.js";
+import { useOutAt, useStandingSoon } from "../../compute/useAnswers.js";
 import { actWords } from "../../words/actWords.js";
 import { showTimeOfDay } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
@@ -173,10 +173,11 @@ function Working({ state, act, shop }: { state: PieceState; act: Act; shop: Retu
   useFollowingHands(state, shop, isLeading);
   // Asked early, so that the window to straighten is known before the bath.
   const prediction = useStandingSoon(state);
-  const cues = useMemo(() => cuesOf(state, act, prediction), [state, act, prediction]);
+  const out_s = useOutAt(state)?.best.at_s ?? null;
+  const cues = useMemo(() => cuesOf(state, act, prediction, null, out_s), [state, act, prediction, out_s]);
   const flash = useCues(cues, now_ms, units.cues);
   const awake = useWakeLock();
-  const move = useSequence(state, prediction, bench, now_ms, isLeading);
+  const move = useSequence(state, { prediction, out_s }, bench, now_ms, isLeading);
   const isGated = act.kind === "heat" && !wentThroughGate(state, pieces, units.kitChangedAt_ms, now_ms);
   const others = besideIt(state, pieces, now_ms);
   const words = actWords(act, state, units);

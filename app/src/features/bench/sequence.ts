@@ -45,8 +45,11 @@ function move_s({ checks }: PieceState): number {
   return last?.reading.check === "rehearsal" ? last.reading.took_s : USUAL_MOVE_s;
 }
 
-/** The next move of the running sequence; null when none runs, or it has come to its end. */
-export function nextMove(state: PieceState, prediction: Prediction | undefined): SequenceMove | null {
+/**
+ * The next move of the running sequence; null when none runs, or it has come to its end.
+ * @param out_s when it should come out of its bath, where that was worked out, s after it went under
+ */
+export function nextMove(state: PieceState, prediction: Prediction | undefined, out_s: number | null = null): SequenceMove | null {
   const started_ms = sequenceSince_ms(state);
   const { next } = state;
   if (started_ms === null || next === undefined) return null;
@@ -83,7 +86,8 @@ export function nextMove(state: PieceState, prediction: Prediction | undefined):
         return move(in_ms + 1000 * due.at_s, "now", "Now: over into the second bath.", "over", [over]);
       }
       const window = prediction?.hardening.straighten ?? null;
-      const bath_s = due !== null ? due.at_s : Math.max(BATH_LEAST_s, Math.min(window?.from_s ?? USUAL_BATH_s, 30));
+      const usual_s = out_s ?? Math.max(BATH_LEAST_s, Math.min(window?.from_s ?? USUAL_BATH_s, 30));
+      const bath_s = due !== null ? due.at_s : usual_s;
       const out: NewEvent = { kind: "check", act: next.id, reading: { check: "bath", state: "out" } };
       return move(in_ms + 1000 * bath_s, "now", "Out. Sight the spine.", "out of the bath", [out, done]);
     }

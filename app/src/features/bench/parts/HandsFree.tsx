@@ -9,12 +9,12 @@ import type { Bench } from "../useBench.js";
 /** Logs each move of a running sequence as its time comes. @returns the move that is waited for; null when none runs. */
 export function useSequence(
   state: PieceState,
-  prediction: Prediction | undefined,
+  { prediction, out_s }: { readonly prediction: Prediction | undefined; readonly out_s: number | null },
   bench: Bench,
   now_ms: number,
   isLeading: boolean,
 ): SequenceMove | null {
-  const move = nextMove(state, prediction);
+  const move = nextMove(state, prediction, out_s);
   const sent = useRef("");
   const isDue = move !== null && now_ms >= move.at_ms;
   useEffect(() => {

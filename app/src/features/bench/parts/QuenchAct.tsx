@@ -12,6 +12,7 @@ import {
   underOf,
   type Boiling,
   type DipNow,
+  type OutAt,
   type PieceState,
   type Prediction,
   type Route,
@@ -19,7 +20,7 @@ import {
   type Under,
 } from "@tembrak/core";
 import type { ReactNode } from "react";
-import { useQuestion, useStandingSoon } from "../../../compute/useAnswers.js";
+import { useOutAt, useQuestion, useStandingOfNow, useStandingSoon } from "../../../compute/useAnswers.js";
 import { actWords, mediumName } from "../../../words/actWords.js";
 import { showSpan, showTemperature, type Units } from "../../../format/show.js";
 import { useSettings } from "../../../store/useStore.js";
@@ -29,6 +30,7 @@ import { tooLateWords } from "../../../words/rackWords.js";
 import { useBathNow } from "../../../compute/useBathNow.js";
 import { bathBefore } from "../../../words/bathWords.js";
 import { bathWords } from "../../../words/benchWords.js";
+import { outWords } from "../../../words/outWords.js";
 import { dipWords, endsWords, inOutKeys, overKey } from "../../../words/patternWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
 import { Plates } from "./Plates.js";
@@ -48,7 +50,7 @@ const UNPLANNED = { medium: "fast-oil", bath_C: 50 };
 
 function JawGauge({ gone_s, from_s, to_s }: { gone_s: number; from_s: number; to_s: number }) {
   const W = 1000;
-  const span_s = Math.max(to_s * 1.45, 20);
+  const span_s = Math.max(to_s * 1.3, 20);
   const xOf = (s: number): number => Math.min(W, (s / span_s) * W);
   const [a, b] = [xOf(from_s), xOf(to_s)];
   const middle = 38;
@@ -58,7 +60,7 @@ function JawGauge({ gone_s, from_s, to_s }: { gone_s: number; from_s: number; to
       preserveAspectRatio="none"
       className="jaws"
       role="img"
-      aria-label={`Straighten between ${Math.round(from_s)} and ${Math.round(to_s)} seconds after it went in`}
+      aria-label={`It turns stiff between ${Math.round(from_s)} and ${Math.round(to_s)} seconds after it went in`}
     >
       <rect x={0} y={4} width={a} height={68} fill="var(--lift)" />
       <path
@@ -98,8 +100,8 @@ function Window({ gone_s, from_s, to_s, isBefore, where }: WindowProps) {
       <JawGauge gone_s={gone_s} from_s={from_s} to_s={to_s} />
       <div className="jaw-words drawn">
         <span>{where}</span>
-        <span>straighten, {showSpan(from_s, to_s)} by the model</span>
-        <span>locked, brittle</span>
+        <span>turns stiff, {showSpan(from_s, to_s)} by the model</span>
+        <span>hard, brittle</span>
       </div>
     </div>
   );
@@ -196,12 +198,14 @@ interface SecondsProps {
   readonly window: StraightenWindow | null | undefined;
   readonly bodyBlack_s: number | null | undefined;
   readonly move: Move | null;
+  /** When it should come out, s after it went under. */
+  readonly least_s: number;
   readonly tooLate_s: number | null;
   readonly children: ReactNode;
 }
 
 /** Seconds since it went in: of what, and what is to be done. */
-function Seconds({ act, gone_s, window, move, bodyBlack_s, tooLate_s, children }: SecondsProps) {
+function Seconds({ act, gone_s, window, move, least_s, bodyBlack_s, tooLate_s, children }: SecondsProps) {
   const words = inOutKeys(move?.dip.pattern ?? null);
   const since = act.kind === "quench" ? words.since : "seconds since it went in";
   return (
@@ -218,7 +222,7 @@ function Seconds({ act, gone_s, window, move, bodyBlack_s, tooLate_s, children }
           : bathWords({
               kind: act.kind,
               gone_s,
-              least_s: BATH_LEAST_s,
+              least_s,
               window,
               bodyBlack_s,
               under: underNow(move).what,
@@ -281,14 +285,27 @@ function Ends({ move, done, prediction }: { move: Move | null; done: Quench | nu
  * A window that shuts before the piece may come out is none; nobody looks at it who has another move to make first, nor while plates hold
  * the piece straight.
  */
-function isAhead({ to_s }: StraightenWindow, move: Move | null): boolean {
-  return move?.dip.pattern !== "plates" && move?.dip.due?.move !== "over" && to_s >= BATH_LEAST_s;
+function isAhead({ to_s }: StraightenWindow, move: Move | null, least_s: number): boolean {
+  return move?.dip.pattern !== "plates" && move?.dip.due?.move !== "over" && to_s >= least_s;
 }
 
-function WindowAhead({ act, window, move, gone_s }: Pick<SecondsProps, "act" | "window" | "gone_s"> & { move: Move | null }) {
-  if (!window || (act.kind !== "straighten" && !isAhead(window, move))) return null;
+type AheadProps = Pick<SecondsProps, "act" | "window" | "gone_s" | "least_s"> & { move: Move | null };
+
+function WindowAhead({ act, window, move, gone_s, least_s }: AheadProps) {
+  if (!window || (act.kind !== "straighten" && !isAhead(window, move, least_s))) return null;
   const { where } = inOutKeys(move?.dip.pattern ?? null);
-  return <Window gone_s={gone_s ?? 0} from_s={window.from_s} to_s={window.to_s} isBefore={gone_s === null} where={where} />;
+  // The jaws close from where it may be stiff to where it surely is.
+  const { end, from_s, to_s } = window;
+  const last_s = Number.isFinite(end.p95_s) ? end.p95_s : to_s;
+  return (
+    <Window
+      gone_s={gone_s ?? 0}
+      from_s={Math.min(end.p05_s, last_s)}
+      to_s={Math.max(from_s, last_s)}
+      isBefore={gone_s === null}
+      where={where}
+    />
+  );
 }
 
 function TooLate({ out_s }: { out_s: number | null }) {
@@ -302,9 +319,8 @@ function TooLate({ out_s }: { out_s: number | null }) {
 /** Undefined while nobody knows whether it still may be bent. */
 function Straighten({ state, act, bench, now_ms, window }: Props & { window: StraightenWindow | null | undefined }) {
   if (act.kind !== "straighten") return null;
-  const straightening = straighteningNow(state, window, now_ms);
-  const isShut = straightening === null ? undefined : straightening.is === "shut";
-  return <StraightenKeys state={state} actId={act.id} bench={bench} now_ms={now_ms} isShut={isShut} />;
+  const is = straighteningNow(state, window, now_ms)?.is;
+  return <StraightenKeys state={state} actId={act.id} bench={bench} now_ms={now_ms} is={is} />;
 }
 
 /** What is seen of the bath on the steel while it is under; null before, after, or while that is worked out. */
@@ -334,8 +350,18 @@ function isReadable(act: Props["act"], over: readonly (number | null)[], done: Q
   return act.kind === "quench" && over.every((at) => at === null) && done !== null && done.medium !== PLATES && done.medium !== PASTE;
 }
 
+/** What each second out of the bath buys and costs, said while there is time to hear it. */
+function OutWays({ outAt, isUnder }: { outAt: OutAt | null | undefined; isUnder: boolean }) {
+  return outAt === null || outAt === undefined || isUnder ? null : <p className="drawn from">{outWords(outAt)}</p>;
+}
+
 export function QuenchAct({ state, act, bench, now_ms }: Props) {
-  const prediction = useStandingSoon(state);
+  const soon = useStandingSoon(state);
+  const ofNow = useStandingOfNow(state);
+  // Out of its bath no old countdown stands while the new answer is awaited.
+  const prediction = act.kind === "straighten" ? ofNow : soon;
+  const outAt = useOutAt(state);
+  const least_s = outAt?.best.at_s ?? BATH_LEAST_s;
   const in_ms = bathTimes(state, act.step).in_ms;
   const gone_s = in_ms === null ? null : Math.max(0, (now_ms - in_ms) / 1000);
   const done = quenchOf(useQuestion(state)?.route, act);
@@ -353,15 +379,17 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
           gone_s={gone_s}
           window={window}
           move={move}
+          least_s={least_s}
           bodyBlack_s={prediction?.hardening.bodyBlack_s}
           tooLate_s={tooLate_s}
         >
           {isReadable(act, [in_ms, tooLate_s], done) ? <BathRead state={state} bench={bench} quench={done} now_ms={now_ms} /> : null}
+          <OutWays outAt={outAt} isUnder={in_ms !== null} />
           <Ends move={move} done={done} prediction={prediction} />
           <TooLate out_s={tooLate_s} />
         </Seconds>
       </div>
-      <WindowAhead act={act} window={window} move={move} gone_s={gone_s} />
+      <WindowAhead act={act} window={window} move={move} gone_s={gone_s} least_s={least_s} />
       <Straighten state={state} act={act} bench={bench} now_ms={now_ms} window={window} />
       <Keys
         state={state}

@@ -57,7 +57,10 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{item.name} against a second thermometer</DialogTitle>
       <DialogContent>
-        <p>Set it, note the time, and read a second thermometer beside it after 5, 20 and 40 minutes. Where you move the dial, count on from when it was first set.</p>
+        <p>
+          Set it, note the time, and read a second thermometer beside it after 5, 20 and 40 minutes. Where you move the dial, count on from
+          when it was first set.
+        </p>
         {readings.length > 0 ? (
           <table className="kit-readings">
             <thead>

@@ -2,7 +2,7 @@
 
 import { hardParts } from "../../../parts/brittleTeeth.js";
 import { timeFor } from "../../../format/pieceTime.js";
-import { brittleSince, type PieceState } from "@tembrak/core";
+import { brittleSince, type PieceState, mayStillBend } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { statusLine } from "../../../words/rackWords.js";
@@ -31,7 +31,7 @@ function Row({ state, isFirst, now_ms, scale_px_mm }: { state: PieceState; isFir
   const brittle_ms = brittleSince(state, now_ms);
   const cooling = useCooling(state, now_ms);
   // While it may still be bent it is not called brittle.
-  const isBrittle = brittle_ms !== null && cooling.straightening?.is !== "open";
+  const isBrittle = brittle_ms !== null && (cooling.straightening === null || !mayStillBend(cooling.straightening));
   const minutes = isBrittle ? Math.floor((now_ms - brittle_ms) / 60000) : 0;
   const status = statusLine(state, now_ms, paint.now_C, units, { call: paint.call, ...cooling });
   const height = drawn.height_px + 36;

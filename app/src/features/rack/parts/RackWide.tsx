@@ -2,7 +2,7 @@
 
 import { hardParts } from "../../../parts/brittleTeeth.js";
 import { timeFor } from "../../../format/pieceTime.js";
-import { brittleSince, type PieceState } from "@tembrak/core";
+import { brittleSince, type PieceState, mayStillBend } from "@tembrak/core";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { statusLine } from "../../../words/rackWords.js";
@@ -70,7 +70,7 @@ function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: numb
   const paint = usePaint(state, now_ms);
   const cooling = useCooling(state, now_ms);
   // While it may still be bent it is not called brittle.
-  const isBrittle = brittleSince_ms !== null && cooling.straightening?.is !== "open";
+  const isBrittle = brittleSince_ms !== null && (cooling.straightening === null || !mayStillBend(cooling.straightening));
   const status = statusLine(state, now_ms, paint.now_C, units, { call: paint.call, ...cooling });
   const footY = PIECE_Y + drawn.height_px;
   // Under the longest piece there is just room for two lines over its section.
