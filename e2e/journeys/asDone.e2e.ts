@@ -131,11 +131,16 @@ clocked(
     await page.clock.fastForward(30_000);
     await page.getByRole("button", { name: /It is out/ }).click();
     await expect(page.getByRole("heading", { name: /^Sight/ })).toBeVisible();
-    // Its edge is as hard as a whole quench would have made it: it has a window, and then it is locked.
-    await expect(page.getByText(/to straighten, and closing|Locked: it is brittle/)).toBeVisible();
+    // Its edge is as hard as a whole quench would have made it: it has a window, and then a bend snaps it.
+    await expect(
+      page.getByText(/to straighten for sure|^Closing: |Likelier hard than not: boards|Hard by the model: a bend/),
+    ).toBeVisible();
     await page.clock.fastForward("00:20:00");
-    await expect(page.getByText("Locked: it is brittle. Correct it in the temper")).toBeVisible();
-    await expect(page.getByText(/It did not harden much/)).toBeHidden();
+    await expect(page.getByText("Hard by the model: a bend by hand snaps it. Correct it in the temper")).toBeVisible();
+    await expect(page.getByText(/it hardly hardened/)).toBeHidden();
+    // By hand no more; boards, vise, plates and forks are logged all the same.
+    await expect(page.getByRole("button", { name: "By hand" })).toHaveCount(0);
+    await expect(page.getByRole("group", { name: "How it is straightened" }).getByRole("button")).not.toHaveCount(2);
     // Rack and card know it too.
     await page.getByRole("link", { name: "Rack" }).first().click();
     await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^Do not bend the .* any more\.$/);

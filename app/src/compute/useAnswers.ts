@@ -212,6 +212,7 @@ export function useMoved(state: PieceState): string | null {
   const units = useSettings();
   const question = useQuestion(state);
   const done = useExpected(state);
+  const found = useStanding(state);
   // The plan's own outcome is only compared with: it comes last.
   const planned = usePlanned(done.data === undefined ? undefined : state.piece, state.route, "full", knownFrom_ms(state)).data;
   // The last answer is still shown while the new one is worked out: of another route it is.
@@ -219,8 +220,9 @@ export function useMoved(state: PieceState): string | null {
   const { route, known } = question;
   const isTested = testsThatCount(state).length > 0;
   const { steel } = state.piece;
+  const found_HRC = isTested ? found.data?.working.tempered.mean_HRC : undefined;
   return movedWords(
-    { planned, done: done.data, plan: state.route, route, fall: known.fall, steel, isTested, underway: underwayOf(state) },
+    { found_HRC, planned, done: done.data, plan: state.route, route, fall: known.fall, steel, isTested, underway: underwayOf(state) },
     units,
   );
 }

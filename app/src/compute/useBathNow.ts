@@ -11,6 +11,14 @@ export interface BathHere {
   readonly now: BathNow | null;
 }
 
+/** A screen looks at its clock now and then: what was logged since is known at once, and not at its next look, ms. */
+const BETWEEN_LOOKS_ms = 30_000;
+
+function sinceLook_ms(log: readonly BathEntryAt[], now_ms: number): number {
+  const last_ms = log.at(-1)?.at_ms ?? 0;
+  return last_ms - now_ms < BETWEEN_LOOKS_ms ? Math.max(now_ms, last_ms) : now_ms;
+}
+
 /** Null where the kit has no such bath. @param of its id, or what is in it */
 export function useBathNow(of: { readonly id: string } | { readonly medium: string }, now_ms: number): BathHere | null {
   const kit = useKit();
@@ -28,5 +36,5 @@ export function useBathNow(of: { readonly id: string } | { readonly medium: stri
     () => (bath === undefined || !kit ? [] : bathLog(bath, kit, pieces ?? [], entries.get(bath.id) ?? [])),
     [bath, kit, pieces, entries],
   );
-  return bath === undefined ? null : { bath, log, now: bathNow(CATALOGUE, bath, log, now_ms) };
+  return bath === undefined ? null : { bath, log, now: bathNow(CATALOGUE, bath, log, sinceLook_ms(log, now_ms)) };
 }

@@ -200,7 +200,7 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
     }
     case "straighten":
       return {
-        title: "Sight along it. Straighten now or not at all",
+        title: "Sight along it, and straighten only while it gives",
         done: "It is straight",
         why: "While little of it is hard yet, a glove and a block will move it. Once it stiffens, stop.",
         caution: "Gloves, gently, on wood. If it resists, stop: it will break, not bend.",

@@ -171,7 +171,7 @@ export const BAR_WORDS: Readonly<Record<BathBar, string>> = {
 /** A green band that is only green when it was read a moment ago, stirred. */
 export const CALL_WORDS: Readonly<Record<BathNow["call"], string>> = {
   unread: "not read",
-  which: "not as expected, read it once more",
+  which: "read it once more",
   stale: "not read for a while",
   "too-cold": "too cold, thick",
   right: "right",

@@ -189,6 +189,7 @@ export function earlyWords(early: Prediction, planned: Prediction): string {
 
 /** Of a hold or a temper. */
 export function leftWords(left_s: number, waitsForChamber: boolean, target_C: number, units: Units): string {
-  if (waitsForChamber) return `left, and the clock waits: chamber back to ${showDegrees(target_C, units)}?`;
+  // What is over is not called left.
+  if (waitsForChamber) return `${left_s > 0 ? "left, and the" : "the"} clock waits: chamber back to ${showDegrees(target_C, units)}?`;
   return left_s <= 0 ? "over. Go on now" : "left";
 }

@@ -34,8 +34,11 @@ export function isShadePast({ over_K }: Extract<HeatCall, { call: "at-heat" }>):
   return over_K > WINDOW_K;
 }
 
-/** `grain` is what the heat has made of it, where it is too hot and that is known. */
-export function callWords(call: HeatCall, units: Units, grain = ""): string {
+/** Less likely than this to be in its window all over, a piece is not called at heat without a word. */
+const ALL_OVER = 0.3;
+
+/** `grain` is what the heat has made of it, where it is too hot and that is known; `allOver` the chance that every zone is in its window. */
+export function callWords(call: HeatCall, units: Units, grain = "", allOver: number | null = null): string {
   switch (call.call) {
     case "out":
       return `${call.isLong ? "Back in: " : ""}${Math.floor(call.out_s)} s out of the fire`;
@@ -56,6 +59,7 @@ export function callWords(call: HeatCall, units: Units, grain = ""): string {
     case "about":
       return `About there, give or take ${showDifference(call.give_K, units)}: look at its colour, or read it`;
     case "at-heat":
+      if (allOver !== null && allOver < ALL_OVER) return "At heat where it was looked at, and not all over";
       return isShadePast(call) ? "At heat, a shade past" : "At heat";
   }
 }

@@ -279,7 +279,9 @@ export function endsWords(dip: DipNow, prediction: Prediction, transfer_s: numbe
   if (other.secondBy_s === null) return null;
   if (dip.changed === 0 && at_s > other.secondBy_s)
     return "The second end has waited too long to harden: back in the fire, and begin with that one.";
-  const [first_C, second_C] = [heatAt_C(hardening.curve, at_s), heatAt_C(other.curve, at_s)];
+  // As the taps have it: until it is changed over the second hangs in the air, whatever the plan's clock says.
+  const until_s = dip.due?.move === "over" ? Math.min(at_s, transfer_s + dip.due.at_s) : at_s;
+  const [first_C, second_C] = [heatAt_C(hardening.curve, until_s), heatAt_C(other.curve, until_s)];
   return `First end about ${showTemperature(round10(first_C), units)}, second ${showTemperature(round10(second_C), units)}, by the model.`;
 }
 

@@ -76,7 +76,7 @@ export function runActWords(run: Run | null, colour: string) {
   if (run?.mark === undefined)
     return {
       title: `Run it to ${colour}, ${how}`,
-      caution: "Thin edges run ahead: purple there is too far, and is ground back. Steam from the dunk.",
+      caution: `Thin edges run ahead: past ${colour} there is too far, and is ground back. Steam from the dunk.`,
     };
   return {
     title: `Run the back until the line is ${colour}, ${how}`,

@@ -8,6 +8,8 @@ import { endName } from "./zoneNames.js";
 
 /** A smaller change of a hardness nobody can tell, HRC. */
 const LEAST_TOLD_HRC = 1;
+/** Harder than the model by so much, what its tests found ends that story: the model was wrong, HRC. */
+const WRONG_HRC = 4;
 /** Nearer to the plan than this is as planned: C, and a share of a time. */
 const NEAR_K = 5;
 const NEAR_SHARE = 0.1;
@@ -156,6 +158,8 @@ export interface Moved {
   readonly steel: string;
   /** It was tried since: this is what the model makes of it without that. */
   readonly isTested?: boolean;
+  /** What it is after its tempers with them counted, HRC, where it works. */
+  readonly found_HRC?: number | undefined;
   readonly underway?: Underway | null;
 }
 
@@ -176,6 +180,9 @@ export function movedWords(moved: Moved, units: Units): string | null {
   }
   const changed = places.filter(({ now_HRC, then_HRC }) => Math.abs(now_HRC - then_HRC) >= LEAST_TOLD_HRC);
   if (changed.length === 0) return null;
+  const was_HRC = done.working.tempered.mean_HRC;
+  if (isTested && moved.found_HRC !== undefined && moved.found_HRC - was_HRC >= WRONG_HRC)
+    return `${facts.charAt(0).toUpperCase()}${facts.slice(1)}: the model made ${showHardness(was_HRC)} HRC of that, and was wrong. Its tests say ${showHardness(moved.found_HRC)}.`;
   const told = changed.map(({ place, now_HRC, then_HRC }) => `${place} ${showHardness(now_HRC)} instead of ${showHardness(then_HRC)}`);
   return `${facts.charAt(0).toUpperCase()}${facts.slice(1)}: ${isTested ? "by the model " : ""}${told.join(", ")} HRC.`;
 }

@@ -147,6 +147,10 @@ export function spareWords(margin_s: number): string {
   return Math.abs(margin_s) < 0.05 ? "a moment" : `${Math.abs(margin_s).toFixed(1)} s`;
 }
 
+/** Surely hard by its tests, and rather soft by the model before them. */
+const FOUND_HARD = 0.7;
+const MODEL_SOFT = 0.4;
+
 function hardeningSentence(route: Route, prediction: Prediction, section: Section, say: Tense, units: Units): string {
   const { hardening, working, thickest } = prediction;
   const isHard = hardChance(prediction);
@@ -158,6 +162,8 @@ function hardeningSentence(route: Route, prediction: Prediction, section: Sectio
   const chance = isHard < byModel.working ? Math.min(byModel.thickest, isHard) : byModel.thickest;
   const { noseMargin_s: margin, austenite } = hardening;
   const spare = spareWords(margin);
+  // What a test found ends the story: what the model had it is no more than what it got wrong.
+  if (isHard >= FOUND_HARD && byModel.working < MODEL_SOFT) return "Hard, as its tests say. The model had it soft, and was wrong.";
   if (austenite.extent < 0.5) return say.tooCold;
   const workingIsHard = working.asQuenched.mean_HRC > 50 || working.asQuenched.mean_HRC > 0.9 * thickest.asQuenched.mean_HRC + 6;
   // A tenth of the back turned on the way does not make a soft piece of one whose edge is hard.

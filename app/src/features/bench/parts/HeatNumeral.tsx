@@ -83,7 +83,7 @@ export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
           )}
         </span>
       </div>
-      <p className={callClass(now.call.call, isTrouble)}>{callWords(now.call, units, grain)}</p>
+      <p className={callClass(now.call.call, isTrouble)}>{callWords(now.call, units, grain, now.zones?.chance ?? null)}</p>
       {doubt === null ? null : (
         <p className="drawn from conflict" role="status" data-testid="doubt">
           {conflictWords(doubt)}
