@@ -168,7 +168,7 @@ export function straightenWords({ is, left_s, range_s, chance, isEdgeHard }: Str
     case "open":
       return `${spanWords(Math.max(0, range_s[0]))} to straighten for sure, about ${spanWords(left_s)} in all${edge}`;
     case "closing":
-      return `Closing: about ${spanWords(Math.max(0, left_s))}, gently; ${showChance(1 - chance)} that half of it is hard${edge}`;
+      return `Closing: ${showChance(1 - chance)} that half of it is hard by now, evens in ${spanWords(left_s)}. Only while it gives easily${edge}`;
     case "careful":
       return `Likelier hard than not: boards, vise or plates alone, gently. ${capital(showChance(1 - chance))} that it is`;
     case "shut":

@@ -88,7 +88,7 @@ function isRunning(state: PieceState, { step }: Act, now_ms: number): boolean {
 
 const STRAIGHTEN_STATUS: Readonly<Record<StraightenCall, string>> = {
   open: "Straighten now",
-  closing: "Straighten now, gently",
+  closing: "Closing: only if it gives",
   careful: "Boards or plates only",
   shut: "Too late to straighten",
 };
@@ -225,8 +225,9 @@ function straightenWords(name: string, straightening: Straightening | null): Nex
   if (straightening === null) return { sentence: `Sight along ${name}.`, reason: "It stiffens as it cools: the bench counts the seconds." };
   switch (straightening.is) {
     case "open":
-    case "closing":
       return { sentence: `Sight along ${name} and straighten it, now.`, reason: "It stiffens as it cools: the bench counts the seconds." };
+    case "closing":
+      return { sentence: `Bend ${name} only while it gives easily.`, reason: "Half of it may be hard by now: the bench says how likely." };
     case "careful":
       return { sentence: `Bend ${name} no more by hand.`, reason: "Likelier hard than not by now: boards, vise or plates alone, gently." };
     case "shut":

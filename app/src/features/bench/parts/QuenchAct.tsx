@@ -351,8 +351,8 @@ function isReadable(act: Props["act"], over: readonly (number | null)[], done: Q
 }
 
 /** What each second out of the bath buys and costs, said while there is time to hear it. */
-function OutWays({ outAt, isUnder }: { outAt: OutAt | null | undefined; isUnder: boolean }) {
-  return outAt === null || outAt === undefined || isUnder ? null : <p className="drawn from">{outWords(outAt)}</p>;
+function OutWays({ outAt, isOver }: { outAt: OutAt | null | undefined; isOver: boolean }) {
+  return outAt === null || outAt === undefined || isOver ? null : <p className="drawn from">{outWords(outAt)}</p>;
 }
 
 export function QuenchAct({ state, act, bench, now_ms }: Props) {
@@ -384,7 +384,7 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
           tooLate_s={tooLate_s}
         >
           {isReadable(act, [in_ms, tooLate_s], done) ? <BathRead state={state} bench={bench} quench={done} now_ms={now_ms} /> : null}
-          <OutWays outAt={outAt} isUnder={in_ms !== null} />
+          <OutWays outAt={outAt} isOver={in_ms !== null || tooLate_s !== null} />
           <Ends move={move} done={done} prediction={prediction} />
           <TooLate out_s={tooLate_s} />
         </Seconds>
