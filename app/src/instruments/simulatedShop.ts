@@ -40,9 +40,18 @@ export async function openShop(reset: ShopReset): Promise<void> {
   await post("/reset", reset);
 }
 
+const answered = new Set<(reading: ShopReading) => void>();
+
+/** Hears what the shop answers to a command, sooner than its stream tells it. @returns stops it */
+export function onAnswer(hear: (reading: ShopReading) => void): () => void {
+  answered.add(hear);
+  return () => void answered.delete(hear);
+}
+
 /** @throws Error when the server refuses or is not there. */
 export async function commandShop(piece: string, command: ShopCommand): Promise<void> {
-  await post(`/command${about(piece)}`, command);
+  const reading = readingOf(await post(`/command${about(piece)}`, command));
+  if (reading !== null) for (const hear of answered) hear(reading);
 }
 
 /** @throws Error when the server refuses, is not there, or answers what makes no sense. */

@@ -5,7 +5,8 @@ import { createContext, useContext, useEffect, useRef, useState } from "react";
 import type { InstrumentState } from "./instrument.js";
 import { isToBeMoved, moveOf, settingOf } from "./placeOf.js";
 import { InstrumentsContext } from "./registry.js";
-import { askShop, commandShop, currentShop, shopStream } from "./simulatedShop.js";
+import { ratedClock, heardAt, type Heard } from "./shopTime.js";
+import { askShop, commandShop, currentShop, onAnswer, shopStream } from "./simulatedShop.js";
 
 export interface SimulatedShop {
   /** Null while it is not open, or does not hold this piece. */
@@ -26,11 +27,6 @@ export function useShopBeside(): SimulatedShop | null {
   return useContext(SimulatedShopContext);
 }
 
-interface Heard {
-  readonly reading: ShopReading;
-  readonly at_ms: number;
-}
-
 /** @param last_ms time of the last event of the piece: its clock never stands before that. */
 export function useSimulatedShop(id: string, isPractice: boolean, last_ms: number): SimulatedShop | null {
   const instruments = useContext(InstrumentsContext);
@@ -47,10 +43,13 @@ export function useSimulatedShop(id: string, isPractice: boolean, last_ms: numbe
       const stream = shopStream(id);
       // What it reads of the heat goes where every instrument's readings go: the bench looks at nothing else.
       const leave = instruments.add(stream);
-      const deaf = stream.messages((message) => setHeard({ reading: message, at_ms: performance.now() }), setState);
+      const hear = (message: ShopReading): void => setHeard((before) => heardAt(before, message, performance.now()));
+      const deaf = stream.messages(hear, setState);
+      const still = onAnswer((message) => (message.pieces.some((piece) => piece.id === id) ? hear(message) : undefined));
       stop = () => {
         leave();
         deaf();
+        still();
       };
     });
     return () => {
@@ -63,8 +62,7 @@ export function useSimulatedShop(id: string, isPractice: boolean, last_ms: numbe
     reading: heard?.reading ?? null,
     piece: heard?.reading.pieces.find((piece) => piece.id === id) ?? null,
     state,
-    now: () =>
-      heard === null ? last_ms + 1 : Math.max(last_ms + 1, heard.reading.now_ms + (performance.now() - heard.at_ms) * heard.reading.speed),
+    now: () => Math.max(last_ms + 1, heard === null ? 0 : ratedClock(heard, performance.now())),
     ask: askShop,
     reopen: () => setTries((n) => n + 1),
   };

@@ -94,8 +94,21 @@ export function isUnderTheChange(step: Step | undefined): boolean {
   return step?.kind === "anneal" && step.how === "sub-critical";
 }
 
-/** Words for one act of a route. */
-export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState, "route" | "piece">, units: Units): ActWords {
+/** A bath is called by what it was read at, with the heat of its plan beside it where that is another, K. */
+const SAME_BATH_K = 5;
+
+function bathTitleHeat(planned_C: number, is_C: number | undefined, units: Units): string {
+  const isOther = is_C !== undefined && Math.abs(is_C - planned_C) >= SAME_BATH_K;
+  return isOther ? `${showDegrees(is_C, units)}, not ${showTemperature(planned_C, units)}` : showTemperature(planned_C, units);
+}
+
+/** Words for one act of a route. @param bathIs_C what its bath was read at, where somebody did */
+export function actWords(
+  act: Act,
+  { route, piece: { steel } }: Pick<PieceState, "route" | "piece">,
+  units: Units,
+  bathIs_C?: number,
+): ActWords {
   const reason = reasonOf(route, act);
   switch (act.kind) {
     case "heat": {
@@ -176,7 +189,7 @@ export function actWords(act: Act, { route, piece: { steel } }: Pick<PieceState,
         title:
           act.medium === PLATES
             ? `Between the plates, ${edgeWords(route, act.step, units)}`
-            : `Into the ${mediumName(act.medium).toLowerCase()} at ${showTemperature(act.bath_C, units)}, ${edgeWords(route, act.step, units)}`,
+            : `Into the ${mediumName(act.medium).toLowerCase()} at ${bathTitleHeat(act.bath_C, bathIs_C, units)}, ${edgeWords(route, act.step, units)}`,
         done: inOutKeys(own?.kind === "quench" ? patternOf(own) : null).out,
         why: reason,
         caution: quenchCaution(act.medium, own?.kind === "quench" ? own : null),

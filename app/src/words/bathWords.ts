@@ -52,6 +52,17 @@ export function bathBefore(now: BathNow, units: Units): string {
   return `Bath ${showDegrees(now.mean_C, units)}, ${bathRange(now, units)}, ${age}: ${CALL_WORDS[call]}`;
 }
 
+/** So far off its plan it is told, K: less than that no oil minds (judgement). */
+const OFF_PLAN_K = 10;
+
+/** A bath that was read off its plan, and what to do before anything goes in; null where it is near it. */
+export function bathOffWords(is_C: number, planned_C: number, units: Units): string | null {
+  const off_K = is_C - planned_C;
+  if (Math.abs(off_K) < OFF_PLAN_K) return null;
+  const by = `${showDifference(Math.abs(off_K), units)} ${off_K < 0 ? "under" : "over"} its plan`;
+  return `Bath at ${showDegrees(is_C, units)}, ${by}: ${off_K < 0 ? "warm it" : "let it cool"} before this goes in.`;
+}
+
 /** What a look that nothing logged explains leaves to be asked; null where there is none. */
 export function bathDoubtWords({ doubt }: BathNow, units: Units): string | null {
   if (doubt === null) return null;

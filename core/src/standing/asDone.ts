@@ -172,10 +172,18 @@ function hardenAsDone(state: PieceState, heat: Harden, step: number, had: HeatHa
   };
 }
 
-/** What a thermometer in the oven read while a temper went on, C; undefined where nobody read one. */
-export function ovenRead_C({ checks, acts }: PieceState, step: number): number | undefined {
+/** A reading of an oven so long after the end of its temper was not of it, ms (judgement: the door opens then). */
+const AFTER_END_ms = 60_000;
+
+/** What a thermometer in the oven read while a temper went on, C; undefined where nobody read one in its time. */
+export function ovenRead_C({ checks, acts, doneAt_ms }: PieceState, step: number): number | undefined {
   const temper = acts.find((act) => act.step === step && act.kind === "temper");
-  const reads = checks.flatMap(({ reading, act }) => (act === temper?.id && reading.check === "chamber" ? [reading.temperature_C] : []));
+  const oven = acts.find((act) => act.step === step && act.kind === "oven");
+  const begun_ms = oven === undefined ? undefined : doneAt_ms.get(oven.id);
+  const ends_ms = begun_ms === undefined || temper?.kind !== "temper" ? Infinity : begun_ms + 1000 * temper.hold_s + AFTER_END_ms;
+  const reads = checks.flatMap(({ reading, act, at_ms }) =>
+    act === temper?.id && reading.check === "chamber" && at_ms <= ends_ms ? [reading.temperature_C] : [],
+  );
   return reads.length === 0 ? undefined : reads.reduce((a, b) => a + b, 0) / reads.length;
 }
 

@@ -352,6 +352,9 @@ describe("tests of a piece", () => {
     expect(question(read).route.steps.at(-1)).toMatchObject({ temperature_C: 300 });
     expect(coming.route).toEqual(replanned.route);
     expect(coming.known.shop).toBeUndefined();
+    // Read when it was long over it says nothing of the whole.
+    const late = told({ done: PROVE, checks: [[PROVE - 1, 4 * 3600, { check: "chamber", temperature_C: 300 }]] });
+    expect(question(late).route).toEqual(question(told({ done: PROVE })).route);
     expect(question(soft).known.tests).toHaveLength(1);
     expect(question(again).known.tests).toBeUndefined();
     expect(gradeOf(again)).toBe("model");

@@ -4,7 +4,7 @@ import { besideIt, type Act, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useMemo, type ComponentProps, type ComponentType, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
-import { useOutAt, useStandingSoon } from "../../compute/useAnswers.js";
+import { useOutAt, useQuestion, useStandingSoon } from "../../compute/useAnswers.js";
 import { actWords } from "../../words/actWords.js";
 import { showTimeOfDay } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
@@ -180,7 +180,8 @@ function Working({ state, act, shop }: { state: PieceState; act: Act; shop: Retu
   const move = useSequence(state, { prediction, out_s }, bench, now_ms, isLeading);
   const isGated = act.kind === "heat" && !wentThroughGate(state, pieces, units.kitChangedAt_ms, now_ms);
   const others = besideIt(state, pieces, now_ms);
-  const words = actWords(act, state, units);
+  const own = useQuestion(state)?.route.steps[act.step];
+  const words = actWords(act, state, units, own?.kind === "quench" ? own.bath_C : undefined);
   return (
     <main className={flash === null ? "bench" : `bench flash-${flash.kind}`}>
       <Hatches />

@@ -10,6 +10,7 @@ import { usePieces, useSettings } from "../../../store/useStore.js";
 import { zoneWords } from "../../../words/heatWords.js";
 import type { ActProps } from "./ActKey.js";
 import { GlowRule, Swatch } from "./Glow.js";
+import { BathAhead } from "./BathAhead.js";
 import { BeforeFire } from "./BeforeFire.js";
 import { HeatEnd, HeatKeys } from "./HeatKeys.js";
 import { HeatNumeral } from "./HeatNumeral.js";
@@ -69,6 +70,7 @@ function BesideIt({ now, ...props }: ActProps<"heat"> & { now: HeatNow }) {
         <p className="drawn from zones">{zoneWords(now.zones, state.piece.section, settings, now.read !== null)}</p>
       )}
       {state.route?.school === "kiln" ? <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
+      <BathAhead state={state} act={act} now_ms={now_ms} />
       {now.fire.state === "unknown" ? <BeforeFire state={state} act={act} /> : null}
       {now.isTooHot ? <OnceMore state={state} act={act} bench={bench} /> : null}
     </>

@@ -5,11 +5,26 @@ import { FitNotice } from "../../../parts/FitNotice.js";
 import { newId, writeKitItems } from "../../../store/db.js";
 import { shopNow } from "../../../store/shopClock.js";
 import { useKit, useLog, useSettings } from "../../../store/useStore.js";
+import { bathOffWords } from "../../../words/bathWords.js";
 import { doneOfIt, placesAhead } from "../doneOfIt.js";
 import { BathNotice } from "./BathNotice.js";
 import { DipNotice } from "./DipNotice.js";
 import { RunNotice } from "./RunNotice.js";
 import { WishNotice } from "./WishNotice.js";
+
+/** A bath that was read off its plan; null where none was, or it went in. */
+function BathOff({ route, question, isBefore }: Pick<Props, "route" | "question"> & { isBefore: boolean }) {
+  const units = useSettings();
+  const step = route.steps.findIndex(({ kind }) => kind === "quench");
+  const [planned, done] = [route.steps[step], question.route.steps[step]];
+  if (!isBefore || planned?.kind !== "quench" || done?.kind !== "quench") return null;
+  const off = bathOffWords(done.bath_C, planned.bath_C, units);
+  return off === null ? null : (
+    <p className="notice bath-off" role="status">
+      {off}
+    </p>
+  );
+}
 
 interface Props extends ComponentProps<typeof BathNotice> {
   readonly onReplan: NonNullable<ComponentProps<typeof FitNotice>["onReplan"]>;
@@ -36,6 +51,7 @@ export function PlanNotices({ onReplan, ...props }: Props) {
           onRoute={isBefore ? (to) => void write(state.id, [{ kind: "route", route: to }]) : undefined}
         />
       ) : null}
+      <BathOff route={route} question={props.question} isBefore={isBefore} />
       <BathNotice {...props} />
       <WishNotice {...props} />
       <DipNotice {...props} />
