@@ -38,7 +38,7 @@ describe("in the bath and after it", () => {
     expect(under("end", { gone_s: 30, leavesHeat: true })).toBe("Keep the end under, moving. Out while the body still glows dull");
   });
   it("says how long it can be bent and how sure that is, when it is a matter of boards, and when it snaps", () => {
-    expect(at("straighten", 8)).toBe("5 s to straighten for sure, about 9 s in all");
+    expect(at("straighten", 8)).toBe("4 s to straighten for sure, about 9 s in all");
     expect(at("straighten", 6, windowTo(271, 0, 2))).toBe("4 min to straighten for sure, about 4 min in all");
     expect(at("straighten", 15)).toBe("Closing: 3 in 10 that half of it is hard by now, evens in 2 s. Only while it gives easily");
     expect(at("straighten", 19)).toBe("Likelier hard than not: boards, vise or plates alone, gently. 7 in 10 that it is");

@@ -161,12 +161,12 @@ function spanWords(s: number): string {
 }
 
 /** How the window to straighten stands: with how sure that is, and from what on it is a matter of boards. */
-export function straightenWords({ is, left_s, range_s, chance, isEdgeHard }: Straightening): string {
-  if (left_s === null || range_s === null) return "By the model it hardly hardened: bend it gently all the same";
+export function straightenWords({ is, sure_s, left_s, chance, isEdgeHard }: Straightening): string {
+  if (sure_s === null || left_s === null) return "By the model it hardly hardened: bend it gently all the same";
   const edge = isEdgeHard ? ". Its edge is hard: no further than that lets you" : "";
   switch (is) {
     case "open":
-      return `${spanWords(Math.max(0, range_s[0]))} to straighten for sure, about ${spanWords(left_s)} in all${edge}`;
+      return `${spanWords(sure_s)} to straighten for sure, about ${spanWords(left_s)} in all${edge}`;
     case "closing":
       return `Closing: ${showChance(1 - chance)} that half of it is hard by now, evens in ${spanWords(left_s)}. Only while it gives easily${edge}`;
     case "careful":

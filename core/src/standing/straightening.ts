@@ -5,25 +5,28 @@ import type { StraightenWindow } from "../simulate/hardenReadings.js";
 import { chanceOpen } from "../simulate/windowSpread.js";
 import { bathTimes } from "./bathTimes.js";
 
-/** open: nine in ten that less than half of it is hard; closing to even; careful, in boards or plates alone, to one in ten; shut. */
+/** open: it is nearly sure that less than half of it is hard; closing to even; careful, in boards or plates alone, until hardly a case is left; shut. */
 export type StraightenCall = "open" | "closing" | "careful" | "shut";
 
 export interface Straightening {
   readonly is: StraightenCall;
   /** Chance that less than half of it is hard by now, 0 … 1. */
   readonly chance: number;
+  /** Until it is open no more, s; 0 where it is not, null where it hardly ever shuts. */
+  readonly sure_s: number | null;
   /** Until it is likelier shut than open, below 0 since, s; null where it hardly ever shuts. */
   readonly left_s: number | null;
-  /** That in five and ninety-five of a hundred, s from now; null where it hardly ever shuts. */
-  readonly range_s: readonly [number, number] | null;
   /** The edge by itself is likelier hard than not: it is stiff, and bends with the body no more than that lets it. */
   readonly isEdgeHard: boolean;
 }
 
-/** From these chances that it is open it is called so (judgement: nothing is said to be safe to bend at one in ten that half of it is hard). */
-const OPEN = 0.9;
+/**
+ * From these chances that it is open it is called so (judgement, tried on made-up blades: told to bend when over half of it is hard is one in a
+ * hundred, told shut while it is not two).
+ */
+const OPEN = 0.98;
 const CLOSING = 0.5;
-const CAREFUL = 0.1;
+const CAREFUL = 0.015;
 
 /** What a chance is called. */
 export function straightenCall(chance: number): StraightenCall {
@@ -34,14 +37,14 @@ export function straightenCall(chance: number): StraightenCall {
 
 /** How a window stands so many seconds after the piece went in. */
 export function windowAt(window: StraightenWindow | null, gone_s: number): Straightening {
-  if (window === null) return { is: "open", chance: 1, left_s: null, range_s: null, isEdgeHard: false };
+  if (window === null) return { is: "open", chance: 1, sure_s: null, left_s: null, isEdgeHard: false };
   const { end, edge, to_s } = window;
   const chance = chanceOpen(end, gone_s);
   return {
     is: straightenCall(chance),
     chance,
+    sure_s: Math.max(0, end.ends_s[Math.floor((1 - OPEN) * end.ends_s.length)]! - gone_s),
     left_s: to_s - gone_s,
-    range_s: [end.p05_s - gone_s, end.p95_s - gone_s],
     isEdgeHard: edge !== null && chanceOpen(edge, gone_s) < CLOSING,
   };
 }
