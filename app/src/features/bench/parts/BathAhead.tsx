@@ -2,7 +2,6 @@
 
 import type { Act, PieceState, Quench } from "@tembrak/core";
 import { PLATES } from "@tembrak/core";
-import { useQuestion } from "../../../compute/useAnswers.js";
 import { useBathNow } from "../../../compute/useBathNow.js";
 import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
 import { useSettings } from "../../../store/useStore.js";
@@ -11,30 +10,39 @@ import { bathBefore, bathOffWords } from "../../../words/bathWords.js";
 type Heat = Extract<Act, { kind: "heat" }>;
 
 /** The bath that a heat is for; null where it is for none. */
-function quenchAfter(state: PieceState, steps: readonly { readonly kind: string }[] | undefined, act: Heat): Quench | null {
-  if (act.purpose !== "harden" || steps === undefined) return null;
-  const quench = steps.slice(act.step + 1).find((step): step is Quench => step.kind === "quench");
+function quenchAfter({ route }: PieceState, act: Heat): Quench | null {
+  if (act.purpose !== "harden" || route === null) return null;
+  const quench = route.steps.slice(act.step + 1).find((step): step is Quench => step.kind === "quench");
   return quench === undefined || quench.medium === PLATES ? null : quench;
 }
 
-function Ahead({ state, planned, done, now_ms }: { state: PieceState; planned: Quench; done: Quench; now_ms: number }) {
+/** A reading for this piece says so much of its next heat, ms (judgement). */
+const STANDS_ms = 3_600_000;
+
+/** What was last read of it for this piece, C; null where that was long ago, or nobody did. */
+function lastRead_C({ checks }: PieceState, now_ms: number): number | null {
+  const last = checks.findLast(({ reading }) => reading.check === "bath-heat");
+  return last?.reading.check === "bath-heat" && now_ms - last.at_ms < STANDS_ms ? last.reading.temperature_C : null;
+}
+
+function Ahead({ state, planned, now_ms }: { state: PieceState; planned: Quench; now_ms: number }) {
   const units = useSettings();
-  const here = useBathNow({ medium: planned.medium }, now_ms);
-  // A simulated bath is read by its own thermometer, and is none of the kit's.
-  const simulated = useShopBeside()?.reading ?? null;
+  const now = useBathNow({ medium: planned.medium }, now_ms)?.now ?? null;
   const isPractice = state.piece.isPractice === true;
-  const is_C = simulated !== null && isPractice ? simulated.bath_C : done.bath_C;
-  const off = bathOffWords(is_C, planned.bath_C, units);
+  // A simulated bath is read by its own thermometer, and is none of the kit's.
+  const simulated_C = useShopBeside()?.reading?.bath_C ?? null;
+  const shops_C = !isPractice && now !== null && now.read !== null ? now.mean_C : null;
+  const is_C = simulated_C ?? shops_C ?? lastRead_C(state, now_ms);
+  const off = is_C === null ? null : bathOffWords(is_C, planned.bath_C, units);
   return (
     <>
-      {here?.now && !isPractice ? <p className="drawn from bath-before">{bathBefore(here.now, units)}</p> : null}
+      {now !== null && !isPractice ? <p className="drawn from bath-before">{bathBefore(now, units)}</p> : null}
       {off === null ? null : <p className="drawn from bath-off">{off}</p>}
     </>
   );
 }
 
 export function BathAhead({ state, act, now_ms }: { state: PieceState; act: Heat; now_ms: number }) {
-  const planned = quenchAfter(state, state.route?.steps, act);
-  const done = quenchAfter(state, useQuestion(state)?.route.steps, act);
-  return planned === null ? null : <Ahead state={state} planned={planned} done={done ?? planned} now_ms={now_ms} />;
+  const planned = quenchAfter(state, act);
+  return planned === null ? null : <Ahead state={state} planned={planned} now_ms={now_ms} />;
 }
