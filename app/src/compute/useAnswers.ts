@@ -182,8 +182,8 @@ function withoutSeconds({ piece, route, known }: Question): Question {
   const last = route.steps.findLastIndex(({ kind }) => kind === "quench");
   const steps = route.steps.map((step, i) => {
     if (i !== last || step.kind !== "quench") return step;
-    const { bath_s: _, ...left } = step;
-    return left;
+    const { bath_s, ...left } = step;
+    return bath_s === undefined ? step : left;
   });
   const { shop } = known;
   return { piece, route: { ...route, steps }, known: shop === undefined ? {} : { shop } };

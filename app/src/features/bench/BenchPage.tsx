@@ -162,6 +162,26 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
   );
 }
 
+interface AskedProps {
+  readonly state: PieceState;
+  readonly bench: ReturnType<typeof useLedBench>;
+  readonly isGated: boolean;
+  readonly others: ReturnType<typeof besideIt>;
+  readonly children: ReactNode;
+}
+
+/** What has to be answered before the act itself is there. */
+function Asked({ state, bench, isGated, others, children }: AskedProps) {
+  if (isGated) return <SafetyGate isStoring={bench.isStoring} onPass={() => bench.check({ check: "safety" })} />;
+  return others.length > 0 ? <MarkAsk state={state} bench={bench} others={others} /> : children;
+}
+
+/** A bath is called by what it was read at. */
+function useActWords(state: PieceState, act: Act) {
+  const own = useQuestion(state)?.route.steps[act.step];
+  return actWords(act, state, useSettings(), own?.kind === "quench" ? own.bath_C : undefined);
+}
+
 function Working({ state, act, shop }: { state: PieceState; act: Act; shop: ReturnType<typeof useSimulatedShop> }) {
   const units = useSettings();
   const pieces = usePieces() ?? [];
@@ -180,8 +200,7 @@ function Working({ state, act, shop }: { state: PieceState; act: Act; shop: Retu
   const move = useSequence(state, { prediction, out_s }, bench, now_ms, isLeading);
   const isGated = act.kind === "heat" && !wentThroughGate(state, pieces, units.kitChangedAt_ms, now_ms);
   const others = besideIt(state, pieces, now_ms);
-  const own = useQuestion(state)?.route.steps[act.step];
-  const words = actWords(act, state, units, own?.kind === "quench" ? own.bath_C : undefined);
+  const words = useActWords(state, act);
   return (
     <main className={flash === null ? "bench" : `bench flash-${flash.kind}`}>
       <Hatches />
@@ -190,13 +209,9 @@ function Working({ state, act, shop }: { state: PieceState; act: Act; shop: Retu
       <MovedNotice state={state} />
       <ShopPanel state={state} />
       <TapAsk state={state} now={now} />
-      {isGated ? (
-        <SafetyGate isStoring={bench.isStoring} onPass={() => bench.check({ check: "safety" })} />
-      ) : others.length > 0 ? (
-        <MarkAsk state={state} bench={bench} others={others} />
-      ) : (
+      <Asked state={state} bench={bench} isGated={isGated} others={others}>
         <ActScreen state={state} act={act} bench={bench} now_ms={now_ms} />
-      )}
+      </Asked>
       <p className="cue-words" role="alert">
         {flash?.words ?? ""}
       </p>

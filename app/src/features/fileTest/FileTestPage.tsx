@@ -104,6 +104,24 @@ function Numeral({ mean_HRC, p05_HRC, p95_HRC }: HardnessVerdict["summary"]) {
   );
 }
 
+function TestHead({ piece, isFirst }: { piece: PieceState["piece"]; isFirst: boolean }) {
+  return (
+    <div>
+      <h1>
+        {piece.name}{" "}
+        <span>
+          {piece.mark}, {isFirst ? "file test after the quench" : "test after the temper"}
+        </span>
+      </h1>
+      <p>
+        {isFirst ? "Still brittle: light strokes, do not clamp it. " : ""}
+        {cladOf(piece.section, piece.cladding) === null ? "" : "Test the bare core at the edge: the cladding is soft and says nothing. "}
+        New edge of the file, light stroke, at three places. Drag a file to an answer or tap it.
+      </p>
+    </div>
+  );
+}
+
 function Testing({ state, route, act }: { state: PieceState; route: Route; act: string }) {
   const settings = useSettings();
   const navigate = useNavigate();
@@ -148,21 +166,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
     <main className="test-page">
       <Hatches />
       <header className="card-head">
-        <div>
-          <h1>
-            {piece.name}{" "}
-            <span>
-              {piece.mark}, {isFirst ? "file test after the quench" : "test after the temper"}
-            </span>
-          </h1>
-          <p>
-            {isFirst ? "Still brittle: light strokes, do not clamp it. " : ""}
-            {cladOf(piece.section, piece.cladding) === null
-              ? ""
-              : "Test the bare core at the edge: the cladding is soft and says nothing. "}
-            New edge of the file, light stroke, at three places. Drag a file to an answer or tap it.
-          </p>
-        </div>
+        <TestHead piece={piece} isFirst={isFirst} />
         <div className="card-keys">
           <Button component={Link} to={`/piece/${state.id}`}>
             Card

@@ -1,6 +1,6 @@
 /** Before a piece goes into the fire: how the bath stands that it comes to, while there is time to warm it. */
 
-import type { Act, PieceState, Quench } from "@tembrak/core";
+import type { Act, BathNow, PieceState, Quench } from "@tembrak/core";
 import { PLATES } from "@tembrak/core";
 import { useBathNow } from "../../../compute/useBathNow.js";
 import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
@@ -25,18 +25,27 @@ function lastRead_C({ checks }: PieceState, now_ms: number): number | null {
   return last?.reading.check === "bath-heat" && now_ms - last.at_ms < STANDS_ms ? last.reading.temperature_C : null;
 }
 
+/** How the shop's own bath stands; null for a simulated piece, and where the kit has none. */
+function useShopsBath({ piece }: PieceState, medium: string, now_ms: number): BathNow | null {
+  const here = useBathNow({ medium }, now_ms);
+  return piece.isPractice === true ? null : (here?.now ?? null);
+}
+
+/** What there is to go by, C: a simulated bath is read by its own thermometer. */
+function useIs_C(state: PieceState, now: BathNow | null, now_ms: number): number | null {
+  const simulated_C = useShopBeside()?.reading?.bath_C;
+  if (simulated_C !== undefined) return simulated_C;
+  return now !== null && now.read !== null ? now.mean_C : lastRead_C(state, now_ms);
+}
+
 function Ahead({ state, planned, now_ms }: { state: PieceState; planned: Quench; now_ms: number }) {
   const units = useSettings();
-  const now = useBathNow({ medium: planned.medium }, now_ms)?.now ?? null;
-  const isPractice = state.piece.isPractice === true;
-  // A simulated bath is read by its own thermometer, and is none of the kit's.
-  const simulated_C = useShopBeside()?.reading?.bath_C ?? null;
-  const shops_C = !isPractice && now !== null && now.read !== null ? now.mean_C : null;
-  const is_C = simulated_C ?? shops_C ?? lastRead_C(state, now_ms);
+  const now = useShopsBath(state, planned.medium, now_ms);
+  const is_C = useIs_C(state, now, now_ms);
   const off = is_C === null ? null : bathOffWords(is_C, planned.bath_C, units);
   return (
     <>
-      {now !== null && !isPractice ? <p className="drawn from bath-before">{bathBefore(now, units)}</p> : null}
+      {now !== null ? <p className="drawn from bath-before">{bathBefore(now, units)}</p> : null}
       {off === null ? null : <p className="drawn from bath-off">{off}</p>}
     </>
   );

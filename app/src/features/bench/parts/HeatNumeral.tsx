@@ -58,31 +58,38 @@ function callClass(call: HeatNow["call"]["call"], isTrouble: boolean): string {
   return call === "about" ? "to-go long" : "to-go";
 }
 
-export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
+/** The number, and its range or that it is only wanted yet. */
+function HeatNumber({ act, now, units }: Pick<Props, "act" | "now" | "units">) {
   const estimate = now.read?.estimate ?? null;
   const number = (T: number): number => Math.round(temperatureNumber(T, units));
+  return (
+    <div className="bench-now">
+      <span className="numeral" data-testid="numeral">
+        {number(estimate?.mean_C ?? act.target_C)}
+      </span>
+      <span className="numeral-side">
+        <span className="unit">°{units.temperature}</span>
+        {estimate ? (
+          <>
+            <span>now, between</span>
+            <b>
+              {number(estimate.p05_C)} and {number(estimate.p95_C)}
+            </b>
+          </>
+        ) : (
+          <b>wanted</b>
+        )}
+      </span>
+    </div>
+  );
+}
+
+export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
   const isTrouble = now.call.call === "out" && now.call.isLong;
   const doubt = now.read?.doubt ?? null;
   return (
     <>
-      <div className="bench-now">
-        <span className="numeral" data-testid="numeral">
-          {number(estimate?.mean_C ?? act.target_C)}
-        </span>
-        <span className="numeral-side">
-          <span className="unit">°{units.temperature}</span>
-          {estimate ? (
-            <>
-              <span>now, between</span>
-              <b>
-                {number(estimate.p05_C)} and {number(estimate.p95_C)}
-              </b>
-            </>
-          ) : (
-            <b>wanted</b>
-          )}
-        </span>
-      </div>
+      <HeatNumber act={act} now={now} units={units} />
       <p className={callClass(now.call.call, isTrouble)}>{callWords(now.call, units, grain, now.zones?.chance ?? null)}</p>
       {doubt === null ? null : (
         <p className="drawn from conflict" role="status" data-testid="doubt">

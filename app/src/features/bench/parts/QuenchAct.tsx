@@ -355,21 +355,25 @@ function OutWays({ outAt, isOver }: { outAt: OutAt | null | undefined; isOver: b
   return outAt === null || outAt === undefined || isOver ? null : <p className="drawn from">{outWords(outAt)}</p>;
 }
 
-export function QuenchAct({ state, act, bench, now_ms }: Props) {
+/** What there is to say of it by now: out of its bath no old countdown stands while the new answer is awaited. */
+function useSaid({ state, act }: Pick<Props, "state" | "act">) {
   const soon = useStandingSoon(state);
   const ofNow = useStandingOfNow(state);
-  // Out of its bath no old countdown stands while the new answer is awaited.
   const prediction = act.kind === "straighten" ? ofNow : soon;
+  // What is too short to bend has no window.
+  const bends = state.acts.some(({ kind, step }) => kind === "straighten" && step === act.step);
   const outAt = useOutAt(state);
-  const least_s = outAt?.best.at_s ?? BATH_LEAST_s;
+  const window = bends ? prediction?.hardening.straighten : null;
+  return { prediction, window, outAt, least_s: outAt?.best.at_s ?? BATH_LEAST_s };
+}
+
+export function QuenchAct({ state, act, bench, now_ms }: Props) {
+  const { prediction, window, outAt, least_s } = useSaid({ state, act });
   const in_ms = bathTimes(state, act.step).in_ms;
   const gone_s = in_ms === null ? null : Math.max(0, (now_ms - in_ms) / 1000);
   const done = quenchOf(useQuestion(state)?.route, act);
   const move = moveOf(state, act, now_ms);
   const { tooLate_s } = useCooling(state, now_ms);
-  // What is too short to bend has no window.
-  const bends = state.acts.some(({ kind, step }) => kind === "straighten" && step === act.step);
-  const window = bends ? prediction?.hardening.straighten : null;
   return (
     <>
       <div className={`bench-main quench ${act.kind}`}>
