@@ -45,7 +45,7 @@ function Ahead({ state, planned, now_ms }: { state: PieceState; planned: Quench;
   const off = is_C === null ? null : bathOffWords(is_C, planned.bath_C, units);
   return (
     <>
-      {now !== null ? <p className="drawn from bath-before">{bathBefore(now, units)}</p> : null}
+      {now !== null ? <p className="drawn from bath-before ahead">{bathBefore(now, units)}</p> : null}
       {off === null ? null : <p className="drawn from bath-off">{off}</p>}
     </>
   );
