@@ -49,7 +49,7 @@ const rows: readonly (readonly [said: string, measured: string, wanted: string])
   [`taps late by 3 to 30 s (${taps.late}): asked about`, percent(taps.lateAsked, taps.late), "90 %"],
   [`true ways (${taps.timely}): asked about`, percent(taps.timelyAsked, taps.timely), "at most 3.3 %"],
   [`the wanted colour seen at any second (${seen.looks}): sent on for more heat`, percent(seen.sentOn, seen.looks), "never"],
-  ["seen twice: not told to stop", percent(seen.sentOnTwice, seen.looks), "never"],
+  ["seen twice: told to wait longer than half a minute, or half of the run again", percent(seen.sentOnTwice, seen.looks), "never"],
   [
     `of ${bent.blades} blades: told to bend while over half of it was hard`,
     `${bent.openWhenHard} (${bent.ofThemPlanted} of them another oil or steel than said)`,

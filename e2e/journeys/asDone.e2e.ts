@@ -3,7 +3,7 @@
 import { CATALOGUE, planRoute, type Piece } from "../../core/src/index.js";
 import { DEMO, EMPTY } from "../ports.js";
 import { bookAt, bringIn } from "./books.js";
-import { expect, goToBench, outNow, passGate } from "./shop.js";
+import { expect, goToBench, outNow, passGate, normalise } from "./shop.js";
 import { clocked, open } from "./standing.js";
 
 clocked(
@@ -70,11 +70,7 @@ clocked(
     const planned = await page.getByTestId("verdict").textContent();
     await goToBench(page);
     await passGate(page);
-    for (let heat = 0; heat < 3; heat++) {
-      await page.getByRole("button", { name: "Magnet lets go" }).click();
-      await page.getByRole("button", { name: /At heat: out to cool/ }).click();
-      await page.getByRole("button", { name: /It is (black|hand-warm)/ }).click();
-    }
+    await normalise(page);
     await page.getByRole("button", { name: /At heat: start the hold/ }).click();
     await outNow(page, /Out of the fire/);
     await expect(page.getByRole("button", { name: /It is in the bath/ })).toBeVisible();
@@ -111,12 +107,7 @@ clocked(
     await expect(page.getByTestId("verdict")).toContainText(/Edge will be \d\d HRC/);
     await goToBench(page);
     await passGate(page);
-    for (let heat = 0; heat < 3; heat++) {
-      await page.getByRole("button", { name: "Magnet lets go" }).click();
-      await expect(page.getByRole("status")).toContainText("magnet lets go");
-      await page.getByRole("button", { name: /At heat: out to cool/ }).click();
-      await page.getByRole("button", { name: /It is (black|hand-warm)/ }).click();
-    }
+    await normalise(page);
     await page.getByRole("button", { name: /At heat: start the hold/ }).click();
     await outNow(page, /Out of the fire/);
     // Before it goes in: how it lies, and that its edge alone is under.

@@ -2,7 +2,7 @@
 
 import { CATALOGUE, planRoute, predict, type Piece } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
-import { expect, fill, goToBench, passGate, test, outNow } from "./shop.js";
+import { expect, fill, goToBench, passGate, test, outNow, normalise } from "./shop.js";
 import { open, standing } from "./standing.js";
 
 // Two workers side by side, as most machines have them.
@@ -43,12 +43,7 @@ test("measures a knife as people write it, gets a verdict that core gives too, r
   await passGate(page);
   const numeral = page.getByTestId("numeral");
   // Three normalising heats: to heat, out, cool.
-  for (let heat = 0; heat < 3; heat++) {
-    await page.getByRole("button", { name: "Magnet lets go" }).click();
-    await expect(page.getByRole("status")).toContainText("magnet lets go");
-    await page.getByRole("button", { name: /At heat: out to cool/ }).click();
-    await page.getByRole("button", { name: /It is (black|hand-warm)/ }).click();
-  }
+  await normalise(page);
   // The probe, in the other unit.
   await page.getByRole("button", { name: "probe reads" }).click();
   await fill(page, /^Reading/, "1500 F");

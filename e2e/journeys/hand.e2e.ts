@@ -2,7 +2,7 @@
 
 import { EMPTY } from "../ports.js";
 import { bookAt, bringIn, SICKLE } from "./books.js";
-import { expect, expectAccessible, expectNoSideways, outNow, passGate, visit } from "./shop.js";
+import { expect, expectAccessible, expectNoSideways, outNow, passGate, visit, normalise } from "./shop.js";
 import { clocked, standing } from "./standing.js";
 
 const KNIFE = { ...SICKLE, name: "Hay knife", kind: "knife", form: "knife", use: "slicer", length_mm: 240 } as const;
@@ -14,11 +14,7 @@ clocked(
     await bringIn(page, info.outputPath("late.tembrak.json"), bookAt(THIN, "heat", 60), THIN.name);
     await visit(page, `${EMPTY}/piece/hand/bench`);
     await passGate(page);
-    for (let heat = 0; heat < 3; heat++) {
-      await page.getByRole("button", { name: "Magnet lets go" }).click();
-      await page.getByRole("button", { name: /At heat: out to cool/ }).click();
-      await page.getByRole("button", { name: /It is (black|hand-warm)/ }).click();
-    }
+    await normalise(page);
     await page.getByRole("button", { name: /At heat: start the hold/ }).click();
     await outNow(page, /Out of the fire/);
     await page.clock.runFor(17_000);

@@ -125,6 +125,9 @@ const NO_WORTH = 1e-3;
 
 /** A look older than this says nothing of the moment, s (judgement). */
 const FRESH_s = 12;
+/** A colour that is seen is waited for no longer than this until its middle, s, or this share of the time that the run has taken (judgement). */
+const SOON_s = 30;
+const SOON = 0.5;
 
 /** How many names the last look is past the one wanted; null where nobody looked, or long ago and short of it: a colour does not go back. */
 function namesPast({ target_nm }: ColourRun, seen: readonly ColourSeen[], after_s: number): number | null {
@@ -169,10 +172,12 @@ export function runNow(
   const past = namesPast(run, seen, after_s);
   const isBorneOut = past !== null && past >= -1;
   const isSeen = past !== null && past >= 0;
-  // Seen twice, or a while ago, it is there, whatever the model has: a colour only goes on, and is never sent more heat.
+  // Seen twice, or a while ago, it is there, whatever the model has: a colour only goes on, and is never sent more heat. A name begins before
+  // the middle of its colour, and an eye is as often early: where the runs that explain what was seen are soon there, their seconds are counted.
   const before = seen[seen.length - 2];
   const isTwice = before !== undefined && namesBeyond(before.name, run.target_nm) >= 0;
-  const isThere = isSeen && (isTwice || after_s - seen[seen.length - 1]!.after_s > FRESH_s);
+  const isSoon = left_s < Math.max(SOON_s, SOON * after_s);
+  const isThere = isSeen && !isSoon && (isTwice || after_s - seen[seen.length - 1]!.after_s > FRESH_s);
   return {
     call: isThere ? "stop" : left_s > 0 ? "wait" : isBorneOut ? "stop" : "look",
     isBorneOut,

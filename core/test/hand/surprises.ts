@@ -170,7 +170,7 @@ export function lateTaps(count: number, seed: number): TapTally {
 
 export interface SeenTally {
   looks: number;
-  /** Told to wait for more, or to heat on, after the wanted colour was tapped; and on a second look at it. */
+  /** Sent on for more heat after the wanted colour was tapped; and, seen twice, to wait longer than half a minute or half of the run again. */
   sentOn: number;
   sentOnTwice: number;
 }
@@ -191,7 +191,7 @@ export function coloursSeen(each: number, seed: number): SeenTally {
       tally.looks++;
       // The words go by it: seen, one is asked to look again, and never sent for more heat.
       if (first.call !== "stop" && !first.isSeen) tally.sentOn++;
-      if (second.call !== "stop") tally.sentOnTwice++;
+      if (second.call !== "stop" && second.left_s > Math.max(30, 0.5 * at_s)) tally.sentOnTwice++;
     }
   }
   return tally;
