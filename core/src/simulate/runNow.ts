@@ -90,6 +90,12 @@ function weighedQuantile(values: readonly number[], weights: readonly number[], 
   return order[order.length - 1]!.value;
 }
 
+/** Of their own sum; all alike where none is worth anything. */
+function shareOf(weights: readonly number[]): readonly number[] {
+  const sum = weights.reduce((a, b) => a + b, 0);
+  return sum > 0 ? weights.map((w) => w / sum) : weights.map(() => 1 / weights.length);
+}
+
 export interface RunNow {
   /** look: by the model it should be there, and nobody has seen that it is. */
   readonly call: "wait" | "look" | "stop";
@@ -177,9 +183,15 @@ export function runNow(
   const before = seen[seen.length - 2];
   const isTwice = before !== undefined && namesBeyond(before.name, run.target_nm) >= 0;
   const isSoon = left_s < Math.max(SOON_s, SOON * after_s);
-  const isThere = isSeen && !isSoon && (isTwice || after_s - seen[seen.length - 1]!.after_s > FRESH_s);
+  // The same name tapped again is meant.
+  const isMeant = isTwice && before.name === seen[seen.length - 1]!.name;
+  const isThere = isSeen && (isMeant || !isSoon) && (isTwice || after_s - seen[seen.length - 1]!.after_s > FRESH_s);
+  // One glance that only another pace explains is a slip as often as not: it asks for a second.
+  const isOnlyGlance = seen.filter(({ name }) => namesBeyond(name, target_nm) >= -1).length < 2;
+  const isExplained = weighedQuantile(reached.slice(0, runs.length), shareOf(weights.slice(0, runs.length)), 0.5) <= after_s;
+  const isSure = isBorneOut && (isExplained || !isOnlyGlance);
   return {
-    call: isThere ? "stop" : left_s > 0 ? "wait" : isBorneOut ? "stop" : "look",
+    call: isThere ? "stop" : left_s > 0 ? "wait" : isSure ? "stop" : "look",
     isBorneOut,
     isSeen,
     left_s,
