@@ -19,7 +19,7 @@ clocked(
     await outNow(page, /Out of the fire/);
     await page.clock.runFor(17_000);
     await page.getByRole("button", { name: /It is in the bath/ }).click();
-    const ask = page.getByText(/^1[78] s from the fire to the bath, for your usual 1\.5: really, or tapped late\?$/);
+    const ask = page.getByText(/^1[78] s from the fire to the bath, where 1\.5 is usual: really, or tapped late\?$/);
     await expect(ask).toBeVisible();
     await page.setViewportSize({ width: 390, height: 844 });
     await expectNoSideways(page);

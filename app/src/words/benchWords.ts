@@ -161,14 +161,15 @@ function spanWords(s: number): string {
 }
 
 /** How the window to straighten stands: with how sure that is, and from what on it is a matter of boards. */
-export function straightenWords({ is, sure_s, left_s, chance, isEdgeHard }: Straightening): string {
+export function straightenWords({ is, sure_s, even_s, left_s, chance, isEdgeHard }: Straightening): string {
   if (sure_s === null || left_s === null) return "By the model it hardly hardened: bend it gently all the same";
   const edge = isEdgeHard ? ". Its edge is hard: no further than that lets you" : "";
   switch (is) {
     case "open":
       return `${spanWords(sure_s)} to straighten for sure, about ${spanWords(left_s)} in all${edge}`;
     case "closing":
-      return `Closing: ${showChance(1 - chance)} that half of it is hard by now, evens in ${spanWords(left_s)}. Only while it gives easily${edge}`;
+      // What stays soft in most cases never comes to evens.
+      return `Closing: ${showChance(1 - chance)} that half of it is hard by now${even_s === null ? "" : `, evens in ${spanWords(even_s)}`}. Only while it gives easily${edge}`;
     case "careful":
       return `Likelier hard than not: boards, vise or plates alone, gently. ${capital(showChance(1 - chance))} that it is`;
     case "shut":

@@ -27,7 +27,7 @@ describe("what a second out of the bath buys and costs", () => {
 
 describe("a tap that may have come late", () => {
   it("is asked in one line, with both answers as keys", () => {
-    expect(tapWords({ tapped_s: 17.2, usual_s: 1.5 })).toBe("17 s from the fire to the bath, for your usual 1.5: really, or tapped late?");
+    expect(tapWords({ tapped_s: 17.2, usual_s: 1.5 })).toBe("17 s from the fire to the bath, where 1.5 is usual: really, or tapped late?");
     expect(tapKeys({ tapped_s: 17.2 })).toEqual({ really: "Really 17 s", late: "Tapped late" });
   });
   it("and its answer stands in the record", () => {

@@ -4,7 +4,7 @@ import type { BookEvent, TapDoubt, TimeReason } from "@tembrak/core";
 import { showClockTime } from "../format/show.js";
 
 export function tapWords({ tapped_s, usual_s }: Pick<TapDoubt, "tapped_s" | "usual_s">): string {
-  return `${Math.round(tapped_s)} s from the fire to the bath, for your usual ${usual_s.toFixed(1)}: really, or tapped late?`;
+  return `${Math.round(tapped_s)} s from the fire to the bath, where ${usual_s.toFixed(1)} is usual: really, or tapped late?`;
 }
 
 export function tapKeys({ tapped_s }: Pick<TapDoubt, "tapped_s">): { readonly really: string; readonly late: string } {

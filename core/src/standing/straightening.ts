@@ -14,6 +14,8 @@ export interface Straightening {
   readonly chance: number;
   /** Until it is open no more, s; 0 where it is not, null where it hardly ever shuts. */
   readonly sure_s: number | null;
+  /** Until it is as likely shut as open, s; null where it never is that likely to be shut. */
+  readonly even_s: number | null;
   /** Until it is likelier shut than open, below 0 since, s; null where it hardly ever shuts. */
   readonly left_s: number | null;
   /** The edge by itself is likelier hard than not: it is stiff, and bends with the body no more than that lets it. */
@@ -37,13 +39,14 @@ export function straightenCall(chance: number): StraightenCall {
 
 /** How a window stands so many seconds after the piece went in. */
 export function windowAt(window: StraightenWindow | null, gone_s: number): Straightening {
-  if (window === null) return { is: "open", chance: 1, sure_s: null, left_s: null, isEdgeHard: false };
+  if (window === null) return { is: "open", chance: 1, sure_s: null, even_s: null, left_s: null, isEdgeHard: false };
   const { end, edge, to_s } = window;
   const chance = chanceOpen(end, gone_s);
   return {
     is: straightenCall(chance),
     chance,
     sure_s: Math.max(0, end.ends_s[Math.floor((1 - OPEN) * end.ends_s.length)]! - gone_s),
+    even_s: Number.isFinite(end.p50_s) ? end.p50_s - gone_s : null,
     left_s: to_s - gone_s,
     isEdgeHard: edge !== null && chanceOpen(edge, gone_s) < CLOSING,
   };

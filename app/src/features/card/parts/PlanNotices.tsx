@@ -15,7 +15,7 @@ import { WishNotice } from "./WishNotice.js";
 /** A bath that was read off its plan; null where none was, or it went in. */
 function BathOff({ route, question, isBefore }: Pick<Props, "route" | "question"> & { isBefore: boolean }) {
   const units = useSettings();
-  const step = route.steps.findIndex(({ kind }) => kind === "quench");
+  const step = route.steps.findLastIndex(({ kind }) => kind === "quench");
   const [planned, done] = [route.steps[step], question.route.steps[step]];
   if (!isBefore || planned?.kind !== "quench" || done?.kind !== "quench") return null;
   const off = bathOffWords(done.bath_C, planned.bath_C, units);
