@@ -25,7 +25,6 @@ import {
   type Effort,
   type Job,
   type Kit,
-  type OutAt,
   type Piece,
   type PieceState,
   type PatternTried,
@@ -51,11 +50,13 @@ import { ensembleOf, hardeningOf, isEnsembleThere } from "./ensembles.js";
 import { useFactorsFor } from "./LearnProvider.js";
 import { useHeatContext } from "./useHeatContext.js";
 
-function keyOf(job: Job | null): readonly unknown[] {
+/** What an answer is kept under. */
+export function keyOf(job: Job | null): readonly unknown[] {
   return ["result", job === null ? null : JSON.stringify(job)];
 }
 
-const ONCE = { staleTime: Infinity, retry: false, structuralSharing: false, placeholderData: keepPreviousData } as const;
+/** The same question has the same answer for good. */
+export const ONCE = { staleTime: Infinity, retry: false, structuralSharing: false, placeholderData: keepPreviousData } as const;
 
 function predictionOf(question: Question | null, effort: Effort): Extract<Job, { kind: "predict" }> | null {
   return question === null ? null : { kind: "predict", ...question, effort };
@@ -155,38 +156,6 @@ function useStandingOrOld(state: PieceState, isWanted: boolean): { readonly data
   const isOld = full.data === undefined || full.isPlaceholderData;
   const isSoon = isOld && soon.data !== undefined && !soon.isPlaceholderData;
   return { data: isSoon ? soon.data : full.data, isOfNow: isSoon || !isOld };
-}
-
-/** Seconds count from here on: what coming out at each of them buys and costs. */
-const BEFORE_OUT: ReadonlySet<string> = new Set(["hold", "quench"]);
-
-/** Null where it is not taken out by the clock, or nothing of it is bent; undefined while that is worked out. */
-export function useOutAt(state: PieceState): OutAt | null | undefined {
-  const { next, route, acts } = state;
-  const step = next === undefined ? undefined : route?.steps.slice(next.step).find(({ kind }) => kind === "quench");
-  const bends = acts.some(({ kind }) => kind === "straighten");
-  const isAsked = bends && next !== undefined && BEFORE_OUT.has(next.kind) && step?.kind === "quench" && step.bath_s === undefined;
-  const question = useQuestion(state, isAsked, false);
-  const job = useMemo(() => (question === null ? null : ({ kind: "out-at", ...withoutSeconds(question) } as const)), [question]);
-  const answer = useQuery({
-    queryKey: keyOf(job),
-    queryFn: ({ signal }) => ask<"out-at">(job!, { signal, isFirst: true }),
-    enabled: job !== null,
-    ...ONCE,
-  });
-  return isAsked ? answer.data : null;
-}
-
-/** The last quench as if nobody had taken it out yet: its seconds are what is asked. */
-function withoutSeconds({ piece, route, known }: Question): Question {
-  const last = route.steps.findLastIndex(({ kind }) => kind === "quench");
-  const steps = route.steps.map((step, i) => {
-    if (i !== last || step.kind !== "quench") return step;
-    const { bath_s, ...left } = step;
-    return bath_s === undefined ? step : left;
-  });
-  const { shop } = known;
-  return { piece, route: { ...route, steps }, known: shop === undefined ? {} : { shop } };
 }
 
 /** The same before any of its tests: what the model expected of what was done. Asked once it is known how the piece stands, and where it is wanted. */

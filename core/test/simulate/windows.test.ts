@@ -12,7 +12,7 @@ const temperature_C = time_s.map((t) => BATH_C + (FROM_C - BATH_C) * Math.exp(-t
 const martensite = temperature_C.map((T) => (T < MS_C ? 1 - Math.exp(-RATE_1_K * (MS_C - T)) : 0));
 const asked = (change: Partial<WindowAsked> = {}): WindowAsked => ({
   fall: { time_s, temperature_C, martensite },
-  section: slab(4) as WindowAsked["section"],
+  section: slab(4),
   bath_C: BATH_C,
   leftAt_s: 60,
   out_s: 3600,

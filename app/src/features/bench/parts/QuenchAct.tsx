@@ -20,7 +20,8 @@ import {
   type Under,
 } from "@tembrak/core";
 import type { ReactNode } from "react";
-import { useOutAt, useQuestion, useStandingOfNow, useStandingSoon } from "../../../compute/useAnswers.js";
+import { useQuestion, useStandingOfNow, useStandingSoon } from "../../../compute/useAnswers.js";
+import { useOutAt } from "../../../compute/useOutAt.js";
 import { actWords, mediumName } from "../../../words/actWords.js";
 import { showSpan, showTemperature, type Units } from "../../../format/show.js";
 import { useSettings } from "../../../store/useStore.js";
