@@ -20,7 +20,11 @@ const common = {
       },
     ],
   },
-  moduleNameMapper: { "^(\\.{1,2}/.*)\\.js$": "$1", "\\.css$": "<rootDir>/tools/emptyModule.ts" },
+  moduleNameMapper: {
+    "^(\\.{1,2}/.*)\\.js$": "$1",
+    "\\.css$": "<rootDir>/tools/emptyModule.ts",
+    "^nanoid$": "<rootDir>/node_modules/nanoid/index.cjs",
+  },
   rootDir: ".",
 };
 

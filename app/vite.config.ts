@@ -40,6 +40,7 @@ export default defineConfig(({ command }) => ({
           "**/*ysabeau-office-latin-wght-normal*.woff2",
           "**/*barlow-semi-condensed-latin-{500,600}-normal*.woff2",
         ],
+        importScripts: ["/notified.js"],
         navigateFallback: "/index.html",
         navigateFallbackDenylist: [/^\/api\//],
       },

@@ -13,6 +13,7 @@ import { LearnProvider } from "./compute/LearnProvider.js";
 import { startWorkers } from "./compute/client.js";
 import { Frame } from "./parts/Frame.js";
 import { Problem } from "./parts/Problem.js";
+import { startBeat } from "./store/beat.js";
 import { boot } from "./store/boot.js";
 import { LogProvider } from "./store/LogProvider.js";
 import { readBookEarly, ShopProvider } from "./store/ShopProvider.js";
@@ -65,6 +66,8 @@ readBookEarly();
 // Where a verdict is wanted at once its workers load beside the page; a rack is drawn first.
 if (location.pathname.startsWith("/piece/")) startWorkers();
 else setTimeout(startWorkers, RACK_FIRST_ms);
+
+startBeat(new Worker(new URL("./store/beat.worker.ts", import.meta.url), { type: "module" }));
 
 const queries = new QueryClient();
 

@@ -2,16 +2,18 @@
 
 import { isInWork, type PieceState, type Prediction } from "@tembrak/core";
 import Button from "@mui/material/Button";
+import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useState } from "react";
-import { Link, useLocation } from "react-router";
+import { Link, useLocation, useNavigate } from "react-router";
 import { useStandingSoon } from "../compute/useAnswers.js";
 import { showAgo, showClock, showDuration } from "../format/show.js";
-import { writeSettings } from "../store/db.js";
-import { useNow, usePieces, useSettings } from "../store/useStore.js";
+import { currentShop } from "../instruments/simulatedShop.js";
+import { useKit, useNow, usePieces } from "../store/useStore.js";
 import { liesIn } from "../words/vesselWords.js";
-import { asksModel, bySoonest, clockOf, type Clock } from "./clocks.js";
-import { useCalls, type Call } from "./useCalls.js";
-import type { Missed } from "./missed.js";
+import { asksModel, bySoonest, clockOf, isLongBegun, type Clock } from "./clocks.js";
+import { MayCall } from "./MayCall.js";
+import type { Call } from "./unheard.js";
+import { isStillDue, useCalls, type ShopTime } from "./useCalls.js";
 import "./calls.css";
 
 const TICK_ms = 1000;
@@ -67,82 +69,136 @@ function useHere(): string | null {
   return /^\/piece\/([^/]+)\/bench$/.exec(useLocation().pathname)?.[1] ?? null;
 }
 
-function CallLine({
-  call,
-  missed,
-  dismiss,
-  now_ms,
-}: {
-  call: Call | null;
-  missed: readonly Missed[];
-  dismiss: () => void;
-  now_ms: number;
-}) {
-  if (call === null && missed.length === 0) return null;
+/** So many are read at a glance; the others are behind a key. At a bench the keys need the room. */
+const SHOWN_CALLS = 3;
+
+/** One that was called: when, of what, and whether it was done meanwhile. */
+function Called({ call: { id, name, cue, late_s }, isDone, now_ms }: { call: Call; isDone: boolean; now_ms: number }) {
   return (
-    <div className="call-line" role="alert">
-      {call === null ? null : (
-        <span className={`call-now ${call.cue.kind}`}>
-          <Link to={`/piece/${call.id}/bench`}>{call.name}</Link>: {call.cue.words}
-        </span>
-      )}
-      {missed.map(({ id, name, cue }) => (
-        <span key={id}>
-          While nobody could hear it, {showAgo(cue.at_ms, now_ms)}: <Link to={`/piece/${id}/bench`}>{name}</Link>. {cue.words}{" "}
-          {showDuration((now_ms - cue.at_ms) / 1000)} late.
-        </span>
-      ))}
-      <Button onClick={dismiss}>Heard</Button>
+    <li className={isDone ? "call-past" : `call-now ${cue.kind}`}>
+      <Link to={`/piece/${id}/bench`}>{name}</Link>: {cue.words} <span className="call-when">{showAgo(cue.at_ms, now_ms)}</span>
+      {late_s > 0 ? <span className="call-when">, nobody could hear it: told {showDuration(late_s)} late</span> : null}
+      {isDone ? <span className="call-when">, done since</span> : null}
+    </li>
+  );
+}
+
+interface Unheard {
+  /** In order of time. */
+  readonly calls: readonly Call[];
+  readonly most: number;
+  readonly isDone: (call: Call) => boolean;
+  readonly nowOf: (id: string) => number;
+  readonly onHeard: () => void;
+}
+
+/** Every call since somebody last said *Heard*, the newest first: nothing else takes one away. */
+function CallLine({ calls, most, isDone, nowOf, onHeard }: Unheard) {
+  const [isOpen, setOpen] = useState(false);
+  if (calls.length === 0) return null;
+  const shown = [...calls].reverse().slice(0, isOpen ? calls.length : most);
+  return (
+    <div className="call-line" role="alert" data-testid="unheard">
+      <ul>
+        {shown.map((call) => (
+          <Called key={`${call.id} ${call.cue.at_ms} ${call.cue.words}`} call={call} isDone={isDone(call)} now_ms={nowOf(call.id)} />
+        ))}
+      </ul>
+      {calls.length > shown.length ? (
+        <Button variant="text" onClick={() => setOpen(true)}>
+          and {calls.length - shown.length} more
+        </Button>
+      ) : null}
+      <Button onClick={onHeard}>{calls.length === 1 ? "Heard" : `Heard, all ${calls.length}`}</Button>
     </div>
   );
 }
 
-/** Whether this browser may call in front of other windows: asked for once, in words, when something first runs for long. */
-function MayCall({ isLong }: { isLong: boolean }) {
-  const { hasAskedToCall } = useSettings();
-  if (!isLong || hasAskedToCall || typeof Notification === "undefined" || Notification.permission !== "default") return null;
-  const answer = (isWanted: boolean): void => {
-    void writeSettings({ hasAskedToCall: true }).catch(() => undefined);
-    if (isWanted) void Notification.requestPermission().catch(() => undefined);
-  };
-  return (
-    <div className="call-line">
-      <span>Shall this browser call you in front of other windows, when a hold or a temper is over?</span>
-      <Button onClick={() => answer(true)}>Yes, ask the browser</Button>
-      <Button variant="text" onClick={() => answer(false)}>
-        No
-      </Button>
-    </div>
-  );
+/** The clock of a simulated shop while nobody stands at its bench. */
+function AskShop({ id, onTime }: { id: string; onTime: (id: string, time: ShopTime | null) => void }) {
+  const { data } = useQuery({
+    queryKey: ["shop time", id],
+    queryFn: () => currentShop(id),
+    refetchInterval: ({ state }) => (state.data === null ? SHUT_ms : TICK_ms),
+    refetchIntervalInBackground: true,
+  });
+  useEffect(() => {
+    if (data !== undefined) onTime(id, data);
+    return () => onTime(id, null);
+  }, [data, id, onTime]);
+  return null;
 }
 
-/** Longer than this one does other things meanwhile; asked while it has just begun, s. */
-const LONG_s = 600;
+/** A shop that is not open is looked for again after so long, ms. */
+const SHUT_ms = 30_000;
+/** More practice pieces than these are not listened to. */
+const MOST_SHOPS = 3;
 
-function isLongBegun({ what, s, of_s }: Clock): boolean {
-  return what !== "brittle" && s > LONG_s && of_s - s < LONG_s;
+/** The clocks of the practice pieces that somebody left running. */
+function useShopTimes() {
+  const [times, setTimes] = useState<ReadonlyMap<string, ShopTime>>(new Map());
+  const keep = useCallback(
+    (id: string, time: ShopTime | null) =>
+      setTimes((all) => {
+        const next = new Map(all);
+        if (time === null) next.delete(id);
+        else next.set(id, { now_ms: time.now_ms, speed: time.speed });
+        return next;
+      }),
+    [],
+  );
+  return { times, keep };
+}
+
+/** A notification that was tapped brings the bench of its piece to the front. */
+function useGoWhereCalled(): void {
+  const navigate = useNavigate();
+  useEffect(() => {
+    if (!("serviceWorker" in navigator)) return;
+    const go = ({ data }: MessageEvent<{ readonly type?: unknown; readonly path?: unknown } | null>): void => {
+      if (data?.type === "go" && typeof data.path === "string" && data.path.startsWith("/piece/")) void navigate(data.path);
+    };
+    navigator.serviceWorker.addEventListener("message", go);
+    return () => navigator.serviceWorker.removeEventListener("message", go);
+  }, [navigate]);
 }
 
 export function CallBar() {
+  useGoWhereCalled();
   const here = useHere();
   const pieces = usePieces();
+  const kit = useKit() ?? null;
   const now_ms = useNow(TICK_ms);
   const [known, setKnown] = useState<ReadonlyMap<string, Prediction>>(new Map());
+  const shops = useShopTimes();
   const keep = useCallback(
     (id: string, prediction: Prediction) => setKnown((all) => (all.get(id) === prediction ? all : new Map(all).set(id, prediction))),
     [],
   );
-  const others = useMemo(() => (pieces ?? []).filter((state) => isInWork(state) && state.id !== here), [pieces, here]);
+  const running = useMemo(() => (pieces ?? []).filter(isInWork), [pieces]);
+  const others = useMemo(() => running.filter(({ id }) => id !== here), [running, here]);
   const cooling = useMemo(() => others.filter(asksModel), [others]);
-  const { call, missed, dismiss } = useCalls(here, known);
+  const practised = others.filter(({ piece }) => piece.isPractice === true).slice(0, MOST_SHOPS);
+  const { unheard, heard } = useCalls(here, known, shops.times);
+  const nowOf = (id: string): number => shops.times.get(id)?.now_ms ?? now_ms;
   const clocks = others.flatMap((state) => clockOf(state, now_ms, known.get(state.id)) ?? []).sort(bySoonest);
+  const long = running.flatMap((state) => clockOf(state, now_ms) ?? []).find(isLongBegun);
   return (
     <>
       {cooling.map((state) => (
         <Ask key={state.id} state={state} onKnown={keep} />
       ))}
-      <CallLine call={call} missed={missed} dismiss={dismiss} now_ms={now_ms} />
-      <MayCall isLong={here === null && clocks.some(isLongBegun)} />
+      {practised.map(({ id }) => (
+        <AskShop key={id} id={id} onTime={shops.keep} />
+      ))}
+      <CallLine
+        calls={unheard}
+        most={here === null ? SHOWN_CALLS : 1}
+        isDone={(call) => !isStillDue(call, running, known, kit, nowOf(call.id))}
+        nowOf={nowOf}
+        onHeard={heard}
+      />
+      <MayCall long={long} />
       {clocks.length === 0 ? null : (
         <nav className={here === null ? "clock-row" : "clock-row at-bench"} aria-label="What runs elsewhere">
           {clocks.slice(0, MOST_CLOCKS).map((clock) => (

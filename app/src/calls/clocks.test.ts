@@ -4,7 +4,7 @@ import { demoEvents } from "../store/demoBook.js";
 import { HAY_KNIFE, standingAt } from "../testing.js";
 import { asksModel, clockOf, bySoonest } from "./clocks.js";
 import { callsOf } from "./cues.js";
-import { missedOf } from "./missed.js";
+import { callsDue } from "./due.js";
 
 const NOW_ms = Date.UTC(2026, 10, 25, 12);
 const pieces = piecesOf(demoEvents(NOW_ms));
@@ -71,18 +71,17 @@ describe("what runs elsewhere", () => {
 });
 
 describe("what came due while nobody could hear", () => {
-  const calls = (state: PieceState, now_ms: number) => [{ state, cues: callsOf(state, undefined, null, now_ms) }];
+  const found = (state: PieceState, from_ms: number, to_ms: number) =>
+    callsDue(state, callsOf(state, undefined, null, to_ms), { from_ms, to_ms });
   const end_ms = since_ms + 1000 * (tempering.next?.kind === "temper" ? tempering.next.hold_s : NaN);
   it("is told with what it was; a warning that is past is no news", () => {
-    const found = missedOf(calls(tempering, end_ms + 9e6), end_ms - 120_000, end_ms + 9e6);
-    expect(found).toMatchObject([{ id: "t", cue: { kind: "now", at_ms: end_ms, words: "The temper is over." } }]);
-    expect(missedOf(calls(tempering, end_ms), end_ms - 120_000, end_ms - 1000)).toEqual([]);
+    const told = found(tempering, end_ms - 120_000, end_ms + 9e6);
+    expect(told[0]).toMatchObject({ id: "t", cue: { kind: "now", at_ms: end_ms, words: "The temper is over." }, late_s: 9000 });
+    expect(found(tempering, end_ms - 120_000, end_ms - 1000)).toEqual([]);
   });
   it("what was acted on since is not told", () => {
     const out = standingAt(HAY_KNIFE, route, { done: temperAt + 1, id: "t" });
-    expect(
-      missedOf(calls(out, end_ms + 9e6), end_ms - 120_000, end_ms + 9e6).filter(({ cue }) => /temper is over/.test(cue.words)),
-    ).toEqual([]);
+    expect(found(out, end_ms - 120_000, end_ms + 9e6).filter(({ cue }) => /temper is over/.test(cue.words))).toEqual([]);
   });
   it("an hour brittle is called by what draws it in its plan, and not while its colours run", () => {
     const by = (draws: "hot-bar" | "oil"): PieceState => {

@@ -89,3 +89,10 @@ export function bySoonest(a: Clock, b: Clock): number {
   const due = ({ what, s, of_s }: Clock): number => (what === "brittle" ? of_s - s : s);
   return due(a) - due(b);
 }
+
+/** Longer than this one does other things meanwhile; asked about while it has just begun, s. */
+const LONG_s = 600;
+
+export function isLongBegun({ what, s, of_s }: Clock): boolean {
+  return what !== "brittle" && s > LONG_s && of_s - s < LONG_s;
+}

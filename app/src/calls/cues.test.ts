@@ -1,7 +1,8 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, piecesOf, planRoute, predict, type Act, type PieceState } from "@tembrak/core";
 import { demoEvents } from "../store/demoBook.js";
-import { cuesOf, dueCues, type Cue } from "./cues.js";
+import { cuesOf, type Cue } from "./cues.js";
+import { callsDue } from "./due.js";
 
 const NOW_ms = Date.UTC(2026, 10, 25, 12);
 const pieces = piecesOf(demoEvents(NOW_ms));
@@ -81,10 +82,20 @@ describe("cues of the bench", () => {
     expect(at(since, actOf("heat"))).toEqual([]);
     expect(at({ ...froe, nextSince_ms: null }, actOf("temper"))).toEqual([]);
   });
-  it("each is told once, and none that is stale after a reload", () => {
-    const cues: readonly Cue[] = [1000, 5000, 9000].map((at_ms) => ({ at_ms, kind: "look", words: "" }));
-    expect(dueCues(cues, 0, 1500)).toHaveLength(1);
-    expect(dueCues(cues, 1500, 1600)).toHaveLength(0);
-    expect(dueCues(cues, 1600, 9100).map(({ at_ms }) => at_ms)).toEqual([9000]);
+  it("each is told once; of those nobody could hear all but a warning, with how late", () => {
+    const cues: readonly Cue[] = (["look", "now", "late"] as const).map((kind, i) => ({ at_ms: 1000 + 4000 * i, kind, words: "" }));
+    const due = (from_ms: number, to_ms: number, speed = 1) =>
+      callsDue(froe, cues, { from_ms, to_ms, speed }).map(({ cue, late_s }) => [cue.kind, late_s]);
+    expect(due(0, 1500)).toEqual([["look", 0]]);
+    expect(due(1500, 1600)).toEqual([]);
+    expect(due(1600, 9100)).toEqual([
+      ["now", 4.1],
+      ["late", 0],
+    ]);
+    expect(due(0, 3_609_000)).toEqual([
+      ["now", 3604],
+      ["late", 3600],
+    ]);
+    expect(due(0, 9100, 100).map(([kind]) => kind)).toEqual(["look", "now", "late"]);
   });
 });

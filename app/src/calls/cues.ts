@@ -163,11 +163,3 @@ export function cuesOf(
       return [];
   }
 }
-
-/** Cues older than this are not told again after a reload or a sleep, ms. */
-const STALE_ms = 4000;
-
-/** Those that came due since the last look and are still news. */
-export function dueCues(cues: readonly Cue[], last_ms: number, now_ms: number): Cue[] {
-  return cues.filter(({ at_ms }) => at_ms > last_ms && at_ms <= now_ms && now_ms - at_ms < STALE_ms);
-}

@@ -1,16 +1,15 @@
 /** Listens for every piece that runs, on whatever screen one is: what is due now, and what came due while nobody could hear. */
 
 import { isInWork, type PieceState, type Prediction } from "@tembrak/core";
-import { useEffect, useMemo, useRef, useState } from "react";
-import { shopNow } from "../store/shopClock.js";
+import { useEffect, useMemo, useState } from "react";
 import { useKit, useNow, usePieces, useSettings } from "../store/useStore.js";
-import { callsOf, dueCues, type Cue } from "./cues.js";
-import { missedOf, type Missed } from "./missed.js";
+import { callsOf } from "./cues.js";
+import { callsDue } from "./due.js";
+import { notify, shake } from "./notify.js";
 import { playCue, sayCue } from "./sound.js";
+import { hearAll, keepUnheard, useUnheard, type Call } from "./unheard.js";
 
 const LOOKS_ms = 1000;
-/** Longer without a look nobody heard what was called, ms. */
-const DEAF_ms = 5000;
 const SEEN = "tembrak-seen-ms";
 
 /** When this shop was last looked at from this browser, ms; null where that is not known. */
@@ -31,93 +30,103 @@ function keepSeen(now_ms: number): void {
   }
 }
 
-export interface Call {
-  readonly id: string;
-  readonly name: string;
-  readonly cue: Cue;
-}
-
 export interface Calls {
-  /** What was called last and not looked at yet. */
-  readonly call: Call | null;
-  readonly missed: readonly Missed[];
-  readonly dismiss: () => void;
+  /** Everything that was called and not said *Heard* to, in order of time. */
+  readonly unheard: readonly Call[];
+  readonly heard: () => void;
 }
 
-/** In front of other windows, where the browser was allowed to. */
-function notify({ id, name, cue }: Call): void {
-  if (typeof Notification === "undefined" || Notification.permission !== "granted" || document.visibilityState === "visible") return;
-  try {
-    new Notification(name, { body: cue.words, tag: `${id} ${cue.at_ms}` });
-  } catch {
-    // Some browsers only let a worker do so: sound, title and flash are there.
-  }
+/** The time of a simulated shop as it was last heard. */
+export interface ShopTime {
+  readonly now_ms: number;
+  readonly speed: number;
+}
+
+/** Told by tone, voice, shaking and, where the page is not seen, in front of other windows. */
+export function tell(calls: readonly Call[], wish: ReturnType<typeof useSettings>["cues"]): void {
+  const newest = calls.at(-1);
+  if (newest === undefined) return;
+  notify(calls);
+  shake(newest.cue.kind);
+  if (wish !== "flash") playCue(newest.cue.kind);
+  if (wish === "speech") sayCue(calls.map(({ name, cue }) => `${name}. ${cue.words}`).join(" "));
 }
 
 /** In the name of the tab, for those who look at another. */
-function useTitle(call: Call | null): void {
+function useTitle(call: Call | undefined): void {
   useEffect(() => {
-    if (call === null) return;
+    if (call === undefined) return;
     const before = document.title;
-    document.title = `${call.name}: ${call.cue.words}`;
+    const said = `${call.name}: ${call.cue.words}`;
+    document.title = said;
     return () => {
-      document.title = before;
+      // The page one went to meanwhile has a name of its own.
+      if (document.title === said) document.title = before;
     };
   }, [call]);
 }
 
-/** @param here the piece at whose bench one stands: it calls by itself */
-export function useCalls(here: string | null, predictions: ReadonlyMap<string, Prediction>): Calls {
+/** Since when each piece was looked at, ms by its own clock. */
+class Looks {
+  private wall_ms: number | null = null;
+  private readonly shops = new Map<string, number>();
+
+  /** From when on the wall nobody looked. */
+  fromWall(now_ms: number): number {
+    const from_ms = this.wall_ms ?? lastSeen_ms() ?? now_ms;
+    this.wall_ms = now_ms;
+    keepSeen(now_ms);
+    return from_ms;
+  }
+
+  fromShop(id: string, now_ms: number): number {
+    const from_ms = this.shops.get(id) ?? now_ms;
+    this.shops.set(id, now_ms);
+    return from_ms;
+  }
+}
+
+/**
+ * @param here the piece at whose bench one stands: it calls by itself
+ * @param shops the clocks of the practice pieces that run
+ */
+export function useCalls(
+  here: string | null,
+  predictions: ReadonlyMap<string, Prediction>,
+  shops: ReadonlyMap<string, ShopTime> = new Map(),
+): Calls {
   const pieces = usePieces();
   const kit = useKit() ?? null;
   const { cues: wish } = useSettings();
   const now_ms = useNow(LOOKS_ms);
-  const last_ms = useRef<number | null>(null);
-  const [call, setCall] = useState<Call | null>(null);
-  const [missed, setMissed] = useState<readonly Missed[]>([]);
-  const running = useMemo(() => (pieces ?? []).filter((state) => isInWork(state) && state.piece.isPractice !== true), [pieces]);
+  const [looks] = useState(() => new Looks());
+  const running = useMemo(() => (pieces ?? []).filter(isInWork), [pieces]);
   useEffect(() => {
     if (pieces === undefined) return;
-    const from_ms = last_ms.current ?? lastSeen_ms() ?? now_ms;
-    const isDeaf = now_ms - from_ms > DEAF_ms;
-    last_ms.current = now_ms;
-    keepSeen(now_ms);
-    const calls = running.map((state) => ({ state, cues: callsOf(state, predictions.get(state.id), kit, now_ms) }));
-    if (isDeaf) {
-      const found = missedOf(calls, from_ms, now_ms);
-      if (found.length > 0) setMissed(found);
-      return;
-    }
-    const due = calls
-      .filter(({ state }) => state.id !== here)
-      .flatMap(({ state, cues }) => dueCues(cues, from_ms, now_ms).map((cue) => ({ id: state.id, name: state.piece.name, cue })));
-    const newest = due.sort((a, b) => a.cue.at_ms - b.cue.at_ms).at(-1);
-    if (newest === undefined) return;
-    setCall(newest);
-    notify(newest);
-    if (wish !== "flash") playCue(newest.cue.kind);
-    if (wish === "speech") sayCue(`${newest.name}. ${newest.cue.words}`);
-  }, [now_ms, pieces, running, predictions, kit, here, wish]);
-  // Once the act is over there is nothing to call any more.
-  const isOver = call !== null && !stillDue(call, running, predictions, kit);
-  const shown = isOver || call?.id === here ? null : call;
-  useTitle(shown);
-  return {
-    call: shown,
-    missed: missed.filter((one) => stillDue(one, running, predictions, kit)),
-    dismiss: () => {
-      setCall(null);
-      setMissed([]);
-    },
-  };
+    const wall = { from_ms: looks.fromWall(now_ms), to_ms: now_ms };
+    const due = running.flatMap((state) => {
+      const shop = shops.get(state.id);
+      if (state.piece.isPractice === true && shop === undefined) return [];
+      const span = shop === undefined ? wall : { from_ms: looks.fromShop(state.id, shop.now_ms), to_ms: shop.now_ms, speed: shop.speed };
+      // At its bench it is called there: here only what nobody stood there to hear.
+      const all = callsDue(state, callsOf(state, predictions.get(state.id), kit, span.to_ms), span);
+      return state.id === here ? all.filter(({ late_s }) => late_s > 0) : all;
+    });
+    tell(keepUnheard(due.sort((a, b) => a.cue.at_ms - b.cue.at_ms)), wish);
+  }, [now_ms, pieces, running, predictions, kit, here, wish, shops, looks]);
+  const unheard = useUnheard();
+  useTitle(unheard.at(-1));
+  return { unheard, heard: hearAll };
 }
 
-function stillDue(
+/** Whether there is something left to do about it: it is still a cue of its piece. */
+export function isStillDue(
   { id, cue }: Call,
-  running: readonly PieceState[],
+  pieces: readonly PieceState[],
   predictions: ReadonlyMap<string, Prediction>,
   kit: Parameters<typeof callsOf>[2],
+  now_ms: number,
 ): boolean {
-  const state = running.find((piece) => piece.id === id);
-  return state !== undefined && callsOf(state, predictions.get(id), kit, shopNow()).some(({ words }) => words === cue.words);
+  const state = pieces.find((piece) => piece.id === id && isInWork(piece));
+  return state !== undefined && callsOf(state, predictions.get(id), kit, now_ms).some(({ words }) => words === cue.words);
 }

@@ -1,25 +1,37 @@
 /** Tells cues as they come due, and keeps the screen awake at the bench. */
 
+import { isInWork, type PieceState } from "@tembrak/core";
 import { useEffect, useRef, useState } from "react";
 import type { Settings } from "../store/db.js";
-import { dueCues, type Cue } from "./cues.js";
-import { playCue, sayCue } from "./sound.js";
+import type { Cue } from "./cues.js";
+import { callsDue } from "./due.js";
+import { keepUnheard, type Call } from "./unheard.js";
+import { tell } from "./useCalls.js";
 
 const FLASH_ms = 2500;
 
-/** The cue to flash now; null most of the time. */
-export function useCues(cues: readonly Cue[], now_ms: number, wish: Settings["cues"]): Cue | null {
+/**
+ * The cue to flash now; null most of the time. What came due while nobody looked at the page is kept until it is heard.
+ *
+ * @param speed simulated seconds in one of the wall, of a practice piece
+ */
+export function useCues(state: PieceState, cues: readonly Cue[], now_ms: number, wish: Settings["cues"], speed = 1): Cue | null {
   const last_ms = useRef(now_ms);
   const [flash, setFlash] = useState<Cue | null>(null);
   useEffect(() => {
-    const due = dueCues(cues, last_ms.current, now_ms);
+    const due = callsDue(state, cues, { from_ms: last_ms.current, to_ms: now_ms, speed });
     last_ms.current = Math.max(last_ms.current, now_ms);
-    const newest = due[due.length - 1];
-    if (newest === undefined) return;
-    setFlash(newest);
-    if (wish !== "flash") playCue(newest.kind);
-    if (wish === "speech") sayCue(newest.words);
-  }, [cues, now_ms, wish]);
+    const newest = due.at(-1);
+    if (newest === undefined || !isInWork(state)) return;
+    setFlash(newest.cue);
+    // Who stands before it sees it; what nobody saw is told until somebody says so.
+    const isUnseen = ({ late_s }: Call): boolean => late_s > 0 || document.visibilityState === "hidden";
+    const fresh = keepUnheard(due.filter(isUnseen));
+    tell(
+      due.filter((call) => !isUnseen(call) || fresh.includes(call)),
+      wish,
+    );
+  }, [state, cues, now_ms, wish, speed]);
   return flash !== null && now_ms - flash.at_ms < FLASH_ms ? flash : null;
 }
 

@@ -1,6 +1,7 @@
 /** The whole book and the kit as one file, handed to the browser to keep: from the book, and from wherever storing was refused. */
 
 import { writeBook } from "@tembrak/core";
+import { handOver } from "./handOver.js";
 import { shopNow } from "./shopClock.js";
 import { refusedTaps } from "./refused.js";
 import { allEvents, readKit, readSettings, writeSettings } from "./db.js";
@@ -29,14 +30,4 @@ export async function exportBook(): Promise<string> {
 export async function exportRows(rows: readonly unknown[]): Promise<void> {
   const { shopName } = await readSettings();
   handOver(JSON.stringify(rows, null, 1), fileName(shopName, shopNow(), "unread"));
-}
-
-/** Hands a file to the browser to keep. */
-function handOver(text: string, name: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: "application/json" }));
-  const link = document.createElement("a");
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10000);
 }

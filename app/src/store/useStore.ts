@@ -4,6 +4,7 @@ import type { BookEvent, Kit, PieceState } from "@tembrak/core";
 import { useLiveQuery } from "dexie-react-hooks";
 import { use, useCallback, useEffect, useState, useSyncExternalStore } from "react";
 import type { Units } from "../format/show.js";
+import { onBeat } from "./beat.js";
 import { eventsOf, type Settings } from "./db.js";
 import { shopNow } from "./shopClock.js";
 import { LogContext, type Log } from "./LogProvider.js";
@@ -57,31 +58,13 @@ export function useLog(): Log {
 
 /** What the clock of the shop makes of something, looked at every `interval_ms`: who asks is drawn again only when that changes. */
 export function useClocked<T extends string | number | null>(interval_ms: number, read: (now_ms: number) => T): T {
-  const watch = useCallback(
-    (tell: () => void): (() => void) => {
-      const timer = setInterval(tell, interval_ms);
-      document.addEventListener("visibilitychange", tell);
-      return () => {
-        clearInterval(timer);
-        document.removeEventListener("visibilitychange", tell);
-      };
-    },
-    [interval_ms],
-  );
+  const watch = useCallback((tell: () => void): (() => void) => onBeat(interval_ms, tell), [interval_ms]);
   return useSyncExternalStore(watch, () => read(shopNow()));
 }
 
 /** The clock of the shop, as a value that changes every `interval_ms`. Right again after sleep: it reads the clock, it does not count. */
 export function useNow(interval_ms: number): number {
   const [now_ms, setNow] = useState(shopNow);
-  useEffect(() => {
-    const tick = (): void => setNow(shopNow());
-    const timer = setInterval(tick, interval_ms);
-    document.addEventListener("visibilitychange", tick);
-    return () => {
-      clearInterval(timer);
-      document.removeEventListener("visibilitychange", tick);
-    };
-  }, [interval_ms]);
+  useEffect(() => onBeat(interval_ms, () => setNow(shopNow())), [interval_ms]);
   return now_ms;
 }

@@ -150,6 +150,10 @@ function useActTime(act: Act, shop: ReturnType<typeof useSimulatedShop>): () => 
   return shop === null ? shopNow : shop.now;
 }
 
+function speedOf(shop: ReturnType<typeof useSimulatedShop>): number {
+  return shop?.reading?.speed ?? 1;
+}
+
 /** A practice piece lives by the clock of its shop: what runs on does so by that. */
 function Running({ state, act }: { state: PieceState; act: Act }) {
   const shop = useSimulatedShop(state.id, state.piece.isPractice === true, lastHeard_ms(state));
@@ -196,7 +200,7 @@ function Working({ state, act, shop }: { state: PieceState; act: Act; shop: Retu
   const prediction = useStandingSoon(state);
   const out_s = useOutAt(state)?.best.at_s ?? null;
   const cues = useMemo(() => cuesOf(state, act, prediction, null, out_s), [state, act, prediction, out_s]);
-  const flash = useCues(cues, now_ms, units.cues);
+  const flash = useCues(state, cues, now_ms, units.cues, speedOf(shop));
   const awake = useWakeLock();
   const move = useSequence(state, { prediction, out_s }, bench, now_ms, isLeading);
   const isGated = act.kind === "heat" && !wentThroughGate(state, pieces, units.kitChangedAt_ms, now_ms);

@@ -1,6 +1,16 @@
 /** A temper drawn by colour: which colour is where, when to stop, what was seen, and what it was when it was cold. */
 
-import { colourAtHeat, runLogOf, runNow, type ColourName, type ColourRun, type RunLog, type RunNow, type RunSource } from "@tembrak/core";
+import {
+  colourAtHeat,
+  runLogOf,
+  runNow,
+  type ColourName,
+  type ColourRun,
+  type PieceState,
+  type RunLog,
+  type RunNow,
+  type RunSource,
+} from "@tembrak/core";
 import { useMemo } from "react";
 import { useColourRun } from "../../../compute/useAnswers.js";
 import type { Cue } from "../../../calls/cues.js";
@@ -23,7 +33,7 @@ const FRESH_s = 240;
 const STORED_ms = 500;
 
 /** Told once, as the colour comes. */
-function useStopCall(now: RunNow | null, log: RunLog, wanted: ColourName, now_ms: number): void {
+function useStopCall(state: PieceState, now: RunNow | null, log: RunLog, wanted: ColourName, now_ms: number): void {
   const { cues: wish } = useSettings();
   const isNear = now !== null && now.isBorneOut && Number.isFinite(now.left_s);
   // Where a look moved the stop into the past it is called as soon as that look is stored.
@@ -33,7 +43,7 @@ function useStopCall(now: RunNow | null, log: RunLog, wanted: ColourName, now_ms
     (): Cue[] => (at_ms === null ? [] : [{ at_ms, kind: "ready", words: `Stop: it is ${wanted}. Dunk it.` }]),
     [at_ms, wanted],
   );
-  useCues(cues, now_ms, wish);
+  useCues(state, cues, now_ms, wish);
 }
 
 interface RunningProps extends Props, Watched {
@@ -81,7 +91,7 @@ function HeatKeys({ bench, source, hasHeat, wanted }: Pick<RunningProps, "bench"
 function Running({ state, bench, now_ms, log, run, wanted, source, place, line_mm }: RunningProps) {
   const after_s = (now_ms - log.began_ms!) / 1000;
   const now = run === undefined ? null : runNow(run, log.seen, after_s);
-  useStopCall(now, log, wanted, now_ms);
+  useStopCall(state, now, log, wanted, now_ms);
   // The first bar too, while it is new.
   const isFresh = source === "hot-bar" && after_s - (log.fresh_s.at(-1) ?? 0) < FRESH_s;
   const words =
