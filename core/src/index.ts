@@ -11,6 +11,7 @@ export type { KindFile } from "./schema/kind.js";
 export {
   parseDuration,
   parseLength,
+  parseNumber,
   parseTemperature,
   questionHeat,
   questionLength,

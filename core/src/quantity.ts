@@ -70,6 +70,14 @@ function exactLength(length_mm: number): number {
   return Math.round(length_mm * 1e6) / 1e6;
 }
 
+/**
+ * A bare number as people write it, `59.1`, `59,1`, `-2`: nothing else, and nothing behind it. Null where the text is none.
+ */
+export function parseNumber(text: string): number | null {
+  const clean = text.trim().replace(/[\u2212\u2013]/g, "-");
+  return /^[-+]?(?:\d+(?:[.,]\d*)?|[.,]\d+)$/.test(clean) ? toNumber(clean) : null;
+}
+
 function tidy(text: string): string {
   let out = text
     .trim()

@@ -19,21 +19,22 @@ export const SICKLE: Piece = {
   section: { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 30 },
 };
 
-/** A book with a piece that has come to an act, so many seconds after it went under. */
-export function bookAt(
-  piece: Piece,
-  kind: Act["kind"],
-  under_s: number,
-  kit: readonly object[] | null = null,
-  out_s = 12,
-  route: Route = planRoute(CATALOGUE, piece, "forge"),
-): string {
+/** A piece that has come to an act, so many seconds after it went under. */
+export interface AtAct {
+  readonly id?: string;
+  readonly piece: Piece;
+  readonly kind: Act["kind"];
+  readonly under_s: number;
+  readonly out_s?: number;
+  readonly route?: Route;
+}
+
+function eventsAt({ id = "hand", piece, kind, under_s, out_s = 12, route = planRoute(CATALOGUE, piece, "forge") }: AtAct, now_ms: number) {
   const acts = actsOfRoute(route);
   const at = acts.findIndex((act) => act.kind === kind);
-  const now_ms = Date.now();
   const events: BookEvent[] = [];
   const add = (ago_s: number, event: object): void =>
-    void events.push({ id: `hand-${events.length}`, piece: "hand", at_ms: Math.round(now_ms - 1000 * ago_s), ...event } as BookEvent);
+    void events.push({ id: `${id}-${events.length}`, piece: id, at_ms: Math.round(now_ms - 1000 * ago_s), ...event } as BookEvent);
   add(9000, { kind: "piece", definition: piece });
   add(8999, { kind: "route", route });
   const quench = acts.findIndex((act) => act.kind === "quench");
@@ -43,12 +44,30 @@ export function bookAt(
     add(under_s - out_s, { kind: "check", act: act.id, reading: { check: "bath", state: "out" } });
     add(under_s - out_s, { kind: "act-done", act: act.id });
   });
+  return events;
+}
+
+/** A book with several pieces, each at an act of its own. */
+export function shopAt(pieces: readonly AtAct[], kit: readonly object[] | null = null): string {
+  const now_ms = Date.now();
   const items = kit?.map((item, i) => ({ ...item, id: `k${i}` })) ?? null;
   return writeBook(
-    [...events].sort((a, b) => a.at_ms - b.at_ms),
+    pieces.flatMap((piece) => eventsAt(piece, now_ms)).sort((a, b) => a.at_ms - b.at_ms),
     now_ms,
     items as Parameters<typeof writeBook>[2],
   );
+}
+
+/** A book with a piece that has come to an act, so many seconds after it went under. */
+export function bookAt(
+  piece: Piece,
+  kind: Act["kind"],
+  under_s: number,
+  kit: readonly object[] | null = null,
+  out_s = 12,
+  route: Route = planRoute(CATALOGUE, piece, "forge"),
+): string {
+  return shopAt([{ piece, kind, under_s, out_s, route }], kit);
 }
 
 /** The same book by a clock that is ahead by so much. */

@@ -163,6 +163,11 @@ function useGoWhereCalled(): void {
   }, [navigate]);
 }
 
+/** Not with steel in the hand: at a bench only once it lies in its temper. */
+function mayAsk(running: readonly PieceState[], here: string | null): boolean {
+  return here === null || running.find(({ id }) => id === here)?.next?.kind === "temper";
+}
+
 export function CallBar() {
   useGoWhereCalled();
   const here = useHere();
@@ -191,22 +196,24 @@ export function CallBar() {
       {practised.map(({ id }) => (
         <AskShop key={id} id={id} onTime={shops.keep} />
       ))}
-      <CallLine
-        calls={unheard}
-        most={here === null ? SHOWN_CALLS : 1}
-        isDone={(call) => !isStillDue(call, running, known, kit, nowOf(call.id))}
-        nowOf={nowOf}
-        onHeard={heard}
-      />
-      <MayCall long={long} />
-      {clocks.length === 0 ? null : (
-        <nav className={here === null ? "clock-row" : "clock-row at-bench"} aria-label="What runs elsewhere">
-          {clocks.slice(0, MOST_CLOCKS).map((clock) => (
-            <Cell key={clock.id} clock={clock} />
-          ))}
-          {clocks.length > MOST_CLOCKS ? <span className="clock-more">and {clocks.length - MOST_CLOCKS} more</span> : null}
-        </nav>
-      )}
+      <div className={here === null ? "call-bar" : "call-bar at-bench"}>
+        <CallLine
+          calls={unheard}
+          most={here === null ? SHOWN_CALLS : 1}
+          isDone={(call) => !isStillDue(call, running, known, kit, nowOf(call.id))}
+          nowOf={nowOf}
+          onHeard={heard}
+        />
+        {mayAsk(running, here) ? <MayCall long={long} /> : null}
+        {clocks.length === 0 ? null : (
+          <nav className={here === null ? "clock-row" : "clock-row at-bench"} aria-label="What runs elsewhere">
+            {clocks.slice(0, MOST_CLOCKS).map((clock) => (
+              <Cell key={clock.id} clock={clock} />
+            ))}
+            {clocks.length > MOST_CLOCKS ? <span className="clock-more">and {clocks.length - MOST_CLOCKS} more</span> : null}
+          </nav>
+        )}
+      </div>
     </>
   );
 }

@@ -20,7 +20,7 @@ export function MayCall({ long }: { readonly long: Clock | undefined }) {
     void writeSettings({ hasAskedToCall: true }).catch(() => undefined);
   };
   return (
-    <div className="call-line" data-testid="may-call">
+    <div className="call-line may-call" data-testid="may-call">
       <span>
         {canAsk() ? "In a pocket or behind another window only a notification is seen. May this browser show them? " : ""}
         {mayNotify() ? "Notifications call you from behind other windows. " : ""}A locked phone may put this page to sleep: then nothing

@@ -2,6 +2,7 @@
 
 import { isInWork, type PieceState, type Prediction } from "@tembrak/core";
 import { useEffect, useMemo, useState } from "react";
+import { useCalledTitle } from "../parts/pageTitle.js";
 import { useKit, useNow, usePieces, useSettings } from "../store/useStore.js";
 import { callsOf } from "./cues.js";
 import { callsDue } from "./due.js";
@@ -50,20 +51,6 @@ export function tell(calls: readonly Call[], wish: ReturnType<typeof useSettings
   shake(newest.cue.kind);
   if (wish !== "flash") playCue(newest.cue.kind);
   if (wish === "speech") sayCue(calls.map(({ name, cue }) => `${name}. ${cue.words}`).join(" "));
-}
-
-/** In the name of the tab, for those who look at another. */
-function useTitle(call: Call | undefined): void {
-  useEffect(() => {
-    if (call === undefined) return;
-    const before = document.title;
-    const said = `${call.name}: ${call.cue.words}`;
-    document.title = said;
-    return () => {
-      // The page one went to meanwhile has a name of its own.
-      if (document.title === said) document.title = before;
-    };
-  }, [call]);
 }
 
 /** Since when each piece was looked at, ms by its own clock. */
@@ -115,7 +102,8 @@ export function useCalls(
     tell(keepUnheard(due.sort((a, b) => a.cue.at_ms - b.cue.at_ms)), wish);
   }, [now_ms, pieces, running, predictions, kit, here, wish, shops, looks]);
   const unheard = useUnheard();
-  useTitle(unheard.at(-1));
+  const newest = unheard.at(-1);
+  useCalledTitle(newest === undefined ? null : `${newest.name}: ${newest.cue.words}`);
   return { unheard, heard: hearAll };
 }
 

@@ -6,9 +6,12 @@ import { Outlet, useLocation } from "react-router";
 import { storeTrouble, type StoreTrouble } from "../store/boot.js";
 import { exportBook } from "../store/exportBook.js";
 import { storeRefused, useRefused } from "../store/refused.js";
-import { useLog, useSettings } from "../store/useStore.js";
+import { useLog, usePieces, useSettings } from "../store/useStore.js";
 import { CallBar } from "../calls/CallBar.js";
 import { ClockNotice } from "./ClockNotice.js";
+import { actWords } from "../words/actWords.js";
+import { viewAt } from "../views.js";
+import { usePageTitle } from "./pageTitle.js";
 import { NewVersion } from "./NewVersion.js";
 import { TitleBlock } from "./TitleBlock.js";
 
@@ -20,9 +23,20 @@ const TROUBLES = {
     "This browser's store does not answer. Another tab with an older Tembrak may hold it: close that one, then reload. Until then nothing can be shown or kept.",
 } as const satisfies Record<Exclude<StoreTrouble, null>, string>;
 
+/** What the tab is called: the view, the piece it is of, and at the bench its act. */
+function useFrameTitle(pathname: string): void {
+  const pieces = usePieces();
+  const units = useSettings();
+  const view = viewAt(pathname);
+  const state = pieces?.find(({ id }) => id === view?.id);
+  const what = view?.name === "bench" && state?.next !== undefined ? actWords(state.next, state, units).title : view?.title;
+  usePageTitle(state === undefined || what === undefined ? (what ?? "") : `${state.piece.name} ${state.piece.mark}: ${what}`);
+}
+
 export function Frame() {
   const { theme } = useSettings();
   const { pathname } = useLocation();
+  useFrameTitle(pathname);
   const atBench = pathname.endsWith("/bench");
   useEffect(() => {
     document.documentElement.dataset["theme"] = atBench ? (theme === "yard" ? "yard" : "bench") : theme;

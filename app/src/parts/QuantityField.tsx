@@ -3,6 +3,7 @@
 import {
   parseDuration,
   parseLength,
+  parseNumber,
   parseTemperature,
   questionLength,
   type HeatQuestion,
@@ -252,8 +253,8 @@ interface DifferenceProps extends Common {
 export function DifferenceField({ value_K, units, low_K, high_K, isRate = false, onChange, ...common }: DifferenceProps) {
   const perHour = isRate ? " an hour" : "";
   const read = (text: string): Reading => {
-    const typed = Number(text.trim().replace(",", ".").replace("−", "-"));
-    if (text.trim() === "" || !Number.isFinite(typed)) return { value: null, problem: "A number, please.", question: null, echo: "" };
+    const typed = parseNumber(text);
+    if (typed === null) return { value: null, problem: "A number, please.", question: null, echo: "" };
     const difference_K = differenceFromText(typed, units);
     const problem =
       difference_K < low_K || difference_K > high_K
@@ -286,8 +287,8 @@ interface NumberProps extends Common {
 /** A number with limits and a unit that nobody converts. */
 export function NumberField({ value, unit, least, most, onChange, ...common }: NumberProps) {
   const read = (text: string): Reading => {
-    const typed = Number(text.trim().replace(",", "."));
-    if (text.trim() === "" || !Number.isFinite(typed)) return { value: null, problem: "A number, please.", question: null, echo: "" };
+    const typed = parseNumber(text);
+    if (typed === null) return { value: null, problem: "A number, please.", question: null, echo: "" };
     const problem = typed < least || typed > most ? `Between ${least} and ${most}, please.` : null;
     return { value: typed, problem, question: null, echo: "" };
   };

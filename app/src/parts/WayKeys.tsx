@@ -1,6 +1,7 @@
 /** What is to be hard, and what draws it: two choices, each with what it is for. */
 
 import { canDraw, drawsFor, hardensFor, VESSELS, type Kit, type Section, type Way } from "@tembrak/core";
+import { RadioKeys } from "./RadioKeys.js";
 import { DRAWS_WORDS, HARDENS_WORDS, type SchoolWords } from "../words/schools.js";
 
 interface GroupProps<K extends string> {
@@ -19,22 +20,23 @@ interface GroupProps<K extends string> {
 
 function Group<K extends string>({ label, keys, chosen, words, note, className, only, lacks = () => null, onPick }: GroupProps<K>) {
   return (
-    <div className={className} role="radiogroup" aria-label={label}>
-      {keys.map((key) => (
-        <button
-          key={key}
-          type="button"
-          role="radio"
-          aria-checked={chosen === key}
-          disabled={!only.includes(key) || lacks(key) !== null}
-          className="plain-key"
-          onClick={() => onPick(key)}
-        >
-          <b>{words[key].name}</b>
-          <small>{lacks(key) ?? words[key][note]}</small>
-        </button>
-      ))}
-    </div>
+    <RadioKeys
+      label={label}
+      className={className}
+      keyClass="plain-key"
+      chosen={chosen}
+      onPick={onPick}
+      keys={keys.map((key) => ({
+        key,
+        isDisabled: !only.includes(key) || lacks(key) !== null,
+        inside: (
+          <>
+            <b>{words[key].name}</b>
+            <small>{lacks(key) ?? words[key][note]}</small>
+          </>
+        ),
+      }))}
+    />
   );
 }
 

@@ -68,12 +68,20 @@ function ActScreen(props: ActProps) {
   return <Screen {...props} />;
 }
 
+/** The keys above stand on this line, however many lines it takes. */
+function tellHeight(log: HTMLElement | null): (() => void) | undefined {
+  if (log === null || typeof ResizeObserver === "undefined") return undefined;
+  const watcher = new ResizeObserver(() => log.parentElement?.style.setProperty("--log-height", `${log.offsetHeight}px`));
+  watcher.observe(log);
+  return () => watcher.disconnect();
+}
+
 function LogLine({ state, bench, children }: { state: PieceState; bench: Bench; children?: ReactNode }) {
   const units = useSettings();
   const last = lastTap(state);
   const event = state.events.find(({ id }) => id === last?.id);
   return (
-    <div className="bench-log">
+    <div className="bench-log" ref={tellHeight}>
       <span role="status">
         {bench.trouble ?? (event ? `Stored ${showTimeOfDay(event.at_ms)}: ${readingWords(event, state, units)}` : "Nothing logged yet")}
       </span>

@@ -21,7 +21,7 @@ export function useKeys(keys: Readonly<Record<string, () => void>>): void {
 
 /** Every key of the bench with what it does; the last eight only while a piece is brought to heat. */
 export const KEY_LIST: readonly (readonly [string, string])[] = [
-  ["Space", "end this step, or press what has the focus"],
+  ["Space", "end this step, whatever was touched last; Enter presses what has the focus"],
   ["Backspace", "take the last tap back"],
   ["?", "this list"],
   ["S", "the magnet sticks"],

@@ -42,12 +42,20 @@ describe("a hardness test", () => {
     expect(mean()).toBeGreaterThan(57.5);
     expect(mean()).toBeLessThan(60.5);
   });
-  it("what is no reading is said, and the ones before it stand", async () => {
+  it("what is no reading is said, the ones before it stand, and nothing is kept until it is put right", async () => {
     open(prove);
     await read("59 59 590");
-    expect(screen.getByText(/590 HRC is not a reading a tester gives/)).toBeTruthy();
+    expect(screen.getAllByText(/590 HRC is not a reading a tester gives/).length).toBeGreaterThan(0);
+    const keep = (): HTMLButtonElement => screen.getByRole("button", { name: "Keep this result" });
+    expect(keep().disabled).toBe(true);
+    expect(screen.queryByText("Next, one of")).toBeNull();
     expect(mean()).toBeGreaterThan(57);
     expect(mean()).toBeLessThan(61);
+    await userEvent.type(screen.getByLabelText(/Tester readings/), "{Backspace}{Backspace}{Backspace}5x");
+    expect(screen.getAllByText(/"5x" is not a number/).length).toBeGreaterThan(0);
+    expect(keep().disabled).toBe(true);
+    await userEvent.type(screen.getByLabelText(/Tester readings/), "{Backspace}9");
+    expect(keep().disabled).toBe(false);
   });
   it("a tester that reads its block too high reads the piece too high", async () => {
     open(prove);

@@ -173,7 +173,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
           </Button>
           <Button
             variant="contained"
-            disabled={isEmpty || isSilent}
+            disabled={isEmpty || isSilent || draft.unread !== null}
             onClick={() => follow(options.find(({ key }) => key === "keep") ?? options[0]!)}
           >
             Keep this result
@@ -219,7 +219,12 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
             draft={draft}
             onChange={setDraft}
           />
-          {isEmpty || isSilent ? null : (
+          {draft.unread === null ? null : (
+            <p className="test-notice" role="status">
+              {draft.unread} Put it right, or take it out, before this result is kept.
+            </p>
+          )}
+          {isEmpty || isSilent || draft.unread !== null ? null : (
             <div className="test-next">
               <h2>Next, one of</h2>
               {options.map((option) => (

@@ -16,6 +16,8 @@ import { useMemo, useState } from "react";
 export interface TestDraft {
   readonly strokes: ReadonlyMap<number, FileResult>;
   readonly readings: readonly number[];
+  /** What is wrong with the first part of the typed readings that is none; null where all are read. */
+  readonly unread: string | null;
   /** Where each was made; null, or nothing, where nobody said. */
   readonly places: readonly (TestPlace | null)[];
   readonly blockBias_HRC: number | null;
@@ -27,6 +29,7 @@ export interface TestDraft {
 export const EMPTY_TEST: TestDraft = {
   strokes: new Map(),
   readings: [],
+  unread: null,
   places: [],
   blockBias_HRC: null,
   surface: "as-it-came",

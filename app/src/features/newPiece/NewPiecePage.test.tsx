@@ -39,7 +39,7 @@ describe("a new piece on a phone", () => {
     expect(screen.getByRole("button", { name: new RegExp(`^Measures ?${HAY_KNIFE.length_mm} mm long`) })).toBeTruthy();
     expect(screen.getByLabelText<HTMLInputElement>("Mark that survives the fire").value).not.toBe(HAY_KNIFE.mark);
     await userEvent.click(screen.getByRole("button", { name: /^How and where/ }));
-    expect(screen.getByRole("radio", { name: /^Edge only/ }).getAttribute("aria-checked")).toBe("true");
+    expect(screen.getByRole<HTMLInputElement>("radio", { name: /^Edge only/ }).checked).toBe(true);
   });
   it("in an empty shop there is no last one", () => {
     open([]);

@@ -24,6 +24,7 @@ import { nextMark, ORDERED_FORMS, pieceOfForm } from "./draft.js";
 import { lackWords, unfairWords } from "../../words/routeWords.js";
 import { isFair, usePlanned } from "../../compute/useAnswers.js";
 import { practiceWay, WayKeys, wayWithin } from "../../parts/WayKeys.js";
+import { RadioKeys } from "../../parts/RadioKeys.js";
 import { SCHOOL_WORDS } from "../../words/schools.js";
 import { FitNotice } from "../../parts/FitNotice.js";
 import { unknownOf } from "../../words/unknownWords.js";
@@ -37,6 +38,21 @@ function firstSchool(kit: Kit | null): School {
   return SCHOOLS.find((school) => missingFor(school, kit) === null) ?? "forge";
 }
 
+const WHERE = {
+  own: (
+    <>
+      <b>In my own shop</b>
+      <small>Steel and fire.</small>
+    </>
+  ),
+  practice: (
+    <>
+      <b>In the simulated shop</b>
+      <small>No steel, no fire: a forge, bath and oven that behave, with a clock up to a hundred times as fast.</small>
+    </>
+  ),
+} as const;
+
 /** How it is heated, what is to be hard, and where. */
 function HowAndWhere({ piece, school, way, isPractice, kit, onSchool, onWay, onPractice }: HowProps) {
   const falling = usePlanned(piece, planRoute(CATALOGUE, piece, "falling", { way, kit }), "quick").data;
@@ -45,43 +61,33 @@ function HowAndWhere({ piece, school, way, isPractice, kit, onSchool, onWay, onP
   return (
     <>
       <h2>How will you heat it?</h2>
-      <div className="school-keys" role="radiogroup" aria-label="School">
-        {SCHOOLS.map((key) => (
-          <button
-            key={key}
-            type="button"
-            role="radio"
-            aria-checked={school === key}
-            disabled={lackOf(key) !== null}
-            className="plain-key"
-            onClick={() => onSchool(key)}
-          >
-            <b>{SCHOOL_WORDS[key].name}</b>
-            <small>{lackOf(key) ?? SCHOOL_WORDS[key].does}</small>
-          </button>
-        ))}
-      </div>
+      <RadioKeys
+        label="School"
+        className="school-keys"
+        keyClass="plain-key"
+        chosen={school}
+        onPick={onSchool}
+        keys={SCHOOLS.map((key) => ({
+          key,
+          isDisabled: lackOf(key) !== null,
+          inside: (
+            <>
+              <b>{SCHOOL_WORDS[key].name}</b>
+              <small>{lackOf(key) ?? SCHOOL_WORDS[key].does}</small>
+            </>
+          ),
+        }))}
+      />
       <WayKeys section={piece.section} way={way} note="does" className="school-keys" isPractice={isPractice} kit={kit} onPick={onWay} />
       <h2>Where?</h2>
-      <div className="school-keys" role="radiogroup" aria-label="Where">
-        {([false, true] as const).map((simulated) => (
-          <button
-            key={String(simulated)}
-            type="button"
-            role="radio"
-            aria-checked={isPractice === simulated}
-            className="plain-key"
-            onClick={() => onPractice(simulated)}
-          >
-            <b>{simulated ? "In the simulated shop" : "In my own shop"}</b>
-            <small>
-              {simulated
-                ? "No steel, no fire: a forge, bath and oven that behave, with a clock up to a hundred times as fast."
-                : "Steel and fire."}
-            </small>
-          </button>
-        ))}
-      </div>
+      <RadioKeys
+        label="Where"
+        className="school-keys"
+        keyClass="plain-key"
+        chosen={isPractice ? "practice" : "own"}
+        onPick={(where) => onPractice(where === "practice")}
+        keys={(["own", "practice"] as const).map((where) => ({ key: where, inside: WHERE[where] }))}
+      />
     </>
   );
 }

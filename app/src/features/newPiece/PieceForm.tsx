@@ -13,6 +13,7 @@ import { showLength, showNotches, type Units } from "../../format/show.js";
 import { Choice } from "../../parts/Choice.js";
 import { Fold } from "../../parts/Fold.js";
 import { LivePiece, SCALE_PAINT, type Dimension } from "./LivePiece.js";
+import { RadioKeys } from "../../parts/RadioKeys.js";
 import { useWide } from "../../parts/useWide.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { LengthField } from "../../parts/QuantityField.js";
@@ -40,36 +41,38 @@ function FormPicker({ piece, onChange }: Pick<Props, "piece" | "onChange">) {
   const [isAll, setAll] = useState(false);
   const shown = ORDERED_FORMS.filter((form, i) => isWide || isAll || i < COMMON_FORMS || form.id === piece.form);
   return (
-    <div className="forms" role="radiogroup" aria-label="Kind of piece">
-      {shown.map((form) => {
+    <RadioKeys
+      label="Kind of piece"
+      className="forms"
+      keyClass="form-key"
+      chosen={piece.form ?? null}
+      onPick={(id) => onChange(pieceOfForm(ORDERED_FORMS.find((form) => form.id === id) ?? ORDERED_FORMS[0]!, piece, piece.mark))}
+      keys={shown.map((form) => {
         const sample = pieceOfForm(form, null, "1");
         const box = drawPiece(sample, 1, "hang");
         const k = Math.min(62 / box.width_px, 74 / box.height_px);
         const drawn = drawPiece(sample, k, "hang");
-        return (
-          <button
-            key={form.id}
-            type="button"
-            role="radio"
-            aria-checked={piece.form === form.id}
-            className="form-key"
-            onClick={() => onChange(pieceOfForm(form, piece, piece.mark))}
-          >
-            <svg width={70} height={80} aria-hidden="true">
-              <g transform={`translate(${35 - drawn.width_px / 2} ${40 - drawn.height_px / 2})`}>
-                <Silhouette drawn={drawn} lie="hang" paint={SCALE_PAINT} />
-              </g>
-            </svg>
-            {form.name}
-          </button>
-        );
+        return {
+          key: form.id,
+          inside: (
+            <>
+              <svg width={70} height={80} aria-hidden="true">
+                <g transform={`translate(${35 - drawn.width_px / 2} ${40 - drawn.height_px / 2})`}>
+                  <Silhouette drawn={drawn} lie="hang" paint={SCALE_PAINT} />
+                </g>
+              </svg>
+              {form.name}
+            </>
+          ),
+        };
       })}
+    >
       {shown.length === ORDERED_FORMS.length ? null : (
         <Button variant="text" className="more-kinds" onClick={() => setAll(true)}>
           {ORDERED_FORMS.length - shown.length} more kinds
         </Button>
       )}
-    </div>
+    </RadioKeys>
   );
 }
 

@@ -3,7 +3,7 @@
 import type { Act, PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useLayoutEffect } from "react";
-import { Link } from "react-router";
+import { Link, useNavigate } from "react-router";
 import type { Bench } from "../useBench.js";
 
 export interface ActProps<K extends Act["kind"] = Act["kind"]> {
@@ -11,6 +11,17 @@ export interface ActProps<K extends Act["kind"] = Act["kind"]> {
   readonly act: Act & { readonly kind: K };
   readonly bench: Bench;
   readonly now_ms: number;
+}
+
+function isInDialog(target: EventTarget | null): boolean {
+  return target instanceof Element && target.closest("[role=dialog]") !== null;
+}
+
+/** Where Space belongs to what has the focus: a text, and what somebody came to by the keyboard in a dialog. */
+function isTyping(target: EventTarget | null): boolean {
+  if (!(target instanceof Element)) return false;
+  if (target.closest("input:not([type=checkbox], [type=radio]), textarea, [role=listbox], [role=combobox]") !== null) return true;
+  return isInDialog(target) && target.matches("button:focus-visible, a:focus-visible, input:focus-visible");
 }
 
 /** The key that ends the act; Space presses it, Backspace takes the last tap back. A foot switch sends these. */
@@ -30,21 +41,31 @@ export function ActKey({
   /** Something has to be done first: the note says what. */
   isLocked?: boolean;
 }) {
+  const navigate = useNavigate();
   // Before the screen is painted: a foot switch pressed as the act appears is heard.
   useLayoutEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      const target = event.target as HTMLElement | null;
-      if (event.repeat || target?.closest("button, a, input, [role=dialog]")) return;
-      if (event.key === " ") {
-        event.preventDefault();
-        if (!isLocked && !bench.isStoring) onPress();
-      } else if (event.key === "Backspace") {
-        event.preventDefault();
-        bench.undo();
-      }
+    const press = (): void => {
+      if (isTest !== undefined) void navigate(isTest);
+      else if (!isLocked && !bench.isStoring) onPress();
     };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
+    const onKey = (event: KeyboardEvent): void => {
+      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.key !== " " && event.key !== "Backspace") return;
+      event.preventDefault();
+      if (event.repeat) return;
+      if (event.key === " ") press();
+      else if (!isInDialog(event.target)) bench.undo();
+    };
+    // A key that was touched last would be pressed once more as the switch is let go.
+    const onLetGo = (event: KeyboardEvent): void => {
+      if (event.key === " " && !isTyping(event.target)) event.preventDefault();
+    };
+    window.addEventListener("keydown", onKey, true);
+    window.addEventListener("keyup", onLetGo, true);
+    return () => {
+      window.removeEventListener("keydown", onKey, true);
+      window.removeEventListener("keyup", onLetGo, true);
+    };
   });
   if (isTest !== undefined) {
     return (

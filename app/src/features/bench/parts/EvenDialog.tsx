@@ -2,7 +2,6 @@
 
 import { ZONES, type Check, type Section, type Zone } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
@@ -10,6 +9,7 @@ import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
 import { zoneName, zonesFor } from "../../../words/zoneNames.js";
+import { BenchDialog } from "./BenchDialog.js";
 
 type Seen = "even" | "behind" | "ahead";
 
@@ -30,7 +30,7 @@ export function EvenDialog({ section, isOpen, onCheck, onClose }: Props) {
   };
   const isUneven = told("behind").length + told("ahead").length > 0;
   return (
-    <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="sm">
+    <BenchDialog open={isOpen} onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>Is it the same heat all over?</DialogTitle>
       <DialogContent>
         <p style={{ marginTop: 0, color: "var(--ink2)" }}>
@@ -65,6 +65,6 @@ export function EvenDialog({ section, isOpen, onCheck, onClose }: Props) {
           {isUneven ? "Uneven: do not quench yet" : "Even all over"}
         </Button>
       </DialogActions>
-    </Dialog>
+    </BenchDialog>
   );
 }

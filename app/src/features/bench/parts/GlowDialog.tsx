@@ -1,12 +1,12 @@
 /** What it looks like, by name, in the light of the shop. */
 
 import { ambientFromLux, glowHex, GLOW_NAMES, readGlow, type Check } from "@tembrak/core";
-import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { showDegrees, showDifference } from "../../../format/show.js";
 import { inLight } from "../../../parts/TitleBlock.js";
 import type { Settings } from "../../../store/db.js";
+import { BenchDialog } from "./BenchDialog.js";
 
 /** A trained eye is good to about so much, C (colour-note section 1.4). */
 const EYE_K = 25;
@@ -46,7 +46,7 @@ export function GlowDialog({ isOpen, settings, onClose, onCheck }: Props) {
     onClose();
   };
   return (
-    <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="sm">
+    <BenchDialog open={isOpen} onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>What does it look like, in {inLight(settings.ambient_lux)}?</DialogTitle>
       <DialogContent>
         <Names settings={settings} onPick={pick} />
@@ -54,6 +54,6 @@ export function GlowDialog({ isOpen, settings, onClose, onCheck }: Props) {
           A screen shows relative looks only. Names are rough: a trained eye is good to about {showDifference(EYE_K, settings)}.
         </p>
       </DialogContent>
-    </Dialog>
+    </BenchDialog>
   );
 }

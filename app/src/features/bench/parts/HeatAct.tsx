@@ -69,7 +69,7 @@ function BesideIt({ now, ...props }: ActProps<"heat"> & { now: HeatNow }) {
       {now.zones === null ? null : (
         <p className="drawn from zones">{zoneWords(now.zones, state.piece.section, settings, now.read !== null)}</p>
       )}
-      {state.route?.school === "kiln" ? <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
+      {state.route?.school === "kiln" ? <KilnPanel state={state} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
       <BathAhead state={state} act={act} now_ms={now_ms} />
       {now.fire.state === "unknown" ? <BeforeFire state={state} act={act} /> : null}
       {now.isTooHot ? <OnceMore state={state} act={act} bench={bench} /> : null}

@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { actsOfRoute, CATALOGUE, planRoute, type Act, type Check, type Piece, type PieceState } from "@tembrak/core";
+import { actsOfRoute, CATALOGUE, planRoute, type Check, type Piece, type PieceState } from "@tembrak/core";
 import { DEFAULT_SETTINGS } from "../../../store/db.js";
 import { show, standingAt, START_ms } from "../../../testing.js";
 import { inKiln, KilnPanel, matesOf } from "./KilnPanel.js";
@@ -52,8 +52,7 @@ describe("what lies in the kiln", () => {
 describe("the kiln at the bench", () => {
   const panel = (others: readonly PieceState[]) => {
     const state = at("1", hold);
-    const act = state.next as Extract<Act, { kind: "hold" }>;
-    return show(<KilnPanel state={state} act={act} pieces={[state, ...others]} units={DEFAULT_SETTINGS} now_ms={START_ms + 60_000} />);
+    return show(<KilnPanel state={state} pieces={[state, ...others]} units={DEFAULT_SETTINGS} now_ms={START_ms + 60_000} />);
   };
   it("the door is logged to all that lie in it, each at its own act", async () => {
     const mate = at("2", harden, [put("in", 5)]);

@@ -1,6 +1,6 @@
 /** What else is in the kiln: the time each piece still wants, the door, the chamber, and the power. */
 
-import type { Act, Check, PieceState } from "@tembrak/core";
+import type { Check, PieceState } from "@tembrak/core";
 import { Link } from "react-router";
 import { isInWork, LIMITS, soakClock } from "@tembrak/core";
 import { showClock, type Units } from "../../../format/show.js";
@@ -37,13 +37,12 @@ export function matesOf(state: PieceState, pieces: readonly PieceState[]): Piece
 
 interface Props {
   readonly state: PieceState;
-  readonly act: Extract<Act, { kind: "heat" | "hold" }>;
   readonly pieces: readonly PieceState[];
   readonly units: Units;
   readonly now_ms: number;
 }
 
-export function KilnPanel({ state, act, pieces, units, now_ms }: Props) {
+export function KilnPanel({ state, pieces, units, now_ms }: Props) {
   const taps = useLog();
   const mates = matesOf(state, pieces);
   const group = [...mates, state];
@@ -57,7 +56,6 @@ export function KilnPanel({ state, act, pieces, units, now_ms }: Props) {
         </button>
         <ReadKey
           what="Chamber"
-          start_C={act.target_C}
           limits_C={LIMITS.reading.instrument_C}
           units={units}
           live_C={live_C}

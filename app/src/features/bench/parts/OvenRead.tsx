@@ -37,7 +37,6 @@ export function OvenRead({ state, act, bench }: Props) {
     <div className="oven-read">
       <ReadKey
         what={`${capital(vesselNoun(act.in))} thermometer`}
-        start_C={reads[reads.length - 1]?.reads_C ?? act.target_C}
         limits_C={LIMITS.reading.instrument_C}
         units={units}
         question={(T, unit) => (isKiln ? null : questionHeat("temper", T, unit, act.target_C))}

@@ -109,7 +109,7 @@ function Window({ gone_s, from_s, to_s, isBefore, where }: WindowProps) {
 }
 
 /** How it stands, and what a thermometer in it says, before the piece goes in. */
-function BathRead({ state, bench, quench: { medium, bath_C }, now_ms }: Pick<Props, "state" | "bench" | "now_ms"> & { quench: Quench }) {
+function BathRead({ state, bench, quench: { medium }, now_ms }: Pick<Props, "state" | "bench" | "now_ms"> & { quench: Quench }) {
   const units = useSettings();
   const here = useBathNow({ medium }, now_ms);
   return (
@@ -117,7 +117,6 @@ function BathRead({ state, bench, quench: { medium, bath_C }, now_ms }: Pick<Pro
       {here?.now && state.piece.isPractice !== true ? <p className="drawn from bath-before">{bathBefore(here.now, units)}</p> : null}
       <ReadKey
         what="Bath"
-        start_C={bath_C}
         limits_C={LIMITS.quench.bath_C}
         units={units}
         isStoring={bench.isStoring}

@@ -2,7 +2,6 @@
 
 import { LIMITS, questionHeat, type Check, type HeatQuestion, type TemperatureUnit } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
@@ -13,6 +12,7 @@ import { shopNow } from "../../../store/shopClock.js";
 import { TypedInstrument } from "../../../instruments/instrument.js";
 import type { Units } from "../../../format/show.js";
 import { TemperatureField } from "../../../parts/QuantityField.js";
+import { BenchDialog } from "./BenchDialog.js";
 
 interface Props {
   readonly isOpen: boolean;
@@ -58,7 +58,7 @@ export function ReadingDialog({ isOpen, gunEmissivity = GUN_EMISSIVITY, target_C
     onClose();
   };
   return (
-    <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="xs">
+    <BenchDialog open={isOpen} onClose={onClose} fullWidth maxWidth="xs">
       <DialogTitle>What does it read?</DialogTitle>
       <DialogContent>
         <ToggleButtonGroup
@@ -141,6 +141,6 @@ export function ReadingDialog({ isOpen, gunEmissivity = GUN_EMISSIVITY, target_C
           </Button>
         )}
       </DialogActions>
-    </Dialog>
+    </BenchDialog>
   );
 }

@@ -1,11 +1,11 @@
 /** A sheet at the bench: its closing key is large, and always there. */
 
 import Button from "@mui/material/Button";
-import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import type { ReactNode } from "react";
+import { BenchDialog } from "./BenchDialog.js";
 
 interface Props {
   readonly isOpen: boolean;
@@ -17,7 +17,7 @@ interface Props {
 
 export function Sheet({ isOpen, title, close = "Close", onClose, children }: Props) {
   return (
-    <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="sm">
+    <BenchDialog open={isOpen} onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{title}</DialogTitle>
       <DialogContent>{children}</DialogContent>
       <DialogActions>
@@ -25,6 +25,6 @@ export function Sheet({ isOpen, title, close = "Close", onClose, children }: Pro
           {close}
         </Button>
       </DialogActions>
-    </Dialog>
+    </BenchDialog>
   );
 }

@@ -147,7 +147,7 @@ function Kiln({ state, act, now_ms, clock }: Omit<Props, "bench"> & { clock: Soa
   return (
     <>
       {clock === null ? null : <TwoClocks clock={clock} />}
-      <KilnPanel state={state} act={act} pieces={pieces ?? []} units={settings} now_ms={now_ms} />
+      <KilnPanel state={state} pieces={pieces ?? []} units={settings} now_ms={now_ms} />
     </>
   );
 }

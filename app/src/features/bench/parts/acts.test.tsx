@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
-import { cleanup, render, screen } from "@testing-library/react";
+import { cleanup, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { piecesOf, type Act, type Check, type PieceState, type Route } from "@tembrak/core";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
@@ -129,14 +129,26 @@ describe("bringing it to heat", () => {
     await userEvent.keyboard("swf");
     expect(bench.checks).toEqual(["sticks", "weak", "free"].map((value) => ({ check: "magnet", state: value })));
   });
-  it("the space bar ends the act, but not while a button has the focus", async () => {
+  it("the space bar ends the act whatever was touched last, and repeats no reading; Enter presses what has the focus", async () => {
     const bench = hand();
     show(<HeatAct state={state} act={act} bench={bench} now_ms={NOW_ms} />);
     await userEvent.keyboard(" ");
     expect(bench.presses).toBe(1);
-    screen.getByRole("button", { name: "Magnet weak" }).focus();
+    await userEvent.click(screen.getByRole("button", { name: "Magnet weak" }));
     await userEvent.keyboard(" ");
+    expect([bench.presses, bench.checks.length]).toEqual([2, 1]);
+    await userEvent.keyboard("{Enter}");
+    expect([bench.presses, bench.checks.length]).toEqual([2, 2]);
+  });
+  it("a dialog that was closed gives the focus to the act, and the switch does not open it again", async () => {
+    const bench = hand();
+    show(<HeatAct state={state} act={act} bench={bench} now_ms={NOW_ms} />);
+    await userEvent.click(screen.getByRole("button", { name: /probe reads/ }));
+    await userEvent.click(screen.getByRole("button", { name: "Not now" }));
+    await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+    expect(document.activeElement?.className).toContain("bench-act");
+    await userEvent.keyboard(" ");
+    expect(screen.queryByRole("dialog")).toBeNull();
     expect(bench.presses).toBe(1);
-    expect(bench.checks).toHaveLength(1);
   });
 });

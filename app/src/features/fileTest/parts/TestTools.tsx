@@ -1,6 +1,6 @@
 /** What else a test rests on: the surface, whether it is hand-warm, tester readings and how the tester reads its block. */
 
-import { LIMITS, type Piece, type SoftParts } from "@tembrak/core";
+import { LIMITS, parseNumber, type Piece, type SoftParts } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
@@ -31,8 +31,8 @@ function readReadings(text: string): { readonly readings: readonly number[]; rea
   const readings: number[] = [];
   let problem: string | null = null;
   for (const part of parts) {
-    const value = Number(part);
-    if (!Number.isFinite(value)) problem ??= `"${part}" is not a number.`;
+    const value = parseNumber(part);
+    if (value === null) problem ??= `"${part}" is not a number.`;
     else if (value < LEAST_HRC || value > MOST_HRC)
       problem ??= `${part} HRC is not a reading a tester gives. Rockwell C runs from 20 to 68.`;
     else readings.push(value);
@@ -45,8 +45,11 @@ export function TestTools({ piece, soft, isWarm, draft, onChange }: Props) {
   const [text, setText] = useState("");
   const [bias, setBias] = useState(() => (draft.blockBias_HRC === null ? "" : String(draft.blockBias_HRC)));
   const read = readReadings(text);
-  const biasNumber = Number(bias.replace(",", "."));
-  const biasBad = bias.trim() !== "" && (!Number.isFinite(biasNumber) || Math.abs(biasNumber) > MOST_BIAS_HRC);
+  const biasOf = (typed: string): number | null => {
+    const value = parseNumber(typed);
+    return value === null || Math.abs(value) > MOST_BIAS_HRC ? null : value;
+  };
+  const biasBad = bias.trim() !== "" && biasOf(bias) === null;
   return (
     <div className="test-tools">
       <ToggleButtonGroup
@@ -79,7 +82,8 @@ export function TestTools({ piece, soft, isWarm, draft, onChange }: Props) {
             helperText={read.problem ?? "Flat ground steel, both faces, not the edge. 59.1 58.8 60"}
             onChange={(event) => {
               setText(event.target.value);
-              onChange({ ...draft, readings: readReadings(event.target.value).readings });
+              const { readings, problem } = readReadings(event.target.value);
+              onChange({ ...draft, readings, unread: problem });
             }}
             fullWidth
           />
@@ -88,8 +92,9 @@ export function TestTools({ piece, soft, isWarm, draft, onChange }: Props) {
             soft={soft}
             draft={draft}
             onChange={(next) => {
-              if (next.readings.length < draft.readings.length) setText(next.readings.join(" "));
-              onChange(next);
+              const isLess = next.readings.length < draft.readings.length;
+              if (isLess) setText(next.readings.join(" "));
+              onChange(isLess ? { ...next, unread: null } : next);
             }}
           />
           <TextField
@@ -99,12 +104,7 @@ export function TestTools({ piece, soft, isWarm, draft, onChange }: Props) {
             helperText={biasBad ? `A number of HRC between -${MOST_BIAS_HRC} and ${MOST_BIAS_HRC}.` : "Leave empty when you have no block."}
             onChange={(event) => {
               setBias(event.target.value);
-              const value = Number(event.target.value.replace(",", "."));
-              onChange({
-                ...draft,
-                blockBias_HRC:
-                  event.target.value.trim() === "" || !Number.isFinite(value) || Math.abs(value) > MOST_BIAS_HRC ? null : value,
-              });
+              onChange({ ...draft, blockBias_HRC: biasOf(event.target.value) });
             }}
             fullWidth
           />

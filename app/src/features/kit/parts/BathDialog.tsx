@@ -1,6 +1,6 @@
 /** What is logged of a bath: a reading, oil poured in, a hot bar. Fields of instruments start empty. */
 
-import { kilogramsFromPounds, LIMITS, litresFromGallons, type BathEntry } from "@tembrak/core";
+import { kilogramsFromPounds, LIMITS, litresFromGallons, parseNumber, type BathEntry } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import Dialog from "@mui/material/Dialog";
@@ -30,21 +30,17 @@ const ODD_K = 30;
 
 const TITLES = { read: "Read the bath", added: "Filled up", bar: "A hot bar went in" } as const;
 
-function numberOf(text: string): number {
-  return Number(text.trim().replace(",", "."));
-}
-
 export function BathDialog({ asked, near_C, onKeep, onClose }: Props) {
   const units = useSettings();
   const [top, setTop] = useState<number | null>(null);
   const [bottom, setBottom] = useState<number | null>(null);
-  const [isStirred, setStirred] = useState(true);
+  const [isStirred, setStirred] = useState(false);
   const [amount, setAmount] = useState("");
-  const [bar, setBar] = useState<number | null>(800);
+  const [bar, setBar] = useState<number | null>(null);
   const { faults, onFault } = useFaults();
   // Pounds and gallons where the shop is in inches: what is stored is in kg and litres.
   const isInches = units.length === "in";
-  const typed = numberOf(amount);
+  const typed = parseNumber(amount) ?? NaN;
   const number = !isInches ? typed : asked === "bar" ? kilogramsFromPounds(typed) : litresFromGallons(typed);
   const isAmount = Number.isFinite(number) && number > 0 && number <= (asked === "bar" ? 200 : LIMITS.bath.added_L[1]);
   const isReady = faults === 0 && (asked === "read" ? top !== null : isAmount && (asked === "added" || bar !== null));
