@@ -34,6 +34,8 @@ export default defineConfig({
     // Fetched and stored anew for each journey's own browser it costs a quarter of the time; those about it allow it.
     serviceWorkers: "block",
     viewport: { width: 1280, height: 800 },
+    // In another the units would be others.
+    locale: "en-GB",
     trace: process.env["TEMBRAK_TRACE"] ? "retain-on-failure" : "off",
     launchOptions: CHROMIUM_SHELL,
   },

@@ -6,7 +6,7 @@ export type LengthUnit = "mm" | "in";
 export type TemperatureUnit = "C" | "F";
 
 export type LengthRole = "thickness" | "height" | "length";
-export type HeatRole = "preheat" | "under-the-change" | "anneal" | "normalise" | "harden" | "temper" | "run" | "bath";
+export type HeatRole = "preheat" | "under-the-change" | "anneal" | "normalise" | "harden" | "temper" | "run" | "bath" | "reading";
 
 /** A question about a length that could be right but probably is not. The user answers; nothing is refused. */
 export type LengthQuestion =
@@ -178,7 +178,14 @@ const HEATS: Readonly<Record<HeatRole, readonly [number, number]>> = {
   temper: [120, 680],
   run: [150, 400],
   bath: [-5, 120],
+  // Whatever an instrument or a dial may say: asked about only beside what stood there.
+  reading: [-40, 1400],
 };
+
+/** A temper hotter than this is rare, and as a number a usual one in Fahrenheit, C (common practice, no source: springs stay below it). */
+const RARE_TEMPER_C = 480;
+/** Tempers most are drawn at, C. */
+const USUAL_TEMPER_C: readonly [number, number] = [140, 330];
 
 /** So far off what was planned, and so near it in the other unit, a number was probably meant in that (judgement). */
 const FAR_FROM_PLAN_K = 80;
@@ -197,6 +204,9 @@ export function questionHeat(role: HeatRole, temperature_C: number, unit: Temper
   const isOther =
     planned_C !== undefined && Math.abs(temperature_C - planned_C) > FAR_FROM_PLAN_K && Math.abs(asOther_C - planned_C) < NEAR_PLAN_K;
   if (isOther) return { ...asked, code: "looks-like-other-unit", probably_C: asOther_C };
+  const isRare = role === "temper" && unit === "C" && planned_C === undefined && temperature_C > RARE_TEMPER_C;
+  if (isRare && asOther_C >= USUAL_TEMPER_C[0] && asOther_C <= USUAL_TEMPER_C[1])
+    return { ...asked, code: "looks-like-other-unit", probably_C: asOther_C };
   if (temperature_C >= low_C && temperature_C <= high_C) return null;
   if (asOther_C >= low_C && asOther_C <= high_C) return { ...asked, code: "looks-like-other-unit", probably_C: asOther_C };
   const isHigh = role === "harden" || role === "normalise";

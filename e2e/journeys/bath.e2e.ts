@@ -17,8 +17,9 @@ clocked(
       .click();
     await expect(page.getByRole("heading", { name: /Nobody has read it/ })).toBeVisible();
     const read = async (text: string): Promise<void> => {
-      await page.getByRole("button", { name: "Stirred, read again" }).click();
+      await page.getByRole("button", { name: "Read it again" }).click();
       await page.getByLabel(/At the top, or stirred/).fill(text);
+      await page.getByLabel("It was stirred first").check();
     };
     const log = async (): Promise<void> => {
       await page.getByRole("button", { name: "Log it" }).click();
@@ -30,6 +31,7 @@ clocked(
     await expect(page.getByText(/a dry bar of .* at 800°, (once|twice|\d+ times)/)).toBeVisible();
     await page.getByRole("button", { name: "A hot bar went in" }).click();
     await page.getByLabel("How heavy, kg").fill("0,8");
+    await page.getByLabel("How hot it was").fill("800");
     await log();
     await page.clock.fastForward(120_000);
     // Typed in the other unit it is asked about before it counts.
@@ -98,8 +100,9 @@ clocked(
       await page.getByRole("link", { name: /How .* stands/ }).click();
     };
     await toTheBath();
-    await page.getByRole("button", { name: "Stirred, read again" }).click();
+    await page.getByRole("button", { name: "Read it again" }).click();
     await page.getByLabel(/At the top, or stirred/).fill("55");
+    await page.getByLabel("It was stirred first").check();
     await page.getByRole("button", { name: "Log it" }).click();
     const says = page.getByRole("heading", { level: 1 });
     await expect(says).toContainText("3 more pieces like the next, then wait");

@@ -93,7 +93,7 @@ test("measures a knife as people write it, gets a verdict that core gives too, r
   await expect(page.getByText(/^Measured 59\.\d HRC/)).toBeVisible();
   await expect(page.getByRole("cell", { name: /Checked: reads 816 °C/ })).toBeVisible();
   await page.goto(`${EMPTY}/book`);
-  await expect(page.getByRole("link", { name: /Reed knife/ })).toContainText("6 heats");
+  await expect(page.getByRole("main").getByRole("link", { name: /Reed knife/ })).toContainText("6 heats");
 });
 
 standing("the kiln school asks for a soak, the forge does not", async ({ page }) => {

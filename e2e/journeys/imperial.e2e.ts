@@ -17,7 +17,7 @@ clocked("a drawknife in inches and Fahrenheit, by the kiln, to the soak", async 
   await fill(page, /Thickness at the spine, in/, "1/4");
   await fill(page, /Thickness at the edge now, in/, "3/64");
   // Pressed as slowly as a glove or a busy machine does: the list opens, and nothing in it is chosen by letting go.
-  await page.getByLabel("Steel").click({ delay: 700 });
+  await page.getByLabel("Steel", { exact: true }).click({ delay: 700 });
   await page.getByRole("option", { name: /^O1/ }).click();
   await page.getByRole("radio", { name: /^Kiln/ }).click();
   await page.getByRole("button", { name: "Plan its heats" }).click();

@@ -109,7 +109,7 @@ clocked(
     await at.getByRole("button", { name: "straw", exact: true }).click();
     await page.clock.fastForward(10_000);
     await at.getByRole("button", { name: "dark straw", exact: true }).click();
-    await expect(page.getByText("Stop: it is dark straw")).toBeVisible();
+    await expect(page.getByText("Stop: it is dark straw", { exact: true })).toBeVisible();
     await page.getByRole("button", { name: /Stop: dunk it/ }).click();
     await expect(page.getByText(/What colour is the line now/)).toBeVisible();
     await page

@@ -49,7 +49,7 @@ standing(
     await expect(page.getByRole("img", { name: /Chambers and tanks/ })).toBeVisible();
     await visit(page, `${EMPTY}/new`);
     await expect(page.getByRole("radio", { name: /Colour run, with a torch/ })).toBeDisabled();
-    await page.getByLabel("Steel").click();
+    await page.getByLabel("Steel", { exact: true }).click();
     await page.getByRole("option", { name: /^5160/ }).click();
     await page.getByLabel("Use").click();
     await page.getByRole("option", { name: /[Ss]pring/ }).click();

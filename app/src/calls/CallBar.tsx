@@ -8,12 +8,12 @@ import { Link, useLocation, useNavigate } from "react-router";
 import { useStandingSoon } from "../compute/useAnswers.js";
 import { showAgo, showClock, showDuration } from "../format/show.js";
 import { currentShop } from "../instruments/simulatedShop.js";
-import { useKit, useNow, usePieces } from "../store/useStore.js";
+import { useNow, usePieces } from "../store/useStore.js";
 import { liesIn } from "../words/vesselWords.js";
 import { asksModel, bySoonest, clockOf, isLongBegun, type Clock } from "./clocks.js";
 import { MayCall } from "./MayCall.js";
 import type { Call } from "./unheard.js";
-import { isStillDue, useCalls, type ShopTime } from "./useCalls.js";
+import { isDoneSince, useCalls, type ShopTime } from "./useCalls.js";
 import "./calls.css";
 
 const TICK_ms = 1000;
@@ -172,7 +172,6 @@ export function CallBar() {
   useGoWhereCalled();
   const here = useHere();
   const pieces = usePieces();
-  const kit = useKit() ?? null;
   const now_ms = useNow(TICK_ms);
   const [known, setKnown] = useState<ReadonlyMap<string, Prediction>>(new Map());
   const shops = useShopTimes();
@@ -200,7 +199,7 @@ export function CallBar() {
         <CallLine
           calls={unheard}
           most={here === null ? SHOWN_CALLS : 1}
-          isDone={(call) => !isStillDue(call, running, known, kit, nowOf(call.id))}
+          isDone={(call) => isDoneSince(call, running)}
           nowOf={nowOf}
           onHeard={heard}
         />

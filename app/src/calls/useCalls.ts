@@ -107,14 +107,10 @@ export function useCalls(
   return { unheard, heard: hearAll };
 }
 
-/** Whether there is something left to do about it: it is still a cue of its piece. */
-export function isStillDue(
-  { id, cue }: Call,
-  pieces: readonly PieceState[],
-  predictions: ReadonlyMap<string, Prediction>,
-  kit: Parameters<typeof callsOf>[2],
-  now_ms: number,
-): boolean {
+/** Whether its piece has gone on since: to its next act, or back into the fire. */
+export function isDoneSince({ id, cue }: Call, pieces: readonly PieceState[]): boolean {
   const state = pieces.find((piece) => piece.id === id && isInWork(piece));
-  return state !== undefined && callsOf(state, predictions.get(id), kit, now_ms).some(({ words }) => words === cue.words);
+  if (state === undefined) return true;
+  const moved = state.checks.findLast(({ reading }) => reading.check === "fire")?.at_ms ?? 0;
+  return Math.max(state.nextSince_ms ?? 0, moved) > cue.at_ms;
 }

@@ -20,13 +20,14 @@ const METRIC = { temperature: "C", length: "mm" } as const;
 const INCHES = { temperature: "F", length: "in" } as const;
 
 describe("what the user reads", () => {
-  it("switching units and back changes no number: the text of a field reads back to the same length and heat", () => {
+  it("the text of a field reads back to the same heat and metric length, and in inches to what a rule or thousandths can say of it", () => {
     fc.assert(
       fc.property(fc.integer({ min: 3, max: 30000 }), fc.integer({ min: 200, max: 12000 }), (tenths, deci) => {
         for (const units of [METRIC, INCHES]) {
           const length = parseLength(lengthText(tenths / 10, units), units.length);
           const heat = parseTemperature(temperatureText(deci / 10, units), units.temperature);
-          if (!length.ok || Math.abs(length.length_mm - tenths / 10) > 2e-5) return false;
+          const near_mm = units === METRIC ? 2e-5 : Math.max(0.005 * (tenths / 10), 0.0005 * 25.4 + 1e-9);
+          if (!length.ok || Math.abs(length.length_mm - tenths / 10) > near_mm) return false;
           if (!heat.ok || Math.abs(heat.temperature_C - deci / 10) > 1e-6) return false;
         }
         return true;
@@ -36,6 +37,8 @@ describe("what the user reads", () => {
   it("a fraction stays a fraction, a metric length is not forced into one", () => {
     expect(lengthText(4.7625, INCHES)).toBe("3/16");
     expect(lengthText(31.75, INCHES)).toBe("1 1/4");
+    // A field opens as one would write it.
+    expect([240, 3, 0.8, 4].map((mm) => lengthText(mm, INCHES))).toEqual(["9 7/16", "0.118", "0.031", "0.157"]);
     // As a rule has it: a smith measures no thousandths of a length.
     expect(showLength(376, INCHES)).toBe("14 13/16 in");
     expect(showLength(312.1, INCHES)).toBe("12 5/16 in");

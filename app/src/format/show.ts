@@ -2,6 +2,7 @@
 
 import {
   celsiusDifferenceFromFahrenheit,
+  celsiusFromFahrenheit,
   fahrenheitDifferenceFromCelsius,
   fahrenheitFromCelsius,
   gallonsFromLitres,
@@ -33,6 +34,24 @@ export function showDegrees(temperature_C: number, units: Units): string {
 /** `815 °C`, where it stands alone. */
 export function showTemperature(temperature_C: number, units: Units): string {
   return `${Math.round(temperatureNumber(temperature_C, units))} °${units.temperature}`;
+}
+
+const TICKS = { C: { each: 20, numbered: 40 }, F: { each: 20, numbered: 100 } } as const;
+
+/** Ticks between two heats at round numbers of the shop's own unit; every so many is numbered. */
+export function ticksIn(low_C: number, high_C: number, units: Units): readonly { readonly at_C: number; readonly isNumbered: boolean }[] {
+  const { each, numbered } = TICKS[units.temperature];
+  const [low, high] = [temperatureNumber(low_C, units), temperatureNumber(high_C, units)];
+  const first = Math.ceil(low / each) * each;
+  return Array.from({ length: Math.max(0, Math.floor((high - first) / each) + 1) }, (_, i) => {
+    const at = first + each * i;
+    return { at_C: units.temperature === "F" ? celsiusFromFahrenheit(at) : at, isNumbered: at % numbered === 0 };
+  });
+}
+
+/** Marks of an axis in C: the round numbers of the shop's own unit. */
+export function axisTicks_C(of: { readonly C: readonly number[]; readonly F: readonly number[] }, { temperature }: Units): number[] {
+  return temperature === "C" ? [...of.C] : of.F.map(celsiusFromFahrenheit);
 }
 
 /** `28°` as a difference: converts without the 32. */
@@ -114,12 +133,21 @@ export function showThin(length_mm: number, { length }: Units): string {
   return length === "mm" ? `${length_mm.toFixed(length_mm < 0.1 ? 2 : 1)} mm` : `${inchesFromMillimetres(length_mm).toFixed(3)} in`;
 }
 
-/** The text a field starts with: exact, so that switching units and back changes nothing. */
-export function lengthText(length_mm: number, { length }: Units): string {
-  if (length === "mm") return String(steady(length_mm));
+/** As near as this a line of the rule says it, as a share of the length. */
+const RULE_SAYS = 0.005;
+
+/**
+ * The text a field starts with, as one would write it: `240`, `9 7/16`, `0.118` where no line of the rule is near. What is stored changes only
+ * where somebody types.
+ */
+export function lengthText(length_mm: number, units: Units): string {
+  if (units.length === "mm") return String(steady(length_mm));
   const inches = inchesFromMillimetres(length_mm);
-  const asFraction = Math.round(inches * SIXTEENTH) / SIXTEENTH;
-  return Math.abs(asFraction - inches) < 1e-7 ? fraction(inches) : String(steady(inches));
+  const parts = Math.round(inches * SIXTEENTH);
+  if (Math.abs(parts / SIXTEENTH - inches) < 1e-7) return fraction(inches);
+  const ruled = RULE.find(({ over_in }) => inches >= over_in)?.finest ?? SIXTEENTH;
+  const onRule = Math.round(inches * ruled) / ruled;
+  return onRule > 0 && Math.abs(onRule / inches - 1) < RULE_SAYS ? fraction(inches, ruled) : String(Math.round(inches * 1000) / 1000);
 }
 
 export function temperatureText(temperature_C: number, units: Units): string {

@@ -3,14 +3,15 @@
 import { CATALOGUE, planRoute, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
-import { useKit, useLog } from "../store/useStore.js";
+import { useKit, useLog, useUnits } from "../store/useStore.js";
 import { unknownWords } from "../words/unknownWords.js";
 
 export function UnknownPiece({ state }: { state: PieceState }) {
   const { write } = useLog();
   const kit = useKit() ?? null;
+  const { temperature: unit } = useUnits();
   const unknown = unknownWords(state);
-  const plan = (): void => void write(state.id, [{ kind: "route", route: planRoute(CATALOGUE, state.piece, "forge", { kit }) }]);
+  const plan = (): void => void write(state.id, [{ kind: "route", route: planRoute(CATALOGUE, state.piece, "forge", { kit, unit }) }]);
   return (
     <main style={{ padding: 28, flex: 1, maxWidth: 760 }}>
       <h1 style={{ fontSize: 36, lineHeight: "44px", fontWeight: 560, margin: "0 0 12px" }}>

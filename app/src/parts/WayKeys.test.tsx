@@ -58,7 +58,10 @@ describe("two questions: what is hard, and what draws it", () => {
   it("the simulated shop hardens all of it and draws it in its oven", () => {
     show(<Choosing section={BAR} isPractice />);
     const open = screen.getAllByRole("radio").filter((key) => !(key as HTMLButtonElement).disabled);
-    expect(open.map((key) => key.closest("label")?.textContent)).toEqual([expect.stringMatching(/^All of it/), expect.stringMatching(/^Oven/)]);
+    expect(open.map((key) => key.closest("label")?.textContent)).toEqual([
+      expect.stringMatching(/^All of it/),
+      expect.stringMatching(/^Oven/),
+    ]);
   });
   it("the nearest to a way is one the shape has, and itself where it has it", () => {
     for (const section of [BLADE, BAR]) {

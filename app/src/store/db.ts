@@ -13,6 +13,7 @@ import {
   type TemperatureUnit,
 } from "@tembrak/core";
 import Dexie, { type EntityTable, type Table } from "dexie";
+import { unitsOfLocale } from "../format/localeUnits.js";
 import { shopNow } from "./shopClock.js";
 import { v7 as uuid } from "uuid";
 
@@ -171,7 +172,11 @@ export async function eventsOf(piece: string): Promise<BookEvent[]> {
 
 export async function readSettings(): Promise<Settings> {
   const rows = (await store.settings.toArray()).filter(({ key }) => key !== GENERATION);
-  return { ...DEFAULT_SETTINGS, ...Object.fromEntries(rows.map(({ key, value }) => [key, value])) };
+  return {
+    ...DEFAULT_SETTINGS,
+    ...unitsOfLocale(globalThis.navigator?.language),
+    ...Object.fromEntries(rows.map(({ key, value }) => [key, value])),
+  };
 }
 
 export async function writeSettings(change: Partial<Settings>): Promise<void> {

@@ -1,4 +1,4 @@
-import { afterEach, describe, expect, it } from "@jest/globals";
+import { afterEach, describe, expect, it, jest } from "@jest/globals";
 import { piecesOf, pieceState, planRoute, PRESETS, CATALOGUE, readBook, writeBook, type BookEvent } from "@tembrak/core";
 import {
   allEvents,
@@ -123,6 +123,10 @@ describe("the store", () => {
     expect(await store.events.count()).toBe(events.length);
   });
   it("settings start with their defaults and keep what is changed", async () => {
+    // In the units of the browser's owner, until somebody says otherwise.
+    const language = jest.spyOn(navigator, "language", "get").mockReturnValue("en-US");
+    expect(await readSettings()).toMatchObject({ temperature: "F", length: "in" });
+    language.mockReturnValue("en-GB");
     expect((await readSettings()).temperature).toBe("C");
     await writeSettings({ temperature: "F" });
     expect(await readSettings()).toMatchObject({ temperature: "F", length: "mm" });

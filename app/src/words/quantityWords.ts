@@ -36,6 +36,7 @@ const ROLE_WORDS: Readonly<Record<HeatRole, string>> = {
   temper: "a temper",
   run: "a temper colour",
   bath: "a bath",
+  reading: "this",
 };
 
 /** What was typed stands in the unit it was typed in; what it comes to, in the shop's. */

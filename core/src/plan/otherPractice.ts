@@ -1,6 +1,7 @@
 /** For a step of a route: what others do instead, when one might prefer it, and the route that would be. */
 
 import { missingFor } from "./kit.js";
+import type { TemperatureUnit } from "../quantity.js";
 import { SCHOOLS, type Piece, type Route, type School, type Step } from "../schema/book.js";
 import type { Kit } from "../schema/kit.js";
 import type { Catalogue } from "./catalogue.js";
@@ -97,11 +98,11 @@ function ofTemper(route: Route, index: number, step: Of<"temper">): OtherPractic
 }
 
 /** What a heat to harden could be instead: the other schools, with everything that goes before them. */
-function ofHarden(catalogue: Catalogue, piece: Piece, route: Route, kit: Kit | null): OtherPractice[] {
+function ofHarden(catalogue: Catalogue, piece: Piece, route: Route, kit: Kit | null, unit: TemperatureUnit): OtherPractice[] {
   const way = wayOf(route);
   return SCHOOLS.filter((school) => school !== route.school && missingFor(school, kit) === null).map((school) => ({
     practice: `school-${school}` as const,
-    route: planRoute(catalogue, piece, school, { way, kit }),
+    route: planRoute(catalogue, piece, school, { way, kit, unit }),
   }));
 }
 
@@ -109,13 +110,19 @@ function ofHarden(catalogue: Catalogue, piece: Piece, route: Route, kit: Kit | n
 const THICK_mm = 12;
 
 /** Other practices for a step; none where there is nothing to choose. Each can be predicted and taken as it is. */
-export function otherPractices(catalogue: Catalogue, piece: Piece, route: Route, index: number, kit: Kit | null = null): OtherPractice[] {
+export function otherPractices(
+  catalogue: Catalogue,
+  piece: Piece,
+  route: Route,
+  index: number,
+  { kit = null, unit = "C" }: { readonly kit?: Kit | null; readonly unit?: TemperatureUnit } = {},
+): OtherPractice[] {
   const step = route.steps[index];
   switch (step?.kind) {
     case "normalise":
       return ofNormalise(route, index, step);
     case "harden":
-      return ofHarden(catalogue, piece, route, kit);
+      return ofHarden(catalogue, piece, route, kit, unit);
     case "quench":
       return step.part === undefined && step.leavesHeat !== true ? ofQuench(catalogue, route, index, step, kit) : [];
     case "temper":

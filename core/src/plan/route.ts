@@ -15,6 +15,8 @@ import { resolveSteel, type Catalogue, type ResolvedSteel } from "./catalogue.js
 import { heatFor_C, wantedCarbon_wtpct } from "../kinetics/soak.js";
 import { thickness_mm } from "../shape/thickness.js";
 import { dipOf } from "./dip.js";
+import { roundSteps } from "./roundHeats.js";
+import type { TemperatureUnit } from "../quantity.js";
 import { canDraw, hottestTemper_C, VESSEL_C } from "./kit.js";
 import { quenchStep } from "./quenchStep.js";
 import { runStep } from "./runStep.js";
@@ -327,6 +329,8 @@ export interface RouteOptions {
   readonly way?: Partial<Way>;
   /** Null, or left out, where nobody has said what the shop has. */
   readonly kit?: Kit | null;
+  /** In which the shop thinks: its heats are whole in that. */
+  readonly unit?: TemperatureUnit;
 }
 
 /** What draws it in this shop: as asked where the kit can, else what it can, else as asked: then what is missing is said. */
@@ -342,7 +346,22 @@ function drawnIn(kit: Kit | null, hardens: Hardens, draws: Draws): Draws {
  * A route for a piece by a school. The reasons are codes; a front end has the words.
  * @throws InputError unknown-steel, not-a-choice for a use that is not there, or a way that the shape does not have.
  */
-export function planRoute(catalogue: Catalogue, piece: Piece, school: School, { way = {}, kit = null }: RouteOptions = {}): Route {
+export function planRoute(catalogue: Catalogue, piece: Piece, school: School, options: RouteOptions = {}): Route {
+  const { kit = null, unit = "C" } = options;
+  const { steps, ...route } = plannedRoute(catalogue, piece, school, options);
+  const temper = steps.find((step) => step.kind === "temper");
+  const temper_C = temper === undefined ? null : hottestTemper_C(kit, piece, temper.in);
+  const heat_C = school === "kiln" ? hottestKiln_C(kit) : null;
+  return { ...route, steps: roundSteps(steps, unit, { heat_C, temper_C }) };
+}
+
+/** The hottest a kiln of the kit goes, C; null where none is told. */
+function hottestKiln_C(kit: Kit | null): number | null {
+  const ends_C = (kit ?? []).flatMap((item) => (item.kind === "kiln" ? [item.limit_C] : []));
+  return ends_C.length === 0 ? null : Math.max(...ends_C);
+}
+
+function plannedRoute(catalogue: Catalogue, piece: Piece, school: School, { way = {}, kit = null }: RouteOptions): Route {
   const { hardens, draws: asked } = { ...USUAL_WAY, ...way };
   requireWay(piece.section, hardens, asked);
   const draws = drawnIn(kit, hardens, asked);

@@ -197,7 +197,7 @@ describe("what the kit cannot do is not planned", () => {
   it("no other practice is offered that the kit has nothing for", () => {
     const route = planRoute(CATALOGUE, blade, "forge", { kit: kitNamed("beginner") });
     const at = route.steps.findIndex(({ kind }) => kind === "harden");
-    const offered = otherPractices(CATALOGUE, blade, route, at, kitNamed("beginner")).map(({ practice }) => practice);
+    const offered = otherPractices(CATALOGUE, blade, route, at, { kit: kitNamed("beginner") }).map(({ practice }) => practice);
     expect(offered).not.toContain("school-kiln");
     expect(offered).toContain("school-magnet");
   });

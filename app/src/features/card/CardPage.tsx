@@ -31,7 +31,7 @@ import { UnknownPiece } from "../../parts/UnknownPiece.js";
 import { unknownOf } from "../../words/unknownWords.js";
 import { HeatLine } from "../../parts/HeatLine.js";
 import { progressOf } from "../../parts/progress.js";
-import { useLog, useKit, useNow, usePiece, useSettings } from "../../store/useStore.js";
+import { useLog, useKit, useNow, usePiece, useSettings, useUnits } from "../../store/useStore.js";
 import { CoolingDrawing } from "./parts/CoolingDrawing.js";
 import { PlanNotices } from "./parts/PlanNotices.js";
 import { SchoolsDialog } from "./parts/SchoolsDialog.js";
@@ -130,10 +130,11 @@ function saidOf(found: string | null, headline = ""): string {
 /** Plans all of it anew by another practice; what was tried of the old plan goes. */
 function usePickSchool({ id, piece }: PieceState, view: TrialView): (school: School, way: Way) => void {
   const kit = useKit() ?? null;
+  const { temperature: unit } = useUnits();
   const { write } = useLog();
   return (school, way) => {
     view.drop();
-    void write(id, [{ kind: "route", route: planRoute(CATALOGUE, piece, school, { way, kit }) }]);
+    void write(id, [{ kind: "route", route: planRoute(CATALOGUE, piece, school, { way, kit, unit }) }]);
   };
 }
 

@@ -1,25 +1,6 @@
 /** A row of files and a few readings against what was predicted: what it is, how sure, and what follows. */
 
-import {
-  bathTimes,
-  CATALOGUE,
-  cladOf,
-  disagreementOf,
-  nextTemper,
-  resolveSteel,
-  targetOf,
-  temperCyclesOf,
-  tempersDone,
-  testsOf,
-  type HardnessVerdict,
-  type NextTemper,
-  type Piece,
-  type PieceState,
-  type Prediction,
-  type Route,
-  type SoftParts,
-  wayOf,
-} from "@tembrak/core";
+import { bathTimes, CATALOGUE, cladOf, disagreementOf, nextTemper, resolveSteel, targetOf, temperCyclesOf, tempersDone, testsOf, type HardnessVerdict, type NextTemper, type Piece, type PieceState, type Prediction, type Route, type SoftParts, wayOf, roundHeat_C } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link, useNavigate, useParams } from "react-router";
 import { useStanding } from "../../compute/useAnswers.js";
@@ -152,7 +133,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
       const end: readonly NewEvent[] = isFirst ? done : [...done, { kind: "finished" }];
       void store([test, ...end], isFirst ? `/piece/${state.id}/bench` : `/book/${state.id}`);
     } else if (key === "temper" && more.outcome === "found") {
-      const temperature_C = Math.round(more.temperature_C / 5) * 5;
+      const temperature_C = roundHeat_C(more.temperature_C, settings.temperature);
       const lies = route.steps.findLast((step) => step.kind === "temper")?.in;
       const step = { kind: "temper", temperature_C, hold_min: HOLD_MIN, why: "came-out-hard", ...(lies ? { in: lies } : {}) } as const;
       void store([test, { kind: "route", route: { ...route, steps: [...route.steps, step] } }], `/piece/${state.id}/bench`);

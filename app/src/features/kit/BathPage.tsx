@@ -130,7 +130,7 @@ function Standing({ bath, pieces }: { bath: Bath; pieces: readonly PieceState[] 
         </div>
         <div className="card-keys">
           <Button variant="contained" className="act-key" onClick={() => setAsked("read")}>
-            Stirred, read again
+            Read it again
           </Button>
           <Button component={Link} to="/kit">
             Kit

@@ -19,7 +19,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { shopNow } from "../../store/shopClock.js";
 import { newId, writeKitItems } from "../../store/db.js";
-import { useLog, useKit, usePieces, useSettings } from "../../store/useStore.js";
+import { useLog, useKit, usePieces, useSettings, useUnits } from "../../store/useStore.js";
 import { nextMark, ORDERED_FORMS, pieceOfForm } from "./draft.js";
 import { lackWords, unfairWords } from "../../words/routeWords.js";
 import { isFair, usePlanned } from "../../compute/useAnswers.js";
@@ -55,7 +55,8 @@ const WHERE = {
 
 /** How it is heated, what is to be hard, and where. */
 function HowAndWhere({ piece, school, way, isPractice, kit, onSchool, onWay, onPractice }: HowProps) {
-  const falling = usePlanned(piece, planRoute(CATALOGUE, piece, "falling", { way, kit }), "quick").data;
+  const { temperature: unit } = useUnits();
+  const falling = usePlanned(piece, planRoute(CATALOGUE, piece, "falling", { way, kit, unit }), "quick").data;
   const lackOf = (key: School): string | null =>
     lackWords(key, kit) ?? (falling === undefined || isFair(key, falling) ? null : unfairWords(falling));
   return (
@@ -125,7 +126,7 @@ function NewPiece({ mark, kit, last }: { mark: string; kit: Kit | null; last: Pi
   const { write } = useLog();
   const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
   const way = isPractice ? practiceWay(piece.section, chosenWay) : wayWithin(piece.section, chosenWay);
-  const route = planRoute(CATALOGUE, piece, school, { way, kit });
+  const route = planRoute(CATALOGUE, piece, school, { way, kit, unit: units.temperature });
   const change = (next: Piece): void => {
     if (next.form !== piece.form || next.section.shape !== piece.section.shape) clear();
     // What the parts are wanted to be asks for a way; the smith may still choose another.

@@ -2,7 +2,7 @@
 
 import { WINDOW_K, glowHex, heatOfNode_C, type Ambient, type HeatEstimate } from "@tembrak/core";
 import { useId } from "react";
-import { showDegrees, type Units } from "../../../format/show.js";
+import { showDegrees, type Units, ticksIn } from "../../../format/show.js";
 
 const SHADE_K = 28;
 
@@ -81,7 +81,7 @@ export function GlowRule({ target_C, estimate, lets_C, ambient, units }: RulePro
   const high_C = low_C + SPAN_K;
   const xOf = placeOf(low_C);
   const [jawLow, jawHigh] = [xOf(target_C - WINDOW_K), xOf(target_C + WINDOW_K)];
-  const ticks = Array.from({ length: 12 }, (_, i) => low_C + 20 * i).filter((T) => T <= high_C);
+  const ticks = ticksIn(low_C, high_C, units);
   const percent = (T: number): string => `${(xOf(T) / W) * 100}%`;
   const letsGo_C = lets_C !== undefined && lets_C > low_C && lets_C < high_C ? lets_C : null;
   return (
@@ -129,18 +129,25 @@ export function GlowRule({ target_C, estimate, lets_C, ambient, units }: RulePro
             vectorEffect="non-scaling-stroke"
           />
         ))}
-        {ticks.map((T) => (
-          <g key={T}>
-            <line x1={xOf(T)} x2={xOf(T)} y1={94} y2={100} stroke="var(--ink3)" strokeWidth={0.8} vectorEffect="non-scaling-stroke" />
-          </g>
+        {ticks.map(({ at_C }) => (
+          <line
+            key={at_C}
+            x1={xOf(at_C)}
+            x2={xOf(at_C)}
+            y1={94}
+            y2={100}
+            stroke="var(--ink3)"
+            strokeWidth={0.8}
+            vectorEffect="non-scaling-stroke"
+          />
         ))}
       </svg>
       <div className="rule-words drawn" aria-hidden="true">
         {ticks
-          .filter((T) => T % 40 === 0 && Math.abs(T - target_C) > 26)
-          .map((T) => (
-            <span key={T} style={{ left: percent(T) }}>
-              {showDegrees(T, units)}
+          .filter(({ at_C, isNumbered }) => isNumbered && Math.abs(at_C - target_C) > 26)
+          .map(({ at_C }) => (
+            <span key={at_C} style={{ left: percent(at_C) }}>
+              {showDegrees(at_C, units)}
             </span>
           ))}
         <b style={{ left: percent(target_C) }}>wanted {showDegrees(target_C, units)}</b>

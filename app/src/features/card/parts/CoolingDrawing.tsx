@@ -2,7 +2,7 @@
 
 import type { Prediction } from "@tembrak/core";
 import { logShare } from "../../../format/logTime.js";
-import { showDegrees, type Units } from "../../../format/show.js";
+import { axisTicks_C, showDegrees, type Units } from "../../../format/show.js";
 import { spareWords } from "../../../words/verdictWords.js";
 
 const [W, H] = [400, 232];
@@ -28,6 +28,8 @@ function sinceBelow(
   return time_s.slice(i).map((t, k) => ({ time_s: t - zero_s, temperature_C: temperature_C[i + k]! }));
 }
 
+const TICKS = { C: [200, 400, 600, 800], F: [400, 800, 1200, 1500] } as const;
+
 export function CoolingDrawing({ prediction, units }: Props) {
   const { hardening, thickest } = prediction;
   const { curve, startCurve, ae1_C, martensiteStart_C: ms_C, noseMargin_s } = hardening;
@@ -42,7 +44,7 @@ export function CoolingDrawing({ prediction, units }: Props) {
   return (
     <figure style={{ margin: 0 }}>
       <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label={says}>
-        {[200, 400, 600, 800].map((T) => (
+        {axisTicks_C(TICKS, units).map((T) => (
           <g key={T}>
             <line x1={LEFT} x2={W - RIGHT} y1={yOf(T)} y2={yOf(T)} stroke="var(--line)" strokeWidth={0.8} />
             <text x={LEFT - 6} y={yOf(T)} textAnchor="end" dominantBaseline="central" fontSize={13} fill="var(--ink2)" className="drawn">

@@ -1,5 +1,6 @@
 /** What others do at a step instead: why one might, and what the core expects of both. One press takes it into the draft. */
 
+import { useUnits } from "../../../store/useStore.js";
 import { CATALOGUE, otherPractices, type Kit, type OtherPractice, type Piece, type Prediction, type Route } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
@@ -47,7 +48,8 @@ export function OtherPractices({
   onTake: (route: Route) => void;
 }) {
   const [isOpen, setOpen] = useState(false);
-  const practices = otherPractices(CATALOGUE, piece, route, index, kit).filter(
+  const { temperature: unit } = useUnits();
+  const practices = otherPractices(CATALOGUE, piece, route, index, { kit, unit }).filter(
     (practice) => JSON.stringify(practice.route.steps.slice(0, doneCount)) === JSON.stringify(route.steps.slice(0, doneCount)),
   );
   if (practices.length === 0) return null;

@@ -12,7 +12,7 @@ import {
   type Route,
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import { showHardness, showTemperature } from "../../../format/show.js";
+import { showHardness, showTemperature, type Units } from "../../../format/show.js";
 import { useKit, useLog, useSettings } from "../../../store/useStore.js";
 
 interface Props {
@@ -22,11 +22,16 @@ interface Props {
 }
 
 /** The same route with the tempers an oven would be set to in the place of its run; null where it has none, or its own heat draws it. */
-export function inOvenInstead(state: Pick<PieceState, "piece">, route: Route, kit: Parameters<typeof canDraw>[1]): Route | null {
+export function inOvenInstead(
+  state: Pick<PieceState, "piece">,
+  route: Route,
+  kit: Parameters<typeof canDraw>[1],
+  unit: Units["temperature"] = "C",
+): Route | null {
   const at = route.steps.findLastIndex(({ kind }) => kind === "run");
   const run = route.steps[at];
   if (run?.kind !== "run" || run.source === "residual" || !canDraw("oven", kit)) return null;
-  const planned = planRoute(CATALOGUE, state.piece, route.school, { way: { ...wayOf(route), draws: "oven" }, kit });
+  const planned = planRoute(CATALOGUE, state.piece, route.school, { way: { ...wayOf(route), draws: "oven" }, kit, unit });
   const tempers = planned.steps.filter(({ kind }) => kind === "temper");
   return { ...route, steps: [...route.steps.slice(0, at), ...tempers, ...route.steps.slice(at + 1)] };
 }
@@ -53,7 +58,7 @@ export function RunNotice({ state, route, prediction }: Props) {
   const { working, target } = prediction;
   // Softer by the run, not because it does not harden.
   if (working.tempered.mean_HRC >= target.low_HRC - 0.5 || working.asQuenched.mean_HRC < target.low_HRC) return null;
-  const instead = inOvenInstead(state, route, kit);
+  const instead = inOvenInstead(state, route, kit, units.temperature);
   const wet = inWaterInstead(state, route);
   const temper = instead?.steps.find(({ kind }) => kind === "temper");
   return (

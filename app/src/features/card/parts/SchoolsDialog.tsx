@@ -51,7 +51,7 @@ function SchoolRow({
   units: Units;
   onPick: () => void;
 }) {
-  const route = planRoute(CATALOGUE, piece, school, { way, kit });
+  const route = planRoute(CATALOGUE, piece, school, { way, kit, unit: units.temperature });
   const prediction = usePlanned(piece, route, "quick");
   const missing = lackWords(school, kit) ?? (isFair(school, prediction.data) ? null : unfairWords(prediction.data!));
   const heat = route.steps.find((step) => step.kind === "harden");

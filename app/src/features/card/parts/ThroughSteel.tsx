@@ -4,7 +4,7 @@ import { failureWords } from "../../../words/failureWords.js";
 import { formOf, hasStations, type Effort, type Prediction, type Question, type SectionPicture } from "@tembrak/core";
 import { useId, useMemo, useState } from "react";
 import { useSectionPicture, useStations } from "../../../compute/useAnswers.js";
-import { showDegrees, showHardness, showLength, showTemperature, type Units } from "../../../format/show.js";
+import { axisTicks_C, showDegrees, showHardness, showLength, showTemperature, type Units } from "../../../format/show.js";
 import { hardnessShade, martensiteShade, temperatureShade } from "../../../parts/hardnessShade.js";
 import { PaintedSection } from "./PaintedSection.js";
 import { ProfileChart, type ProfileRow } from "./ProfileChart.js";
@@ -134,7 +134,7 @@ function InTime({ picture, view, words, units }: InTimeProps) {
         length_mm={rowsLength_mm(picture)}
         {...words}
         domain={isHeat ? [0, 900] : [0, 100]}
-        ticks={isHeat ? [0, 300, 600, 900] : [0, 50, 100]}
+        ticks={isHeat ? axisTicks_C({ C: [0, 300, 600, 900], F: [500, 1000, 1500] }, units) : [0, 50, 100]}
         showTick={isHeat ? (T) => showDegrees(T, units) : (share) => `${share}\u00a0%`}
         says={says}
         units={units}

@@ -1,6 +1,6 @@
 /** What is logged of a bath: a reading, oil poured in, a hot bar. Fields of instruments start empty. */
 
-import { kilogramsFromPounds, LIMITS, litresFromGallons, parseNumber, type BathEntry } from "@tembrak/core";
+import { kilogramsFromPounds, LIMITS, litresFromGallons, parseNumber, questionHeat, type BathEntry } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import Dialog from "@mui/material/Dialog";
@@ -73,7 +73,7 @@ export function BathDialog({ asked, near_C, onKeep, onClose }: Props) {
               units={units}
               low_C={LIMITS.quench.bath_C[0]}
               high_C={LIMITS.quench.bath_C[1]}
-              question={() => null}
+              question={(T, unit) => questionHeat("bath", T, unit, near_C)}
               onChange={setBottom}
             />
             <FormControlLabel
@@ -98,7 +98,7 @@ export function BathDialog({ asked, near_C, onKeep, onClose }: Props) {
                 units={units}
                 low_C={100}
                 high_C={1300}
-                question={() => null}
+                question={(T, unit) => questionHeat("normalise", T, unit)}
                 onFault={(bad) => onFault("bar", bad)}
                 onChange={setBar}
               />

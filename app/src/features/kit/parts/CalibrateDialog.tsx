@@ -1,6 +1,6 @@
 /** A kiln or oven against a second thermometer, at several times: what stays wrong is told from what only comes late and from what goes up and down. */
 
-import { LIMITS, calibrate, LEAST_READINGS, type Calibration, type CalibrationReading, type KitItem } from "@tembrak/core";
+import { LIMITS, calibrate, LEAST_READINGS, type Calibration, type CalibrationReading, type KitItem, questionHeat } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -49,6 +49,7 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
   const [readings, setReadings] = useState<readonly CalibrationReading[]>(item.calibration ?? []);
   const last = readings[readings.length - 1];
   const [next, setNext] = useState<CalibrationReading>(last ?? { time_min: 20, set_C: isKiln ? 800 : 200, second_C: isKiln ? 795 : 195 });
+  const [known_C] = useState(next.set_C);
   const { faults, onFault } = useFaults();
   const fault = (key: string) => (isBad: boolean) => onFault(key, isBad);
   const found = calibrate(readings);
@@ -106,7 +107,7 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
             units={units}
             low_C={LIMITS.calibration.set_C[0]}
             high_C={LIMITS.calibration.set_C[1]}
-            question={() => null}
+            question={(T, unit) => questionHeat("reading", T, unit, known_C)}
             onFault={fault("set")}
             onChange={(set_C) => setNext((n) => ({ ...n, set_C }))}
           />
@@ -116,7 +117,7 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
             units={units}
             low_C={LIMITS.calibration.second_C[0]}
             high_C={LIMITS.calibration.second_C[1]}
-            question={() => null}
+            question={(T, unit) => questionHeat("reading", T, unit, next.set_C)}
             onFault={fault("second")}
             onChange={(second_C) => setNext((n) => ({ ...n, second_C }))}
           />

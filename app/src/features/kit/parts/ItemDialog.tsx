@@ -1,6 +1,6 @@
 /** One item of the kit: its name, its measures, how it errs; and what to remember when it is lit again. */
 
-import { LIMITS, VESSELS, type KitItem, type NewKitItem } from "@tembrak/core";
+import { LIMITS, questionHeat, VESSELS, type KitItem, type NewKitItem } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import Dialog from "@mui/material/Dialog";
@@ -78,6 +78,8 @@ function Input({ field, draft, units, onChange, onFault }: InputProps) {
   const { key, label, kind, least = 0, most = 0 } = field;
   const value = draft[key];
   const number = Number(value ?? 0);
+  // What stood there as it was opened: a number far off it that is near it in the other unit is asked about.
+  const [stood] = useState(number);
   switch (kind) {
     case "length":
       return (
@@ -100,7 +102,7 @@ function Input({ field, draft, units, onChange, onFault }: InputProps) {
           units={units}
           low_C={least}
           high_C={most}
-          question={() => null}
+          question={(T, unit) => questionHeat("reading", T, unit, stood)}
           onFault={onFault}
           onChange={onChange}
         />
