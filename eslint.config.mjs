@@ -110,6 +110,26 @@ export default tseslint.config(
     },
   },
   {
+    // A write that the browser refuses is said: by the hooks of the store alone.
+    files: ["app/src/features/**/*.tsx", "app/src/parts/**/*.tsx", "app/src/calls/**"],
+    ignores: ["**/*.test.tsx", "**/*.test.ts"],
+    rules: {
+      "no-restricted-imports": [
+        "error",
+        {
+          patterns: [
+            { group: ["**/core/src/*", "@tembrak/core/*"], message: "core is imported by its index only" },
+            {
+              group: ["**/store/db.js"],
+              importNames: ["writeSettings", "writeKitItems", "removeKitItem"],
+              message: "useSet and useKeepKit say when the browser refuses",
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
     files: ["**/test/**", "**/*.test.ts", "**/*.test.tsx", "e2e/**"],
     rules: {
       "no-console": "off",

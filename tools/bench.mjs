@@ -2,7 +2,11 @@
 import { spawnSync } from "node:child_process";
 import { join } from "node:path";
 import { build } from "vite";
-import { root } from "./setup.mjs";
+import { root, run } from "./setup.mjs";
+
+// Made, not stored: a bare `npm ci` has none yet.
+const made = run(process.execPath, ["--import", "tsx", "tools/genValidators.ts"]);
+if (made !== 0) process.exit(made);
 
 await build({
   configFile: false,

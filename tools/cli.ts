@@ -2,7 +2,7 @@
 
 import { readFileSync } from "node:fs";
 import { resolve } from "node:path";
-import { checkBook, InputError, parseJson, runVerb, verbHelp, verbNeedsInput, verbSchema } from "../core/src/index.js";
+import { checkBook, InputError, parseJson, runVerb, verbHelp, verbHelpOf, verbNeedsInput, verbSchema } from "../core/src/index.js";
 
 function readText(file: string | undefined): string {
   if (file === undefined) return process.stdin.isTTY ? "" : readFileSync(0, "utf8");
@@ -15,7 +15,8 @@ function readText(file: string | undefined): string {
 }
 
 function answer(verb: string | undefined, argument: string | undefined, more: readonly string[]): unknown {
-  if (verb === undefined || verb === "help") return { verbs: verbHelp(), more: ["schema VERB", "help"] };
+  if (verb === "help" && argument !== undefined) return verbHelpOf(argument);
+  if (verb === undefined || verb === "help") return { verbs: verbHelp(), more: ["schema VERB", "help", "help VERB"] };
   if (verb === "schema") return verbSchema(argument ?? "");
   if (more.length > 0) throw new InputError({ code: "unknown-property", path: "", message: `One file at most; got ${more.length + 1}.` });
   if (!verbNeedsInput(verb) && argument === undefined) return runVerb(verb, undefined);
@@ -26,7 +27,7 @@ function answer(verb: string | undefined, argument: string | undefined, more: re
     } catch (error) {
       if (!(error instanceof InputError) || error.code !== "invalid-json") throw error;
       const { ok, pieces, heats } = checkBook(null);
-      return { ok, pieces, heats, problems: [{ path: "", message: error.message }] };
+      return { ok, pieces, heats, found: 1, problems: [{ path: "", message: error.message }] };
     }
   }
   if (text.trim() === "")
@@ -36,7 +37,10 @@ function answer(verb: string | undefined, argument: string | undefined, more: re
 
 function main([verb, argument, ...more]: readonly string[]): void {
   try {
-    process.stdout.write(`${JSON.stringify(answer(verb, argument, more), null, 2)}\n`);
+    const said = answer(verb, argument, more);
+    process.stdout.write(`${JSON.stringify(said, null, 2)}\n`);
+    // Answered, and the answer is no: for a script that only looks at the status.
+    if (verb === "check-file" && (said as { ok?: unknown }).ok === false) process.exitCode = 1;
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
     const { code, path, message } = error;

@@ -115,10 +115,11 @@ export function show(
     if (stores) written.push({ piece, events });
     return Promise.resolve(stores);
   };
+  const keep = (store: () => Promise<unknown>): Promise<boolean> => (stores ? store().then(() => true) : Promise.resolve(false));
   const drawn = render(
     <QueryClientProvider client={new QueryClient()}>
       <ShopData value={{ settings: { ...DEFAULT_SETTINGS, ...settings }, kit, book: { pieces, unreadable, baths: new Map() } }}>
-        <LogContext value={{ write, refusal: null, dismiss: () => undefined }}>
+        <LogContext value={{ write, keep, refusal: null, dismiss: () => undefined }}>
           <MemoryRouter initialEntries={[at[1]]}>
             <Routes>
               <Path path={at[0]} element={screenOf} />

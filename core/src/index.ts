@@ -141,7 +141,7 @@ export {
   wayOf,
   type Under,
 } from "./plan/way.js";
-export { isLiquid, isWater, peakSpeed_W_m2K } from "./heat/bathKind.js";
+export { hottestBath_C, isLiquid, isWater, peakSpeed_W_m2K } from "./heat/bathKind.js";
 export { LIMITS } from "./schema/limits.js";
 export { BOOK_VERSION } from "./schema/version.js";
 export { migrateEvent } from "./migrate/index.js";
@@ -302,7 +302,7 @@ export { checkAny } from "./schema/checkAll.js";
 export { InputError, type InputErrorCode, type InputProblem } from "./errors.js";
 export type { Notice, NoticeCode, TestNotice } from "./notices.js";
 export type { CrackReason } from "./simulate/crackRisk.js";
-export { runVerb, VERB_NAMES, verbHelp, verbNeedsInput, verbSchema } from "./verbs/index.js";
+export { runVerb, VERB_NAMES, verbHelp, verbHelpOf, verbNeedsInput, verbSchema } from "./verbs/index.js";
 
 // A piece in the fire
 export { fireTime, LONG_OUT_s, type FireTime } from "./heatNow/fireTime.js";

@@ -49,7 +49,16 @@ describe("the command line as a script sees it", () => {
   });
   it("check-file answers about a damaged file instead of failing", () => {
     const { status, out } = run(["check-file"], '{"format": "tembrak", ');
-    expect(status).toBe(0);
+    expect(status).toBe(1);
     expect(JSON.parse(out)).toMatchObject({ ok: false, pieces: 0, problems: [{ path: "" }] });
+  });
+  it("check-file tells fifty findings at most, and how many there are", () => {
+    const events = Array.from({ length: 80 }, (_, i) => ({ id: `n${i}`, piece: "nobody", at_ms: 1, kind: "note", text: "x" }));
+    const { status, out } = run(["check-file"], JSON.stringify({ format: "tembrak", formatVersion: 15, exportedAt_ms: 2, events }));
+    const said = JSON.parse(out) as { found: number; problems: unknown[] };
+    expect([status, said.found, said.problems.length]).toEqual([1, 80, 50]);
+  });
+  it("help VERB is about that verb", () => {
+    expect(JSON.parse(run(["help", "line"]).out)).toMatchObject({ verb: "line", needsInput: true, input: { type: "object" } });
   });
 });

@@ -1,8 +1,7 @@
 /** Said once, when something first runs for long: how it will be called, what a locked phone cannot do, and its end to take along. */
 
 import Button from "@mui/material/Button";
-import { writeSettings } from "../store/db.js";
-import { useSettings } from "../store/useStore.js";
+import { useSet, useSettings } from "../store/useStore.js";
 import type { Clock } from "./clocks.js";
 import { mayNotify } from "./notify.js";
 import { TakeEnd } from "./TakeEnd.js";
@@ -13,11 +12,12 @@ function canAsk(): boolean {
 
 export function MayCall({ long }: { readonly long: Clock | undefined }) {
   const { hasAskedToCall } = useSettings();
+  const set = useSet();
   if (long === undefined || hasAskedToCall) return null;
   // The browser's own question first: it is only allowed while a hand is on the key.
   const answer = (isWanted: boolean): void => {
     if (isWanted) void Notification.requestPermission().catch(() => undefined);
-    void writeSettings({ hasAskedToCall: true }).catch(() => undefined);
+    set({ hasAskedToCall: true });
   };
   return (
     <div className="call-line may-call" data-testid="may-call">

@@ -45,7 +45,7 @@ export function Frame() {
     // In braces: newer browsers return a promise from scrollTo, and React would take it for a clean-up.
     void window.scrollTo(0, 0);
   }, [pathname]);
-  const { refusal, dismiss } = useLog();
+  const { keep, refusal, dismiss } = useLog();
   const unstored = useRefused();
   const [trouble, setTrouble] = useState<StoreTrouble>(null);
   useEffect(() => {
@@ -74,14 +74,14 @@ export function Frame() {
             <Button variant="text" onClick={() => void storeRefused().catch(() => undefined)}>
               Try again
             </Button>
-            <Button variant="text" onClick={() => void exportBook()}>
+            <Button variant="text" onClick={() => void keep(exportBook)}>
               Export, with {unstored === 1 ? "it" : "them"}
             </Button>
           </p>
         )}
         {trouble === null ? (
           <>
-            <ClockNotice />
+            <ClockNotice isAtBench={atBench} />
             <CallBar />
           </>
         ) : null}

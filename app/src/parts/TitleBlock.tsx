@@ -11,8 +11,8 @@ import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState, type ReactNode } from "react";
 import { NavLink, useLocation } from "react-router";
 import { showTemperature, showTimeOfDay } from "../format/show.js";
-import { writeSettings, type Settings } from "../store/db.js";
-import { useNow, useSettings } from "../store/useStore.js";
+import type { Settings } from "../store/db.js";
+import { useNow, useSet, useSettings } from "../store/useStore.js";
 import { FireCard } from "./FireCard.js";
 import { NAVIGATION, placeIn } from "../views.js";
 import "./titleBlock.css";
@@ -98,6 +98,7 @@ function AdjustSheet({ title, isOpen, onClose, children }: { title: string; isOp
 }
 
 function LightSheet({ settings }: { settings: Settings }) {
+  const set = useSet();
   const first_C = firstVisible_C(ambientFromLux(settings.ambient_lux));
   return (
     <>
@@ -108,7 +109,7 @@ function LightSheet({ settings }: { settings: Settings }) {
         label="Light where you look at the steel"
         value={LIGHTS.find(({ lux }) => lux === settings.ambient_lux)?.lux ?? 20}
         options={LIGHTS.map(({ lux, name }) => [lux, name] as const)}
-        onPick={(ambient_lux) => void writeSettings({ ambient_lux })}
+        onPick={(ambient_lux) => set({ ambient_lux })}
       />
       <p style={{ margin: 0 }}>
         {settings.ambient_lux >= 20000
@@ -122,7 +123,7 @@ function LightSheet({ settings }: { settings: Settings }) {
           ["forge", "Forge, dim"],
           ["yard", "Yard, daylight"],
         ]}
-        onPick={(theme) => void writeSettings({ theme })}
+        onPick={(theme) => set({ theme })}
       />
       <Choice
         label="The bench calls by"
@@ -132,13 +133,14 @@ function LightSheet({ settings }: { settings: Settings }) {
           ["sound", "flash and sound"],
           ["speech", "flash, sound and voice"],
         ]}
-        onPick={(cues) => void writeSettings({ cues })}
+        onPick={(cues) => set({ cues })}
       />
     </>
   );
 }
 
 function UnitsSheet({ settings }: { settings: Settings }) {
+  const set = useSet();
   return (
     <>
       <p style={{ margin: 0, color: "var(--ink2)" }}>Only what is shown changes. What is stored stays exactly as you gave it.</p>
@@ -149,7 +151,7 @@ function UnitsSheet({ settings }: { settings: Settings }) {
           ["C", "Celsius"],
           ["F", "Fahrenheit"],
         ]}
-        onPick={(temperature) => void writeSettings({ temperature })}
+        onPick={(temperature) => set({ temperature })}
       />
       <Choice
         label="Length"
@@ -158,7 +160,7 @@ function UnitsSheet({ settings }: { settings: Settings }) {
           ["mm", "Millimetres"],
           ["in", "Inches and fractions"],
         ]}
-        onPick={(length) => void writeSettings({ length })}
+        onPick={(length) => set({ length })}
       />
     </>
   );

@@ -65,6 +65,24 @@ describe("the one way to write to a log", () => {
     await press("seen");
     expect(told()).toBe("all well");
   });
+  it("a setting or an item of the kit that is refused is told too", async () => {
+    function Setting() {
+      const { keep, refusal } = use(LogContext);
+      return (
+        <>
+          <button onClick={() => void keep(() => Promise.reject(new Error("full")))}>set</button>
+          <output>{refusal ?? "all well"}</output>
+        </>
+      );
+    }
+    render(
+      <LogProvider>
+        <Setting />
+      </LogProvider>,
+    );
+    await press("set");
+    await waitFor(() => expect(told()).toMatch(/^Not stored: the browser refused/));
+  });
   it("without a provider nothing is claimed to be stored", async () => {
     const answers: boolean[] = [];
     render(<Screen events={[]} after={(isStored) => answers.push(isStored)} />);

@@ -11,13 +11,20 @@ import { decide, type NewEvent } from "./db.js";
 export interface Log {
   /** Stores all of it or nothing. @returns whether it is on disk; when not, the screen has been told. */
   readonly write: (piece: string, events: readonly NewEvent[], at_ms?: number) => Promise<boolean>;
+  /** Anything else that is stored, kit and settings: the screen is told when it was not. @returns whether it is on disk */
+  readonly keep: (store: () => Promise<unknown>) => Promise<boolean>;
   /** What was refused last and not looked at yet. */
   readonly refusal: string | null;
   readonly dismiss: () => void;
 }
 
 /** Without a provider nothing is stored, and that is said by the answer. */
-export const LogContext = createContext<Log>({ write: () => Promise.resolve(false), refusal: null, dismiss: () => undefined });
+export const LogContext = createContext<Log>({
+  write: () => Promise.resolve(false),
+  keep: () => Promise.resolve(false),
+  refusal: null,
+  dismiss: () => undefined,
+});
 
 const REFUSED = "Not stored: the browser refused. Nothing was changed; export the book and try again.";
 
@@ -29,9 +36,9 @@ function stillToDo(piece: string, stored: readonly BookEvent[], events: readonly
 
 export function LogProvider({ children }: { children: ReactNode }) {
   const [refusal, setRefusal] = useState<string | null>(null);
-  const write = useCallback(async (piece: string, events: readonly NewEvent[], at_ms = shopNow()): Promise<boolean> => {
+  const keep = useCallback(async (store: () => Promise<unknown>): Promise<boolean> => {
     try {
-      await decide(piece, (stored) => stillToDo(piece, stored, events), at_ms);
+      await store();
       setRefusal(null);
       return true;
     } catch {
@@ -39,6 +46,12 @@ export function LogProvider({ children }: { children: ReactNode }) {
       return false;
     }
   }, []);
-  const log = useMemo(() => ({ write, refusal, dismiss: () => setRefusal(null) }), [write, refusal]);
+  const write = useCallback(
+    async (piece: string, events: readonly NewEvent[], at_ms = shopNow()): Promise<boolean> => {
+      return keep(() => decide(piece, (stored) => stillToDo(piece, stored, events), at_ms));
+    },
+    [keep],
+  );
+  const log = useMemo(() => ({ write, keep, refusal, dismiss: () => setRefusal(null) }), [write, keep, refusal]);
   return <LogContext value={log}>{children}</LogContext>;
 }

@@ -34,6 +34,8 @@ export interface Settings {
   readonly exportedAt_ms: number | null;
   /** What the bench adds to the wall clock since that was set in the middle of a run, ms. */
   readonly clockShift_ms: number;
+  /** The entry that this goes on from; null where the clock itself was seen to be set. */
+  readonly clockShiftEntry: string | null;
   /** What the shop taught that is not to count. */
   readonly unlearned: readonly string[];
   /** The book was filled from the demo, or emptied on purpose: never fill it again by itself. */
@@ -51,6 +53,7 @@ export const DEFAULT_SETTINGS: Settings = {
   kitChangedAt_ms: 0,
   exportedAt_ms: null,
   clockShift_ms: 0,
+  clockShiftEntry: null,
   unlearned: [],
   isSettled: false,
 };

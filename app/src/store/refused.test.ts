@@ -22,6 +22,12 @@ describe("taps the browser refused", () => {
     expect(sessionStorage.getItem("tembrak refused")).toBeNull();
     expect(await store.events.count()).toBe(2);
   });
+  it("an act ends once, however often its key is pressed while the browser refuses", () => {
+    const end = (id: string): BookEvent => ({ id, piece: "p", at_ms: 5, kind: "act-done", act: "hold-1" });
+    keepRefused([end("a")]);
+    keepRefused([tap("b"), end("c")]);
+    expect(refusedTaps().map(({ id }) => id)).toEqual(["a", "b"]);
+  });
   it("the tab asks before it is closed while there are some, and not after", async () => {
     const leave = (): boolean => window.dispatchEvent(new Event("beforeunload", { cancelable: true }));
     keepRefused([tap("c")]);

@@ -39,8 +39,14 @@ export function refusedTaps(): readonly BookEvent[] {
   return refused;
 }
 
+/** An act ends once, however often its key was pressed while the browser refused. */
+function isSameEnd(a: BookEvent, b: BookEvent): boolean {
+  return a.kind === "act-done" && b.kind === "act-done" && a.piece === b.piece && a.act === b.act;
+}
+
 export function keepRefused(events: readonly BookEvent[]): void {
-  if (events.length > 0) set([...refused, ...events]);
+  const fresh = events.filter((event) => !refused.some((kept) => isSameEnd(kept, event)));
+  if (fresh.length > 0) set([...refused, ...fresh]);
 }
 
 /** Tries to store them once more. @throws what the browser says; they are kept then. */

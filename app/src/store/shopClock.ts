@@ -79,6 +79,13 @@ export class ShopClock {
     return this.shift_ms;
   }
 
+  /** Goes by the wall again: what it was corrected by was wrong, or its reason is gone. */
+  forget(): void {
+    this.shift_ms = 0;
+    this.ahead = null;
+    this.accepted_ms = -Infinity;
+  }
+
   /** Starts from a shift that was kept. */
   resume(shift_ms: number): void {
     this.shift_ms = shift_ms;

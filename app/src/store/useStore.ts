@@ -5,7 +5,7 @@ import { useLiveQuery } from "dexie-react-hooks";
 import { use, useCallback, useEffect, useState, useSyncExternalStore } from "react";
 import type { Units } from "../format/show.js";
 import { onBeat } from "./beat.js";
-import { eventsOf, type Settings } from "./db.js";
+import { eventsOf, newId, removeKitItem, writeKitItems, writeSettings, type Settings } from "./db.js";
 import { shopNow } from "./shopClock.js";
 import { LogContext, type Log } from "./LogProvider.js";
 import { ShopData } from "./ShopProvider.js";
@@ -54,6 +54,24 @@ export function useUnits(): Units {
 /** How a screen writes to the log of a piece. */
 export function useLog(): Log {
   return use(LogContext);
+}
+
+/** How a screen changes the settings: refused, it says so at its head. */
+export function useSet(): (change: Partial<Settings>) => void {
+  const { keep } = useLog();
+  return useCallback((change) => void keep(() => writeSettings(change)), [keep]);
+}
+
+/** How a screen changes the kit: refused, it says so at its head. */
+export function useKeepKit() {
+  const { keep } = useLog();
+  return {
+    put: (items: readonly unknown[]): Promise<boolean> => keep(() => writeKitItems(items)),
+    /** Each with an id of its own. */
+    add: (items: readonly object[]): Promise<boolean> =>
+      keep(() => writeKitItems(items.map((item) => ({ ...item, id: newId(shopNow()) })))),
+    remove: (id: string): Promise<boolean> => keep(() => removeKitItem(id)),
+  };
 }
 
 /** What the clock of the shop makes of something, looked at every `interval_ms`: who asks is drawn again only when that changes. */

@@ -4,7 +4,8 @@ import { STEFAN_BOLTZMANN_W_m2K4 } from "../constants.js";
 import { atDegree, degreeTable } from "../numerics/degreeTable.js";
 import { kelvin } from "../units.js";
 import type { Medium } from "../schema/medium.js";
-import type { Liquid } from "./bathKind.js";
+import { InputError } from "../errors.js";
+import { hottestBath_C, type Liquid } from "./bathKind.js";
 
 export type Agitation = "none" | "mild" | "strong";
 
@@ -121,10 +122,13 @@ function boilingBoundary(curve: BoilingCurve, surroundings_C: number): Boundary 
  * Effective film values cover the vapour blanket and its breaking (true film boiling is nearer 300 ... 500 W/(m2 K)).
  * @param speedRatio multiplies all of it: 1 as calibrated; the ensemble varies it.
  * @source hardening-note (calibrated); range of bath temperature 0 ... 200 C
+ * @throws InputError out-of-range for a bath hotter than that liquid can be
  */
 export function mediumBoundary(medium: Medium, bath_C: number, agitation: Agitation, speedRatio = 1): Boundary {
   if (medium.kind === "air") return airBoundary(medium.emissivityRatio, medium.convection_W_m2K * speedRatio, bath_C);
   if (medium.kind === "constant") return constantBoundary(medium.heatTransfer_W_m2K * speedRatio, bath_C);
+  const most_C = hottestBath_C(medium)!;
+  if (!(bath_C <= most_C)) throw new InputError({ code: "out-of-range", path: "/bath_C", got: bath_C, allowed: `at most ${most_C}` });
   const curve = atBathTemperature(medium, bath_C);
   const a = AGITATION_RATIO[agitation];
   curve.film_W_m2K *= (1 + a) * speedRatio;

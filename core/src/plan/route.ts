@@ -8,6 +8,7 @@ import { martensiteHardness_HV, rockwellCFromVickers } from "../kinetics/hardnes
 import { KINETICS } from "../kinetics/kinetics.js";
 import { temperatureForHardness } from "../kinetics/temper.js";
 import type { Draws, Hardens, Piece, Route, School, Step, Way } from "../schema/book.js";
+import { LIMITS } from "../schema/limits.js";
 import { VESSELS, type Kit, type Vessel } from "../schema/kit.js";
 import type { Section } from "../schema/parts.js";
 import type { Reason } from "../schema/reasons.js";
@@ -153,7 +154,9 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
   const [low_C, high_C] = steel.file?.austenitise_C.range ?? [800, 830];
   if (school === "kiln") {
     const soak = steel.file?.soak_min ?? { base: 8, perThickness_min_mm: 1 };
-    const hold_min = Math.round(soak.base + soak.perThickness_min_mm * thickness_mm(piece.section));
+    // A block as thick as a hand soaks as long as a plan may say.
+    const soak_min = Math.round(soak.base + soak.perThickness_min_mm * thickness_mm(piece.section));
+    const hold_min = Math.min(soak_min, LIMITS.harden.hold_min[1]);
     return {
       kind: "harden",
       temperature_C: roundTo(0.5 * (low_C! + high_C!), 5),

@@ -406,10 +406,13 @@ export type HardnessTest = Static<typeof TestSchema>;
 export const TIME_REASONS = ["tapped-late", "tapped-early", "as-tapped", "remembered"] as const;
 export type TimeReason = (typeof TIME_REASONS)[number];
 
+/** The year 2200: a later moment is a clock that was wrong, or a file that was made up. */
+const LATEST_ms = 7258118400000;
+
 const common = {
   id: Type.String({ minLength: 1, maxLength: 64 }),
   piece: Type.String({ minLength: 1, maxLength: 64 }),
-  at_ms: Type.Integer({ minimum: 0, maximum: 8640000000000000, description: "When, milliseconds since 1970 UTC" }),
+  at_ms: Type.Integer({ minimum: 0, maximum: LATEST_ms, description: "When, milliseconds since 1970 UTC" }),
 };
 
 export const EventSchema = tagged(
@@ -430,7 +433,7 @@ export const EventSchema = tagged(
     ...common,
     kind: Type.Literal("corrected"),
     event: Type.String({ minLength: 1, maxLength: 64 }),
-    true_ms: Type.Integer({ minimum: 0, maximum: 8640000000000000, description: "When it really was, milliseconds since 1970 UTC" }),
+    true_ms: Type.Integer({ minimum: 0, maximum: LATEST_ms, description: "When it really was, milliseconds since 1970 UTC" }),
     why: choice(TIME_REASONS),
   }),
   strict({ ...common, kind: Type.Literal("withdrawn"), event: Type.String({ minLength: 1, maxLength: 64 }) }),
@@ -440,7 +443,7 @@ export type BookEvent = Static<typeof EventSchema>;
 export const BookSchema = strict({
   format: Type.Literal("tembrak"),
   formatVersion: Type.Literal(BOOK_VERSION),
-  exportedAt_ms: Type.Integer({ minimum: 0, maximum: 8640000000000000 }),
+  exportedAt_ms: Type.Integer({ minimum: 0, maximum: LATEST_ms }),
   events: Type.Array(EventSchema, { maxItems: 2000000 }),
   /** The shop's equipment, where it was said. */
   kit: Type.Optional(KitSchema),

@@ -24,9 +24,12 @@ interface Verb {
   readonly needsInput: boolean;
 }
 
-function checkFileVerb(input: unknown): FileReport {
+/** More findings than these help nobody. */
+const MOST_FINDINGS = 50;
+
+function checkFileVerb(input: unknown): FileReport & { readonly found: number } {
   const { ok, pieces, heats, problems } = checkBook(input);
-  return { ok, pieces, heats, problems };
+  return { ok, pieces, heats, found: problems.length, problems: problems.slice(0, MOST_FINDINGS) };
 }
 
 const VERBS: Readonly<Record<string, Verb>> = {
@@ -127,6 +130,17 @@ export function runVerb(name: string, input: unknown, desk: Desk = makeDesk()): 
 /** JSON Schema of a verb's input. */
 export function verbSchema(name: string): unknown {
   return SCHEMAS[verbOf(name).schema];
+}
+
+/** One verb: what it is for, what it wants and the schema of that. */
+export function verbHelpOf(name: string): {
+  readonly verb: string;
+  readonly about: string;
+  readonly needsInput: boolean;
+  readonly input: unknown;
+} {
+  const { about, needsInput, schema } = verbOf(name);
+  return { verb: name, about, needsInput, input: SCHEMAS[schema] };
 }
 
 export function verbHelp(): readonly { readonly verb: string; readonly about: string }[] {

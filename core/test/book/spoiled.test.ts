@@ -2,7 +2,9 @@ import { describe, expect, it } from "@jest/globals";
 import { checkBook, parseJson } from "../../src/book/exchange.js";
 import { InputError } from "../../src/errors.js";
 import { check } from "../../src/schema/checkPage.js";
+import { BOOK_VERSION } from "../../src/schema/version.js";
 import { runVerb } from "../../src/verbs/index.js";
+import { BILLHOOK } from "../pieces.js";
 
 const nested = (levels: number): string => "[".repeat(levels) + "]".repeat(levels);
 const book = (more: object): object => ({ format: "tembrak", formatVersion: 4, exportedAt_ms: 0, events: [], ...more });
@@ -31,5 +33,16 @@ describe("what comes in spoiled", () => {
     expect(checkBook(book({ kit: [magnet("a"), magnet("b")] })).ok).toBe(true);
     const { ok, problems } = checkBook(book({ kit: [magnet("a"), magnet("a")] }));
     expect([ok, problems[0]!.path]).toEqual([false, "/kit/1/id"]);
+  });
+});
+
+describe("a moment no clock has", () => {
+  // 2026-12, issue 41: a file that called itself version 4 was read with an entry of the year 275760.
+  it.each([4, BOOK_VERSION])("the year 275760 is refused by a file of version %d", (formatVersion) => {
+    const note = (at_ms: number) => ({ id: `n${at_ms}`, piece: "p", at_ms, kind: "note", text: "x" });
+    const events = [{ id: "a", piece: "p", at_ms: 1, kind: "piece", definition: BILLHOOK }, note(8640000000000000)];
+    const book = { format: "tembrak", formatVersion, exportedAt_ms: 8640000000000000, events };
+    expect(checkBook(book).ok).toBe(false);
+    expect(checkBook({ ...book, exportedAt_ms: 5, events: [events[0], note(2)] }).ok).toBe(true);
   });
 });

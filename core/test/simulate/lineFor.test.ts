@@ -34,6 +34,30 @@ describe("the inverse of an edge quench", () => {
     const cold = depthForLine({ ...BLADE, heat_C: 690 }, 12);
     expect(cold).toMatchObject({ isReachable: false, line_mm: null });
   });
+  it("a bath that cannot be so hot is refused by name, and no figure is ever none (issue 41: the nearest is NaN mm)", () => {
+    const input = {
+      steel: "1084",
+      section: { shape: "wedge", spine_mm: 3, edge_mm: 0.5, height_mm: 20 },
+      priorStructure: "pearlite",
+      austenitise: { temperature_C: 815, hold_min: 2 },
+      wanted: { height_mm: 8 },
+    };
+    for (const [medium, bath_C] of [
+      ["vegetable-oil", 600],
+      ["water", 150],
+      ["brine", 250],
+    ] as const)
+      expect(() => runVerb("line", { ...input, quench: { medium, bath_C } })).toThrow(/bath_C: out-of-range/);
+    for (const [medium, bath_C] of [
+      ["vegetable-oil", 250],
+      ["water", 100],
+      ["still-air", 20],
+    ] as const) {
+      const said = runVerb("line", { ...input, quench: { medium, bath_C } }) as Record<string, unknown>;
+      for (const value of Object.values(said)) expect(typeof value === "number" && !Number.isFinite(value)).toBe(false);
+      expect(JSON.stringify(said)).not.toContain("NaN");
+    }
+  });
   it("on the command line: depth, hold, line, and a notice where it is not to be had", () => {
     const input = {
       steel: "1084",

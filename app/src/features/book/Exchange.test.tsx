@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
 import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { CATALOGUE, planRoute, writeBook, type Piece } from "@tembrak/core";
-import { allEvents, replaceBook } from "../../store/db.js";
+import { allEvents, readKit, replaceBook } from "../../store/db.js";
 import { show, standingAt } from "../../testing.js";
 import { Exchange } from "./Exchange.js";
 
@@ -38,6 +38,18 @@ describe("a book as a file", () => {
     const said = (await screen.findByRole("alert")).textContent;
     expect(said).toMatch(/^old.json was not brought in, and nothing in the book changed\. .*\/events\/0/);
     expect(await ids()).toEqual(here.map(({ id }) => id).sort());
+  });
+  it("where there are no pieces but a kit it asks too, says what would go, and offers the export first", async () => {
+    await replaceBook([], { kit: [{ id: "m", kind: "magnet", name: "Magnet" }] });
+    show(<Exchange count={0} />, { kit: [{ id: "m", kind: "magnet", name: "Magnet" }] });
+    const theirs = writeBook(there, 0, [{ id: "n", kind: "magnet", name: "Their magnet" }]);
+    await userEvent.upload(screen.getByLabelText("Book file"), file(theirs));
+    expect(await screen.findByText("There is a kit here already")).toBeTruthy();
+    expect(screen.getByText(/the kit of 1 would give way to its own of 1/)).toBeTruthy();
+    expect(screen.getByRole("button", { name: "Export what is here" })).toBeTruthy();
+    expect((await readKit())?.map(({ name }) => name)).toEqual(["Magnet"]);
+    await userEvent.click(screen.getByRole("button", { name: "Neither" }));
+    expect(await ids()).toEqual([]);
   });
   it("what is no book at all is said too", async () => {
     await bringIn(file("{ half a book"));

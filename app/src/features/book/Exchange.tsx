@@ -11,7 +11,7 @@ import { showAgo, showBytes } from "../../format/show.js";
 import { askToPersist } from "../../store/boot.js";
 import { exportBook } from "../../store/exportBook.js";
 import { mergeBook, replaceBook, takeTheirs } from "../../store/db.js";
-import { useKit, useNow, useSettings, useUnreadable } from "../../store/useStore.js";
+import { useBathEntries, useKit, useLog, useNow, useSettings, useUnreadable } from "../../store/useStore.js";
 
 function entries(count: number): string {
   return count === 1 ? "1 entry" : `${count} entries`;
@@ -56,22 +56,32 @@ function BothBooks({
   onClose: () => void;
 }) {
   const kit = useKit() ?? [];
+  const baths = useBathEntries().size;
+  const { keep } = useLog();
   const unreadable = useUnreadable().length;
+  const here = [
+    ...(count > 0 ? [`the ${pieces(count)} here`] : []),
+    ...(baths > 0 ? [baths === 1 ? "the log of one bath" : `the logs of ${baths} baths`] : []),
+  ].join(" and ");
   const kitWords =
     book.kit === undefined || kit.length === 0
-      ? "; the kit stays"
-      : `, and the kit of ${kit.length} would give way to its own of ${book.kit.length}`;
+      ? "the kit would stay"
+      : `the kit of ${kit.length} would give way to its own of ${book.kit.length}`;
   return (
     <Dialog open onClose={onClose} maxWidth="sm">
-      <DialogTitle>There is a book here already</DialogTitle>
+      <DialogTitle>{count > 0 ? "There is a book here already" : "There is a kit here already"}</DialogTitle>
       <DialogContent>
-        {name} holds {entries(book.events.length)}. Add what is new in it to this book, or put it in this book&rsquo;s place? In its place,
-        the {pieces(count)} here would go{kitWords}
+        {name} holds {entries(book.events.length)}. Add what is new in it to this book, or put it in this book&rsquo;s place? In its place
+        {here === "" ? " " : ` ${here} would go, and `}
+        {kitWords}
         {unreadable === 0 ? "" : `; ${entries(unreadable)} that nobody can read would stay`}. Export first if you may want it back.
       </DialogContent>
       <DialogActions>
         <Button variant="text" onClick={onClose}>
           Neither
+        </Button>
+        <Button variant="text" onClick={() => void keep(exportBook)}>
+          Export what is here
         </Button>
         <Button onClick={() => onTake(true)}>In its place</Button>
         <Button variant="contained" onClick={() => onTake(false)}>
@@ -111,6 +121,11 @@ export function Exchange({ count }: { count: number }) {
   const [waiting, setWaiting] = useState<Waiting | null>(null);
   const [isEmptying, setIsEmptying] = useState(false);
   const [differing, setDiffering] = useState<readonly BookEvent[]>([]);
+  const kit = useKit() ?? [];
+  const baths = useBathEntries();
+  const { keep } = useLog();
+  // Nothing of the shop's own is here that a file could take the place of.
+  const isBare = count === 0 && kit.length === 0 && baths.size === 0;
 
   const writeOut = async (): Promise<void> => {
     const name = await exportBook();
@@ -139,7 +154,7 @@ export function Exchange({ count }: { count: number }) {
     setTrouble(null);
     try {
       const book = readBook(await file.text());
-      if (count === 0) await take(book, true);
+      if (isBare) await take(book, true);
       else setWaiting({ book, name: file.name });
     } catch (error) {
       if (!(error instanceof InputError)) throw error;
@@ -154,7 +169,7 @@ export function Exchange({ count }: { count: number }) {
         <Stored /> {exportedAt_ms === null ? "Never exported." : `Last exported ${showAgo(exportedAt_ms, now_ms)}.`}
       </p>
       <div className="exchange-keys">
-        <Button variant="contained" disabled={count === 0} onClick={() => void writeOut()}>
+        <Button variant="contained" disabled={isBare} onClick={() => void keep(writeOut)}>
           Export the book
         </Button>
         <Button onClick={() => input.current?.click()}>Bring in a book</Button>
@@ -183,7 +198,11 @@ export function Exchange({ count }: { count: number }) {
           <Button
             variant="text"
             onClick={() =>
-              void takeTheirs(differing).then(() => (setDiffering([]), setSaid(`${entries(differing.length)} taken from the file.`)))
+              void keep(() => takeTheirs(differing)).then((isStored) => {
+                if (!isStored) return;
+                setDiffering([]);
+                setSaid(`${entries(differing.length)} taken from the file.`);
+              })
             }
           >
             Take the file&rsquo;s
@@ -211,7 +230,7 @@ export function Exchange({ count }: { count: number }) {
         onClose={() => setIsEmptying(false)}
         onErase={() => {
           setIsEmptying(false);
-          void replaceBook([], { alsoUnreadable: true }).then(() => setSaid("The book is empty."));
+          void keep(() => replaceBook([], { alsoUnreadable: true })).then((isStored) => isStored && setSaid("The book is empty."));
         }}
       />
     </section>

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
-import { cleanup, screen, waitFor } from "@testing-library/react";
+import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { actsOfRoute, CATALOGUE, planRoute, type BookEvent, type Piece } from "@tembrak/core";
 import { eventsOf, replaceBook, DEFAULT_SETTINGS } from "../../store/db.js";
@@ -63,6 +63,20 @@ describe("a logger's file", () => {
     await waitFor(async () => expect(await probes()).toHaveLength(2));
     const [first] = await probes();
     expect(first!.reading.check === "probe" && first!.reading.temperature_C).toBeCloseTo(800, 6);
+  });
+  it("one that counts from its own start asks when that was, and nothing ahead of now is stored", async () => {
+    await bringIn("run.csv", "elapsed,temperature (C)\n0:00:00,780\n0:05:00,790\n");
+    await screen.findByText(/2 readings/, {}, PATIENT);
+    const key = (): HTMLButtonElement => screen.getByRole("button", { name: "Into the record" });
+    expect(key().disabled).toBe(true);
+    const began = screen.getByLabelText(/when was that\?/);
+    fireEvent.change(began, { target: { value: "2099-01-01T10:00:00" } });
+    expect(await screen.findByText(/would lie ahead of now/, {}, PATIENT)).toBeTruthy();
+    expect(key().disabled).toBe(true);
+    await userEvent.click(screen.getByRole("button", { name: /^When this piece was first looked at/ }));
+    await waitFor(() => expect(key().disabled).toBe(false), PATIENT);
+    await userEvent.click(key());
+    await waitFor(async () => expect(await probes()).toHaveLength(2));
   });
   it("a line without sense is said, and the rest is read", async () => {
     const text = `time,temperature (C)\n${clock(0)},790\nodd line\n${clock(90)},795\n`;

@@ -8,6 +8,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import LinearProgress from "@mui/material/LinearProgress";
 import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
 import { useMemo, useRef, useState } from "react";
 import { Choice } from "../../parts/Choice.js";
 import { showDuration, showMoment, showTemperature, type Units } from "../../format/show.js";
@@ -15,6 +16,7 @@ import { FileInstrument, type InstrumentReading } from "../../instruments/instru
 import { guessMapping, readTable, type Guess, type LoggerSum, type LoggerTable } from "../../instruments/loggerFile.js";
 import { useLoggerFile, type LoggerProgress } from "../../instruments/useLoggerFile.js";
 import { mergeBook, newId } from "../../store/db.js";
+import { shopNow } from "../../store/shopClock.js";
 
 /** More readings of one file than this are thinned: a heat is well drawn by far fewer. */
 const MOST_KEPT = 400;
@@ -56,9 +58,62 @@ function Found({ guess, sum, units }: { guess: Guess; sum: LoggerSum; units: Uni
         : "No reading can be made of these columns."}
       {sum.gaps > 0 ? ` ${sum.gaps} gap${sum.gaps === 1 ? "" : "s"}, the longest ${showDuration(sum.longestGap_ms / 1000)}.` : ""}
       {sum.skipped > 0 ? ` ${sum.skipped} line${sum.skipped === 1 ? "" : "s"} without sense, the first: ${sum.firstSkipped ?? ""}.` : ""}
-      {guess.isElapsed ? " It counts from its own start: taken as when this piece was first looked at." : ""}
+      {sum.last_ms > shopNow() ? " Its last reading would lie ahead of now: check when it began. Nothing ahead of now is stored." : ""}
       {sum.kept.length < sum.count ? ` ${sum.kept.length} of them go into the record, the hottest among them.` : ""}
     </p>
+  );
+}
+
+/** As a field for a moment has it, by the clock on the wall. */
+function localText(at_ms: number): string {
+  const at = new Date(at_ms - 60_000 * new Date(at_ms).getTimezoneOffset());
+  return at.toISOString().slice(0, 19);
+}
+
+/** When a logger that counts from its own start was started. */
+function Began({ text, looked_ms, onChange }: { text: string; looked_ms: number; onChange: (text: string) => void }) {
+  return (
+    <div style={{ display: "grid", gap: 8, paddingTop: 14 }}>
+      <TextField
+        label="It counts from its own start: when was that?"
+        type="datetime-local"
+        value={text}
+        onChange={(event) => onChange(event.target.value)}
+        slotProps={{ inputLabel: { shrink: true }, htmlInput: { step: 1 } }}
+        fullWidth
+      />
+      <Button size="small" onClick={() => onChange(localText(looked_ms))}>
+        When this piece was first looked at, {showMoment(looked_ms)}
+      </Button>
+    </div>
+  );
+}
+
+type Column = Pick<Guess, "timeColumn" | "temperatureColumn" | "unit">;
+
+/** Which column is what, and in which unit. */
+function Columns({ table, column, onChange }: { table: LoggerTable; column: Column; onChange: (column: Column) => void }) {
+  return (
+    <>
+      {(["timeColumn", "temperatureColumn"] as const).map((key) => (
+        <Choice
+          key={key}
+          label={key === "timeColumn" ? "Time" : "Temperature"}
+          value={column[key]}
+          onChange={(event) => onChange({ ...column, [key]: Number(event.target.value) })}
+        >
+          {table.columns.map((name, i) => (
+            <MenuItem key={i} value={i}>
+              {name}, such as {table.rows[0]?.[i]}
+            </MenuItem>
+          ))}
+        </Choice>
+      ))}
+      <Choice label="Unit" value={column.unit} onChange={(event) => onChange({ ...column, unit: event.target.value as TemperatureUnit })}>
+        <MenuItem value="C">Celsius</MenuItem>
+        <MenuItem value="F">Fahrenheit</MenuItem>
+      </Choice>
+    </>
   );
 }
 
@@ -77,7 +132,7 @@ function Reading({ progress }: { progress: LoggerProgress }) {
 export function LoggerDialog({ state, units }: { state: PieceState; units: Units }) {
   const input = useRef<HTMLInputElement>(null);
   const [open, setOpen] = useState<Open | null>(null);
-  const [column, setColumn] = useState<Pick<Guess, "timeColumn" | "temperatureColumn" | "unit">>({
+  const [column, setColumn] = useState<Column>({
     timeColumn: 0,
     temperatureColumn: 1,
     unit: "C",
@@ -92,9 +147,14 @@ export function LoggerDialog({ state, units }: { state: PieceState; units: Units
     const guess = guessMapping(table);
     setColumn(guess);
     setSaid(null);
+    setBegan("");
     setOpen({ file, table, guess });
   };
-  const start_ms = startOf(state);
+  // One that counts from its own start does not know when that was: nobody but the smith does.
+  const [began, setBegan] = useState("");
+  const isElapsed = open?.guess.isElapsed === true;
+  const began_ms = began === "" ? NaN : Date.parse(began);
+  const start_ms = isElapsed && Number.isFinite(began_ms) ? began_ms : startOf(state);
   const asked = useMemo(
     () => (open === null ? null : { file: open.file, mapping: { ...column, start_ms }, from: open.table.from, most: MOST_KEPT }),
     [open, column, start_ms],
@@ -149,36 +209,20 @@ export function LoggerDialog({ state, units }: { state: PieceState; units: Units
           <DialogTitle>{open.file.name}</DialogTitle>
           <DialogContent>
             <div style={{ display: "grid", gap: 14, paddingTop: 8 }}>
-              {(["timeColumn", "temperatureColumn"] as const).map((key) => (
-                <Choice
-                  key={key}
-                  label={key === "timeColumn" ? "Time" : "Temperature"}
-                  value={column[key]}
-                  onChange={(event) => setColumn({ ...column, [key]: Number(event.target.value) })}
-                >
-                  {open.table.columns.map((name, i) => (
-                    <MenuItem key={i} value={i}>
-                      {name}, such as {open.table.rows[0]?.[i]}
-                    </MenuItem>
-                  ))}
-                </Choice>
-              ))}
-              <Choice
-                label="Unit"
-                value={column.unit}
-                onChange={(event) => setColumn({ ...column, unit: event.target.value as TemperatureUnit })}
-              >
-                <MenuItem value="C">Celsius</MenuItem>
-                <MenuItem value="F">Fahrenheit</MenuItem>
-              </Choice>
+              <Columns table={open.table} column={column} onChange={setColumn} />
             </div>
+            {isElapsed ? <Began text={began} looked_ms={startOf(state)} onChange={setBegan} /> : null}
             {sum === null ? <Reading progress={progress} /> : <Found guess={open.guess} sum={sum} units={units} />}
           </DialogContent>
           <DialogActions>
             <Button variant="text" onClick={() => setOpen(null)}>
               {sum === null && progress.failed === null ? "Stop" : "Leave it"}
             </Button>
-            <Button variant="contained" disabled={(sum?.count ?? 0) === 0} onClick={() => void keep()}>
+            <Button
+              variant="contained"
+              disabled={(sum?.count ?? 0) === 0 || (isElapsed && !Number.isFinite(began_ms)) || sum!.last_ms > shopNow()}
+              onClick={() => void keep()}
+            >
               Into the record
             </Button>
           </DialogActions>

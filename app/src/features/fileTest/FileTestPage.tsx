@@ -1,6 +1,26 @@
 /** A row of files and a few readings against what was predicted: what it is, how sure, and what follows. */
 
-import { bathTimes, CATALOGUE, cladOf, disagreementOf, nextTemper, resolveSteel, targetOf, temperCyclesOf, tempersDone, testsOf, type HardnessVerdict, type NextTemper, type Piece, type PieceState, type Prediction, type Route, type SoftParts, wayOf, roundHeat_C } from "@tembrak/core";
+import {
+  bathTimes,
+  CATALOGUE,
+  cladOf,
+  disagreementOf,
+  nextTemper,
+  resolveSteel,
+  targetOf,
+  temperCyclesOf,
+  tempersDone,
+  testsOf,
+  type HardnessVerdict,
+  type NextTemper,
+  type Piece,
+  type PieceState,
+  type Prediction,
+  type Route,
+  type SoftParts,
+  wayOf,
+  roundHeat_C,
+} from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link, useNavigate, useParams } from "react-router";
 import { useStanding } from "../../compute/useAnswers.js";

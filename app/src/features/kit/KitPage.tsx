@@ -9,9 +9,9 @@ import { showDifference } from "../../format/show.js";
 import { hasOwnVoice, playCue, sayCue } from "../../calls/sound.js";
 import { KitStart } from "../../parts/KitStart.js";
 import { Hatches } from "../../parts/Drawing.js";
-import { newId, removeKitItem, writeKitItems, writeSettings } from "../../store/db.js";
+import { newId } from "../../store/db.js";
 import { useEye } from "../../compute/useHeatContext.js";
-import { useKit, usePieces, useSettings } from "../../store/useStore.js";
+import { useKit, usePieces, useSettings, useKeepKit, useSet } from "../../store/useStore.js";
 import { blank, factsOf, GROUPS, ADD_WORDS, KIND_WORDS, lacks } from "../../words/kitWords.js";
 import { factorTitle, factorWords } from "../../words/learnedWords.js";
 import { CalibrateDialog } from "./parts/CalibrateDialog.js";
@@ -50,9 +50,10 @@ function EyeLine() {
 function Learned() {
   const settings = useSettings();
   const { unlearned } = settings;
+  const change = useSet();
   const factors = useFactors().filter((factor) => saysSomething(factor) || unlearned.includes(factorKey(factor)));
   const set = (key: string, isOff: boolean): void =>
-    void writeSettings({ unlearned: isOff ? [...unlearned, key] : unlearned.filter((other) => other !== key) });
+    change({ unlearned: isOff ? [...unlearned, key] : unlearned.filter((other) => other !== key) });
   return (
     <section aria-labelledby="learned-h">
       <h2 id="learned-h">What your own pieces taught: it counts for every piece planned from here on</h2>
@@ -117,12 +118,11 @@ export function KitPage() {
   const kit = useKit();
   const pieces = usePieces();
   const [open, setOpen] = useState<Open | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const change = useSet();
+  const keepKit = useKeepKit();
   if (kit === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
   const store = (items: readonly unknown[]): void => {
-    writeKitItems(items)
-      .then(() => setTrouble(null))
-      .catch(() => setTrouble("Not stored: the browser refused it. What was there is still there."));
+    void keepKit.put(items);
     setOpen(null);
   };
   const add = (kind: KitKind): void => setOpen({ what: "item", item: blank(kind) });
@@ -144,7 +144,6 @@ export function KitPage() {
               : "Plans name nothing that is not here, and say when a piece does not fit."}
         </p>
       </header>
-      {trouble ? <p role="alert">{trouble}</p> : null}
       {kit === null ? (
         <KitStart onPick={store} />
       ) : (
@@ -182,7 +181,7 @@ export function KitPage() {
                     {item.kind === "forge" && item.ambient_lux !== units.ambient_lux ? (
                       <Button
                         aria-label={`Judge colours in the light around ${item.name}`}
-                        onClick={() => void writeSettings({ ambient_lux: item.ambient_lux })}
+                        onClick={() => change({ ambient_lux: item.ambient_lux })}
                       >
                         Use its light
                       </Button>
@@ -210,7 +209,7 @@ export function KitPage() {
           units={units}
           onClose={() => setOpen(null)}
           onRemove={() => {
-            if ("id" in open.item) void removeKitItem(open.item.id);
+            if ("id" in open.item) void keepKit.remove(open.item.id);
             setOpen(null);
           }}
           onKeep={(item) => store(["id" in open.item ? item : { ...(item as object), id: newId(shopNow()) }])}

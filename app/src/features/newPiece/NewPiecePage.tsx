@@ -18,8 +18,8 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { shopNow } from "../../store/shopClock.js";
-import { newId, writeKitItems } from "../../store/db.js";
-import { useLog, useKit, usePieces, useSettings, useUnits } from "../../store/useStore.js";
+import { newId } from "../../store/db.js";
+import { useKeepKit, useLog, useKit, usePieces, useSettings, useUnits } from "../../store/useStore.js";
 import { nextMark, ORDERED_FORMS, pieceOfForm } from "./draft.js";
 import { lackWords, unfairWords } from "../../words/routeWords.js";
 import { isFair, usePlanned } from "../../compute/useAnswers.js";
@@ -124,6 +124,7 @@ function NewPiece({ mark, kit, last }: { mark: string; kit: Kit | null; last: Pi
   const [open, setOpen] = useState<Group | null>("what");
   const { faults, onFault, clear } = useFaults();
   const { write } = useLog();
+  const keepKit = useKeepKit();
   const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
   const way = isPractice ? practiceWay(piece.section, chosenWay) : wayWithin(piece.section, chosenWay);
   const route = planRoute(CATALOGUE, piece, school, { way, kit, unit: units.temperature });
@@ -184,7 +185,7 @@ function NewPiece({ mark, kit, last }: { mark: string; kit: Kit | null; last: Pi
         route={route}
         kit={kit}
         units={units}
-        onKit={(item) => void writeKitItems([{ ...item, id: newId(shopNow()) }])}
+        onKit={(item) => void keepKit.add([item])}
         onReplan={(nextSchool, nextWay) => {
           setSchool(nextSchool);
           setWay(nextWay);

@@ -13,11 +13,10 @@ import { useCooling } from "../../compute/useCooling.js";
 import { nextActWords, urgency } from "../../words/rackWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { KitStart } from "../../parts/KitStart.js";
-import { writeKitItems } from "../../store/db.js";
 import { useWide } from "../../parts/useWide.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { exportRows } from "../../store/exportBook.js";
-import { useKit, useLog, useNow, usePieces, useSettings, useUnreadable } from "../../store/useStore.js";
+import { useKeepKit, useKit, useLog, useNow, usePieces, useSettings, useUnreadable } from "../../store/useStore.js";
 import { RackTall } from "./parts/RackTall.js";
 import { RackWide } from "./parts/RackWide.js";
 import "./rack.css";
@@ -79,12 +78,13 @@ function NextAct({ state, now_ms }: { state: PieceState; now_ms: number }) {
 /** Stored rows nobody here can read: said where one begins, with a way to take them along. */
 function Unread() {
   const rows = useUnreadable();
+  const { keep } = useLog();
   if (rows.length === 0) return null;
   return (
     <p role="status" className="unread">
       {rows.length === 1 ? "One stored entry cannot be read; it is" : `${rows.length} stored entries cannot be read; they are`} left as
       stored.
-      <Button variant="text" onClick={() => void exportRows(rows)}>
+      <Button variant="text" onClick={() => void keep(() => exportRows(rows))}>
         Export {rows.length === 1 ? "it" : "them"}
       </Button>
     </p>
@@ -93,14 +93,13 @@ function Unread() {
 
 function EmptyRack() {
   const kit = useKit();
-  const [hasFailed, setFailed] = useState(false);
+  const { put } = useKeepKit();
   return (
     <main className="rack-empty">
       <Unread />
       <h1>Nothing hangs here yet.</h1>
       <p>Measure a piece, say what steel it is, and Tembrak plans its heats, predicts what it will be and keeps its record.</p>
-      {kit === null ? <KitStart onPick={(items) => void writeKitItems(items).catch(() => setFailed(true))} /> : null}
-      {hasFailed ? <p role="alert">Not stored: the browser refused. Nothing was changed.</p> : null}
+      {kit === null ? <KitStart onPick={(items) => void put(items)} /> : null}
       <div style={{ display: "flex", gap: 12, flexWrap: "wrap", marginTop: 20 }}>
         <Button component={Link} to="/new" variant="contained" className="act-key">
           New piece

@@ -2,9 +2,7 @@
 
 import type { ComponentProps } from "react";
 import { FitNotice } from "../../../parts/FitNotice.js";
-import { newId, writeKitItems } from "../../../store/db.js";
-import { shopNow } from "../../../store/shopClock.js";
-import { useKit, useLog, useSettings } from "../../../store/useStore.js";
+import { useKeepKit, useKit, useLog, useSettings } from "../../../store/useStore.js";
 import { bathOffWords } from "../../../words/bathWords.js";
 import { doneOfIt, placesAhead } from "../doneOfIt.js";
 import { BathNotice } from "./BathNotice.js";
@@ -34,6 +32,7 @@ export function PlanNotices({ onReplan, ...props }: Props) {
   const kit = useKit();
   const units = useSettings();
   const { write } = useLog();
+  const keepKit = useKeepKit();
   const { state, route } = props;
   // Until it is quenched it may go in another way.
   const isBefore = !doneOfIt(state, route).isQuenched;
@@ -47,7 +46,7 @@ export function PlanNotices({ onReplan, ...props }: Props) {
           units={units}
           places={placesAhead(state, route)}
           onReplan={state.doneAt_ms.size === 0 ? onReplan : undefined}
-          onKit={(item) => void writeKitItems([{ ...item, id: newId(shopNow()) }])}
+          onKit={(item) => void keepKit.add([item])}
           onRoute={isBefore ? (to) => void write(state.id, [{ kind: "route", route: to }]) : undefined}
         />
       ) : null}

@@ -4,6 +4,8 @@ import {
   edgeInAir,
   edgeInWater,
   isBackDrawn,
+  CATALOGUE,
+  hottestBath_C,
   LIMITS,
   PASTE,
   PLATES,
@@ -61,7 +63,7 @@ function QuenchFields({ step, piece, route, units, isLocked, onChange, onFault }
         units={units}
         isDisabled={isLocked}
         low_C={LIMITS.quench.bath_C[0]}
-        high_C={LIMITS.quench.bath_C[1]}
+        high_C={Math.min(LIMITS.quench.bath_C[1], hottestBath_C(CATALOGUE.medium(step.medium)) ?? Infinity)}
         question={(T, unit) => questionHeat("bath", T, unit)}
         onFault={(bad) => onFault("bath", bad)}
         onChange={(bath_C) => onChange({ ...step, bath_C })}
