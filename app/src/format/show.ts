@@ -7,6 +7,8 @@ import {
   fahrenheitFromCelsius,
   gallonsFromLitres,
   inchesFromMillimetres,
+  kilopascalsFromPsi,
+  psiFromKilopascals,
   type LengthUnit,
   type TemperatureUnit,
 } from "@tembrak/core";
@@ -102,6 +104,20 @@ export function lengthNumber(length_mm: number, { length }: Units): string {
     return finest === undefined ? String(steady(Math.round(inches * 1000) / 1000)) : fraction(inches, finest);
   }
   return length_mm >= 100 ? String(Math.round(length_mm)) : String(steady(Math.round(length_mm * 10) / 10));
+}
+
+/** Gauges of gas: psi where lengths are inches. */
+export function pressureUnit({ length }: Units): "kPa" | "psi" {
+  return length === "in" ? "psi" : "kPa";
+}
+
+export function pressureText(pressure_kPa: number, { length }: Units): string {
+  return String(Math.round(10 * (length === "in" ? psiFromKilopascals(pressure_kPa) : pressure_kPa)) / 10);
+}
+
+/** What a typed pressure means, kPa. */
+export function pressureFromText(typed: number, { length }: Units): number {
+  return length === "in" ? kilopascalsFromPsi(typed) : typed;
 }
 
 const G_PER_OZ = 28.349523125;

@@ -16,6 +16,9 @@ import { useState } from "react";
 import {
   lengthText,
   otherDifference,
+  pressureFromText,
+  pressureText,
+  pressureUnit,
   differenceFromText,
   differenceText,
   showLength,
@@ -293,4 +296,37 @@ export function NumberField({ value, unit, least, most, onChange, ...common }: N
     return { value: typed, problem, question: null, echo: "" };
   };
   return <TypedField {...common} start={String(value)} unit={unit} read={read} textOf={String} showProbable={String} onValue={onChange} />;
+}
+
+interface PressureProps extends Common {
+  /** 0 where nobody said. */
+  readonly value_kPa: number;
+  readonly units: Units;
+  readonly least_kPa: number;
+  readonly most_kPa: number;
+  readonly onChange: (value_kPa: number) => void;
+}
+
+/** A pressure of gas, in the unit its gauge most likely has; it may be left empty. */
+export function PressureField({ value_kPa, units, least_kPa, most_kPa, onChange, ...common }: PressureProps) {
+  const [least, most] = [least_kPa, most_kPa].map((kPa) => pressureText(kPa, units));
+  const read = (text: string): Reading => {
+    if (text.trim() === "") return { value: 0, problem: null, question: null, echo: "" };
+    const typed = parseNumber(text);
+    const value = typed === null ? null : pressureFromText(typed, units);
+    const isOutside = value !== null && (value < least_kPa || value > most_kPa);
+    const problem = value === null ? "A number, please." : isOutside ? `Between ${least} and ${most}, please.` : null;
+    return { value, problem, question: null, echo: "" };
+  };
+  return (
+    <TypedField
+      {...common}
+      start={value_kPa === 0 ? "" : pressureText(value_kPa, units)}
+      unit={pressureUnit(units)}
+      read={read}
+      textOf={(value) => (value === 0 ? "" : pressureText(value, units))}
+      showProbable={(value) => pressureText(value, units)}
+      onValue={onChange}
+    />
+  );
 }

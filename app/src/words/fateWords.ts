@@ -14,6 +14,7 @@ export const FATE_WORDS: Readonly<Record<Fate | "sound", Fated>> = {
   cracked: { is: "Cracked", then: "No heat and no bath until it is forged anew and looked at: a crack only runs on." },
   broken: { is: "Broken", then: "The broken face shows the grain: look at it before it rusts." },
   "given-up": { is: "Given up", then: "" },
+  mistaken: { is: "Made by mistake", then: "" },
   lost: { is: "Lost", then: "" },
   sound: { is: "Forged anew, no crack to be seen", then: "" },
 };

@@ -5,7 +5,7 @@ import { mediumName } from "./actWords.js";
 import { showDifference, showLength, showTemperature, type Units } from "../format/show.js";
 
 export type FieldKind =
-  "length" | "temperature" | "difference" | "minutes" | "HRC" | "lux" | "number" | "choice" | "flag" | "said" | "files";
+  "length" | "temperature" | "difference" | "minutes" | "HRC" | "lux" | "pressure" | "number" | "choice" | "flag" | "said" | "files";
 
 export interface Field {
   readonly key: string;
@@ -66,6 +66,7 @@ export const FIELDS: Readonly<Record<KitKind, readonly Field[]>> = {
         ["lean", "lean: sharp and roaring"],
       ],
     },
+    { key: "gas_kPa", label: "Gas at that heat", kind: "pressure", isOptional: true, ...within(LIMITS.forge.gas_kPa) },
     { key: "ambient_lux", label: "Light around it", kind: "lux", ...within(LIMITS.forge.ambient_lux) },
   ],
   torch: [{ key: "heats_mm", label: "Heats at once", kind: "length", ...within(LIMITS.torch.heats_mm) }],

@@ -3,7 +3,7 @@
 import { BREAK_WORDS } from "./breakWords.js";
 import { ANSWER_WORDS, MISHAP_WORDS } from "./whyWords.js";
 import { FATE_WORDS } from "./fateWords.js";
-import { CLAMP_WORDS, OUTCOME_WORDS, PROOF_WORDS, STRAIGHTENER_WORDS } from "./workWords.js";
+import { CLAMP_WORDS, OUTCOME_WORDS, PROOF_WORDS, proofHow, STRAIGHTENER_WORDS } from "./workWords.js";
 import type { BookEvent, Check, PieceState, Quench, Section } from "@tembrak/core";
 import { actWords } from "./actWords.js";
 import { bathTapWords } from "./patternWords.js";
@@ -77,7 +77,7 @@ function checkWords(reading: Check, section: Section, units: Units, { run, quenc
     case "clamped":
       return `${CLAMP_WORDS[reading.how].toLowerCase()}, ${showThin(reading.past_mm, units)} past the line`;
     case "proof":
-      return `${PROOF_WORDS[reading.of].name.toLowerCase()}: ${OUTCOME_WORDS[reading.outcome].toLowerCase()}`;
+      return `${PROOF_WORDS[reading.of].name.toLowerCase()}${proofHow(reading, units)}: ${OUTCOME_WORDS[reading.outcome].toLowerCase()}`;
     case "mark":
       return "its mark was read";
     case "fresh-bar":

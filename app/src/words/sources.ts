@@ -72,7 +72,7 @@ function forgeSource(
 function isForCarbon(step: Extract<Step, { kind: "harden" }>, piece: Piece, { school, steps }: Route): boolean {
   if (school !== "forge" || step.why !== "soak") return false;
   const before = structureBeforeHardening(piece, steps.slice(0, Math.max(0, steps.indexOf(step))));
-  const planned = forgeHeat(resolveSteel(CATALOGUE, piece.steel), before, targetOf(CATALOGUE, piece.use).high_HRC);
+  const planned = forgeHeat(resolveSteel(CATALOGUE, piece.steel), before, targetOf(CATALOGUE, piece).high_HRC);
   return planned.from === "carbon" && planned.temperature_C === step.temperature_C;
 }
 

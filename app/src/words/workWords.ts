@@ -1,6 +1,6 @@
 /** Words for what is done by hand to a bent piece, and for the proofs of a finished one. */
 
-import type { Clamp, Falling, Grade, Piece, Proof, ProofOutcome, Route, Settling, Straightener, WarpNow } from "@tembrak/core";
+import type { Check, Clamp, Falling, Grade, Piece, Proof, ProofOutcome, Route, Settling, Straightener, WarpNow } from "@tembrak/core";
 import { showDegrees, showDifference, showDuration, showLength, showTemperature, showThin, type Units } from "../format/show.js";
 
 export const STRAIGHTENER_WORDS: Readonly<Record<Straightener, { readonly name: string; readonly how: string }>> = {
@@ -36,6 +36,16 @@ export const PROOF_WORDS: Readonly<Record<Proof, { readonly name: string; readon
   chop: { name: "Chop", pass: "Thirty cuts in hard dry wood, edge neither chipped nor rolled.", caution: "Clear of knees and of people." },
   cut: { name: "Cut", pass: "Fifty cuts in rope or reed, and it still shaves.", caution: "Edge away from you." },
   drop: { name: "Drop", pass: "From knee height on wood, tip neither broken nor bent.", caution: "Feet clear. Eyes covered." },
+  "cut-rod": {
+    name: "Cut a rod",
+    pass: "Driven through a mild steel rod as thick as a pencil, the edge is unmarked.",
+    caution: "Rod on a block, nobody in line. Eyes covered: ends fly.",
+  },
+  rebound: {
+    name: "Rebound",
+    pass: "A ball bearing dropped on the face comes back at least half as high, and alike all over it.",
+    caution: "Says hard or soft, no number.",
+  },
   spark: { name: "Strike sparks", pass: "Flint brings sparks at nearly every stroke.", caution: "Flakes fly: eyes covered. Tinder apart." },
   coupon: { name: "Break a coupon", pass: "Fine and silky grey across the break.", caution: "In a vise, wrapped: it flies." },
 };
@@ -59,8 +69,12 @@ export function proofsFor({ use, section }: Pick<Piece, "use" | "section">): rea
     case "sword":
       return ["bend", "edge-flex", "chop", "cut", "drop", "coupon"];
     case "hammer-face":
+      return ["rebound", "coupon"];
     case "punch":
-      return ["drop", "coupon"];
+      return ["cut-rod", "drop", "coupon"];
+    case "wood-chisel":
+    case "chisel":
+      return ["cut-rod", "chop", "coupon"];
     case "slicer":
     case "knife":
     case "hoof-knife":
@@ -71,6 +85,32 @@ export function proofsFor({ use, section }: Pick<Piece, "use" | "section">): rea
   }
 }
 
+/** What of the way it is made is worth a word. */
+export const PROOF_ASKS: Readonly<Record<Proof, readonly ("sample" | "count" | "height" | "force")[]>> = {
+  "edge-flex": ["sample", "force"],
+  bend: ["force"],
+  chop: ["sample", "count"],
+  cut: ["sample", "count"],
+  drop: ["sample", "height"],
+  "cut-rod": ["sample", "count"],
+  rebound: ["height"],
+  spark: ["count"],
+  coupon: [],
+};
+
+type ProofCheck = Extract<Check, { check: "proof" }>;
+
+/** How it was made, where somebody said: `, 30 times, on seasoned oak, from 300 mm, 200 N`. */
+export function proofHow({ sample, count, height_mm, force_N }: Omit<ProofCheck, "check" | "of" | "outcome">, units: Units): string {
+  const told = [
+    ...(count === undefined ? [] : [count === 1 ? "once" : `${count} times`]),
+    ...(sample === undefined ? [] : [`on ${sample}`]),
+    ...(height_mm === undefined ? [] : [`from ${showLength(height_mm, units)}`]),
+    ...(force_N === undefined ? [] : [`${Math.round(force_N)} N`]),
+  ];
+  return told.length === 0 ? "" : `, ${told.join(", ")}`;
+}
+
 /** How each may end; held first. */
 export const OUTCOMES_OF: Readonly<Record<Proof, readonly ProofOutcome[]>> = {
   "edge-flex": ["held", "chipped", "stayed-bent"],
@@ -78,6 +118,8 @@ export const OUTCOMES_OF: Readonly<Record<Proof, readonly ProofOutcome[]>> = {
   chop: ["held", "chipped", "rolled"],
   cut: ["held", "rolled", "failed"],
   drop: ["held", "chipped", "broke"],
+  "cut-rod": ["held", "chipped", "rolled"],
+  rebound: ["held", "failed"],
   spark: ["held", "failed"],
   coupon: ["held", "failed"],
 };

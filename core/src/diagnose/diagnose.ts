@@ -239,7 +239,7 @@ export function diagnose(catalogue: Catalogue, question: DiagnoseQuestion, desk:
     next: nextCheck(causes, findings, question.breaks.length > 0),
     remedy: remedyFor(catalogue, question, causes, {
       felt_HRC: felt_HRC(tests),
-      target: targetOf(catalogue, piece.use),
+      target: targetOf(catalogue, piece),
       hasTemper: tempers > 0,
       planned_HRC,
     }),

@@ -188,15 +188,18 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
   return { kind: "harden", temperature_C, hold_min, why: from === "carbon" ? "soak" : "shade-past" };
 }
 
-/** Hardness wanted by a use, HRC. */
+/** Hardness wanted of a piece: of this one alone where somebody said so, else by its use, HRC. */
 export function targetOf(
   catalogue: Catalogue,
-  use: string,
+  { use, aims_HRC }: Pick<Piece, "use" | "aims_HRC">,
 ): { low_HRC: number; high_HRC: number; mid_HRC: number; why: string; name: string } {
   const found = catalogue.use(use);
   if (found === undefined)
     throw new InputError({ code: "not-a-choice", path: "/use", got: use, allowed: catalogue.uses.map((u) => u.id).join(", ") });
-  const [low, high] = found.target_HRC as [number, number];
+  const [low, high] =
+    aims_HRC === undefined
+      ? (found.target_HRC as [number, number])
+      : ([Math.min(aims_HRC.low_HRC, aims_HRC.high_HRC), Math.max(aims_HRC.low_HRC, aims_HRC.high_HRC)] as const);
   return { low_HRC: low, high_HRC: high, mid_HRC: 0.5 * (low + high), why: found.why, name: found.name };
 }
 
@@ -211,7 +214,7 @@ function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, a
   const { vessel, hottest_C } = within;
   const lies = vessel === undefined ? {} : { in: vessel };
   const least_C = Math.max(LOWEST_TEMPER_C, vessel === undefined ? 0 : VESSEL_C[vessel][0]);
-  const use = targetOf(catalogue, piece.use);
+  const use = targetOf(catalogue, piece);
   const holds_min = [TEMPER_HOLD_MIN, TEMPER_HOLD_MIN];
   const answer = temperatureForHardness({ steel: steel.temper, target_HRC: use.mid_HRC, holds_min, asQuenched_HRC });
   const wanted_C = answer.outcome === "found" ? answer.temperature_C : least_C;
@@ -374,7 +377,7 @@ function plannedRoute(catalogue: Catalogue, piece: Piece, school: School, { way 
   const before = structureBeforeHardening(piece, normalise);
   const isLong = piece.length_mm >= LONG_mm || thickness_mm(piece.section) >= THICK_mm;
   const warmed = isLong ? [preheatStep(school, false)] : [];
-  const { high_HRC, mid_HRC } = targetOf(catalogue, piece.use);
+  const { high_HRC, mid_HRC } = targetOf(catalogue, piece);
   const heat = hardenStep(steel, piece, school, before, high_HRC);
   const hard_HRC = hardAfter_HRC(steel, before, heat);
   const bath = quenchStep(catalogue, steel, piece, kit);

@@ -54,7 +54,7 @@ export type Start = (typeof STARTS)[number];
 
 export const ZONES = ["edge", "spine", "tip", "tang"] as const;
 export type Zone = (typeof ZONES)[number];
-export const FATES = ["cracked", "broken", "given-up", "lost"] as const;
+export const FATES = ["cracked", "broken", "given-up", "lost", "mistaken"] as const;
 /** What became of a piece that did not get done. */
 export type Fate = (typeof FATES)[number];
 export const WISHES = ["hard", "medium", "soft", "untreated"] as const;
@@ -70,6 +70,10 @@ export const PieceSchema = strict({
   steel: Type.String({ minLength: 1, maxLength: 30 }),
   start: choice(STARTS),
   use: Type.String({ minLength: 1, maxLength: 30 }),
+  /** What is wanted of this piece alone, in the place of what its use wants, HRC: from, to. */
+  aims_HRC: Type.Optional(
+    strict({ low_HRC: between(...LIMITS.aims.wanted_HRC, "From, HRC"), high_HRC: between(...LIMITS.aims.wanted_HRC, "To, HRC") }),
+  ),
   length_mm: between(...LIMITS.piece.length_mm, "Length over all, mm"),
   section: SectionSchema,
   /** Further places where a blade was measured, by their share of the length from the tang. */
@@ -278,7 +282,7 @@ export const CLAMPS = ["jig", "clamp", "three-points"] as const;
 export type Clamp = (typeof CLAMPS)[number];
 
 /** Proofs of a finished piece, and how they end. */
-export const PROOFS = ["edge-flex", "bend", "chop", "cut", "drop", "spark", "coupon"] as const;
+export const PROOFS = ["edge-flex", "bend", "chop", "cut", "drop", "cut-rod", "rebound", "spark", "coupon"] as const;
 export type Proof = (typeof PROOFS)[number];
 export const PROOF_OUTCOMES = ["held", "chipped", "rolled", "stayed-bent", "broke", "failed"] as const;
 export type ProofOutcome = (typeof PROOF_OUTCOMES)[number];
@@ -360,7 +364,16 @@ export const CheckSchema = tagged(
   /** Its mark was read, where another lay beside it. */
   strict({ check: Type.Literal("mark") }),
   /** A proof of the finished piece. */
-  strict({ check: Type.Literal("proof"), of: choice(PROOFS), outcome: choice(PROOF_OUTCOMES) }),
+  strict({
+    check: Type.Literal("proof"),
+    of: choice(PROOFS),
+    outcome: choice(PROOF_OUTCOMES),
+    /** How it was made: on what, how often, from how high, how hard. */
+    sample: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
+    count: Type.Optional(Type.Integer({ minimum: LIMITS.proof.count[0], maximum: LIMITS.proof.count[1], description: "How often" })),
+    height_mm: Type.Optional(between(...LIMITS.proof.height_mm, "From how high, mm")),
+    force_N: Type.Optional(between(...LIMITS.proof.force_N, "How hard, N")),
+  }),
   /** What a break looks like beside the drawings, of a coupon that had the same heat or of the piece itself: 1 coarsest, 5 finest. */
   strict({ check: Type.Literal("grain"), of: choice(BROKEN), look: BreakLookSchema }),
 );

@@ -49,6 +49,7 @@ export const KitItemSchema = tagged(
     burners: Type.Integer({ minimum: LIMITS.forge.burners[0], maximum: LIMITS.forge.burners[1], description: "Burners, or tuyeres" }),
     chamber_C: between(...LIMITS.forge.chamber_C, "As hot as it runs for heat treating, C"),
     atmosphere: choice(ATMOSPHERES),
+    gas_kPa: Type.Optional(between(...LIMITS.forge.gas_kPa, "Pressure of the gas at that heat, kPa")),
     ambient_lux: between(...LIMITS.forge.ambient_lux, "Light around it, lux"),
   }),
   strict({

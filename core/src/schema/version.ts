@@ -6,6 +6,7 @@
  * 9: the grain of a break, a fresh hot bar under a colour run, and that a mark was read. 10: tempers in oil, salt and sand; a clad core; a blade
  * laid in edge first; where a tester was set. 11: on which face. 12: a colour run that is watched at a line behind its edge. 13: a back
  * drawn further after its tempers; an edge pressed into paste. 14: a blade that is quenched by its back first. 15: why a bath
- * was not as it should have been, a time put right, a fire that was turned, and an oven's dial with the time of its move.
+ * was not as it should have been, a time put right, a fire that was turned, and an oven's dial with the time of its move. 16: a hardness wanted of
+ * this piece alone, how a proof was made, a rod cut through and a rebound, a piece that was a mistake, and the pressure of a gas forge.
  */
-export const BOOK_VERSION = 15;
+export const BOOK_VERSION = 16;

@@ -152,7 +152,7 @@ export function predict(
   const values = { working: hardening.edge ?? hardening.surface, thickest: hardening.spine ?? hardening.centre };
   const { working, thickest, weights } = placesOf(piece, tempers, values, known);
   const members = (): readonly Member[] => membersOf(plan, isQuick ? QUICK_MEMBERS : MEMBERS, { desk });
-  const { low_HRC, high_HRC, why, name } = targetOf(catalogue, piece.use);
+  const { low_HRC, high_HRC, why, name } = targetOf(catalogue, piece);
   const equivalent_C =
     cycles.length === 0 ? 20 : temperedHardness({ steel: temper, cycles, asQuenched_HRC: working.asQuenched.mean_HRC }).equivalent_C;
   const band = plan.steel.file?.temper.embrittlement_C;

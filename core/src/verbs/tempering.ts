@@ -121,7 +121,7 @@ export function dipVerb(input: unknown) {
   const { steel, asQuenched, temperature_C, holds_min, use, hottest_C = null } = requireAny("VerbDip", input);
   const resolved = resolveSteel(CATALOGUE, steel);
   const asQuenched_HRC = asQuenchedOf(asQuenched).mean_HRC ?? resolved.temper.nominal_HRC;
-  const dip = dipOf(temperature_C, { steel: resolved, holds_min, asQuenched_HRC, use: targetOf(CATALOGUE, use), hottest_C });
+  const dip = dipOf(temperature_C, { steel: resolved, holds_min, asQuenched_HRC, use: targetOf(CATALOGUE, { use }), hottest_C });
   if (dip === null) return { isIn: false };
   const way = (around: typeof dip.cooler) =>
     around === null ? null : { temperature_C: around.temperature_C, hrc: around.hardness_HRC, isInUse: around.isInUse };

@@ -52,7 +52,7 @@ function furtherTemper(piece: Piece, route: Route, { summary }: HardnessVerdict,
     // What was found already weighs the prediction against the test.
     measured_HRC: summary.mean_HRC,
     measuredSd_HRC: 0,
-    target_HRC: targetOf(CATALOGUE, piece.use).mid_HRC,
+    target_HRC: targetOf(CATALOGUE, piece).mid_HRC,
     hold_min: HOLD_MIN,
   });
 }
@@ -134,7 +134,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const warmth = useWarmth(state, isFirst, prediction.data);
   const prior = isFirst ? prediction.data?.working.asQuenched : prediction.data?.working.tempered;
   const { draft, setDraft, verdict, event, isEmpty } = useTest(prior, piece.section, kit, warmth.isWarm);
-  const target = targetOf(CATALOGUE, piece.use);
+  const target = targetOf(CATALOGUE, piece);
   const earlier = testsOf(state);
   const odd = disagreeWords(disagreementOf([...earlier, { test: event, tempers: tempersDone(state) }], piece.section));
   const { summary } = verdict;

@@ -4,7 +4,8 @@ import { type Piece, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { useLog, usePiece } from "../../store/useStore.js";
+import { useLog, usePiece, usePieces } from "../../store/useStore.js";
+import { markProblem } from "../../words/markWords.js";
 import { PieceForm, type Group } from "./PieceForm.js";
 import { useFaults } from "../../parts/useFaults.js";
 
@@ -14,7 +15,8 @@ function Measure({ state }: { state: PieceState }) {
   const [open, setOpen] = useState<Group | null>("measures");
   const { faults, onFault, clear } = useFaults();
   const { write } = useLog();
-  const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
+  const pieces = usePieces() ?? [];
+  const isReady = faults === 0 && piece.name.trim() !== "" && markProblem(piece, pieces, state.id) === null;
   const change = (next: Piece): void => {
     if (next.form !== piece.form || next.section.shape !== piece.section.shape) clear();
     setPiece(next);
@@ -27,7 +29,7 @@ function Measure({ state }: { state: PieceState }) {
           <p>Its plan stays as it is; the prediction follows the new measures.</p>
         </div>
       </header>
-      <PieceForm piece={piece} onChange={change} onFault={onFault} open={open} onOpen={setOpen} />
+      <PieceForm id={state.id} piece={piece} onChange={change} onFault={onFault} open={open} onOpen={setOpen} />
       <div className="form-foot">
         <Button
           variant="contained"

@@ -25,6 +25,7 @@ import { lackWords, unfairWords } from "../../words/routeWords.js";
 import { isFair, usePlanned } from "../../compute/useAnswers.js";
 import { practiceWay, WayKeys, wayWithin } from "../../parts/WayKeys.js";
 import { RadioKeys } from "../../parts/RadioKeys.js";
+import { markProblem } from "../../words/markWords.js";
 import { SCHOOL_WORDS } from "../../words/schools.js";
 import { FitNotice } from "../../parts/FitNotice.js";
 import { unknownOf } from "../../words/unknownWords.js";
@@ -125,7 +126,8 @@ function NewPiece({ mark, kit, last }: { mark: string; kit: Kit | null; last: Pi
   const { faults, onFault, clear } = useFaults();
   const { write } = useLog();
   const keepKit = useKeepKit();
-  const isReady = faults === 0 && piece.name.trim() !== "" && piece.mark.trim() !== "";
+  const pieces = usePieces() ?? [];
+  const isReady = faults === 0 && piece.name.trim() !== "" && markProblem({ ...piece, isPractice }, pieces) === null;
   const way = isPractice ? practiceWay(piece.section, chosenWay) : wayWithin(piece.section, chosenWay);
   const route = planRoute(CATALOGUE, piece, school, { way, kit, unit: units.temperature });
   const change = (next: Piece): void => {

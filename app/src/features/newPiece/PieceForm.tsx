@@ -1,6 +1,6 @@
 /** Describes a piece: what it is, of what steel, how it starts, what for, and its measures. Drawn to scale while typed. */
 
-import { breadth_mm, LIMITS, CATALOGUE, thickness_mm, type Piece, type Section } from "@tembrak/core";
+import { breadth_mm, LIMITS, CATALOGUE, targetOf, thickness_mm, type Piece, type Section } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
@@ -16,15 +16,18 @@ import { LivePiece, SCALE_PAINT, type Dimension } from "./LivePiece.js";
 import { RadioKeys } from "../../parts/RadioKeys.js";
 import { useWide } from "../../parts/useWide.js";
 import { Hatches } from "../../parts/Drawing.js";
-import { LengthField } from "../../parts/QuantityField.js";
+import { LengthField, NumberField } from "../../parts/QuantityField.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
-import { useUnits } from "../../store/useStore.js";
+import { usePieces, useUnits } from "../../store/useStore.js";
+import { markProblem } from "../../words/markWords.js";
 import { CladFields } from "./CladFields.js";
 import { MorePlaces, ZoneWishes } from "./MorePlaces.js";
 import { asShape, ORDERED_FORMS, pieceOfForm, SHAPE_WORDS, START_WORDS, type ShapeName } from "./draft.js";
 import "./newPiece.css";
 
 interface Props {
+  /** Of one that is in the book already. */
+  readonly id?: string;
   readonly piece: Piece;
   readonly onChange: (piece: Piece) => void;
   readonly onFault: (key: string, isBad: boolean) => void;
@@ -187,7 +190,8 @@ function Measures({ piece, onChange, onFault, units }: Omit<Props, "open" | "onO
   );
 }
 
-function WhatItIs({ piece, onChange }: Pick<Props, "piece" | "onChange">) {
+function WhatItIs({ id, piece, onChange }: Pick<Props, "id" | "piece" | "onChange">) {
+  const badMark = markProblem(piece, usePieces() ?? [], id);
   return (
     <>
       <h2>What is it?</h2>
@@ -203,12 +207,8 @@ function WhatItIs({ piece, onChange }: Pick<Props, "piece" | "onChange">) {
         <TextField
           label="Mark that survives the fire"
           value={piece.mark}
-          error={piece.mark.trim() === ""}
-          helperText={
-            piece.mark.trim() === ""
-              ? "A scribed line is lost in scale: file notches."
-              : `File ${showNotches(piece.mark)} into the tang. Scribed lines vanish in scale.`
-          }
+          error={badMark !== null}
+          helperText={badMark ?? `File ${showNotches(piece.mark)} into the tang. Scribed lines vanish in scale.`}
           onChange={(e) => onChange({ ...piece, mark: e.target.value.slice(0, 12) })}
         />
       </div>
@@ -216,7 +216,7 @@ function WhatItIs({ piece, onChange }: Pick<Props, "piece" | "onChange">) {
   );
 }
 
-function SteelAndUse({ piece, onChange, units }: Pick<Props, "piece" | "onChange"> & { units: Units }) {
+function SteelAndUse({ piece, onChange, onFault, units }: Pick<Props, "piece" | "onChange" | "onFault"> & { units: Units }) {
   const steel = CATALOGUE.steel(piece.steel);
   const use = CATALOGUE.use(piece.use);
   return (
@@ -253,7 +253,7 @@ function SteelAndUse({ piece, onChange, units }: Pick<Props, "piece" | "onChange
         fullWidth
         label="Use"
         value={piece.use}
-        helperText={use ? `Wants ${use.target_HRC[0]} to ${use.target_HRC[1]} HRC. ${use.why}` : " "}
+        helperText={use ? `Wants ${use.target_HRC[0]} to ${use.target_HRC[1]} Rockwell C (HRC). ${use.why}` : " "}
         onChange={(e) => onChange({ ...piece, use: e.target.value })}
       >
         {CATALOGUE.uses.map(({ id, name, target_HRC }) => (
@@ -262,7 +262,49 @@ function SteelAndUse({ piece, onChange, units }: Pick<Props, "piece" | "onChange
           </MenuItem>
         ))}
       </Choice>
+      <OwnAim piece={piece} onChange={onChange} onFault={onFault} />
     </>
+  );
+}
+
+/** A hardness wanted of this piece alone, in the place of what its use wants. */
+function OwnAim({ piece, onChange, onFault }: Pick<Props, "piece" | "onChange" | "onFault">) {
+  const { aims_HRC: aims, ...rest } = piece;
+  const [least, most] = LIMITS.aims.wanted_HRC;
+  if (aims === undefined) {
+    const { low_HRC, high_HRC } = targetOf(CATALOGUE, piece);
+    return (
+      <Button variant="text" onClick={() => onChange({ ...piece, aims_HRC: { low_HRC, high_HRC } })}>
+        Another hardness for this one
+      </Button>
+    );
+  }
+  const field = (key: keyof typeof aims, label: string) => (
+    <NumberField
+      label={label}
+      value={aims[key]}
+      unit="HRC"
+      least={least}
+      most={most}
+      onFault={(isBad) => onFault(key, isBad)}
+      onChange={(value) => onChange({ ...piece, aims_HRC: { ...aims, [key]: value } })}
+    />
+  );
+  return (
+    <div className="two own-aim">
+      {field("low_HRC", "This one: from")}
+      {field("high_HRC", "to")}
+      <Button
+        variant="text"
+        onClick={() => {
+          onFault("low_HRC", false);
+          onFault("high_HRC", false);
+          onChange(rest);
+        }}
+      >
+        As its use wants
+      </Button>
+    </div>
   );
 }
 
@@ -297,7 +339,7 @@ function MeasureIt({ piece, onChange, onFault, units }: Omit<Props, "open" | "on
 export type Group = "what" | "steel" | "measures" | "how";
 
 /** The three groups that describe a piece. */
-export function PieceForm({ piece, onChange, onFault, open, onOpen }: Props) {
+export function PieceForm({ id, piece, onChange, onFault, open, onOpen }: Props) {
   const units = useUnits();
   const isWide = useWide();
   const fields = useRef<HTMLDivElement>(null);
@@ -320,10 +362,10 @@ export function PieceForm({ piece, onChange, onFault, open, onOpen }: Props) {
       <Hatches />
       <div className="piece-fields" ref={fields}>
         <Fold title="What is it?" says={`${piece.name}, ${piece.mark}`} {...fold("what")}>
-          <WhatItIs piece={piece} onChange={onChange} />
+          <WhatItIs {...(id === undefined ? {} : { id })} piece={piece} onChange={onChange} />
         </Fold>
         <Fold title="Steel and use" says={`${steelWords(piece)}, ${start}; ${use.toLowerCase()}`} {...fold("steel")}>
-          <SteelAndUse piece={piece} onChange={onChange} units={units} />
+          <SteelAndUse piece={piece} onChange={onChange} onFault={onFault} units={units} />
         </Fold>
         <Fold
           title="Measures"

@@ -18,6 +18,7 @@ const KEYS: Readonly<Record<Fate, { readonly label: string; readonly note: strin
   cracked: { label: "It cracked", note: "No more heat or bath until it is forged anew." },
   broken: { label: "It broke", note: "The grain of the broken face says how hot it was." },
   "given-up": { label: "I give it up", note: "It leaves the rack; its record stays." },
+  mistaken: { label: "It was a mistake", note: "There is no such piece; it leaves the rack." },
   lost: { label: "It is lost", note: "It leaves the rack; its record stays." },
 };
 

@@ -13,7 +13,7 @@ import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import type { Units } from "../../../format/show.js";
 import { Choice } from "../../../parts/Choice.js";
-import { DifferenceField, DurationField, LengthField, NumberField, TemperatureField } from "../../../parts/QuantityField.js";
+import { DifferenceField, DurationField, LengthField, NumberField, PressureField, TemperatureField } from "../../../parts/QuantityField.js";
 import { useFaults } from "../../../parts/useFaults.js";
 import { FIELDS, KIND_WORDS, type Field, said } from "../../../words/kitWords.js";
 import { keepCaution } from "../../../words/vesselWords.js";
@@ -122,6 +122,18 @@ function Input({ field, draft, units, onChange, onFault }: InputProps) {
           unit={kind === "lux" ? "lx" : "HRC"}
           least={least}
           most={most}
+          onFault={onFault}
+          onChange={onChange}
+        />
+      );
+    case "pressure":
+      return (
+        <PressureField
+          label={label}
+          value_kPa={number}
+          units={units}
+          least_kPa={least}
+          most_kPa={most}
           onFault={onFault}
           onChange={onChange}
         />
