@@ -211,7 +211,7 @@ export {
 } from "./standing/bathNow.js";
 export { bathAhead, bathState, fallsTo_s, levelRise_mm, SHOP_AIR_C, waitFor_s, warmingTo, type BathHappening } from "./heat/bathState.js";
 export { BATH_REASONS, TIME_REASONS, type BathEntry, type BathReason, type TimeReason } from "./schema/book.js";
-export { whyQuestion, type Diagnosed } from "./diagnose/facts.js";
+export { endInHand, lastBathDone, whyQuestion, type Diagnosed } from "./diagnose/facts.js";
 export { diagnose, type Diagnosis, type Ranked } from "./diagnose/diagnose.js";
 export { afterFinding } from "./diagnose/check.js";
 export { LOOK_ANSWERS, MISHAPS, type Answer, type CheckCode, type Mishap } from "./schema/book.js";

@@ -1,5 +1,6 @@
 /** The sentences of the work: what an act asks for, what ends it, why. All words that carry a unit are made here. */
 
+import { heatPlace } from "./heatPlace.js";
 import { alloyShiftOf_K } from "../format/alloyShift.js";
 import { brightenWords, runActWords, runAfter } from "./runWords.js";
 import {
@@ -21,8 +22,17 @@ import { intoCaution, liesIn, outCaution } from "./vesselWords.js";
 
 /** Where it goes on to once it was tried: its temper, or the end that is still soft. */
 export function onTo(route: Route | null, step: number): string {
-  const isMore = route?.steps.some(({ kind }, i) => i > step && kind === "quench") === true;
-  return isMore ? "Go on to the other end" : "Go on to the temper";
+  const endOf = (of: Step | undefined): string | undefined => (of?.kind === "quench" ? of.part?.end : undefined);
+  const here = endOf(route?.steps.slice(0, step + 1).findLast(({ kind }) => kind === "quench"));
+  const later = route?.steps.slice(step + 1) ?? [];
+  const next = later.find(({ kind }) => kind === "quench");
+  if (next !== undefined) {
+    const end = endOf(next);
+    if (end === undefined || end === here) return "Go on to harden it again";
+    return end === "working" ? "Go on to the working end" : "Go on to the other end";
+  }
+  if (later.some(({ kind }) => kind === "temper")) return "Go on to the temper";
+  return later.some(({ kind }) => kind === "run") ? "Go on to run its colours" : "Go on: it is not tempered";
 }
 
 /** As it goes in: brittle the first time; then what may be hot, or wrong. */
@@ -75,7 +85,7 @@ const HOLD_ENDS = {
   preheat: "Warm right through: go on",
   normalise: "Out to cool in air",
   anneal: "Let it cool slowly",
-  harden: "Out of the fire: to the bath",
+  harden: "to the bath",
 } as const;
 const ANNEAL_WORDS = {
   kiln: "in the kiln, at a steady rate",
@@ -144,7 +154,11 @@ export function actWords(
     case "hold":
       return {
         title: `Hold it at ${showTemperature(act.target_C, units)}`,
-        done: isUnderTheChange(route?.steps[act.step]) ? HOLD_ENDS.normalise : HOLD_ENDS[act.purpose],
+        done: isUnderTheChange(route?.steps[act.step])
+          ? HOLD_ENDS.normalise
+          : act.purpose === "harden"
+            ? `Out of ${heatPlace(route)}: ${HOLD_ENDS.harden}`
+            : HOLD_ENDS[act.purpose],
         why: reason,
         caution: act.purpose === "harden" ? "Before you move: lid and extinguisher in reach, path clear, metal tank that cannot tip." : "",
       };

@@ -38,10 +38,10 @@ export function isShadePast({ over_K }: Extract<HeatCall, { call: "at-heat" }>):
 const ALL_OVER = 0.3;
 
 /** `grain` is what the heat has made of it, where it is too hot and that is known; `allOver` the chance that every zone is in its window. */
-export function callWords(call: HeatCall, units: Units, grain = "", allOver: number | null = null): string {
+export function callWords(call: HeatCall, units: Units, grain = "", allOver: number | null = null, place = "the fire"): string {
   switch (call.call) {
     case "out":
-      return `${call.isLong ? "Back in: " : ""}${Math.floor(call.out_s)} s out of the fire`;
+      return `${call.isLong ? "Back in: " : ""}${Math.floor(call.out_s)} s out of ${place}`;
     case "too-hot":
       return call.over_K === null
         ? `Too hot: the grain grows${grain}`

@@ -1,5 +1,6 @@
 /** The rack's lines: which piece wants its smith first, for what, and how far it is. */
 
+import { heatPlace } from "./heatPlace.js";
 import {
   bathTimes,
   COLD_AFTER_s,
@@ -44,11 +45,11 @@ export function statusLine(state: PieceState, now_ms: number, now_C: number | nu
 }
 
 /** How far a heat is, as the bench calls it, in few words. */
-function heatStatus(target_C: number, now_C: number | null, call: HeatCall | null, units: Units): string {
+function heatStatus(target_C: number, now_C: number | null, call: HeatCall | null, place: string, units: Units): string {
   const wants = `wants ${showDegrees(target_C, units)}`;
   switch (call?.call) {
     case "out":
-      return `Out of the fire, ${wants}`;
+      return `Out of ${place}, ${wants}`;
     case "too-hot":
       return `Too hot, ${wants}`;
     case "look-again":
@@ -118,8 +119,8 @@ function statusOf(
     case "run":
       return "Run the colours";
     case "heat":
-      if (doneAt_ms.size === 0 && now_C === null && (call === null || call.call === "unread")) return "Ready for the fire";
-      return heatStatus(next.target_C, now_C, call, units);
+      if (doneAt_ms.size === 0 && now_C === null && (call === null || call.call === "unread")) return `Ready for ${heatPlace(state.route)}`;
+      return heatStatus(next.target_C, now_C, call, heatPlace(state.route), units);
     case "hold": {
       const { left_s, waitsForChamber } = soakClock(state, next, now_ms);
       if (waitsForChamber) return "Hold waits for the chamber";
@@ -217,8 +218,8 @@ function underWords(state: PieceState, { step }: Act, now_ms: number): string {
 }
 
 /** Of a piece that came to no bath in time. */
-export function tooLateWords(out_s: number): string {
-  return `Out of the fire for ${wholeMinutes(out_s)}: by the model it is too cold to harden well.`;
+export function tooLateWords(out_s: number, place: string): string {
+  return `Out of ${place} for ${wholeMinutes(out_s)}: by the model it is too cold to harden well.`;
 }
 
 function straightenWords(name: string, straightening: Straightening | null): NextActWords {
@@ -267,7 +268,7 @@ export function nextActWords(
         : { sentence: `Run the colours of ${name}.`, reason: `${brittle}${reason}` };
     case "heat":
       return state.doneAt_ms.size === 0 && !isAtFire(state, now_ms)
-        ? { sentence: `Put ${name} in the fire.`, reason: `${reason} To ${showTemperature(next.target_C, units)}.` }
+        ? { sentence: `Put ${name} in ${heatPlace(route)}.`, reason: `${reason} To ${showTemperature(next.target_C, units)}.` }
         : { sentence: `Bring ${name} to ${showTemperature(next.target_C, units)}.`, reason };
     case "hold": {
       const { left_s, waitsForChamber } = soakClock(state, next, now_ms);
@@ -277,14 +278,14 @@ export function nextActWords(
         : { sentence: `Take ${name} out, now.`, reason: `Its hold was over ${showDuration(-left_s)} ago.` };
     }
     case "air-cool":
-      return { sentence: `See whether ${name} is ${next.coolTo}.`, reason: `Out of the fire for ${showDuration(since_s)}.` };
+      return { sentence: `See whether ${name} is ${next.coolTo}.`, reason: `Out of ${heatPlace(route)} for ${showDuration(since_s)}.` };
     case "fall":
       return { sentence: `Magnet on ${name}: into the bath at the first pull.`, reason };
     case "quench":
-      if (tooLate_s !== null) return { sentence: `Heat ${name} once more.`, reason: tooLateWords(tooLate_s) };
+      if (tooLate_s !== null) return { sentence: `Heat ${name} once more.`, reason: tooLateWords(tooLate_s, heatPlace(route)) };
       return isUnder(state, next)
         ? { sentence: `See to ${name} in its quench.`, reason: underWords(state, next, now_ms) }
-        : { sentence: `Quench ${name}, now.`, reason: "It is out of the fire and losing heat." };
+        : { sentence: `Quench ${name}, now.`, reason: `It is out of ${heatPlace(route)} and losing heat.` };
     case "straighten":
       return straightenWords(name, straightening);
     case "cool-down":

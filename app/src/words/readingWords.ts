@@ -5,6 +5,7 @@ import { ANSWER_WORDS, MISHAP_WORDS } from "./whyWords.js";
 import { FATE_WORDS } from "./fateWords.js";
 import { CLAMP_WORDS, OUTCOME_WORDS, PROOF_WORDS, proofHow, STRAIGHTENER_WORDS } from "./workWords.js";
 import type { BookEvent, Check, PieceState, Quench, Section } from "@tembrak/core";
+import { heatPlace } from "./heatPlace.js";
 import { actWords } from "./actWords.js";
 import { bathTapWords } from "./patternWords.js";
 import { runAfter, runEnd, watchedPlace } from "./runWords.js";
@@ -18,10 +19,12 @@ interface Of {
   readonly run: string | null;
   /** The bath step it belongs to; null elsewhere. */
   readonly quench: Quench | null;
+  /** What it is heated in. */
+  readonly place: string;
 }
 
 /** A look, a reading or a tap. */
-function checkWords(reading: Check, section: Section, units: Units, { run, quench }: Of): string {
+function checkWords(reading: Check, section: Section, units: Units, { run, quench, place }: Of): string {
   switch (reading.check) {
     case "magnet":
       return MAGNET[reading.state];
@@ -43,7 +46,7 @@ function checkWords(reading: Check, section: Section, units: Units, { run, quenc
       return "safety gone through";
     case "fire":
       if (run !== null) return reading.state === "in" ? "the heat is on it" : "the heat is off it";
-      return reading.state === "in" ? "in the fire" : "out of the fire";
+      return `${reading.state === "in" ? "in" : "out of"} ${place}`;
     case "even": {
       const { behind, ahead } = reading;
       const told = [
@@ -110,6 +113,7 @@ export function readingWords(event: BookEvent, state: PieceState, units: Units):
       return checkWords(event.reading, state.piece.section, units, {
         run: watchedIn(state, event.act),
         quench: quenchIn(state, event.act),
+        place: heatPlace(state.route),
       });
     case "act-done": {
       const act = state.acts.find(({ id }) => id === event.act);

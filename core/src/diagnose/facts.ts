@@ -2,7 +2,7 @@
 
 import { COLD_AFTER_s } from "../standing/straightening.js";
 import { HAND_WARM_C } from "../constants.js";
-import type { PieceState } from "../book/state.js";
+import { pieceState, type PieceState } from "../book/state.js";
 import { ovenRead_C } from "../standing/asDone.js";
 import { standingQuestion, type Question, type StandingContext } from "../standing/question.js";
 import { grainSeen } from "../standing/grainSeen.js";
@@ -22,8 +22,28 @@ function lastOf(state: PieceState, kind: string): number {
   return state.route?.steps.findLastIndex((step) => step.kind === kind) ?? -1;
 }
 
+/** The bath that was gone through last, by its step; -1 where none was. */
+export function lastBathDone({ acts, doneAt_ms }: PieceState): number {
+  return acts.findLast(({ kind, id }) => kind === "quench" && doneAt_ms.has(id))?.step ?? -1;
+}
+
+/**
+ * A piece with an end still to be hardened, as if that were not planned: what was found is of the end that is done, and so are its causes
+ * and its way on. Itself where no bath is ahead.
+ */
+export function endInHand(state: PieceState): PieceState {
+  const { route, events, id } = state;
+  const at = lastBathDone(state);
+  const last = lastOf(state, "quench");
+  if (route === null || at < 0 || last <= at) return state;
+  const cut = { ...route, steps: [...route.steps.slice(0, at + 1), ...route.steps.slice(last + 1)] };
+  const at_ms = Math.max(...events.map((event) => event.at_ms));
+  return pieceState(id, [...events, { id: "end-in-hand", piece: id, at_ms, kind: "route", route: cut }]) ?? state;
+}
+
 /** The question of why a piece came out as it did; null for one that nobody planned, or that was not tested. */
-export function whyQuestion(state: PieceState, context: StandingContext): Diagnosed | null {
+export function whyQuestion(whole: PieceState, context: StandingContext): Diagnosed | null {
+  const state = endInHand(whole);
   const question = standingQuestion(state, context);
   if (question?.known.tests === undefined || state.route === null) return null;
   const [heat, quench, temper] = [lastOf(state, "harden"), lastOf(state, "quench"), lastOf(state, "temper")];

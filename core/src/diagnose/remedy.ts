@@ -131,8 +131,11 @@ const HARDENS = new Set<Cause>([
 ]);
 
 /** The route with the changes in its last hardening. The steps of the plan, not those of what went wrong. */
-export function changedRoute(planned: Route, changes: readonly Change[]): Route {
-  const last = planned.steps.findLastIndex(({ kind }) => kind === "quench");
+export function changedRoute(
+  planned: Route,
+  changes: readonly Change[],
+  last = planned.steps.findLastIndex(({ kind }) => kind === "quench"),
+): Route {
   const heatAt = planned.steps.slice(0, last + 1).findLastIndex(({ kind }) => kind === "harden");
   const steps = planned.steps.map((step, i): Step => {
     if (i === heatAt && step.kind === "harden") return changes.reduce((now, change) => heatWith(now, change), step);
@@ -142,14 +145,24 @@ export function changedRoute(planned: Route, changes: readonly Change[]): Route 
   return { ...planned, steps };
 }
 
-/** A route with one more hardening at its end, done otherwise by the changes. */
-export function againRoute(route: Route, changes: readonly Change[]): Route {
+/**
+ * A route with one more hardening after its last bath, done otherwise by the changes.
+ *
+ * @param at the bath that came out wrong, by its step, where that is not the last: the first end of two, say
+ */
+export function againRoute(
+  route: Route,
+  changes: readonly Change[],
+  at = route.steps.findLastIndex(({ kind }) => kind === "quench"),
+): Route {
   const normalise = changes.find((change) => change.change === "normalise");
   const step: Step | null =
     normalise?.change === "normalise"
       ? { kind: "normalise", temperature_C: normalise.at_C, hold_min: 0, coolTo: "hand-warm", why: "soft-quench" }
       : null;
-  return changedRoute({ ...route, steps: hardenAgain<Step>(route.steps, step) }, changes);
+  const steps = hardenAgain<Step>(route.steps, step, at);
+  // The new bath stands behind the old one by what was put between them.
+  return changedRoute({ ...route, steps }, changes, at + steps.length - route.steps.length);
 }
 
 type Harden = Extract<Step, { kind: "harden" }>;

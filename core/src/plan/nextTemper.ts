@@ -77,8 +77,11 @@ export function nextTemper({
 }
 
 /** A route whose last hardening is done over: normalised first where that is wanted, heated and quenched before the tempers still to come. */
-export function hardenAgain<S extends { readonly kind: string }>(steps: readonly S[], normalise: S | null): S[] {
-  const last = steps.map(({ kind }) => kind).lastIndexOf("quench");
+export function hardenAgain<S extends { readonly kind: string }>(
+  steps: readonly S[],
+  normalise: S | null,
+  last = steps.map(({ kind }) => kind).lastIndexOf("quench"),
+): S[] {
   const heat = steps
     .slice(0, last + 1)
     .filter(({ kind }) => kind === "harden")

@@ -7,6 +7,7 @@ import { useEye } from "../../../compute/useHeatContext.js";
 import { useHeatNow } from "../../../compute/useHeatNow.js";
 import { inLight } from "../../../parts/TitleBlock.js";
 import { usePieces, useSettings } from "../../../store/useStore.js";
+import { heatPlace } from "../../../words/heatPlace.js";
 import { zoneWords } from "../../../words/heatWords.js";
 import type { ActProps } from "./ActKey.js";
 import { GlowRule, Swatch } from "./Glow.js";
@@ -89,7 +90,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
     <>
       <div className="bench-main heat">
         <div className="bench-left">
-          <HeatNumeral act={act} now={now} eye={eye} grain={grain} units={settings} now_ms={now_ms} />
+          <HeatNumeral act={act} now={now} place={heatPlace(state.route)} eye={eye} grain={grain} units={settings} now_ms={now_ms} />
           <BesideIt state={state} act={act} bench={bench} now={now} now_ms={now_ms} />
         </div>
         <Swatch

@@ -11,6 +11,8 @@ const LEAST_TOLD_K = 8;
 interface Props {
   readonly act: Extract<Act, { kind: "heat" }>;
   readonly now: HeatNow;
+  /** What it is heated in. */
+  readonly place: string;
   readonly eye: LearnedEye;
   /** What too hot a heat has made of the grain. */
   readonly grain: string;
@@ -19,8 +21,8 @@ interface Props {
 }
 
 /** Since when it is in the fire, or looked at. */
-function sinceWords({ fire, firstLook_ms }: HeatNow, now_ms: number): string {
-  if (fire.state !== "unknown") return `${showClock(fire.in_s)} in the fire`;
+function sinceWords({ fire, firstLook_ms }: HeatNow, place: string, now_ms: number): string {
+  if (fire.state !== "unknown") return `${showClock(fire.in_s)} in ${place}`;
   return firstLook_ms === null ? "" : `${showClock((now_ms - firstLook_ms) / 1000)} since the first look`;
 }
 
@@ -42,8 +44,8 @@ function fromLine(now: HeatNow, eye: LearnedEye, units: Units, now_ms: number): 
   return said.filter((part) => part !== "").join(" · ");
 }
 
-function FromLine({ now, eye, units, now_ms }: Pick<Props, "now" | "eye" | "units" | "now_ms">) {
-  const since = sinceWords(now, now_ms);
+function FromLine({ now, place, eye, units, now_ms }: Pick<Props, "now" | "place" | "eye" | "units" | "now_ms">) {
+  const since = sinceWords(now, place, now_ms);
   return (
     <p className="drawn from">
       {fromLine(now, eye, units, now_ms)}
@@ -84,19 +86,19 @@ function HeatNumber({ act, now, units }: Pick<Props, "act" | "now" | "units">) {
   );
 }
 
-export function HeatNumeral({ act, now, eye, grain, units, now_ms }: Props) {
+export function HeatNumeral({ act, now, place, eye, grain, units, now_ms }: Props) {
   const isTrouble = now.call.call === "out" && now.call.isLong;
   const doubt = now.read?.doubt ?? null;
   return (
     <>
       <HeatNumber act={act} now={now} units={units} />
-      <p className={callClass(now.call.call, isTrouble)}>{callWords(now.call, units, grain, now.zones?.chance ?? null)}</p>
+      <p className={callClass(now.call.call, isTrouble)}>{callWords(now.call, units, grain, now.zones?.chance ?? null, place)}</p>
       {doubt === null ? null : (
         <p className="drawn from conflict" role="status" data-testid="doubt">
           {conflictWords(doubt)}
         </p>
       )}
-      <FromLine now={now} eye={eye} units={units} now_ms={now_ms} />
+      <FromLine now={now} place={place} eye={eye} units={units} now_ms={now_ms} />
     </>
   );
 }

@@ -37,6 +37,7 @@ import { ActKey, type ActProps } from "./ActKey.js";
 import { Plates } from "./Plates.js";
 import { Tank, type Where } from "./Tank.js";
 import { StraightenKeys } from "./StraightenKeys.js";
+import { heatPlace } from "../../../words/heatPlace.js";
 import { ReadKey } from "./ReadKey.js";
 
 type Props = ActProps<"quench" | "straighten">;
@@ -308,10 +309,10 @@ function WindowAhead({ act, window, move, gone_s, least_s }: AheadProps) {
   );
 }
 
-function TooLate({ out_s }: { out_s: number | null }) {
+function TooLate({ out_s, place }: { out_s: number | null; place: string }) {
   return out_s === null ? null : (
     <p className="drawn from" role="status">
-      {tooLateWords(out_s)}
+      {tooLateWords(out_s, place)}
     </p>
   );
 }
@@ -390,7 +391,7 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
           {isReadable(act, [in_ms, tooLate_s], done) ? <BathRead state={state} bench={bench} quench={done} now_ms={now_ms} /> : null}
           <OutWays outAt={outAt} isOver={in_ms !== null || tooLate_s !== null} />
           <Ends move={move} done={done} prediction={prediction} />
-          <TooLate out_s={tooLate_s} />
+          <TooLate out_s={tooLate_s} place={heatPlace(state.route)} />
         </Seconds>
       </div>
       <WindowAhead act={act} window={window} move={move} gone_s={gone_s} least_s={least_s} />

@@ -4,6 +4,7 @@ import {
   againRoute,
   CATALOGUE,
   kitOf,
+  lastBathDone,
   MOST_ATTEMPTS,
   pieceState,
   thickness_mm,
@@ -26,9 +27,10 @@ import { changeWords } from "../../../words/whyWords.js";
 const SHADE_K = 15;
 const LEAST_HOLD_min = 3;
 
-function offered(route: Route, kit: Kit | null, steel: string): Change[] {
-  const heat = route.steps.findLast((step) => step.kind === "harden");
-  const quench = route.steps.findLast((step) => step.kind === "quench");
+function offered(route: Route, at: number, kit: Kit | null, steel: string): Change[] {
+  const steps = route.steps.slice(0, at + 1);
+  const heat = steps.findLast((step) => step.kind === "harden");
+  const quench = steps[at];
   if (heat?.kind !== "harden" || quench?.kind !== "quench") return [];
   const there = kit === null ? CATALOGUE.media.map(({ id }) => id) : kitOf(kit, "bath").map(({ medium }) => medium);
   const peak = (id: string): number => {
@@ -66,12 +68,14 @@ export function Again({ state, changes, isOther = false }: Props) {
   const kit = useKit() ?? null;
   const { piece } = state;
   const route = state.route!;
-  const all = [...changes, ...offered(route, kit, piece.steel).filter(({ change }) => changes.every((own) => own.change !== change))];
+  const at = lastBathDone(state);
+  const all = [...changes, ...offered(route, at, kit, piece.steel).filter(({ change }) => changes.every((own) => own.change !== change))];
   const [ticked, setTicked] = useState<ReadonlySet<Change["change"]>>(new Set(changes.map(({ change }) => change)));
   const [isOpen, setOpen] = useState(!isOther);
   const again = againRoute(
     route,
     all.filter(({ change }) => ticked.has(change)),
+    at,
   );
   const standing = useStanding(isOpen ? plannedSo(state, again) : state);
   const expected = standing.isPlaceholderData ? undefined : standing.data;
