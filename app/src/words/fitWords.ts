@@ -2,7 +2,7 @@
 
 import type { FitProblem, FitWay } from "@tembrak/core";
 import { mediumName } from "./actWords.js";
-import { showDifference, showLength, type Units } from "../format/show.js";
+import { showDifference, showLength, showTemperature, type Units } from "../format/show.js";
 import { vesselItem } from "./vesselWords.js";
 
 const PLACES = { forge: "forge", kiln: "kiln", oven: "temper oven", bath: "bath", eye: "eye" } as const;
@@ -25,6 +25,8 @@ export function fitSentence(problem: FitProblem, units: Units): string {
       return `${item} is too shallow by ${showLength(problem.over_mm, units)}, with room left at the rim.`;
     case "weight":
       return `Too heavy for ${item}: it makes it ${showDifference(problem.over_K, units)} warmer than it should work at.`;
+    case "not-so-hot":
+      return `${item} does not get to ${showTemperature(problem.wanted_C, units)}: it is ${showDifference(problem.over_K, units)} short.`;
     case "too-hot":
       return `${item} stops ${showDifference(problem.over_K, units)} short of the temper.`;
   }
@@ -36,6 +38,8 @@ export const FIT_WAY_WORDS: Readonly<Record<FitWay, string>> = {
   "longer-fire": "Build a longer fire: fire bricks at both mouths, or a trough of charcoal with air along it.",
   "other-shop-fire": "Let a shop with a longer forge or kiln do this heat.",
   "open-forge": "Heat it in a forge that is open at both ends, drawn through.",
+  "hotter-fire": "More fire: air, fuel, another burner or a smaller chamber; then put into the kit how hot it runs.",
+  "other-steel": "A steel that hardens from a lower heat.",
   "door-on-part": "Harden only the part that works: the door closed on it with fibre, the rest outside.",
   "two-pieces": "Make it in two pieces, or shorter.",
   "other-shop-kiln": "Let a shop with a longer kiln do this heat.",

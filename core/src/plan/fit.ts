@@ -9,7 +9,7 @@ import { breadth_mm, outlineOf } from "../shape/outline.js";
 import type { KindFile } from "../schema/kind.js";
 import type { Catalogue } from "./catalogue.js";
 import { lacks, ROOM_mm, type Chamber } from "./chamber.js";
-import { hottestTemper_C, joinedOvens, kitOf, missingFor, ovensOf } from "./kit.js";
+import { hottest_C, hottestTemper_C, joinedOvens, kitOf, missingFor, ovensOf } from "./kit.js";
 import { planRoute } from "./route.js";
 import { wayOf } from "./way.js";
 
@@ -29,6 +29,8 @@ export type FitProblem = {
   | { readonly what: "length" | "depth" | "height"; readonly over_mm: number }
   | { readonly what: "weight"; readonly over_K: number }
   | { readonly what: "too-hot"; readonly over_K: number }
+  /** Its fire does not get so hot: the hottest heat of the plan, and by how much it is short. */
+  | { readonly what: "not-so-hot"; readonly over_K: number; readonly wanted_C: number }
   | { readonly what: "missing" }
 );
 
@@ -133,6 +135,8 @@ export type FitWay =
   | "longer-fire"
   | "other-shop-fire"
   | "open-forge"
+  | "hotter-fire"
+  | "other-steel"
   | "door-on-part"
   | "two-pieces"
   | "other-shop-kiln"
@@ -163,6 +167,29 @@ const WAYS: Readonly<Record<FitPlace, readonly FitWay[]>> = {
 };
 const ONE_BATH_WAYS: readonly FitWay[] = ["one-bath", "pipe-tank", "other-shop-bath"];
 const WEIGHT_WAYS: readonly FitWay[] = ["more-oil", "cool-between", "only-hard-part"];
+/** Where the fire does not get hot enough. */
+const FIRE_WAYS: Readonly<Record<"forge" | "kiln", readonly FitWay[]>> = {
+  forge: ["hotter-fire", "hot-in-kiln", "other-shop-fire", "other-steel"],
+  kiln: ["open-forge", "other-shop-kiln", "other-steel"],
+};
+/** A heater that is short of a heat by no more than it wanders is not short of it, K. */
+const SHORT_K = 5;
+
+type Heater = Extract<KitItem, { kind: "forge" | "kiln" }>;
+
+/** How hot a fire of the kit gets, C. */
+function reach_C(item: Heater): number {
+  return item.kind === "kiln" ? hottest_C(item) : item.chamber_C;
+}
+
+/** The hottest of its heats, C; null for a plan that has none. */
+function hottestHeat_C({ steps }: Route): number | null {
+  const heats = steps.flatMap((step) =>
+    step.kind === "normalise" || step.kind === "harden" || step.kind === "anneal" || step.kind === "preheat" ? [step.temperature_C] : [],
+  );
+  return heats.length === 0 ? null : Math.max(...heats);
+}
+
 const HOT_WAYS: readonly FitWay[] = ["temper-in-kiln", "colour-run", "aim-harder"];
 
 function chamberProblem(place: FitPlace, item: Chamber, piece: Piece): FitProblem | null {
@@ -276,14 +303,21 @@ function ovenProblems(catalogue: Catalogue, piece: Piece, route: Route, kit: Kit
 export function fitProblems(catalogue: Catalogue, piece: Piece, form: KindFile, route: Route, kit: Kit | null): FitProblem[] {
   if (kit === null) return [];
   const problems: FitProblem[] = [];
-  const place: FitPlace = route.school === "kiln" ? "kiln" : "forge";
-  const heaters = place === "kiln" ? kitOf(kit, "kiln") : kitOf(kit, "forge");
+  const place: "kiln" | "forge" = route.school === "kiln" ? "kiln" : "forge";
+  const heaters: readonly Heater[] = place === "kiln" ? kitOf(kit, "kiln") : kitOf(kit, "forge");
   const isTorch = place === "forge" && heaters.length === 0 && kitOf(kit, "torch").length > 0;
   if (heaters.length === 0 && !isTorch) problems.push({ place, item: place, what: "missing", ways: WAYS[place] });
   problems.push(
-    ...bestOf<Chamber>(heaters, (item) => {
+    ...bestOf(heaters, (item) => {
       const found = chamberProblem(place, item, piece);
-      return found === null ? [] : [found];
+      const wanted_C = hottestHeat_C(route);
+      const over_K = wanted_C === null ? 0 : wanted_C - reach_C(item);
+      return [
+        ...(found === null ? [] : [found]),
+        ...(wanted_C !== null && over_K > SHORT_K
+          ? [{ place, item: item.name, what: "not-so-hot", over_K, wanted_C, ways: FIRE_WAYS[place] } as const]
+          : []),
+      ];
     }),
   );
   const quench = route.steps.findLast((step) => step.kind === "quench");

@@ -1,7 +1,7 @@
 /** A form of piece: the outline a kind supplies until it is measured, in shares of length and height. */
 
 import { Type, type Static } from "@sinclair/typebox";
-import { PIECE_KINDS } from "./book.js";
+import { HARDENS, PIECE_KINDS } from "./book.js";
 import { between, choice, SectionSchema, strict } from "./parts.js";
 
 const share = between(-3, 3, "Share of the height (offsets) or of the length (axis)");
@@ -13,6 +13,8 @@ export const KindSchema = strict({
   name: Type.String(),
   /** Use offered first. */
   use: Type.String(),
+  /** What of it works and is hardened alone (common practice, no source): all of it where nothing is said. */
+  usualHardens: Type.Optional(choice(HARDENS)),
   usualLength_mm: between(20, 1500, "mm"),
   usualSection: SectionSchema,
   /** Points of a bent axis in shares of the length, x to the edge side, y down. Straight when absent. */

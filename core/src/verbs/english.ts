@@ -164,6 +164,8 @@ export const LACK_TEXT: Readonly<Record<KitLack, string>> = {
 };
 
 export const WAY_ON_TEXT: Readonly<Record<FitWay, string>> = {
+  "hotter-fire": "More fire: air, fuel, another burner or a smaller chamber.",
+  "other-steel": "A steel that hardens from a lower heat.",
   "draw-through": "Draw it to and fro through the fire.",
   "only-working-part": "Heat and quench only the part that works.",
   "longer-fire": "Build a longer fire.",

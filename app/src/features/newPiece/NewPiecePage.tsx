@@ -2,6 +2,9 @@
 
 import {
   CATALOGUE,
+  fitProblems,
+  formOf,
+  FORMS,
   missingFor,
   planRoute,
   SCHOOLS,
@@ -27,6 +30,7 @@ import { practiceWay, WayKeys, wayWithin } from "../../parts/WayKeys.js";
 import { RadioKeys } from "../../parts/RadioKeys.js";
 import { markProblem } from "../../words/markWords.js";
 import { SCHOOL_WORDS } from "../../words/schools.js";
+import { fitSentence } from "../../words/fitWords.js";
 import { FitNotice } from "../../parts/FitNotice.js";
 import { unknownOf } from "../../words/unknownWords.js";
 import { showLength, type Units } from "../../format/show.js";
@@ -34,8 +38,15 @@ import { Fold } from "../../parts/Fold.js";
 import { PieceForm, type Group } from "./PieceForm.js";
 import { useFaults } from "../../parts/useFaults.js";
 
-/** The school a shop without that of the choice starts from. */
+/** What is hardened of such a piece, where nobody says otherwise. */
+function usualWay({ form }: Pick<Piece, "form">): Way {
+  return { ...USUAL_WAY, hardens: FORMS.find(({ id }) => id === form)?.usualHardens ?? USUAL_WAY.hardens };
+}
+
+/** The school a shop starts from: its kiln where it has one. */
 function firstSchool(kit: Kit | null): School {
+  // Who has a kiln bought it for this.
+  if (kit?.some(({ kind }) => kind === "kiln") === true && missingFor("kiln", kit) === null) return "kiln";
   return SCHOOLS.find((school) => missingFor(school, kit) === null) ?? "forge";
 }
 
@@ -120,7 +131,7 @@ function NewPiece({ mark, kit, last }: { mark: string; kit: Kit | null; last: Pi
   const navigate = useNavigate();
   const [piece, setPiece] = useState<Piece>(() => pieceOfForm(ORDERED_FORMS[0]!, null, mark));
   const [school, setSchool] = useState<School>(() => firstSchool(kit));
-  const [chosenWay, setWay] = useState<Way>(USUAL_WAY);
+  const [chosenWay, setWay] = useState<Way>(() => usualWay(piece));
   const [isPractice, setPractice] = useState(false);
   const [open, setOpen] = useState<Group | null>("what");
   const { faults, onFault, clear } = useFaults();
@@ -130,11 +141,14 @@ function NewPiece({ mark, kit, last }: { mark: string; kit: Kit | null; last: Pi
   const isReady = faults === 0 && piece.name.trim() !== "" && markProblem({ ...piece, isPractice }, pieces) === null;
   const way = isPractice ? practiceWay(piece.section, chosenWay) : wayWithin(piece.section, chosenWay);
   const route = planRoute(CATALOGUE, piece, school, { way, kit, unit: units.temperature });
+  // A fire that does not get so hot: nothing is planned that cannot be done, and the ways on stand above the key.
+  const short = fitProblems(CATALOGUE, piece, formOf(piece), route, kit).find(({ what }) => what === "not-so-hot");
   const change = (next: Piece): void => {
     if (next.form !== piece.form || next.section.shape !== piece.section.shape) clear();
     // What the parts are wanted to be asks for a way; the smith may still choose another.
     const asked = hardensForZones(next);
     if (asked !== null && asked !== hardensForZones(piece)) setWay({ ...chosenWay, hardens: asked });
+    else if (next.form !== piece.form) setWay({ ...usualWay(next), draws: chosenWay.draws });
     setPiece(next);
   };
   const take = ({ piece: like, route: its }: PieceState): void => {
@@ -197,13 +211,15 @@ function NewPiece({ mark, kit, last }: { mark: string; kit: Kit | null; last: Pi
         <Button
           variant="contained"
           className="act-key"
-          disabled={!isReady}
+          disabled={!isReady || short !== undefined}
           onClick={() => void save()}
           sx={{ minHeight: 60, fontSize: 20 }}
         >
           Plan its heats
         </Button>
-        <span role="alert">{faults > 0 ? "One of the measures above is not clear yet." : ""}</span>
+        <span role="alert">
+          {faults > 0 ? "One of the measures above is not clear yet." : short === undefined ? "" : fitSentence(short, units)}
+        </span>
       </div>
     </main>
   );
