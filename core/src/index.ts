@@ -124,6 +124,7 @@ export {
   TOUCH_K,
   usualEdgeDepth_mm,
 } from "./plan/route.js";
+export { readyFor, type BathSeen, type Ready } from "./standing/ready.js";
 export { roundHeat_C } from "./plan/roundHeats.js";
 export { heatOrder, type HeatPrompt } from "./plan/heatOrder.js";
 export { namedHeat, type HeatName, type NamedHeat } from "./plan/namedHeat.js";

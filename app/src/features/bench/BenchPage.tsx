@@ -26,6 +26,7 @@ import { HeatAct } from "./parts/HeatAct.js";
 import { QuenchAct } from "./parts/QuenchAct.js";
 import { Rehearsal } from "./parts/Rehearsal.js";
 import { RunAct } from "./parts/RunAct.js";
+import { ReadyList } from "./parts/ReadyList.js";
 import { SafetyGate } from "./parts/SafetyGate.js";
 import { MarkAsk } from "./parts/MarkAsk.js";
 import { ShopPanel } from "./parts/ShopPanel.js";
@@ -177,15 +178,22 @@ function Running({ state, act }: { state: PieceState; act: Act }) {
 
 interface AskedProps {
   readonly state: PieceState;
+  readonly act: Act;
   readonly bench: ReturnType<typeof useLedBench>;
+  readonly now_ms: number;
   readonly isGated: boolean;
   readonly others: ReturnType<typeof besideIt>;
   readonly children: ReactNode;
 }
 
 /** What has to be answered before the act itself is there. */
-function Asked({ state, bench, isGated, others, children }: AskedProps) {
-  if (isGated) return <SafetyGate isStoring={bench.isStoring} onPass={() => bench.check({ check: "safety" })} />;
+function Asked({ state, act, bench, now_ms, isGated, others, children }: AskedProps) {
+  if (isGated)
+    return (
+      <SafetyGate isStoring={bench.isStoring} onPass={() => bench.check({ check: "safety" })}>
+        <ReadyList state={state} act={act} bench={bench} now_ms={now_ms} />
+      </SafetyGate>
+    );
   return others.length > 0 ? <MarkAsk state={state} bench={bench} others={others} /> : children;
 }
 
@@ -222,7 +230,7 @@ function Working({ state, act, shop }: { state: PieceState; act: Act; shop: Retu
       <MovedNotice state={state} />
       <ShopPanel state={state} />
       <TapAsk state={state} now={now} />
-      <Asked state={state} bench={bench} isGated={isGated} others={others}>
+      <Asked state={state} act={act} bench={bench} now_ms={now_ms} isGated={isGated} others={others}>
         <ActScreen state={state} act={act} bench={bench} now_ms={now_ms} />
       </Asked>
       <p className="cue-words" role="alert">

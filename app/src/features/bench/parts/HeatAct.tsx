@@ -15,6 +15,7 @@ import { BathAhead } from "./BathAhead.js";
 import { BeforeFire } from "./BeforeFire.js";
 import { HeatEnd, HeatKeys } from "./HeatKeys.js";
 import { HeatNumeral } from "./HeatNumeral.js";
+import { ReadyKey } from "./ReadyList.js";
 import { KilnPanel } from "./KilnPanel.js";
 
 type Heat = Extract<Act, { kind: "heat" }>;
@@ -73,6 +74,7 @@ function BesideIt({ now, ...props }: ActProps<"heat"> & { now: HeatNow }) {
       {state.route?.school === "kiln" ? <KilnPanel state={state} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
       <BathAhead state={state} act={act} now_ms={now_ms} />
       {now.fire.state === "unknown" ? <BeforeFire state={state} act={act} /> : null}
+      {now.fire.state === "unknown" && act.purpose === "harden" ? <ReadyKey {...props} /> : null}
       {now.isTooHot ? <OnceMore state={state} act={act} bench={bench} /> : null}
     </>
   );

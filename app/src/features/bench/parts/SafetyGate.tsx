@@ -3,7 +3,7 @@
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 
 const ITEMS: readonly string[] = [
   "Bath in a metal tank that cannot tip, lid and extinguisher within reach, nothing that burns near it",
@@ -12,7 +12,14 @@ const ITEMS: readonly string[] = [
   "No crack in the piece; from fire to bath the path is free, and everybody knows it",
 ];
 
-export function SafetyGate({ onPass, isStoring }: { readonly onPass: () => void; readonly isStoring: boolean }) {
+interface Props {
+  readonly onPass: () => void;
+  readonly isStoring: boolean;
+  /** What this plan wants ready beside that. */
+  readonly children?: ReactNode;
+}
+
+export function SafetyGate({ onPass, isStoring, children }: Props) {
   const [ticked, setTicked] = useState<ReadonlySet<number>>(new Set());
   const toggle = (i: number): void =>
     setTicked((before) => {
@@ -33,6 +40,7 @@ export function SafetyGate({ onPass, isStoring }: { readonly onPass: () => void;
           />
         ))}
       </div>
+      {children}
       <p>Local codes, makers&apos; sheets and licensed trades go first.</p>
       <Button variant="contained" className="bench-act" disabled={left > 0 || isStoring} onClick={onPass}>
         {left > 0 ? `${left} still to tick` : "All there: to the fire"}
