@@ -16,7 +16,8 @@ export type InputErrorCode =
   | "not-a-tembrak-file"
   | "no-evidence"
   | "inconsistent"
-  | "unreadable";
+  | "unreadable"
+  | "too-many";
 
 export interface InputProblem {
   readonly code: InputErrorCode;

@@ -1,6 +1,6 @@
 /** The simulated shops that are open on this server: each has its pieces, its time and those who listen to it. */
 
-import { type ShopAnswer, type ShopReading, type ShopReset } from "@tembrak/core";
+import { InputError, type ShopAnswer, type ShopReading, type ShopReset } from "@tembrak/core";
 import type { Response } from "express";
 import type { OpenRunningShop, RunningShop, ShopCall } from "./runningShop.js";
 
@@ -33,6 +33,7 @@ function send(to: Response, reading: ShopReading): void {
 
 export class Shops {
   private open: OpenShop[] = [];
+  private opening = 0;
 
   /** @param now_ms a clock that cannot be set, real ms */
   constructor(
@@ -53,8 +54,7 @@ export class Shops {
   async start(reset: ShopReset): Promise<OpenShop> {
     const [first, ...others] = reset.pieces;
     const pieces = [first!, ...others.filter(({ id }) => this.find(id) === null)];
-    const running = await this.openShop({ ...reset, pieces });
-    const reading = await running.call({ do: "read" });
+    const { running, reading } = await this.opened({ ...reset, pieces });
     const at_ms = this.now_ms();
     const opened: OpenShop = {
       running,
@@ -71,6 +71,25 @@ export class Shops {
     while (this.open.length >= MOST_SHOPS) this.end(this.open.reduce((a, b) => (b.asked_ms < a.asked_ms ? b : a)));
     this.open.push(opened);
     return opened;
+  }
+
+  /** Runs another, if there is room: those that are just being opened are counted before they run. */
+  private async opened(reset: ShopReset): Promise<Pick<OpenShop, "running" | "reading">> {
+    if (this.opening >= MOST_SHOPS)
+      throw new InputError({
+        code: "too-many",
+        path: "",
+        message: `${MOST_SHOPS} simulated shops are just being opened: try again in a moment.`,
+      });
+    this.opening++;
+    try {
+      while (this.open.length > 0 && this.open.length + this.opening > MOST_SHOPS)
+        this.end(this.open.reduce((a, b) => (b.asked_ms < a.asked_ms ? b : a)));
+      const running = await this.openShop(reset);
+      return { running, reading: await running.call({ do: "read" }) };
+    } finally {
+      this.opening--;
+    }
   }
 
   private end(shop: OpenShop): void {

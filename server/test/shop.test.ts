@@ -136,6 +136,24 @@ describe("the simulated shop over HTTP", () => {
     await new Promise((resolve) => setTimeout(resolve, 600));
     expect(await (await fetch(`${at}?piece=stuck`)).json()).toBeNull();
   });
+  it("a hundred and twenty asked for at once: no more than twelve run, the others are told, and nobody is held up", async () => {
+    const here = openHere();
+    let running = 0;
+    let most = 0;
+    const at = await serve(Infinity, async (reset) => {
+      most = Math.max(most, ++running);
+      await new Promise((resolve) => setTimeout(resolve, 100));
+      const opened = await here(reset);
+      return { ...opened, end: () => (running--, opened.end()) };
+    });
+    const ask = Array.from({ length: 120 }, (_, i) => post(`${at}/reset`, { ...RESET, pieces: [{ id: `p${i}`, piece }] }));
+    const answers = await Promise.all(ask);
+    expect(most).toBeLessThanOrEqual(12);
+    const refused = answers.filter(({ status }) => status === 400);
+    expect(refused.length).toBeGreaterThan(0);
+    expect((await refused[0]!.json()).error.code).toBe("too-many");
+    expect((await post(`${at}/reset`, RESET)).status).toBe(200);
+  });
   it("asked for its head alone, the stream ends", async () => {
     const at = await serve();
     await post(`${at}/reset`, RESET);

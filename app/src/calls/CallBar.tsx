@@ -13,6 +13,7 @@ import { liesIn } from "../words/vesselWords.js";
 import { asksModel, bySoonest, clockOf, isLongBegun, type Clock } from "./clocks.js";
 import { MayCall } from "./MayCall.js";
 import type { Call } from "./unheard.js";
+import { viewAt } from "../views.js";
 import { isDoneSince, useCalls, type ShopTime } from "./useCalls.js";
 import "./calls.css";
 
@@ -34,7 +35,7 @@ function Cell({ clock: { id, name, what, s, of_s, vessel } }: { clock: Clock }) 
   const where = what === "temper" ? `in ${liesIn(vessel)}` : WORDS[what];
   const time = isBrittle ? `${Math.floor(s / 60)} min` : s < 0 ? `${showClock(-s)} over` : showClock(s);
   return (
-    <Link to={`/piece/${id}/bench`} className={isBrittle || s < 0 ? "clock-cell due" : "clock-cell"}>
+    <Link to={`/piece/${encodeURIComponent(id)}/bench`} className={isBrittle || s < 0 ? "clock-cell due" : "clock-cell"}>
       <b>{time}</b>
       <span>
         {name}, {where}
@@ -66,7 +67,8 @@ function Ask({ state, onKnown }: { state: PieceState; onKnown: (id: string, pred
 
 /** The piece at whose bench one stands. */
 function useHere(): string | null {
-  return /^\/piece\/([^/]+)\/bench$/.exec(useLocation().pathname)?.[1] ?? null;
+  const view = viewAt(useLocation().pathname);
+  return view?.name === "bench" ? (view.id ?? null) : null;
 }
 
 /** So many are read at a glance; the others are behind a key. At a bench the keys need the room. */
@@ -76,7 +78,8 @@ const SHOWN_CALLS = 3;
 function Called({ call: { id, name, cue, late_s }, isDone, now_ms }: { call: Call; isDone: boolean; now_ms: number }) {
   return (
     <li className={isDone ? "call-past" : `call-now ${cue.kind}`}>
-      <Link to={`/piece/${id}/bench`}>{name}</Link>: {cue.words} <span className="call-when">{showAgo(cue.at_ms, now_ms)}</span>
+      <Link to={`/piece/${encodeURIComponent(id)}/bench`}>{name}</Link>: {cue.words}{" "}
+      <span className="call-when">{showAgo(cue.at_ms, now_ms)}</span>
       {late_s > 0 ? <span className="call-when">, nobody could hear it: told {showDuration(late_s)} late</span> : null}
       {isDone ? <span className="call-when">, done since</span> : null}
     </li>

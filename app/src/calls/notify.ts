@@ -13,7 +13,12 @@ export function mayNotify(): boolean {
 }
 
 async function show({ id, name, cue }: Call): Promise<void> {
-  const told = { body: cue.words, tag: `${id} ${cue.at_ms}`, data: `/piece/${id}/bench`, requireInteraction: cue.kind !== "look" };
+  const told = {
+    body: cue.words,
+    tag: `${id} ${cue.at_ms}`,
+    data: `/piece/${encodeURIComponent(id)}/bench`,
+    requireInteraction: cue.kind !== "look",
+  };
   const kept = "serviceWorker" in navigator ? await navigator.serviceWorker.getRegistration() : undefined;
   // A phone lets only the registration do so, and only it can be tapped once the page is gone.
   if (kept?.active) return kept.showNotification(name, { ...told, vibrate: SHAKES[cue.kind] } as NotificationOptions);

@@ -24,11 +24,11 @@ export function UnknownPiece({ state }: { state: PieceState }) {
             Plan its heats
           </Button>
         ) : (
-          <Button variant="contained" component={Link} to={`/piece/${state.id}/measure`}>
+          <Button variant="contained" component={Link} to={`/piece/${encodeURIComponent(state.id)}/measure`}>
             Correct it
           </Button>
         )}
-        <Button component={Link} to={`/book/${state.id}`}>
+        <Button component={Link} to={`/book/${encodeURIComponent(state.id)}`}>
           Its record
         </Button>
         <Button component={Link} to="/">

@@ -250,7 +250,7 @@ function NothingToDo({ state }: { state: PieceState | null }) {
   return (
     <main className="bench">
       <h1 style={{ fontSize: 36, lineHeight: "44px" }}>{state === null ? "There is no such piece." : "All its steps are done."}</h1>
-      <Button component={Link} to={state === null ? "/" : `/book/${state.id}`} variant="contained">
+      <Button component={Link} to={state === null ? "/" : `/book/${encodeURIComponent(state.id)}`} variant="contained">
         {state === null ? "Back to the rack" : "Its record"}
       </Button>
     </main>

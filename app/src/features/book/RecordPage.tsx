@@ -177,7 +177,7 @@ function TakeBack({ line, piece, onClose }: { line: Line; piece: string; onClose
         <Button disabled={why.trim() === ""} onClick={() => takeBack(null)}>
           Take it back
         </Button>
-        <Button variant="contained" disabled={why.trim() === ""} onClick={() => takeBack(`/piece/${piece}/test/prove`)}>
+        <Button variant="contained" disabled={why.trim() === ""} onClick={() => takeBack(`/piece/${encodeURIComponent(piece)}/test/prove`)}>
           Take it back and test again
         </Button>
       </DialogActions>
@@ -230,7 +230,7 @@ function TakeUp({ state }: { state: PieceState }) {
       { kind: "withdrawn", event: ended.id },
       ...(doneLast === undefined ? [] : [{ kind: "withdrawn", event: doneLast.id } as const]),
     ];
-    void write(state.id, events).then((isStored) => void (isStored && navigate(`/piece/${state.id}`)));
+    void write(state.id, events).then((isStored) => void (isStored && navigate(`/piece/${encodeURIComponent(state.id)}`)));
   };
   return <Button onClick={takeUp}>Take it up again</Button>;
 }
@@ -277,16 +277,16 @@ function Record({ state }: { state: PieceState }) {
           </p>
         </div>
         <div style={{ display: "flex", gap: 10 }}>
-          <Button component={Link} to={`/piece/${state.id}/measure`}>
+          <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}/measure`}>
             Correct
           </Button>
-          <Button component={Link} to={`/piece/${state.id}`}>
+          <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}`}>
             Card
           </Button>
           <TakeUp state={state} />
           {isInWork(state) ? <PutAway id={state.id} /> : null}
           {state.next?.kind === "prove" ? (
-            <Button variant="contained" component={Link} to={`/piece/${state.id}/test/prove`}>
+            <Button variant="contained" component={Link} to={`/piece/${encodeURIComponent(state.id)}/test/prove`}>
               Try the files
             </Button>
           ) : null}

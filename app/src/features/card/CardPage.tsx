@@ -86,7 +86,11 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
           </Button>
         )}
         <Button onClick={onSteps}>Steps</Button>
-        <Button variant="contained" component={Link} to={state.next ? `/piece/${state.id}/bench` : `/book/${state.id}`}>
+        <Button
+          variant="contained"
+          component={Link}
+          to={state.next ? `/piece/${encodeURIComponent(state.id)}/bench` : `/book/${encodeURIComponent(state.id)}`}
+        >
           {state.next ? "To the bench" : "Its record"}
         </Button>
       </div>

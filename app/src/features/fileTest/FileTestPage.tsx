@@ -151,17 +151,20 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const follow = ({ key }: FollowUp): void => {
     if (key === "keep") {
       const end: readonly NewEvent[] = isFirst ? done : [...done, { kind: "finished" }];
-      void store([test, ...end], isFirst ? `/piece/${state.id}/bench` : `/book/${state.id}`);
+      void store([test, ...end], isFirst ? `/piece/${encodeURIComponent(state.id)}/bench` : `/book/${encodeURIComponent(state.id)}`);
     } else if (key === "temper" && more.outcome === "found") {
       const temperature_C = roundHeat_C(more.temperature_C, settings.temperature);
       const lies = route.steps.findLast((step) => step.kind === "temper")?.in;
       const step = { kind: "temper", temperature_C, hold_min: HOLD_MIN, why: "came-out-hard", ...(lies ? { in: lies } : {}) } as const;
-      void store([test, { kind: "route", route: { ...route, steps: [...route.steps, step] } }], `/piece/${state.id}/bench`);
+      void store(
+        [test, { kind: "route", route: { ...route, steps: [...route.steps, step] } }],
+        `/piece/${encodeURIComponent(state.id)}/bench`,
+      );
     } else if (key === "elsewhere") {
       void write(state.id, [test]).then((isStored) => {
         if (isStored) setDraft({ ...EMPTY_TEST, blockBias_HRC: draft.blockBias_HRC, surface: "ground" });
       });
-    } else if (key === "again") void store([test, ...done], `/piece/${state.id}/why`);
+    } else if (key === "again") void store([test, ...done], `/piece/${encodeURIComponent(state.id)}/why`);
   };
   return (
     <main className="test-page">
@@ -169,7 +172,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
       <header className="card-head">
         <TestHead piece={piece} isFirst={isFirst} />
         <div className="card-keys">
-          <Button component={Link} to={`/piece/${state.id}`}>
+          <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}`}>
             Card
           </Button>
           <Button

@@ -73,7 +73,7 @@ function NextPieces({ next, after, units }: { next: ReturnType<typeof nextIn>; a
       <ul className="bath-next">
         {next.map(({ id, name }, i) => (
           <li key={id}>
-            <Link to={`/piece/${id}/bench`}>{name}</Link>
+            <Link to={`/piece/${encodeURIComponent(id)}/bench`}>{name}</Link>
             <b>{showDegrees(after[i]!, units)}</b>
           </li>
         ))}

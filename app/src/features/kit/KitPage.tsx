@@ -174,7 +174,7 @@ export function KitPage() {
                       </Button>
                     ) : null}
                     {item.kind === "bath" ? (
-                      <Button component={Link} to={`/kit/${item.id}`} aria-label={`How ${item.name} stands`}>
+                      <Button component={Link} to={`/kit/${encodeURIComponent(item.id)}`} aria-label={`How ${item.name} stands`}>
                         How it stands
                       </Button>
                     ) : null}

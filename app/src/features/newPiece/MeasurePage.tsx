@@ -35,12 +35,14 @@ function Measure({ state }: { state: PieceState }) {
           variant="contained"
           disabled={!isReady}
           onClick={() =>
-            void write(state.id, [{ kind: "piece", definition: piece }]).then((isStored) => isStored && navigate(`/piece/${state.id}`))
+            void write(state.id, [{ kind: "piece", definition: piece }]).then(
+              (isStored) => isStored && navigate(`/piece/${encodeURIComponent(state.id)}`),
+            )
           }
         >
           Keep these measures
         </Button>
-        <Button component={Link} to={`/piece/${state.id}`} variant="text">
+        <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}`} variant="text">
           Leave as it was
         </Button>
       </div>

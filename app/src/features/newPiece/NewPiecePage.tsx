@@ -167,7 +167,7 @@ function NewPiece({ mark, kit, last }: { mark: string; kit: Kit | null; last: Pi
       { kind: "piece", definition },
       { kind: "route", route },
     ]);
-    if (isStored) await navigate(`/piece/${id}`);
+    if (isStored) await navigate(`/piece/${encodeURIComponent(id)}`);
   };
   return (
     <main className="new-page">

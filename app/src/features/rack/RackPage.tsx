@@ -33,9 +33,9 @@ function NextAct({ state, now_ms }: { state: PieceState; now_ms: number }) {
   const { next } = state;
   const words = next && actWords(next, state, units);
   const isWaiting = next?.kind === "temper" && state.nextSince_ms !== null && now_ms - state.nextSince_ms < next.hold_s * 1000;
-  const bench = `/piece/${state.id}/bench`;
+  const bench = `/piece/${encodeURIComponent(state.id)}/bench`;
   const act = async (): Promise<void> => {
-    if (next === undefined) return void navigate(`/book/${state.id}`);
+    if (next === undefined) return void navigate(`/book/${encodeURIComponent(state.id)}`);
     if (!DONE_FROM_RACK.has(next.kind) || isWaiting) return void navigate(bench);
     await write(state.id, [{ kind: "act-done", act: next.id }]);
   };

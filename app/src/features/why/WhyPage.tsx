@@ -150,10 +150,10 @@ function Why({ state }: { state: PieceState }) {
           </p>
         </div>
         <div className="card-keys">
-          <Button component={Link} to={`/piece/${state.id}`}>
+          <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}`}>
             Card
           </Button>
-          <Button component={Link} to={`/piece/${state.id}/test/${act}`}>
+          <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}/test/${act}`}>
             Files
           </Button>
         </div>

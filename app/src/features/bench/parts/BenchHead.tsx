@@ -36,7 +36,7 @@ export function BenchHead({ state, act, title }: { state: PieceState; act: Act; 
           <Button onClick={() => setSheet("fire")} aria-label="Fire: what to do">
             Fire
           </Button>
-          <Button component={Link} to={`/piece/${state.id}`} className="to-card">
+          <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}`} className="to-card">
             Card
           </Button>
           <Button component={Link} to="/">
@@ -48,7 +48,7 @@ export function BenchHead({ state, act, title }: { state: PieceState; act: Act; 
         <p className="why-card">{whyOf(act, units)}</p>
         {act.kind === "heat" ? <BeforeFire state={state} act={act} /> : null}
         {act.kind === "heat" && act.purpose === "harden" && state.route ? <LookOverList piece={state.piece} route={state.route} /> : null}
-        <Button component={Link} to={`/piece/${state.id}`}>
+        <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}`}>
           Its card and steps
         </Button>
       </Sheet>

@@ -19,7 +19,7 @@ import { OvenRead } from "./OvenRead.js";
 function Keys({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>) {
   const settings = useSettings();
   const words = actWords(act, state, settings);
-  const test = `/piece/${state.id}/test/${act.id}`;
+  const test = `/piece/${encodeURIComponent(state.id)}/test/${act.id}`;
   return (
     <div className="bench-keys">
       {act.kind === "fall" ? (

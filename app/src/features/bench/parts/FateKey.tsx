@@ -76,10 +76,10 @@ export function FateKey({ state, act, bench, now }: Pick<ActProps, "state" | "ac
         </div>
         <Mishaps state={state} act={act} bench={bench} onDone={() => setOpen(false)} />
         <Tomorrow state={state} act={act} bench={bench} onDone={() => setOpen(false)} />
-        <Button component={Link} to={`/book/${id}`} sx={{ minHeight: 64, marginTop: 2 }} fullWidth>
+        <Button component={Link} to={`/book/${encodeURIComponent(id)}`} sx={{ minHeight: 64, marginTop: 2 }} fullWidth>
           A time is wrong: put it right in the record
         </Button>
-        <Button component={Link} to={`/piece/${id}/why`} sx={{ minHeight: 64, marginTop: 2 }} fullWidth>
+        <Button component={Link} to={`/piece/${encodeURIComponent(id)}/why`} sx={{ minHeight: 64, marginTop: 2 }} fullWidth>
           Something else: what is behind it?
         </Button>
       </Sheet>
@@ -118,7 +118,7 @@ export function FateScreen({ state, fate }: { state: PieceState; fate: NonNullab
           <h1>{is}</h1>
         </div>
         <div className="bench-nav">
-          <Button component={Link} to={`/book/${state.id}`}>
+          <Button component={Link} to={`/book/${encodeURIComponent(state.id)}`}>
             Record
           </Button>
           <Button component={Link} to="/">
@@ -145,7 +145,7 @@ export function FateScreen({ state, fate }: { state: PieceState; fate: NonNullab
             <small>looked at in good light: no crack to be seen</small>
           </Button>
         ) : (
-          <Button variant="contained" className="bench-act" component={Link} to={`/book/${state.id}`}>
+          <Button variant="contained" className="bench-act" component={Link} to={`/book/${encodeURIComponent(state.id)}`}>
             Its record
           </Button>
         )}

@@ -76,7 +76,7 @@ export function KilnPanel({ state, pieces, units, now_ms }: Props) {
                     : "over: take it out";
             return (
               <li key={mate.id}>
-                <Link to={`/piece/${mate.id}/bench`}>
+                <Link to={`/piece/${encodeURIComponent(mate.id)}/bench`}>
                   {mate.piece.name} {mate.piece.mark}
                 </Link>
                 : {told}

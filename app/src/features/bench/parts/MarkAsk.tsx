@@ -22,7 +22,7 @@ export function MarkAsk({ state, bench, others }: Props) {
       </div>
       <div className="bench-keys">
         {others.map(({ id, piece: other }) => (
-          <Button key={id} variant="outlined" className="log-key wide-key" component={Link} to={`/piece/${id}/bench`}>
+          <Button key={id} variant="outlined" className="log-key wide-key" component={Link} to={`/piece/${encodeURIComponent(id)}/bench`}>
             {showNotches(other.mark)} {other.mark}
             <small>{other.name}: to its bench</small>
           </Button>

@@ -88,9 +88,11 @@ function Shut({ state, shop, onTrouble, children }: PanelProps & { shop: ShopBes
   return (
     <div className="shop-panel">
       <span>
-        {state.doneAt_ms.size > 0
-          ? "The simulated shop was closed: this piece will lie cold on its rack."
-          : "This piece is for practice: no steel, no fire."}
+        {shop.reading !== null
+          ? "The server was started again and its simulated shop is gone: open another, and this piece lies cold in it. Its log is kept."
+          : state.doneAt_ms.size > 0
+            ? "The simulated shop was closed: this piece will lie cold on its rack."
+            : "This piece is for practice: no steel, no fire."}
       </span>
       <Button onClick={() => open(5)}>Open the simulated shop</Button>
       {children}
@@ -124,7 +126,8 @@ export function ShopPanel({ state }: { state: PieceState }) {
   if (shop === null) return null;
   const { reading, piece } = shop;
   const alert = trouble === null ? null : <span role="alert">{trouble}</span>;
-  if (reading === null || piece === null) {
+  // A server that was started again knows nothing of the shop it had.
+  if (reading === null || piece === null || shop.state === "closed") {
     return (
       <Shut state={state} shop={shop} onTrouble={setTrouble}>
         {alert}

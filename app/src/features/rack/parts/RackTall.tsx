@@ -36,7 +36,7 @@ function Row({ state, isFirst, now_ms, scale_px_mm }: { state: PieceState; isFir
   const status = statusLine(state, now_ms, paint.now_C, units, { call: paint.call, ...cooling });
   const height = drawn.height_px + 36;
   return (
-    <Link to={`/piece/${state.id}`} className={isFirst ? "tall-row first" : "tall-row"}>
+    <Link to={`/piece/${encodeURIComponent(state.id)}`} className={isFirst ? "tall-row first" : "tall-row"}>
       <svg
         width={ROOM_PX + 16}
         height={Math.max(64, height)}
@@ -61,7 +61,7 @@ function Row({ state, isFirst, now_ms, scale_px_mm }: { state: PieceState; isFir
 /** What could not be drawn has its name and its record. */
 function FailedRow({ state }: { state: PieceState }) {
   return (
-    <Link to={`/book/${state.id}`} className="tall-row">
+    <Link to={`/book/${encodeURIComponent(state.id)}`} className="tall-row">
       <span className="tall-words">
         <b>{state.piece.name}</b> <span className="drawn">{state.piece.mark}</span>
         <small>It could not be drawn here. Its record is kept.</small>

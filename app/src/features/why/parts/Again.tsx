@@ -93,7 +93,7 @@ export function Again({ state, changes, isOther = false }: Props) {
     setTicked(next);
   };
   const go = async (): Promise<void> => {
-    if (await write(state.id, [{ kind: "route", route: again }])) await navigate(`/piece/${state.id}/bench`);
+    if (await write(state.id, [{ kind: "route", route: again }])) await navigate(`/piece/${encodeURIComponent(state.id)}/bench`);
   };
   const left_mm = expected === undefined ? null : Math.max(0, thickness_mm(piece.section) - 2 * expected.grindOff_mm);
   return (

@@ -14,13 +14,13 @@ function toOf(code: Remedy["code"], { id }: PieceState, test: string): string {
     case "grind-and-test":
     case "temper-again":
     case "accept":
-      return `/piece/${id}/test/${test}`;
+      return `/piece/${encodeURIComponent(id)}/test/${test}`;
     case "go-on":
-      return `/piece/${id}/bench`;
+      return `/piece/${encodeURIComponent(id)}/bench`;
     case "find-out-steel":
     case "enough-tries":
     case "harden-again":
-      return `/piece/${id}/measure`;
+      return `/piece/${encodeURIComponent(id)}/measure`;
   }
 }
 

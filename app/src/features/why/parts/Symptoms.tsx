@@ -11,7 +11,8 @@ const WAYS = { files: "Try the files", bench: "To the bench", none: null } as co
 export function Symptoms({ state, test }: { state: PieceState; test: string }) {
   const [open, setOpen] = useState<Symptom | null>(null);
   const words = open === null ? null : SYMPTOM_WORDS[open];
-  const to = words?.way === "files" ? `/piece/${state.id}/test/${test}` : `/piece/${state.id}/bench`;
+  const to =
+    words?.way === "files" ? `/piece/${encodeURIComponent(state.id)}/test/${test}` : `/piece/${encodeURIComponent(state.id)}/bench`;
   return (
     <section className="symptoms" aria-labelledby="symptoms-h">
       <h2 id="symptoms-h">What is wrong with it?</h2>
