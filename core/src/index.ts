@@ -125,6 +125,7 @@ export {
   usualEdgeDepth_mm,
 } from "./plan/route.js";
 export { readyFor, type BathSeen, type Ready } from "./standing/ready.js";
+export { forgedAnew } from "./plan/forgedAnew.js";
 export { roundHeat_C } from "./plan/roundHeats.js";
 export { heatOrder, type HeatPrompt } from "./plan/heatOrder.js";
 export { namedHeat, type HeatName, type NamedHeat } from "./plan/namedHeat.js";

@@ -84,6 +84,9 @@ standing("a logger's file: its columns and unit are found, its gap is told, its 
   await page.getByLabel("Logger file").setInputFiles(path);
   await expect(page.getByText(/6 readings.*hottest 804 °C/)).toBeVisible();
   await expect(page.getByText(/1 gap, the longest 5 min/)).toBeVisible();
+  // It counts from its own start: nobody but the smith knows when that was.
+  await expect(page.getByRole("button", { name: "Into the record" })).toBeDisabled();
+  await page.getByRole("button", { name: /^When this piece was first looked at/ }).click();
   await page.getByRole("button", { name: "Into the record" }).click();
   await expect(page.getByText("6 readings of logger.csv are in the record.")).toBeVisible();
   await expect(page.getByText("Checked: reads 804 °C").first()).toBeVisible();
@@ -104,6 +107,8 @@ standing(
     await expect(page.getByRole("dialog")).toBeHidden();
     await page.getByLabel("Logger file").setInputFiles(path);
     await expect(page.getByText(/250000 readings.*400 of them go into the record/)).toBeVisible({ timeout: 60_000 });
+    const began = new Date(Date.now() - 5 * 86_400_000).toISOString().slice(0, 19);
+    await page.getByLabel(/when was that\?/).fill(began);
     await page.getByRole("button", { name: "Into the record" }).click();
     await expect(page.getByText("400 readings of long.csv are in the record.")).toBeVisible();
   },

@@ -39,7 +39,7 @@ export function onTo(route: Route | null, step: number): string {
 function ovenCaution({ in: vessel, count, target_C }: Extract<Act, { kind: "oven" }>, units: Units): string {
   const own = intoCaution(vessel, target_C, units);
   if (count > 1) return own ?? "Trust a second thermometer, not the dial.";
-  return `${BRITTLE} ${own ?? "An oven for steel is no oven for food."}`;
+  return `${BRITTLE} ${own ?? "Wipe the oil off: it smokes and burns. An oven for steel is no oven for food."}`;
 }
 
 export interface ActWords {
@@ -265,7 +265,7 @@ export function actWords(
         title: "Try it: files or tester on clean ground steel",
         done: "Keep the result",
         why: "What you measure now is what the book remembers.",
-        caution: "Eye protection for any bend or chop test.",
+        caution: "Bright flat steel for a tester. Eye protection for any bend or chop test. Oil or wax it while it is warm.",
       };
   }
 }

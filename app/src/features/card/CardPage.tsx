@@ -33,6 +33,7 @@ import { HeatLine } from "../../parts/HeatLine.js";
 import { progressOf } from "../../parts/progress.js";
 import { useLog, useKit, useNow, usePiece, useSettings, useUnits } from "../../store/useStore.js";
 import { CoolingDrawing } from "./parts/CoolingDrawing.js";
+import { PutAway } from "./parts/PutAway.js";
 import { PlanNotices } from "./parts/PlanNotices.js";
 import { SchoolsDialog } from "./parts/SchoolsDialog.js";
 import { StepsDialog } from "./parts/StepsDialog.js";
@@ -85,6 +86,7 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
             </span>
           </Button>
         )}
+        {isStarted || state.fate !== null ? null : <PutAway id={state.id} name={piece.name} />}
         <Button onClick={onSteps}>Steps</Button>
         <Button
           variant="contained"

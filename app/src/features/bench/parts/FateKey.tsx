@@ -1,12 +1,12 @@
 /** What to do when it is not to be done: cracked, broken, given up, lost; and the way back from there. */
 
-import { FATES, grainSeen, MISHAPS, mishapsOf, type Act, type Fate, type PieceState } from "@tembrak/core";
+import { CATALOGUE, FATES, forgedAnew, grainSeen, MISHAPS, mishapsOf, type Act, type Fate, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useStanding } from "../../../compute/useAnswers.js";
 import { BreakLooks } from "../../../parts/BreakLooks.js";
-import { useLog } from "../../../store/useStore.js";
+import { useKit, useLog, useUnits } from "../../../store/useStore.js";
 import { breakWords } from "../../../words/breakWords.js";
 import { FATE_WORDS } from "../../../words/fateWords.js";
 import { MISHAP_WORDS } from "../../../words/whyWords.js";
@@ -107,6 +107,15 @@ function TheBreak({ state }: { readonly state: PieceState }) {
 /** In the place of the bench, for a piece that is not to be worked on. */
 export function FateScreen({ state, fate }: { state: PieceState; fate: NonNullable<PieceState["fate"]> }) {
   const { write } = useLog();
+  const kit = useKit() ?? null;
+  const { temperature: unit } = useUnits();
+  // The hammer left its grain: it is normalised before it is hardened again.
+  const forged = (): void => {
+    const { route, acts, doneAt_ms, piece } = state;
+    const done = 1 + Math.max(-1, ...acts.filter(({ id }) => doneAt_ms.has(id)).map(({ step }) => step));
+    const again = route === null ? [] : [{ kind: "route", route: forgedAnew(CATALOGUE, piece, route, done, { kit, unit }) } as const];
+    void write(state.id, [{ kind: "fate", fate: "sound" }, ...again]);
+  };
   const { is, then } = FATE_WORDS[fate.is];
   return (
     <main className="bench">
@@ -140,7 +149,7 @@ export function FateScreen({ state, fate }: { state: PieceState; fate: NonNullab
           </button>
         ) : null}
         {fate.is === "cracked" ? (
-          <Button variant="contained" className="bench-act" onClick={() => void write(state.id, [{ kind: "fate", fate: "sound" }])}>
+          <Button variant="contained" className="bench-act" onClick={forged}>
             Forged anew
             <small>looked at in good light: no crack to be seen</small>
           </Button>

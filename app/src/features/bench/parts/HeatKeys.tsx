@@ -14,7 +14,7 @@ import {
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState, type ReactNode } from "react";
-import { showDegrees } from "../../../format/show.js";
+import { showDegrees, showDifference } from "../../../format/show.js";
 import { useLatest_C } from "../../../instruments/registry.js";
 import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
 import { useKit, useLog, usePieces, useSettings } from "../../../store/useStore.js";
@@ -27,6 +27,7 @@ import { EvenDialog } from "./EvenDialog.js";
 import { GlowDialog } from "./GlowDialog.js";
 import { logToKiln, matesOf } from "./KilnPanel.js";
 import { MagnetKey } from "./MagnetKey.js";
+import { Sheet } from "./Sheet.js";
 import { ReadingDialog } from "./ReadingDialog.js";
 
 const MAGNET_STATES: readonly MagnetState[] = ["sticks", "weak", "free"];
@@ -54,22 +55,48 @@ function useBathBar({ route, piece }: PieceState, { step, purpose }: Props["act"
   return bath === undefined ? null : (bathBars(CATALOGUE, bath)[0] ?? null);
 }
 
+/** Called at heat so far short of it, by looks that say so, it is asked about once, K (judgement: twice what an eye is off). */
+const FAR_SHORT_K = 50;
+
 export function HeatEnd({ state, act, bench, now }: Pick<Props, "state" | "act" | "bench" | "now">) {
   const isUneven = now.evenness === "uneven";
   const bar = useBathBar(state, act);
   const why = bar !== null ? BAR_NOTES[bar] : isUneven ? "Uneven: let it even out, then look again" : null;
+  const settings = useSettings();
+  const [asks, setAsks] = useState(false);
+  const { done } = actWords(act, state, settings);
+  const short_K = now.call.call === "to-go" && now.call.left_K >= FAR_SHORT_K ? now.call.left_K : null;
+  const end = (): void => {
+    setAsks(false);
+    bench.done();
+  };
   return (
-    <ActKey
-      label={actWords(act, state, useSettings()).done}
-      {...(why === null ? {} : { note: why })}
-      isLocked={why !== null}
-      bench={bench}
-      onPress={() => bench.done()}
-    />
+    <>
+      <Sheet
+        isOpen={asks && short_K !== null}
+        title={`By what was read it is ${showDifference(short_K ?? 0, settings)} short`}
+        close="Heat on"
+        onClose={() => setAsks(false)}
+      >
+        <div className="fate-keys one">
+          <Button className="log-key" onClick={end}>
+            <b>{done}</b>
+            <small>it is hotter than that: I see it</small>
+          </Button>
+        </div>
+      </Sheet>
+      <ActKey
+        label={done}
+        {...(why === null ? {} : { note: why })}
+        isLocked={why !== null}
+        bench={bench}
+        onPress={() => (short_K === null ? end() : setAsks(true))}
+      />
+    </>
   );
 }
 
-type Sheet = "glow" | "reading" | "even" | null;
+type Open = "glow" | "reading" | "even" | null;
 
 /** What a tap does; a tap that is still being stored takes no second one. */
 function useChecks({ state, bench, now, now_ms }: Omit<Props, "children">) {
@@ -200,7 +227,7 @@ export function HeatKeys(props: Props) {
   const isHeat = act.kind === "heat";
   const settings = useSettings();
   const kit = useKit() ?? null;
-  const [sheet, setSheet] = useState<Sheet>(null);
+  const [sheet, setSheet] = useState<Open>(null);
   const { isKiln, shop, probe_C, toFire, seenTooHot, touch, touchShop } = useChecks(props);
   const logProbe = (): void => (probe_C === null ? setSheet("reading") : bench.check({ check: "probe", temperature_C: probe_C }));
   const close = (): void => setSheet(null);

@@ -1,7 +1,7 @@
 /** What a thermometer in the oven says: while it comes to rest, and while the piece is in it. */
 
-import { falling, LIMITS, ovenFor, ovensOf, questionHeat, settling } from "@tembrak/core";
-import { capital, type Units } from "../../../format/show.js";
+import { dialFor_C, falling, LIMITS, ovenFor, ovensOf, questionHeat, settling } from "@tembrak/core";
+import { capital, showDegrees, type Units } from "../../../format/show.js";
 import { useKit, useSettings } from "../../../store/useStore.js";
 import { fallingWords, settlingWords } from "../../../words/workWords.js";
 import { ovenReadWords } from "../../../words/benchWords.js";
@@ -28,13 +28,19 @@ function readsWords(reads: readonly { at_ms: number; reads_C: number }[], act: P
 export function OvenRead({ state, act, bench }: Props) {
   const units = useSettings();
   const kit = useKit() ?? null;
-  const isKiln = kit !== null && ovenFor(ovensOf(kit, act.in), act.target_C, state.piece)?.kind === "kiln";
+  const oven = kit === null ? undefined : ovenFor(ovensOf(kit, act.in), act.target_C, state.piece);
+  const isKiln = oven?.kind === "kiln";
   const reads = state.checks.flatMap(({ act: of, reading, at_ms }) =>
     of === act.id && reading.check === "chamber" ? [{ at_ms, reads_C: reading.temperature_C }] : [],
   );
   const words = readsWords(reads, act, isKiln, units);
   return (
     <div className="oven-read">
+      {oven === undefined || state.piece.isPractice === true ? null : (
+        <p className="drawn from" data-testid="which-oven">
+          {oven.name}: dial to {showDegrees(dialFor_C(oven, act.target_C), units)}
+        </p>
+      )}
       <ReadKey
         what={`${capital(vesselNoun(act.in))} thermometer`}
         limits_C={LIMITS.reading.instrument_C}

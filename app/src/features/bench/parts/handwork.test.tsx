@@ -126,9 +126,9 @@ describe("a thermometer in the oven", () => {
     expect(key(reads([0, 780], [200, 195])).disabled).toBe(false);
     expect(key(reads()).disabled).toBe(false);
   });
-  it("says nothing before anybody read it", () => {
+  it("names itself and its dial, and says nothing more before anybody read it", () => {
     const { container } = open(reads(), kiln);
-    expect(container.querySelector(".from")).toBeNull();
+    expect([...container.querySelectorAll(".from")].map((line) => line.textContent)).toEqual([expect.stringMatching(/^.+: dial to \d+°$/)]);
   });
 });
 
