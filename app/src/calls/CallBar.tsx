@@ -38,7 +38,8 @@ function Cell({ clock: { id, name, what, s, of_s, vessel } }: { clock: Clock }) 
     <Link to={`/piece/${encodeURIComponent(id)}/bench`} className={isBrittle || s < 0 ? "clock-cell due" : "clock-cell"}>
       <b>{time}</b>
       <span>
-        {name}, {where}
+        {name}
+        <span className="clock-where">, {where}</span>
       </span>
       <svg viewBox="0 0 100 6" preserveAspectRatio="none" aria-hidden="true">
         {isBrittle ? (

@@ -143,12 +143,20 @@ function lastHeard_ms({ events }: PieceState): number {
   return events[events.length - 1]?.at_ms ?? 0;
 }
 
-function Caution({ why, caution, awake }: { why: string; caution: string; awake: ReturnType<typeof useWakeLock> }) {
+interface CautionProps {
+  readonly why: string;
+  readonly caution: string;
+  readonly awake: ReturnType<typeof useWakeLock>;
+  /** One goes away meanwhile. */
+  readonly isLong: boolean;
+}
+
+function Caution({ why, caution, awake, isLong }: CautionProps) {
   return (
     <p className="bench-caution">
       <span className="why">{why} </span>
       {caution}
-      {awake === "may-sleep" ? " This screen may go to sleep: the times go on." : ""}
+      {isLong && awake === "may-sleep" ? " This screen may go to sleep: the times go on." : ""}
     </p>
   );
 }
@@ -240,7 +248,7 @@ function Working({ state, act, shop }: { state: PieceState; act: Act; shop: Retu
         {isGated ? null : <MoveKeys state={state} act={act} bench={bench} move={move} now_ms={now_ms} />}
         {isLeading ? <FateKey state={state} act={act} bench={bench} now={now} /> : null}
       </LogLine>
-      <Caution why={words.why} caution={words.caution} awake={awake} />
+      <Caution why={words.why} caution={words.caution} awake={awake} isLong={act.kind !== "heat"} />
     </main>
   );
 }

@@ -43,14 +43,22 @@ function Ahead({ state, planned, now_ms }: { state: PieceState; planned: Quench;
   const now = useShopsBath(state, planned.medium, now_ms);
   const is_C = useIs_C(state, now, now_ms);
   const off = is_C === null ? null : bathOffWords(is_C, planned.bath_C, units);
-  return (
-    <>
-      {now !== null ? <p className="drawn from bath-before ahead">{bathBefore(now, units)}</p> : null}
-      {off === null ? null : <p className="drawn from bath-off">{off}</p>}
-    </>
-  );
+  return off === null ? null : <p className="drawn from bath-off">{off}</p>;
 }
 
+function Before({ state, planned, now_ms }: { state: PieceState; planned: Quench; now_ms: number }) {
+  const units = useSettings();
+  const now = useShopsBath(state, planned.medium, now_ms);
+  return now === null ? null : <p className="drawn from bath-before ahead">{bathBefore(now, units)}</p>;
+}
+
+/** How it stands, whether that is right or not. */
+export function BathBefore({ state, act, now_ms }: { state: PieceState; act: Heat; now_ms: number }) {
+  const planned = quenchAfter(state, act);
+  return planned === null ? null : <Before state={state} planned={planned} now_ms={now_ms} />;
+}
+
+/** Said where it is off its plan. */
 export function BathAhead({ state, act, now_ms }: { state: PieceState; act: Heat; now_ms: number }) {
   const planned = quenchAfter(state, act);
   return planned === null ? null : <Ahead state={state} planned={planned} now_ms={now_ms} />;

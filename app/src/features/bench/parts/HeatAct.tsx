@@ -11,10 +11,10 @@ import { heatPlace } from "../../../words/heatPlace.js";
 import { zoneWords } from "../../../words/heatWords.js";
 import type { ActProps } from "./ActKey.js";
 import { GlowRule, Swatch } from "./Glow.js";
-import { BathAhead } from "./BathAhead.js";
+import { BathAhead, BathBefore } from "./BathAhead.js";
 import { BeforeFire } from "./BeforeFire.js";
 import { HeatEnd, HeatKeys } from "./HeatKeys.js";
-import { HeatNumeral } from "./HeatNumeral.js";
+import { FromLine, HeatNumeral } from "./HeatNumeral.js";
 import { ReadyKey } from "./ReadyList.js";
 import { KilnPanel } from "./KilnPanel.js";
 
@@ -61,6 +61,23 @@ function OnceMore({ state: { route }, act, bench }: Omit<ActProps<"heat">, "now_
   );
 }
 
+/** What the one number and the one sentence rest on: there for who asks. */
+function RestsOn({ state, act, now, now_ms }: ActProps<"heat"> & { now: HeatNow }) {
+  const settings = useSettings();
+  const eye = useEye();
+  return (
+    <details className="rests-on">
+      <summary>What it rests on</summary>
+      <FromLine now={now} place={heatPlace(state.route)} eye={eye} units={settings} now_ms={now_ms} />
+      {now.zones === null ? null : (
+        <p className="drawn from zones">{zoneWords(now.zones, state.piece.section, settings, now.read !== null)}</p>
+      )}
+      <BathBefore state={state} act={act} now_ms={now_ms} />
+      {now.fire.state === "unknown" ? <BeforeFire state={state} act={act} /> : null}
+    </details>
+  );
+}
+
 /** Beside the numeral: what differs along the piece, its kiln, what to know before it is in, and what an overheated one is offered. */
 function BesideIt({ now, ...props }: ActProps<"heat"> & { now: HeatNow }) {
   const { state, act, bench, now_ms } = props;
@@ -68,12 +85,9 @@ function BesideIt({ now, ...props }: ActProps<"heat"> & { now: HeatNow }) {
   const pieces = usePieces();
   return (
     <>
-      {now.zones === null ? null : (
-        <p className="drawn from zones">{zoneWords(now.zones, state.piece.section, settings, now.read !== null)}</p>
-      )}
       {state.route?.school === "kiln" ? <KilnPanel state={state} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
       <BathAhead state={state} act={act} now_ms={now_ms} />
-      {now.fire.state === "unknown" ? <BeforeFire state={state} act={act} /> : null}
+      <RestsOn {...props} now={now} />
       {now.fire.state === "unknown" && act.purpose === "harden" ? <ReadyKey {...props} /> : null}
       {now.isTooHot ? <OnceMore state={state} act={act} bench={bench} /> : null}
     </>
@@ -84,7 +98,6 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
   // Never null for a heat.
   const now = useHeatNow(state, act, now_ms)!;
   const settings = useSettings();
-  const eye = useEye();
   const ambient = ambientFromLux(settings.ambient_lux);
   const lets_C = usePlanned(state.piece, state.route).data?.transformations.magnetLost_C;
   const grain = useGrain(state, act, now);
@@ -92,7 +105,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
     <>
       <div className="bench-main heat">
         <div className="bench-left">
-          <HeatNumeral act={act} now={now} place={heatPlace(state.route)} eye={eye} grain={grain} units={settings} now_ms={now_ms} />
+          <HeatNumeral act={act} now={now} place={heatPlace(state.route)} grain={grain} units={settings} />
           <BesideIt state={state} act={act} bench={bench} now={now} now_ms={now_ms} />
         </div>
         <Swatch

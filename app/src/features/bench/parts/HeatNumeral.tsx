@@ -44,7 +44,8 @@ function fromLine(now: HeatNow, eye: LearnedEye, units: Units, now_ms: number): 
   return said.filter((part) => part !== "").join(" · ");
 }
 
-function FromLine({ now, place, eye, units, now_ms }: Pick<Props, "now" | "place" | "eye" | "units" | "now_ms">) {
+/** What the number rests on: told under the screen's own fold. */
+export function FromLine({ now, place, eye, units, now_ms }: Pick<Props, "now" | "place" | "eye" | "units" | "now_ms">) {
   const since = sinceWords(now, place, now_ms);
   return (
     <p className="drawn from">
@@ -86,7 +87,7 @@ function HeatNumber({ act, now, units }: Pick<Props, "act" | "now" | "units">) {
   );
 }
 
-export function HeatNumeral({ act, now, place, eye, grain, units, now_ms }: Props) {
+export function HeatNumeral({ act, now, place, grain, units }: Omit<Props, "eye" | "now_ms">) {
   const isTrouble = now.call.call === "out" && now.call.isLong;
   const doubt = now.read?.doubt ?? null;
   return (
@@ -98,7 +99,6 @@ export function HeatNumeral({ act, now, place, eye, grain, units, now_ms }: Prop
           {conflictWords(doubt)}
         </p>
       )}
-      <FromLine now={now} place={place} eye={eye} units={units} now_ms={now_ms} />
     </>
   );
 }
