@@ -15,7 +15,7 @@ import { listen } from "../server/src/listen.js";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const CALLS = 12;
-const EACH_s = 29;
+const EACH_s = Number(process.env["EACH"] ?? 29);
 /** The first is due so long after the book is made: the page has to be there and hidden by then, s. */
 const FIRST_s = 25;
 const LOOK_ms = 60_000;
@@ -46,15 +46,13 @@ function bookOf(now_ms: number): { readonly text: string; readonly ends_ms: read
     return [
       { id: `${piece}-a`, piece, at_ms: since_ms - 9e6, kind: "piece", definition: { ...KNIFE, name: `Knife ${i + 1}`, mark: `${i + 1}` } },
       { id: `${piece}-b`, piece, at_ms: since_ms - 8.9e6, kind: "route", route },
-      ...acts
-        .slice(0, temperAt)
-        .map((act, k): BookEvent => ({
-          id: `${piece}-d${k}`,
-          piece,
-          at_ms: since_ms - 1000 * (temperAt - 1 - k),
-          kind: "act-done",
-          act: act.id,
-        })),
+      ...acts.slice(0, temperAt).map((act, k): BookEvent => ({
+        id: `${piece}-d${k}`,
+        piece,
+        at_ms: since_ms - 1000 * (temperAt - 1 - k),
+        kind: "act-done",
+        act: act.id,
+      })),
     ];
   });
   return {
@@ -76,29 +74,31 @@ interface Told {
 const { server, address } = await listen(makeApp({ pages: join(root, "app/dist"), demo: false }), 43796, () => undefined);
 const browser = await chromium.launch(CHROMIUM);
 const page = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
-await page.addInitScript((look_ms) => {
-  const told: Told[] = [];
-  Object.assign(window, { told });
+// As text: what compiles this file would put helpers of its own into a function.
+await page.addInitScript({
+  content: `
+  const told = [];
+  window.told = told;
   Object.defineProperty(Notification, "permission", { get: () => "granted" });
   ServiceWorkerRegistration.prototype.showNotification = (title, options) =>
     Promise.resolve(void told.push({ title, body: options?.body ?? "", at_ms: Date.now() }));
   // As a browser does once a page was hidden for minutes: its timers fire when the next whole minute begins.
+  const LOOK_ms = ${LOOK_ms};
   const every = window.setInterval.bind(window);
   const once = window.setTimeout.bind(window);
-  const isHidden = (): boolean => document.visibilityState === "hidden";
-  const slow = (tell: TimerHandler): TimerHandler => {
+  const isHidden = () => document.visibilityState === "hidden";
+  window.setInterval = (tell, ms) => {
     let last = -1;
-    return () => {
-      const minute = Math.floor(Date.now() / look_ms);
+    return every(() => {
+      const minute = Math.floor(Date.now() / LOOK_ms);
       if (isHidden() && minute === last) return;
       last = minute;
-      (tell as () => void)();
-    };
+      tell();
+    }, ms);
   };
-  window.setInterval = ((tell: TimerHandler, ms?: number) => every(slow(tell), ms)) as typeof window.setInterval;
-  window.setTimeout = ((tell: TimerHandler, ms = 0) =>
-    once(tell, isHidden() && ms > 0 ? look_ms - (Date.now() % look_ms) : ms)) as typeof window.setTimeout;
-}, LOOK_ms);
+  window.setTimeout = (tell, ms = 0, ...more) => once(tell, isHidden() && ms > 0 ? LOOK_ms - (Date.now() % LOOK_ms) : ms, ...more);
+`,
+});
 await page.goto(`${address}book`);
 await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
 const now_ms = Date.now();

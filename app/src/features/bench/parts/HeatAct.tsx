@@ -88,7 +88,7 @@ function BesideIt({ now, ...props }: ActProps<"heat"> & { now: HeatNow }) {
       {state.route?.school === "kiln" ? <KilnPanel state={state} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
       <BathAhead state={state} act={act} now_ms={now_ms} />
       <RestsOn {...props} now={now} />
-      {now.fire.state === "unknown" && act.purpose === "harden" ? <ReadyKey {...props} /> : null}
+      {now.fire.state === "unknown" && now.read === null && act.purpose === "harden" ? <ReadyKey {...props} /> : null}
       {now.isTooHot ? <OnceMore state={state} act={act} bench={bench} /> : null}
     </>
   );
