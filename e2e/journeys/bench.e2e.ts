@@ -25,6 +25,7 @@ test("a tab closed after a tap and opened again stands where it stood", async ({
 
 standing("a probe and a colour that cannot both be right are said, not averaged; keys log as taps do", async ({ page }) => {
   await open(page, `${DEMO}/piece/demo-4/bench`);
+  await page.getByText("What it rests on").click();
   await expect(page.getByText(/^from colour and magnet/)).toBeVisible();
   await page.keyboard.press("p");
   await page.getByLabel("Reading").fill("990");

@@ -61,6 +61,11 @@ function OnceMore({ state: { route }, act, bench }: Omit<ActProps<"heat">, "now_
   );
 }
 
+/** It is not in the fire yet: hands are free, and there is time to read. */
+function isAheadOf({ fire, read }: HeatNow): boolean {
+  return fire.state === "unknown" && read === null;
+}
+
 /** What the one number and the one sentence rest on: there for who asks. */
 function RestsOn({ state, act, now, now_ms }: ActProps<"heat"> & { now: HeatNow }) {
   const settings = useSettings();
@@ -73,7 +78,7 @@ function RestsOn({ state, act, now, now_ms }: ActProps<"heat"> & { now: HeatNow 
         <p className="drawn from zones">{zoneWords(now.zones, state.piece.section, settings, now.read !== null)}</p>
       )}
       <BathBefore state={state} act={act} now_ms={now_ms} />
-      {now.fire.state === "unknown" ? <BeforeFire state={state} act={act} /> : null}
+      {isAheadOf(now) ? null : <BeforeFire state={state} act={act} />}
     </details>
   );
 }
@@ -81,6 +86,7 @@ function RestsOn({ state, act, now, now_ms }: ActProps<"heat"> & { now: HeatNow 
 /** Beside the numeral: what differs along the piece, its kiln, what to know before it is in, and what an overheated one is offered. */
 function BesideIt({ now, ...props }: ActProps<"heat"> & { now: HeatNow }) {
   const { state, act, bench, now_ms } = props;
+  const isAhead = isAheadOf(now);
   const settings = useSettings();
   const pieces = usePieces();
   return (
@@ -88,7 +94,8 @@ function BesideIt({ now, ...props }: ActProps<"heat"> & { now: HeatNow }) {
       {state.route?.school === "kiln" ? <KilnPanel state={state} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
       <BathAhead state={state} act={act} now_ms={now_ms} />
       <RestsOn {...props} now={now} />
-      {now.fire.state === "unknown" && now.read === null && act.purpose === "harden" ? <ReadyKey {...props} /> : null}
+      {isAhead ? <BeforeFire state={state} act={act} /> : null}
+      {isAhead && act.purpose === "harden" ? <ReadyKey {...props} /> : null}
       {now.isTooHot ? <OnceMore state={state} act={act} bench={bench} /> : null}
     </>
   );
