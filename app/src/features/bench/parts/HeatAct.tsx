@@ -78,7 +78,7 @@ function RestsOn({ state, act, now, now_ms }: ActProps<"heat"> & { now: HeatNow 
         <p className="drawn from zones">{zoneWords(now.zones, state.piece.section, settings, now.read !== null)}</p>
       )}
       <BathBefore state={state} act={act} now_ms={now_ms} />
-      {isAheadOf(now) ? null : <BeforeFire state={state} act={act} />}
+      {now.fire.state === "unknown" && !isAheadOf(now) ? <BeforeFire state={state} act={act} /> : null}
     </details>
   );
 }
