@@ -261,6 +261,11 @@ function NothingToDo({ state }: { state: PieceState | null }) {
       <Button component={Link} to={state === null ? "/" : `/book/${encodeURIComponent(state.id)}`} variant="contained">
         {state === null ? "Back to the rack" : "Its record"}
       </Button>
+      {state === null ? null : (
+        <Button component={Link} to={`/new?like=${encodeURIComponent(state.id)}`}>
+          Another like it
+        </Button>
+      )}
     </main>
   );
 }

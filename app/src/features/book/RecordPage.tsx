@@ -283,6 +283,9 @@ function Record({ state }: { state: PieceState }) {
           <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}`}>
             Card
           </Button>
+          <Button component={Link} to={`/new?like=${encodeURIComponent(state.id)}`}>
+            Another like it
+          </Button>
           <TakeUp state={state} />
           {isInWork(state) ? <PutAway id={state.id} /> : null}
           {state.next?.kind === "prove" ? (

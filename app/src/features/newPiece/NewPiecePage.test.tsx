@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { cleanup, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { CATALOGUE, planRoute } from "@tembrak/core";
+import { CATALOGUE, planRoute, PRESETS, type Kit } from "@tembrak/core";
 import { HAY_KNIFE, show, standingAt } from "../../testing.js";
 import { NewPiecePage } from "./NewPiecePage.js";
 
@@ -31,6 +31,21 @@ describe("a new piece on a phone", () => {
     expect(within(kinds).getAllByRole("radio")).toHaveLength(6);
     await userEvent.click(screen.getByRole("button", { name: /more kinds$/ }));
     expect(within(kinds).getAllByRole("radio").length).toBeGreaterThan(12);
+  });
+  it("another like a piece has its answers and its way from the start, and a mark of its own", () => {
+    const state = standingAt(HAY_KNIFE, route);
+    show(<NewPiecePage />, { pieces: [state], at: ["/new", `/new?like=${state.id}`] });
+    expect(screen.getByRole("button", { name: new RegExp(`^Measures ?${HAY_KNIFE.length_mm} mm long`) })).toBeTruthy();
+    expect(screen.getByLabelText<HTMLInputElement>("Mark that survives the fire").value).not.toBe(HAY_KNIFE.mark);
+    expect(screen.queryByRole("button", { name: /^As the last one/ })).toBeNull();
+  });
+  it("tried without steel it opens in the simulated shop; a shop with a kiln opens on it", () => {
+    show(<NewPiecePage />, { at: ["/new", "/new?practice"] });
+    expect(screen.getByRole("button", { name: /^How and where.*in the simulated shop/ })).toBeTruthy();
+    cleanup();
+    const kiln = PRESETS.find(({ id }) => id === "kiln")!.items.map((item, i) => ({ ...item, id: `k${i}` })) as Kit;
+    show(<NewPiecePage />, { kit: kiln, at: ["/new", "/new"] });
+    expect(screen.getByRole("button", { name: /^How and where ?Kiln/ })).toBeTruthy();
   });
   it("takes the answers of the last one, but for its mark: steel, measures, and what is to be hard", async () => {
     open();

@@ -19,7 +19,7 @@ import {
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { shopNow } from "../../store/shopClock.js";
 import { newId } from "../../store/db.js";
 import { useKeepKit, useLog, useKit, usePieces, useSettings, useUnits } from "../../store/useStore.js";
@@ -116,6 +116,13 @@ interface HowProps {
   readonly onPractice: (isPractice: boolean) => void;
 }
 
+/** Its answers, with a mark of its own. */
+function likeIt(piece: Piece, mark: string): Piece {
+  const answers: Piece = { ...piece, mark };
+  delete answers.isPractice;
+  return answers;
+}
+
 /** The answers of the last piece, for one like it. */
 function AsTheLast({ last, units, onTake }: { last: PieceState; units: Units; onTake: () => void }) {
   const { name, steel, length_mm } = last.piece;
@@ -126,13 +133,24 @@ function AsTheLast({ last, units, onTake }: { last: PieceState; units: Units; on
   );
 }
 
-function NewPiece({ mark, kit, last }: { mark: string; kit: Kit | null; last: PieceState | null }) {
+interface NewProps {
+  readonly mark: string;
+  readonly kit: Kit | null;
+  readonly last: PieceState | null;
+  /** The piece it is to be like, where it was asked for beside that. */
+  readonly like: PieceState | null;
+  readonly startsInPractice: boolean;
+}
+
+function NewPiece({ mark, kit, last, like, startsInPractice }: NewProps) {
   const units = useSettings();
   const navigate = useNavigate();
-  const [piece, setPiece] = useState<Piece>(() => pieceOfForm(ORDERED_FORMS[0]!, null, mark));
-  const [school, setSchool] = useState<School>(() => firstSchool(kit));
-  const [chosenWay, setWay] = useState<Way>(() => usualWay(piece));
-  const [isPractice, setPractice] = useState(false);
+  const [piece, setPiece] = useState<Piece>(() => (like === null ? pieceOfForm(ORDERED_FORMS[0]!, null, mark) : likeIt(like.piece, mark)));
+  const [school, setSchool] = useState<School>(() =>
+    like?.route && missingFor(like.route.school, kit) === null ? like.route.school : firstSchool(kit),
+  );
+  const [chosenWay, setWay] = useState<Way>(() => (like?.route ? wayOf(like.route) : usualWay(piece)));
+  const [isPractice, setPractice] = useState(startsInPractice || like?.piece.isPractice === true);
   const [open, setOpen] = useState<Group | null>("what");
   const { faults, onFault, clear } = useFaults();
   const { write } = useLog();
@@ -151,11 +169,10 @@ function NewPiece({ mark, kit, last }: { mark: string; kit: Kit | null; last: Pi
     else if (next.form !== piece.form) setWay({ ...usualWay(next), draws: chosenWay.draws });
     setPiece(next);
   };
-  const take = ({ piece: like, route: its }: PieceState): void => {
+  const take = ({ piece: other, route: its }: PieceState): void => {
     clear();
-    const { isPractice: simulated = false, ...answers } = like;
-    setPiece({ ...answers, mark });
-    setPractice(simulated);
+    setPiece(likeIt(other, mark));
+    setPractice(other.isPractice === true);
     if (its === null) return;
     if (missingFor(its.school, kit) === null) setSchool(its.school);
     setWay(wayOf(its));
@@ -177,7 +194,7 @@ function NewPiece({ mark, kit, last }: { mark: string; kit: Kit | null; last: Pi
           <p>Four answers and a few measures; the rest is worked out.</p>
         </div>
       </header>
-      {last === null ? null : <AsTheLast last={last} units={units} onTake={() => take(last)} />}
+      {last === null || like !== null ? null : <AsTheLast last={last} units={units} onTake={() => take(last)} />}
       <PieceForm piece={piece} onChange={change} onFault={onFault} open={open} onOpen={setOpen} />
       <Fold
         title="How and where"
@@ -241,6 +258,16 @@ function madeAt_ms({ events }: PieceState): number {
 export function NewPiecePage() {
   const pieces = usePieces();
   const kit = useKit();
+  const [asked] = useSearchParams();
   if (pieces === undefined || kit === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
-  return <NewPiece mark={nextMark(pieces.map(({ piece }) => piece.mark))} kit={kit} last={lastMade(pieces)} />;
+  const like = pieces.find(({ id }) => id === asked.get("like"));
+  return (
+    <NewPiece
+      mark={nextMark(pieces.map(({ piece }) => piece.mark))}
+      kit={kit}
+      last={lastMade(pieces)}
+      like={like === undefined || unknownOf(like).length > 0 ? null : like}
+      startsInPractice={asked.has("practice")}
+    />
+  );
 }

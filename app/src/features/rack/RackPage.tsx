@@ -104,6 +104,9 @@ function EmptyRack() {
         <Button component={Link} to="/new" variant="contained" className="act-key">
           New piece
         </Button>
+        <Button component={Link} to="/new?practice">
+          Try one without steel
+        </Button>
         <Button component={Link} to="/book">
           Bring in a book
         </Button>
