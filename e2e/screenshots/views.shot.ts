@@ -110,6 +110,8 @@ test("bench-practice", async ({ page }) => {
   await page.getByRole("button", { name: "Plan its heats" }).click();
   await page.getByRole("link", { name: "To the bench" }).click();
   await passGate(page);
+  // Stored before the page is left.
+  await expect(page.getByTestId("numeral")).toBeVisible();
   // A seed, so that the picture comes again.
   await page.goto(`${page.url()}?seed=7`);
   await page.getByRole("button", { name: "Open the simulated shop" }).click();

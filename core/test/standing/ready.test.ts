@@ -18,10 +18,14 @@ const KIT: Kit = [
   },
 ];
 
-function ready(
-  checks: readonly Check[] = [],
-  { kit = KIT, hasOther = false, is_C = 21 as number | null, way = "oven" as "oven" | "torch" } = {},
-) {
+interface Asked {
+  readonly kit?: Kit;
+  readonly hasOther?: boolean;
+  readonly is_C?: number | null;
+  readonly way?: "oven" | "torch";
+}
+
+function ready(checks: readonly Check[] = [], { kit = KIT, hasOther = false, is_C = 21, way = "oven" }: Asked = {}) {
   const route = planRoute(CATALOGUE, BILLHOOK, "forge", { way: { hardens: "whole", draws: way } });
   const acts = actsOfRoute(route);
   const heat = acts.find((act) => act.kind === "heat" && act.purpose === "harden")!;
