@@ -1,4 +1,4 @@
-import { afterEach, describe, expect, it } from "@jest/globals";
+import { afterEach, beforeEach, describe, expect, it } from "@jest/globals";
 import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { CATALOGUE, planRoute } from "@tembrak/core";
@@ -17,9 +17,15 @@ function aheadOfNow() {
   return { ...at, events: [...at.events.slice(0, -1), event] };
 }
 
+/** Whatever other tests did to the clock is looked at, and forgotten. */
+function steady(): void {
+  shopNow();
+  shopClock.forget();
+}
+beforeEach(steady);
 afterEach(() => {
   cleanup();
-  shopClock.forget();
+  steady();
 });
 
 describe("an entry ahead of the clock", () => {

@@ -28,13 +28,13 @@ export function isWater(medium: { readonly kind: Medium["kind"] | "textbook" } |
 /** Water boils at 100 C and brine a little above it (common physics); what a thermometer or a spread adds to it, K. */
 const BOILS_C = 100;
 const OVER_K = 10;
-/** An oil of which no flash point is told burns by then, C (judgement). */
+/** No oil is worked with hotter than this, C (judgement: over the flash points of all; the law of its boiling holds until then). */
 const BURNS_C = 300;
 
 /** No bath of it is hotter than this, C; null for what is no liquid. */
 export function hottestBath_C(medium: Medium | undefined): number | null {
   if (!isLiquid(medium)) return null;
-  return isWater(medium) ? BOILS_C + OVER_K : (medium.liquid?.flash_C ?? BURNS_C);
+  return isWater(medium) ? BOILS_C + OVER_K : BURNS_C;
 }
 
 /** How hard a bath quenches at its fastest, W/(m2 K); 0 for what is no liquid. */
