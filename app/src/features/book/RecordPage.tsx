@@ -276,7 +276,7 @@ function Record({ state }: { state: PieceState }) {
             Mark {piece.mark}, {steelWords(piece)}, {showLength(piece.length_mm, settings)} long. {endWords(state)}
           </p>
         </div>
-        <div style={{ display: "flex", gap: 10 }}>
+        <div style={{ display: "flex", gap: 10, flexWrap: "wrap" }}>
           <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}/measure`}>
             Correct
           </Button>
