@@ -34,5 +34,5 @@ export function notify(calls: readonly Call[]): void {
 /** Where there is something that shakes. */
 export function shake(kind: Call["cue"]["kind"]): void {
   // Refused before the page was touched: flash and sound are there.
-  if ("vibrate" in navigator) navigator.vibrate([...SHAKES[kind]]);
+  if ("vibrate" in navigator && navigator.userActivation?.hasBeenActive === true) navigator.vibrate([...SHAKES[kind]]);
 }

@@ -272,7 +272,7 @@ function crackSentence({ hardening }: Prediction, done: DoneSoFar, units: Units)
 /** Of what was measured, where something was; else of what is expected, with the chance. */
 function targetSentence({ target, chanceInTarget, working }: Prediction, found_HRC: number | null): string {
   const mean_HRC = found_HRC ?? working.tempered.mean_HRC;
-  const wanted = `${target.name} wants ${target.low_HRC} to ${target.high_HRC}`;
+  const wanted = `${target.isOwn ? "You want" : `${target.name} wants`} ${target.low_HRC} to ${target.high_HRC}`;
   if (mean_HRC > target.high_HRC + 0.5) return `${wanted}: this is harder, and may chip. ${target.why}`;
   if (mean_HRC < target.low_HRC - 0.5) return `${wanted}: this is softer, and tougher. ${target.why}`;
   return found_HRC === null ? `${wanted}: ${showChance(chanceInTarget)} that it lands there.` : `${wanted}: it is there.`;

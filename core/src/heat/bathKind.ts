@@ -25,16 +25,15 @@ export function isWater(medium: { readonly kind: Medium["kind"] | "textbook" } |
   return medium !== undefined && medium.kind !== "textbook" && KINDS[medium.kind].isWater;
 }
 
-/** Water boils at 100 C and brine a little above it (common physics); what a thermometer or a spread adds to it, K. */
+/** Water boils at 100 C, brine a little above it (common physics). */
 const BOILS_C = 100;
-const OVER_K = 10;
 /** No oil is worked with hotter than this, C (judgement: over the flash points of all; the law of its boiling holds until then). */
 const BURNS_C = 300;
 
 /** No bath of it is hotter than this, C; null for what is no liquid. */
 export function hottestBath_C(medium: Medium | undefined): number | null {
   if (!isLiquid(medium)) return null;
-  return isWater(medium) ? BOILS_C + OVER_K : BURNS_C;
+  return isWater(medium) ? BOILS_C : BURNS_C;
 }
 
 /** How hard a bath quenches at its fastest, W/(m2 K); 0 for what is no liquid. */

@@ -116,6 +116,9 @@ function boilingBoundary(curve: BoilingCurve, surroundings_C: number): Boundary 
   });
 }
 
+/** What a brine, a thermometer and a simulated piece of many may add to the hottest a bath can be, K: the law gives a number until then. */
+const SPREAD_K = 20;
+
 /**
  * What a bath does to a surface.
  *
@@ -127,7 +130,7 @@ function boilingBoundary(curve: BoilingCurve, surroundings_C: number): Boundary 
 export function mediumBoundary(medium: Medium, bath_C: number, agitation: Agitation, speedRatio = 1): Boundary {
   if (medium.kind === "air") return airBoundary(medium.emissivityRatio, medium.convection_W_m2K * speedRatio, bath_C);
   if (medium.kind === "constant") return constantBoundary(medium.heatTransfer_W_m2K * speedRatio, bath_C);
-  const most_C = hottestBath_C(medium)!;
+  const most_C = hottestBath_C(medium)! + SPREAD_K;
   if (!(bath_C <= most_C)) throw new InputError({ code: "out-of-range", path: "/bath_C", got: bath_C, allowed: `at most ${most_C}` });
   const curve = atBathTemperature(medium, bath_C);
   const a = AGITATION_RATIO[agitation];

@@ -192,7 +192,7 @@ function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: 
 export function targetOf(
   catalogue: Catalogue,
   { use, aims_HRC }: Pick<Piece, "use" | "aims_HRC">,
-): { low_HRC: number; high_HRC: number; mid_HRC: number; why: string; name: string } {
+): { low_HRC: number; high_HRC: number; mid_HRC: number; why: string; name: string; isOwn: boolean } {
   const found = catalogue.use(use);
   if (found === undefined)
     throw new InputError({ code: "not-a-choice", path: "/use", got: use, allowed: catalogue.uses.map((u) => u.id).join(", ") });
@@ -200,7 +200,7 @@ export function targetOf(
     aims_HRC === undefined
       ? (found.target_HRC as [number, number])
       : ([Math.min(aims_HRC.low_HRC, aims_HRC.high_HRC), Math.max(aims_HRC.low_HRC, aims_HRC.high_HRC)] as const);
-  return { low_HRC: low, high_HRC: high, mid_HRC: 0.5 * (low + high), why: found.why, name: found.name };
+  return { low_HRC: low, high_HRC: high, mid_HRC: 0.5 * (low + high), why: found.why, name: found.name, isOwn: aims_HRC !== undefined };
 }
 
 /** As quenched where all of it hardens: by the carbon that the heat brings into solution, no harder than the steel gets, HRC. */

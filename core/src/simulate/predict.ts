@@ -45,7 +45,13 @@ export interface Prediction {
   readonly equivalent_C: number;
   readonly isEmbrittled: boolean;
   readonly oxide: { readonly name: string; readonly hex: string };
-  readonly target: { readonly low_HRC: number; readonly high_HRC: number; readonly why: string; readonly name: string };
+  readonly target: {
+    readonly low_HRC: number;
+    readonly high_HRC: number;
+    readonly why: string;
+    readonly name: string;
+    readonly isOwn: boolean;
+  };
   /** Chance that it does not harden at all: by the ensemble, and never less than what no model knows of a shop. */
   readonly failChance: number;
   /** Chance that the working place lands in the target, 0 ... 1. */
@@ -152,7 +158,7 @@ export function predict(
   const values = { working: hardening.edge ?? hardening.surface, thickest: hardening.spine ?? hardening.centre };
   const { working, thickest, weights } = placesOf(piece, tempers, values, known);
   const members = (): readonly Member[] => membersOf(plan, isQuick ? QUICK_MEMBERS : MEMBERS, { desk });
-  const { low_HRC, high_HRC, why, name } = targetOf(catalogue, piece);
+  const { low_HRC, high_HRC, why, name, isOwn } = targetOf(catalogue, piece);
   const equivalent_C =
     cycles.length === 0 ? 20 : temperedHardness({ steel: temper, cycles, asQuenched_HRC: working.asQuenched.mean_HRC }).equivalent_C;
   const band = plan.steel.file?.temper.embrittlement_C;
@@ -180,7 +186,7 @@ export function predict(
     equivalent_C,
     isEmbrittled: band !== undefined && equivalent_C >= band[0]! && equivalent_C <= band[1]!,
     oxide: oxideOf(plan, cycles),
-    target: { low_HRC, high_HRC, why, name },
+    target: { low_HRC, high_HRC, why, name, isOwn },
     failChance: weights === null ? Math.max(LEAST_FAIL, 1 - hardening.chanceHard.working) : softShare(members(), weights),
     chanceInTarget: chanceBetween(working.tempered, low_HRC, high_HRC),
     spread: working.spread,

@@ -5,6 +5,7 @@ import type { HeatContext } from "../heatNow/heatNow.js";
 import type { ColourName, Route, Step } from "../schema/book.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import type { Act } from "../plan/acts.js";
+import { hottestBath_C } from "../heat/bathKind.js";
 import { LIMITS } from "../schema/limits.js";
 import { surfaceShift_K } from "../plan/colourRun.js";
 import { FIRST_COLOUR_C, watchedOf } from "../plan/runHeat.js";
@@ -107,7 +108,8 @@ function readsFor({ piece }: PieceState, medium: string, reads: readonly BathRea
   return piece.isPractice === true ? [] : reads.filter((read) => read.medium === medium);
 }
 
-function quenchAsDone(state: PieceState, quench: Quench, step: number, { now_ms = null, bathReads = [] }: DoneContext): Quench {
+function quenchAsDone(state: PieceState, quench: Quench, step: number, context: DoneContext): Quench {
+  const { now_ms = null, bathReads = [], catalogue } = context;
   const times = bathTimes(state, step);
   const { in_ms, out_ms } = times;
   // On its way yet, or in a dip that is past its seconds, it takes as long as it has taken.
@@ -130,7 +132,11 @@ function quenchAsDone(state: PieceState, quench: Quench, step: number, { now_ms 
     ...edge,
     ...(then === undefined || dips.then === undefined ? {} : { then }),
     ...dips,
-    bath_C: bathRead_C(state, step, in_ms ?? quenched_ms(state, step), readsFor(state, quench.medium, bathReads)) ?? quench.bath_C,
+    // A reading in the other unit is hotter than any bath of it: it was as hot as such a bath can be.
+    bath_C: Math.min(
+      bathRead_C(state, step, in_ms ?? quenched_ms(state, step), readsFor(state, quench.medium, bathReads)) ?? quench.bath_C,
+      hottestBath_C(catalogue.medium(quench.medium)) ?? Infinity,
+    ),
     ...(transfer_s === undefined ? (went.has("slow") ? { transfer_s: SLOW_s } : {}) : { transfer_s }),
     ...(went.has("not-stirred") ? { agitation: "none" } : {}),
     ...(bath_s === undefined ? {} : { bath_s }),

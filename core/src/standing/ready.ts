@@ -15,7 +15,8 @@ export interface BathSeen {
 
 export type Ready =
   | { readonly what: "bath"; readonly isDone: boolean; readonly wanted_C: number; readonly is_C: number | null }
-  | { readonly what: "oven"; readonly isDone: boolean; readonly name: string; readonly set_C: number; readonly settle_min: number }
+  /** Whether it is on nobody can see but the smith. */
+  | { readonly what: "oven"; readonly isDone: null; readonly name: string; readonly set_C: number; readonly settle_min: number }
   | { readonly what: "move"; readonly isDone: boolean; readonly took_s: number | null }
   | { readonly what: "mark"; readonly isDone: boolean; readonly mark: string }
   /** Nobody can see that but the smith. */
@@ -58,13 +59,16 @@ export function readyFor(
     const isDone = bath.is_C !== null && bath.age_s !== null && bath.age_s < FRESH_s && Math.abs(bath.is_C - quench.bath_C) <= NEAR_K;
     list.push({ what: "bath", isDone, wanted_C: quench.bath_C, is_C: bath.is_C });
   }
-  const oven = kit === null || temper === undefined ? undefined : ovenFor(ovensOf(kit, temper.in), temper.temperature_C, state.piece);
+  // The simulated shop has an oven of its own, and no mark to take for another's.
+  const isPractice = state.piece.isPractice === true;
+  const oven =
+    isPractice || kit === null || temper === undefined ? undefined : ovenFor(ovensOf(kit, temper.in), temper.temperature_C, state.piece);
   // A kiln that hardens first falls to its temper by itself.
   const isOwnKiln = oven?.kind === "kiln" && state.route?.school === "kiln";
   if (oven !== undefined && temper !== undefined && !isOwnKiln && oven.settle_min >= SLOW_min)
     list.push({
       what: "oven",
-      isDone: false,
+      isDone: null,
       name: oven.name,
       set_C: temper.temperature_C - oven.offset_C,
       settle_min: oven.settle_min,
@@ -74,7 +78,7 @@ export function readyFor(
   const isFresh = walked !== undefined && now_ms - walked.at_ms < REMEMBERED_ms;
   list.push({ what: "move", isDone: isFresh && took_s !== null && took_s <= GOAL_s, took_s });
   list.push({ what: "tongs", isDone: null });
-  if (others.some((other) => other.id !== state.id && isInWork(other))) {
+  if (!isPractice && others.some((other) => other.id !== state.id && isInWork(other) && other.piece.isPractice !== true)) {
     const isRead = state.checks.some(({ reading }) => reading.check === "mark");
     list.push({ what: "mark", isDone: isRead, mark: state.piece.mark });
   }

@@ -50,7 +50,7 @@ const done = (list: ReturnType<typeof ready>) => Object.fromEntries(list.map(({ 
 
 describe("what has to be ready before a hardening heat", () => {
   it("a cold bath, an oven that takes its time, the move and the tongs; the dial is that of this oven", () => {
-    expect(done(ready())).toEqual({ bath: false, oven: false, move: false, tongs: null });
+    expect(done(ready())).toEqual({ bath: false, oven: null, move: false, tongs: null });
     const oven = ready().find(({ what }) => what === "oven");
     const temper = planRoute(CATALOGUE, BILLHOOK, "forge").steps.find(({ kind }) => kind === "temper");
     expect(oven).toMatchObject({ name: "Temper oven", settle_min: 25, set_C: temper?.kind === "temper" ? temper.temperature_C + 10 : NaN });

@@ -5,7 +5,9 @@ import {
   boilingAt,
   CATALOGUE,
   dipNow,
+  hottestBath_C,
   LIMITS,
+  questionHeat,
   PASTE,
   PLATES,
   straighteningNow,
@@ -109,8 +111,13 @@ function Window({ gone_s, from_s, to_s, isBefore, where }: WindowProps) {
   );
 }
 
+/** No thermometer in such a bath reads more, C. */
+function hottestRead_C(medium: string): number {
+  return Math.min(LIMITS.quench.bath_C[1], hottestBath_C(CATALOGUE.medium(medium)) ?? Infinity);
+}
+
 /** How it stands, and what a thermometer in it says, before the piece goes in. */
-function BathRead({ state, bench, quench: { medium }, now_ms }: Pick<Props, "state" | "bench" | "now_ms"> & { quench: Quench }) {
+function BathRead({ state, bench, quench: { medium, bath_C }, now_ms }: Pick<Props, "state" | "bench" | "now_ms"> & { quench: Quench }) {
   const units = useSettings();
   const here = useBathNow({ medium }, now_ms);
   return (
@@ -118,7 +125,8 @@ function BathRead({ state, bench, quench: { medium }, now_ms }: Pick<Props, "sta
       {here?.now && state.piece.isPractice !== true ? <p className="drawn from bath-before">{bathBefore(here.now, units)}</p> : null}
       <ReadKey
         what="Bath"
-        limits_C={LIMITS.quench.bath_C}
+        limits_C={[LIMITS.quench.bath_C[0], hottestRead_C(medium)]}
+        question={(T, unit) => questionHeat("bath", T, unit, bath_C)}
         units={units}
         isStoring={bench.isStoring}
         onRead={(temperature_C) => bench.check({ check: "bath-heat", temperature_C })}

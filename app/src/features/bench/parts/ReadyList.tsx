@@ -72,11 +72,12 @@ export function ReadyKey(props: Props) {
   const list = useReady(props);
   const [isOpen, setOpen] = useState(false);
   const left = list.filter(({ isDone }) => isDone === false).length;
-  if (left === 0) return null;
+  // The oven too: nobody can see from here whether it is on.
+  if (left === 0 && !list.some(({ what }) => what === "oven")) return null;
   return (
     <>
       <button type="button" className="small-key" onClick={() => setOpen(true)}>
-        Before it goes in: {left} to see to
+        Before it goes in{left === 0 ? "" : `: ${left} to see to`}
       </button>
       <Sheet isOpen={isOpen} title="Before it goes in" close="Back to the bench" onClose={() => setOpen(false)}>
         <Lines list={list} />

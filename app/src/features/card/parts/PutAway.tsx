@@ -19,7 +19,7 @@ export function PutAway({ id, name }: { readonly id: string; readonly name: stri
   return (
     <>
       <Button variant="text" onClick={() => setAsks(true)}>
-        Put it away
+        A mistake
       </Button>
       <Dialog open={asks} onClose={() => setAsks(false)} maxWidth="xs">
         <DialogTitle>Was the {name.toLowerCase()} a mistake?</DialogTitle>

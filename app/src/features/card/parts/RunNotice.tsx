@@ -66,7 +66,7 @@ export function RunNotice({ state, route, prediction }: Props) {
       <p>
         <b>
           No colour shows before about {showTemperature(FIRST_COLOUR_C, units)}, and that leaves {showHardness(working.tempered.mean_HRC)}{" "}
-          HRC where {target.name.toLowerCase()} wants {target.low_HRC} and more.
+          HRC where {target.isOwn ? "you want" : `${target.name.toLowerCase()} wants`} {target.low_HRC} and more.
         </b>{" "}
         {instead === null || temper?.kind !== "temper" ? (
           "An oven with a thermometer in it can be set cooler."
