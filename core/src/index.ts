@@ -273,7 +273,7 @@ export {
   firstVisible_C,
   glowHex,
   glowName,
-  GLOW_NAMES,
+  GLOW_KEYS,
   isGlowVisible,
   readGlow,
   type Ambient,

@@ -12,8 +12,8 @@ test("a tab closed after a tap and opened again stands where it stood", async ({
   await page.getByRole("button", { name: "Magnet lets go" }).click();
   await expect(page.getByRole("status")).toContainText("magnet lets go");
   await page.getByRole("button", { name: "it looks" }).click();
-  await page.getByRole("button", { name: /^salmon/ }).click();
-  await expect(page.getByRole("status")).toContainText("looks salmon");
+  await page.getByRole("button", { name: /^bright red/ }).click();
+  await expect(page.getByRole("status")).toContainText("looks bright red");
   await page.close();
 
   const again = await context.newPage();

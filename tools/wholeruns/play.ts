@@ -1,7 +1,7 @@
 /** Plays one practice piece through the real interface, as a smith of a given temper would, and notes what is said beside what is. */
 
 import type { Page } from "@playwright/test";
-import { ambientFromLux, GLOW_NAMES, readGlow } from "../../core/src/colour/glow.js";
+import { ambientFromLux, GLOW_KEYS, readGlow } from "../../core/src/colour/glow.js";
 import type { Sample, Witness } from "./truth.js";
 
 export interface Spec {
@@ -213,7 +213,7 @@ class Smith {
   /** Names the colour it seems to have: the nearest name to the truth and this eye's error. */
   private async colour(): Promise<void> {
     const seen_C = this.witness.now().seen_C + EYE_C * (this.draw() + this.draw() + this.draw() - 1.5) * 2;
-    const names = GLOW_NAMES.flatMap((band) => {
+    const names = GLOW_KEYS.flatMap((band) => {
       const read = readGlow(band, ambientFromLux(LUX));
       return read === null ? [] : [{ name: band.name, off: Math.abs(read.mean_C - seen_C) }];
     }).sort((a, b) => a.off - b.off);

@@ -95,7 +95,7 @@ const SHOP: readonly Made[] = [
     extra: (acts, at) => [
       { kind: "check", act: acts[6]!, at_ms: at(2), reading: { check: "magnet", state: "weak" } },
       { kind: "check", act: acts[6]!, at_ms: at(1), reading: { check: "magnet", state: "free" } },
-      { kind: "check", act: acts[6]!, at_ms: at(0.4), reading: { check: "glow", name: "bright cherry", ambient_lux: 20 } },
+      { kind: "check", act: acts[6]!, at_ms: at(0.4), reading: { check: "glow", name: "cherry", ambient_lux: 20 } },
     ],
   },
   {

@@ -1,6 +1,6 @@
 /** What a logged check says of a heat, as evidence and as a plain number. */
 
-import { ambientFromLux, GLOW_NAMES, readGlow } from "../colour/glow.js";
+import { ambientFromLux, glowNamed, readGlow } from "../colour/glow.js";
 import type { LoggedCheck } from "../book/state.js";
 import { kitOf } from "../plan/kit.js";
 import type { Check } from "../schema/book.js";
@@ -63,6 +63,6 @@ export function evidenceOf(reading: Check, age_s: number, kit: Kit | null): Heat
 export function checkTemperature_C({ reading }: LoggedCheck): number | null {
   if (reading.check === "probe" || reading.check === "infrared") return reading.temperature_C;
   if (reading.check !== "glow") return null;
-  const band = GLOW_NAMES.find(({ name }) => name === reading.name);
+  const band = glowNamed(reading.name);
   return band ? (readGlow(band, ambientFromLux(reading.ambient_lux))?.mean_C ?? null) : null;
 }

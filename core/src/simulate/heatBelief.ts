@@ -1,6 +1,6 @@
 /** What one kind of evidence says about the temperature of a piece: its likelihood on a grid. Shared faults are summed over. */
 
-import { ambientFromLux, GLOW_NAMES, readGlow, type GlowReading } from "../colour/glow.js";
+import { ambientFromLux, GLOW_NAMES, glowNamed, readGlow, type GlowReading } from "../colour/glow.js";
 import { InputError } from "../errors.js";
 import { normalCdf } from "../numerics/normal.js";
 import { celsiusFromKelvin, kelvin } from "../units.js";
@@ -117,7 +117,7 @@ export function glowInLight(name: string, ambient_lux: number): GlowReading | nu
   const key = `${name} ${ambient_lux}`;
   const known = bandsRead.get(key);
   if (known !== undefined) return known;
-  const band = GLOW_NAMES.find((b) => b.name === name);
+  const band = glowNamed(name);
   const read = band === undefined ? null : readGlow(band, ambientFromLux(ambient_lux));
   if (bandsRead.size >= MOST_KEPT) bandsRead.clear();
   bandsRead.set(key, read);
@@ -128,7 +128,7 @@ export function glowInLight(name: string, ambient_lux: number): GlowReading | nu
 export function glowBand(name: string, ambient_lux: number, path = "/evidence"): GlowReading {
   const read = glowInLight(name, ambient_lux);
   if (read !== null) return read;
-  if (!GLOW_NAMES.some((b) => b.name === name)) {
+  if (glowNamed(name) === undefined) {
     throw new InputError({ code: "not-a-choice", path, got: name, allowed: GLOW_NAMES.map((b) => b.name).join(", ") });
   }
   throw new InputError({ code: "inconsistent", path, got: name, message: `"${name}" cannot be seen in light of ${ambient_lux} lux.` });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { converter, formatHex, parse } from "culori";
+import { converter, differenceCiede2000, formatHex, parse } from "culori";
 import fc from "fast-check";
 import { linearFromOklab, oklabFromLinear } from "../../src/colour/display.js";
 import {
@@ -9,9 +9,11 @@ import {
   firstVisible_C,
   glowDisplay,
   glowHex,
+  GLOW_KEYS,
   glowLinear,
   glowLuminance_cd_m2,
   glowName,
+  glowNamed,
   GLOW_NAMES,
   readGlow,
   REFERENCE_AMBIENT,
@@ -152,6 +154,21 @@ describe("names of heats", () => {
     for (let i = 1; i < means.length; i++) expect(means[i]!).toBeGreaterThan(means[i - 1]!);
     expect(readGlow(GLOW_NAMES[0]!, ambientFromLux(50000))).toBeNull();
     expect(glowName(600, ambientFromLux(50000))).toBeNull();
+  });
+  it("what is offered are as many as an eye parts, without a gap, and no name means two bands", () => {
+    const apart = differenceCiede2000();
+    const middles = GLOW_KEYS.map(({ low_C, high_C }) => glowHex(0.5 * (low_C + high_C), REFERENCE_AMBIENT));
+    GLOW_KEYS.slice(1).forEach(({ low_C }, i) => {
+      expect(low_C).toBe(GLOW_KEYS[i]!.high_C);
+      expect(apart(middles[i]!, middles[i + 1]!)).toBeGreaterThan(9.5);
+    });
+    for (const band of GLOW_KEYS) {
+      expect([undefined, band]).toContainEqual(GLOW_NAMES.find(({ name }) => name === band.name));
+      expect(glowNamed(band.name)).toEqual(band);
+    }
+  });
+  it("a name of an older book is still read", () => {
+    expect(glowNamed("bright cherry")).toEqual({ name: "bright cherry", low_C: 800, high_C: 850 });
   });
   it("bright cherry in open shade at 1000 lx: 880 to 935, as the note has it", () => {
     const read = readGlow(

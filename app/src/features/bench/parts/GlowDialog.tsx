@@ -1,6 +1,6 @@
 /** What it looks like, by name, in the light of the shop. */
 
-import { ambientFromLux, glowHex, GLOW_NAMES, readGlow, type Check } from "@tembrak/core";
+import { ambientFromLux, glowHex, GLOW_KEYS, readGlow, type Check } from "@tembrak/core";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { showDegrees, showDifference } from "../../../format/show.js";
@@ -21,7 +21,7 @@ interface Props {
 /** The names that can be seen in this light. Drawn only while the sheet is open: a spectrum for each end of each name. */
 function Names({ settings, onPick }: { settings: Settings; onPick: (name: string) => void }) {
   const ambient = ambientFromLux(settings.ambient_lux);
-  const seen = GLOW_NAMES.flatMap((band) => {
+  const seen = GLOW_KEYS.flatMap((band) => {
     const read = readGlow(band, ambient);
     return read === null ? [] : [{ ...band, read }];
   });

@@ -1,6 +1,6 @@
 /** Bringing it to heat: what to look for in this light, what the log says it is, how far to go, one tap a check. */
 
-import { ambientFromLux, glowName, type Act, type HeatNow, type PieceState, type Route } from "@tembrak/core";
+import { ambientFromLux, GLOW_KEYS, glowName, type Act, type HeatNow, type PieceState, type Route } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { usePlanned } from "../../../compute/useAnswers.js";
 import { useEye } from "../../../compute/useHeatContext.js";
@@ -118,7 +118,7 @@ export function HeatAct({ state, act, bench, now_ms }: ActProps<"heat">) {
         <Swatch
           target_C={act.target_C}
           ambient={ambient}
-          words={`${glowName(act.target_C, ambient) ?? "no glow can be seen"}, in ${inLight(settings.ambient_lux)}`}
+          words={`${glowName(act.target_C, ambient, GLOW_KEYS) ?? "no glow can be seen"}, in ${inLight(settings.ambient_lux)}`}
         />
       </div>
       <GlowRule target_C={act.target_C} estimate={now.read?.estimate ?? null} lets_C={lets_C} ambient={ambient} units={settings} />

@@ -98,8 +98,8 @@ describe("one tap a check", () => {
     const bench = hand();
     atFire(heatOf("forge"), bench, 1);
     await key(/it looks/);
-    await key(/^bright cherry/);
-    expect(bench.checks).toEqual([{ check: "glow", name: "bright cherry", ambient_lux: 20 }]);
+    await key(/^bright red/);
+    expect(bench.checks).toEqual([{ check: "glow", name: "bright red", ambient_lux: 20 }]);
   });
   it("it is the last touch that is pressed in, not the first", () => {
     const log: Log = [
