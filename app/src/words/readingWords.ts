@@ -71,6 +71,8 @@ function checkWords(reading: Check, section: Section, units: Units, { run, quenc
       return MISHAP_WORDS[reading.what].toLowerCase();
     case "temper-colour":
       return `${reading.at === "edge" ? "the edge itself" : `the ${run ?? runEnd({ section })}`} is ${reading.name}`;
+    case "bath-as-is":
+      return `gone on with the bath at ${showTemperature(reading.temperature_C, units)}`;
     case "dunked":
       return "dunked";
     case "straightened":

@@ -33,6 +33,7 @@ export function evidenceOf(reading: Check, age_s: number, kit: Kit | null): Heat
       return { kind: "stick", rated_C: reading.rated_C, hasMelted: reading.hasMelted, age_s };
     case "bath":
     case "bath-heat":
+    case "bath-as-is":
     case "straight":
     case "safety":
     case "fire":

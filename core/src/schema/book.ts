@@ -318,6 +318,8 @@ export const CheckSchema = tagged(
   /** What a thermometer in the bath reads. */
   strict({ check: Type.Literal("bath-heat"), temperature_C: between(...LIMITS.quench.bath_C, "Reading, C") }),
   /** All items of the safety gate were ticked. */
+  /** Gone on with over a bath that stood so: off its plan, and asked about. */
+  strict({ check: Type.Literal("bath-as-is"), temperature_C: between(...LIMITS.quench.bath_C, "Bath, C") }),
   strict({ check: Type.Literal("safety") }),
   /** Seen to be too hot, by no number. */
   strict({ check: Type.Literal("too-hot") }),

@@ -38,12 +38,19 @@ function useIs_C(state: PieceState, now: BathNow | null, now_ms: number): number
   return now !== null && now.read !== null ? now.mean_C : lastRead_C(state, now_ms);
 }
 
-function Ahead({ state, planned, now_ms }: { state: PieceState; planned: Quench; now_ms: number }) {
+export interface BathOff {
+  readonly is_C: number;
+  readonly words: string;
+}
+
+/** How far the bath a heat is for is off its plan, in words; null where it is right, where nobody read it, and where the heat is for none. */
+export function useBathOff(state: PieceState, act: Act, now_ms: number): BathOff | null {
   const units = useSettings();
-  const now = useShopsBath(state, planned.medium, now_ms);
+  const planned = act.kind === "heat" ? quenchAfter(state, act) : null;
+  const now = useShopsBath(state, planned?.medium ?? PLATES, now_ms);
   const is_C = useIs_C(state, now, now_ms);
-  const off = is_C === null ? null : bathOffWords(is_C, planned.bath_C, units);
-  return off === null ? null : <p className="drawn from bath-off">{off}</p>;
+  const words = is_C === null || planned === null ? null : bathOffWords(is_C, planned.bath_C, units);
+  return is_C === null || words === null ? null : { is_C, words };
 }
 
 function Before({ state, planned, now_ms }: { state: PieceState; planned: Quench; now_ms: number }) {
@@ -60,6 +67,6 @@ export function BathBefore({ state, act, now_ms }: { state: PieceState; act: Hea
 
 /** Said where it is off its plan. */
 export function BathAhead({ state, act, now_ms }: { state: PieceState; act: Heat; now_ms: number }) {
-  const planned = quenchAfter(state, act);
-  return planned === null ? null : <Ahead state={state} planned={planned} now_ms={now_ms} />;
+  const off = useBathOff(state, act, now_ms);
+  return off === null ? null : <p className="drawn from bath-off">{off.words}</p>;
 }

@@ -115,6 +115,22 @@ describe("one tap a check", () => {
 });
 
 describe("what keeps it from the bath", () => {
+  it("a bath off its plan is asked about once before the fire, and the answer is kept", async () => {
+    const cold: Log = [[0, { check: "bath-heat", temperature_C: 24 }]];
+    const bench = hand();
+    atFire(heatOf("forge", cold), bench, 10);
+    await key("it is in the fire");
+    expect(bench.checks).toEqual([]);
+    expect(screen.getByRole("dialog").textContent).toMatch(/^Bath at 24°, 31° under its plan: warm it before this goes in/);
+    await key(/Into the fire all the same/);
+    const kept = { check: "bath-as-is", temperature_C: 24 } as const;
+    expect(bench.checks).toEqual([kept, { check: "fire", state: "in" }]);
+    cleanup();
+    const again = hand();
+    atFire(heatOf("forge", [...cold, [5, kept]]), again, 10);
+    await key("it is in the fire");
+    expect(again.checks).toEqual([{ check: "fire", state: "in" }]);
+  });
   it("uneven shuts the key, with the reason on it; a later even look opens it", () => {
     const uneven: Log = [[0, { check: "even", behind: ["spine"], ahead: [] }]];
     atFire(heatOf("forge", uneven), hand(), 1);

@@ -20,9 +20,11 @@ import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
 import { useKit, useLog, usePieces, useSettings } from "../../../store/useStore.js";
 import { BAR_NOTES } from "../../../words/bathWords.js";
 import { actWords } from "../../../words/actWords.js";
+import { heatPlace } from "../../../words/heatPlace.js";
 import type { Bench } from "../useBench.js";
 import { useKeys } from "../useKeys.js";
 import { ActKey } from "./ActKey.js";
+import { useBathOff, type BathOff } from "./BathAhead.js";
 import { EvenDialog } from "./EvenDialog.js";
 import { GlowDialog } from "./GlowDialog.js";
 import { logToKiln, matesOf } from "./KilnPanel.js";
@@ -96,7 +98,28 @@ export function HeatEnd({ state, act, bench, now }: Pick<Props, "state" | "act" 
   );
 }
 
-type Open = "glow" | "reading" | "even" | null;
+type Open = "glow" | "reading" | "even" | "bath" | null;
+
+/** Into the fire over a bath that is off its plan: asked once, while hands are free. What was answered is kept. */
+function BathAsk({ off, place, onGo, onClose }: { off: BathOff; place: string; onGo: () => void; onClose: () => void }) {
+  return (
+    <Sheet isOpen title={off.words} close="Back: see to the bath first" onClose={onClose}>
+      <div className="fate-keys one">
+        <Button className="log-key" onClick={onGo}>
+          <b>Into {place} all the same</b>
+          <small>the bath is meant so, or is being seen to</small>
+        </Button>
+      </div>
+    </Sheet>
+  );
+}
+
+/** A bath that holds the fire back; null once it was answered for this heat, and where it is in the fire already. */
+function useHeldBack({ state, act, now, now_ms }: Pick<Props, "state" | "act" | "now" | "now_ms">): BathOff | null {
+  const off = useBathOff(state, act, now_ms);
+  const isAnswered = state.checks.some((check) => check.act === act.id && check.reading.check === "bath-as-is");
+  return now.fire.state === "unknown" && now.read === null && !isAnswered ? off : null;
+}
 
 /** What a tap does; a tap that is still being stored takes no second one. */
 function useChecks({ state, bench, now, now_ms }: Omit<Props, "children">) {
@@ -231,13 +254,20 @@ export function HeatKeys(props: Props) {
   const { isKiln, shop, probe_C, toFire, seenTooHot, touch, touchShop } = useChecks(props);
   const logProbe = (): void => (probe_C === null ? setSheet("reading") : bench.check({ check: "probe", temperature_C: probe_C }));
   const close = (): void => setSheet(null);
+  const held = useHeldBack(props);
+  const fire = (): void => (held === null ? toFire() : setSheet("bath"));
+  const allTheSame = (): void => {
+    close();
+    if (held !== null) bench.check({ check: "bath-as-is", temperature_C: Math.round(held.is_C) });
+    toFire();
+  };
   useKeys({
     s: touch("sticks"),
     w: touch("weak"),
     f: touch("free"),
     l: () => setSheet("glow"),
     p: logProbe,
-    ...(isHeat ? { o: toFire } : {}),
+    ...(isHeat ? { o: fire } : {}),
     e: () => setSheet("even"),
     h: seenTooHot,
     t: touchShop,
@@ -245,7 +275,7 @@ export function HeatKeys(props: Props) {
   return (
     <>
       <div className="bench-keys heat-keys">
-        {isHeat ? <FireKey isIn={now.fire.state === "in"} isKiln={isKiln} isStoring={bench.isStoring} onPress={toFire} /> : null}
+        {isHeat ? <FireKey isIn={now.fire.state === "in"} isKiln={isKiln} isStoring={bench.isStoring} onPress={fire} /> : null}
         <MagnetKeys now={now} isSimulated={Boolean(shop?.piece)} isStoring={bench.isStoring} onTouch={touch} onAsk={touchShop} />
         <Button className="log-key" onClick={() => setSheet("glow")}>
           <i style={{ background: glowHex(act.target_C, ambientFromLux(settings.ambient_lux)) }} className="key-swatch" />
@@ -258,6 +288,9 @@ export function HeatKeys(props: Props) {
         ) : null}
         {children}
       </div>
+      {sheet === "bath" && held !== null ? (
+        <BathAsk off={held} place={heatPlace(state.route)} onGo={allTheSame} onClose={close} />
+      ) : null}
       <GlowDialog isOpen={sheet === "glow"} settings={settings} onClose={close} onCheck={bench.check} />
       <EvenDialog section={state.piece.section} isOpen={sheet === "even"} onClose={close} onCheck={bench.check} />
       {/* Opened anew each time: a field that still shows the last reading is logged again by mistake. */}
