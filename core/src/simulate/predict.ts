@@ -190,7 +190,7 @@ export function predict(
     failChance: weights === null ? Math.max(LEAST_FAIL, 1 - hardening.chanceHard.working) : softShare(members(), weights),
     chanceInTarget: chanceBetween(working.tempered, low_HRC, high_HRC),
     spread: working.spread,
-    grindOff_mm: grindOff_mm(skinOf_mm(plan, route)),
+    grindOff_mm: plan.cladding ? 0 : grindOff_mm(skinOf_mm(plan, route)),
     moreCarbon: isQuick ? null : desk.recall("advice", `carbon ${high_HRC} ${key}`, () => limitOf(plan, hardening, high_HRC)),
     safer: !isQuick && doubtful(hardening) ? desk.recall("advice", `safer ${key}`, () => saferChanges(catalogue, plan, desk)) : [],
     notices: hardening.notices,

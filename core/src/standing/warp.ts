@@ -1,7 +1,7 @@
 /** A warp that is taken out in the temper: how far past the line to hold it, pass by pass, by what the passes before did. */
 
 import type { PieceState } from "../book/state.js";
-import type { Clamp, Piece } from "../schema/book.js";
+import type { Clamp, Piece, Route } from "../schema/book.js";
 import { thickness_mm } from "../shape/thickness.js";
 
 export interface WarpPass {
@@ -99,4 +99,12 @@ export function warpNow({ piece, acts, checks, doneAt_ms }: PieceState): WarpNow
     return reading.check === "warp" ? [{ act: "measured", bow_mm: reading.bow_mm, over_mm: reading.over_mm }] : [];
   });
   return warpOf(done, piece);
+}
+
+/** The plan with its last temper once more, or its last run where that is what draws it: a warp is held in one of the two. Null where neither is. */
+export function onceMore(route: Route): Route | null {
+  const last = route.steps.findLast((step) => step.kind === "temper" || step.kind === "run");
+  if (last === undefined) return null;
+  // A mark and a bare edge are the whole run's: the same once more.
+  return { ...route, steps: [...route.steps, { ...last, why: last.kind === "run" ? last.why : "one-more-temper" }] };
 }

@@ -52,6 +52,11 @@ describe("a clad blade", () => {
       pictureSection(CATALOGUE, { piece: BARE, route: inOil(BARE, "fast-oil"), station: null, effort: "quick" }).isCladding,
     ).toBeNull();
   });
+  it("nothing is ground off its faces: that would be its cladding", () => {
+    const route = inOil(CLAD, "fast-oil");
+    expect(predict(CATALOGUE, BARE, route, "quick").grindOff_mm).toBeGreaterThan(0.05);
+    expect(predict(CATALOGUE, CLAD, route, "quick").grindOff_mm).toBe(0);
+  });
   it("where the blade is no thicker than its core it is one steel, and a bar has none", () => {
     const thin: Piece = { ...CLAD, section: { shape: "wedge", spine_mm: 1.5, edge_mm: 0.5, height_mm: 20 } };
     expect(hardenPlanOf(CATALOGUE, thin, planRoute(CATALOGUE, thin, "forge")).cladding).toBeUndefined();

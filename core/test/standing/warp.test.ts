@@ -5,7 +5,8 @@ import { actsOfRoute } from "../../src/plan/acts.js";
 import { planRoute } from "../../src/plan/route.js";
 import type { BookEvent, Check, HardnessTest } from "../../src/schema/book.js";
 import { gradeOf } from "../../src/standing/grade.js";
-import { skinStrain, tolerance_mm, warpNow } from "../../src/standing/warp.js";
+import { onceMore, skinStrain, tolerance_mm, warpNow } from "../../src/standing/warp.js";
+import { predict } from "../../src/simulate/predict.js";
 import { BILLHOOK } from "../pieces.js";
 
 const route = planRoute(CATALOGUE, BILLHOOK, "forge");
@@ -69,5 +70,14 @@ describe("by what a hardness is known", () => {
     expect(tested(test([63]), test([], [58]))).toBe("tester");
     // Filed as quenched: of what the temper leaves nothing is known by that.
     expect(gradeOf(hardened([], [test([55, 60])]))).toBe("model");
+  });
+  it("where a run drew it there is one more run to hold it in, and it draws no less; where nothing draws it there is none", () => {
+    const byTorch = planRoute(CATALOGUE, BILLHOOK, "forge", { way: { hardens: "whole", draws: "torch" } });
+    const more = onceMore(byTorch)!;
+    expect(more.steps.filter(({ kind }) => kind === "run")).toHaveLength(2);
+    expect(actsOfRoute(more).filter(({ kind }) => kind === "run")).toHaveLength(2);
+    const edge = (one: typeof route): number => predict(CATALOGUE, BILLHOOK, one, "quick").working.tempered.mean_HRC;
+    expect(edge(more)).toBeLessThanOrEqual(edge(byTorch));
+    expect(onceMore({ ...route, steps: route.steps.filter(({ kind }) => kind !== "temper") })).toBeNull();
   });
 });

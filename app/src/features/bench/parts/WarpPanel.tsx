@@ -1,6 +1,6 @@
 /** How far it is off the line, and how it is held against that in the temper. */
 
-import { CLAMPS, warpNow, type PieceState, type Route } from "@tembrak/core";
+import { CLAMPS, onceMore, warpNow, type PieceState } from "@tembrak/core";
 import { useState, type ReactNode } from "react";
 import { showThin } from "../../../format/show.js";
 import { useSettings } from "../../../store/useStore.js";
@@ -15,21 +15,13 @@ function isAsked({ checks }: PieceState): boolean {
   return checks.some(({ reading }) => reading.check === "warp" || (reading.check === "straight" && reading.state === "bent"));
 }
 
-/** The plan with its last temper once more; as it is where it has none. */
-function onceMore({ route }: PieceState): Route | null {
-  const temper = route?.steps.findLast((step) => step.kind === "temper");
-  if (!route || temper?.kind !== "temper") return null;
-  const { kind, temperature_C, hold_min } = temper;
-  return { ...route, steps: [...route.steps, { kind, temperature_C, hold_min, why: "one-more-temper" }] };
-}
-
 /** How it is held in the next temper; at the end there is none left, and one more is planned first. */
 function HoldKeys({ state, bench, past_mm }: Pick<ActProps, "state" | "bench"> & { past_mm: number }) {
   if (state.next?.kind === "prove") {
-    const more = onceMore(state);
+    const more = state.route === null ? null : onceMore(state.route);
     return more === null ? null : (
       <button type="button" className="small-key" disabled={bench.isStoring} onClick={() => bench.replan(more)}>
-        One more temper, held
+        One more {more.steps.at(-1)?.kind === "run" ? "run" : "temper"}, held
       </button>
     );
   }
