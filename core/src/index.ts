@@ -193,7 +193,7 @@ export { edgeInAir, edgeInWater, softBack } from "./plan/runStep.js";
 export { wetEdge_mm } from "./plan/colourRun.js";
 export { runLogOf, type RunLog } from "./standing/runLog.js";
 export type { ColourRun } from "./plan/colourRun.js";
-export { AHEAD_s, bandOf, colourAtHeat, COMING_s, runNow, type RunNow } from "./simulate/runNow.js";
+export { AHEAD_s, bandOf, colourAtHeat, COMING_s, heatOfColour_C, runNow, type RunNow } from "./simulate/runNow.js";
 export type { FallSeen, Known, ShopKnown } from "./schema/job.js";
 export { plannedQuestion, standingQuestion, type Question, type StandingContext } from "./standing/question.js";
 export {

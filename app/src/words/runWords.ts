@@ -102,6 +102,12 @@ export function edgeWords(edge_C: number, units: Units): string {
   return `The edge, in its water, is at about ${showTemperature(edge_C, units)} by the model: it stays bare`;
 }
 
+/** What glows beside a colour drowns it: a straw looks bare beside an orange bar (common practice, no source). */
+export function glareWords(source: RunSource): string {
+  if (source === "residual") return "";
+  return `, ${source === "hot-bar" ? "the glowing bar" : "the flame"} shaded with the hand`;
+}
+
 /** What more heat is, where it does not come to its colour. */
 const MORE_HEAT: Readonly<Record<RunSource, string>> = {
   "hot-bar": "the bar has cooled, lay it on a fresh one",

@@ -98,7 +98,7 @@ export function HeatEnd({ state, act, bench, now }: Pick<Props, "state" | "act" 
   );
 }
 
-type Open = "glow" | "reading" | "even" | "bath" | null;
+type Open = "glow" | "reading" | "even" | null;
 
 /** Into the fire over a bath that is off its plan: asked once, while hands are free. What was answered is kept. */
 function BathAsk({ off, place, onGo, onClose }: { off: BathOff; place: string; onGo: () => void; onClose: () => void }) {
@@ -147,6 +147,20 @@ function useChecks({ state, bench, now, now_ms }: Omit<Props, "children">) {
       });
     }),
   };
+}
+
+/** The tap that puts it in, and what it asks first where the bath is off. */
+function useFire(props: Omit<Props, "children">, toFire: () => void): { readonly fire: () => void; readonly ask: ReactNode } {
+  const held = useHeldBack(props);
+  const [asks, setAsks] = useState(false);
+  if (held === null) return { fire: toFire, ask: null };
+  const go = (): void => {
+    setAsks(false);
+    props.bench.check({ check: "bath-as-is", temperature_C: Math.round(held.is_C) });
+    toFire();
+  };
+  const ask = asks ? <BathAsk off={held} place={heatPlace(props.state.route)} onGo={go} onClose={() => setAsks(false)} /> : null;
+  return { fire: () => setAsks(true), ask };
 }
 
 function fireWords(isIn: boolean, isKiln: boolean): string {
@@ -254,13 +268,7 @@ export function HeatKeys(props: Props) {
   const { isKiln, shop, probe_C, toFire, seenTooHot, touch, touchShop } = useChecks(props);
   const logProbe = (): void => (probe_C === null ? setSheet("reading") : bench.check({ check: "probe", temperature_C: probe_C }));
   const close = (): void => setSheet(null);
-  const held = useHeldBack(props);
-  const fire = (): void => (held === null ? toFire() : setSheet("bath"));
-  const allTheSame = (): void => {
-    close();
-    if (held !== null) bench.check({ check: "bath-as-is", temperature_C: Math.round(held.is_C) });
-    toFire();
-  };
+  const { fire, ask } = useFire(props, toFire);
   useKeys({
     s: touch("sticks"),
     w: touch("weak"),
@@ -288,9 +296,7 @@ export function HeatKeys(props: Props) {
         ) : null}
         {children}
       </div>
-      {sheet === "bath" && held !== null ? (
-        <BathAsk off={held} place={heatPlace(state.route)} onGo={allTheSame} onClose={close} />
-      ) : null}
+      {sheet === "bath" && held !== null ? <BathAsk off={held} place={heatPlace(state.route)} onGo={allTheSame} onClose={close} /> : null}
       <GlowDialog isOpen={sheet === "glow"} settings={settings} onClose={close} onCheck={bench.check} />
       <EvenDialog section={state.piece.section} isOpen={sheet === "even"} onClose={close} onCheck={bench.check} />
       {/* Opened anew each time: a field that still shows the last reading is logged again by mistake. */}

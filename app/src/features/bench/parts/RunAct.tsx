@@ -118,7 +118,7 @@ function Running({ state, bench, now_ms, log, run, wanted, source, place, line_m
             <p className="from2">{backWords(log.seen) ?? words.range}</p>
           </div>
         </div>
-        <RunningLooks state={state} bench={bench} log={log} wanted={wanted} place={place} line_mm={line_mm} now={now} />
+        <RunningLooks source={source} state={state} bench={bench} log={log} wanted={wanted} place={place} line_mm={line_mm} now={now} />
       </div>
       <div className="bench-keys">
         <HeatKeys bench={bench} source={source} hasHeat={hasHeat} wanted={wanted} />

@@ -1,10 +1,21 @@
 /** What is looked at in a run: the minute to come, what the simulated shop shows, and a key for each colour there can be. */
 
-import { COMING_s, type Check, type ColourName, type RunLog, type RunNow } from "@tembrak/core";
+import {
+  COMING_s,
+  filmNamed_nm,
+  heatOfColour_C,
+  type Check,
+  type ColourName,
+  type RunLog,
+  type RunNow,
+  type RunSource,
+} from "@tembrak/core";
 import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
+import { alloyShiftOf_K } from "../../../format/alloyShift.js";
+import { showDegrees } from "../../../format/show.js";
 import { filmColour } from "../../../parts/ribbonColour.js";
 import { useSettings } from "../../../store/useStore.js";
-import { colourKeys, edgeWords } from "../../../words/runWords.js";
+import { colourKeys, edgeWords, glareWords } from "../../../words/runWords.js";
 import type { ActProps } from "./ActKey.js";
 
 type Props = ActProps<"run">;
@@ -15,20 +26,8 @@ export interface Watched {
   readonly line_mm: number | null;
 }
 
-/** Films that stand for a name on a key, nm; bare steel has none. */
-const KEY_FILM: Readonly<Partial<Record<ColourName, number>>> = {
-  "light straw": 16.5,
-  straw: 20.8,
-  "dark straw": 25.3,
-  bronze: 30.5,
-  purple: 37,
-  "dark blue": 44,
-  blue: 51,
-  "light blue": 59,
-  grey: 66,
-};
-
 interface KeysProps extends Pick<Props, "bench"> {
+  readonly steel: string;
   readonly names: readonly ColourName[];
   readonly wanted: ColourName;
   readonly seen: ColourName | undefined;
@@ -37,11 +36,13 @@ interface KeysProps extends Pick<Props, "bench"> {
   readonly isEdge?: boolean;
 }
 
-function ColourKeys({ names, wanted, seen, bench, legend, isEdge = false }: KeysProps) {
+function ColourKeys({ steel, names, wanted, seen, bench, legend, isEdge = false }: KeysProps) {
+  const units = useSettings();
+  const surface_K = alloyShiftOf_K(steel);
   return (
     <div className="colour-keys" role="group" aria-label={legend}>
       {names.map((name) => {
-        const film_nm = KEY_FILM[name];
+        const film_nm = filmNamed_nm(name);
         const reading: Check = { check: "temper-colour", name, ...(isEdge ? { at: "edge" as const } : {}) };
         return (
           <button
@@ -52,8 +53,9 @@ function ColourKeys({ names, wanted, seen, bench, legend, isEdge = false }: Keys
             disabled={bench.isStoring}
             onClick={() => bench.check(reading)}
           >
-            <i style={{ background: film_nm === undefined ? "var(--steel)" : filmColour(film_nm) }} />
+            <i style={{ background: film_nm === 0 ? "var(--steel)" : filmColour(film_nm) }} />
             {name}
+            {film_nm === 0 ? null : <small aria-hidden="true">{showDegrees(heatOfColour_C(name, surface_K), units)}</small>}
           </button>
         );
       })}
@@ -130,16 +132,26 @@ interface LooksProps extends Watched, Pick<Props, "state" | "bench"> {
 }
 
 /** While it runs: what the edge does meanwhile, and what is seen where it is watched. */
-export function RunningLooks({ state, bench, log, wanted, place, line_mm, now }: LooksProps & { now: RunNow | null }) {
+export function RunningLooks({
+  state,
+  bench,
+  log,
+  wanted,
+  place,
+  line_mm,
+  now,
+  source,
+}: LooksProps & { now: RunNow | null; source: RunSource }) {
   const units = useSettings();
   return (
     <div>
       {now === null ? null : <EdgeStrip now={now} wanted={wanted} place={place} />}
       <Seen state={state} place={place} line_mm={line_mm} />
       <p className="run-note">
-        {now === null || line_mm === null ? "" : `${edgeWords(now.edge_C, units)}. `}At the {place} you see:
+        {now === null || line_mm === null ? "" : `${edgeWords(now.edge_C, units)}. `}At the {place} you see{glareWords(source)}:
       </p>
       <ColourKeys
+        steel={state.piece.steel}
         names={colourKeys(wanted, line_mm === null ? undefined : LINE_KEYS)}
         wanted={wanted}
         seen={log.seen.at(-1)?.name}
@@ -156,6 +168,7 @@ export function ColdLooks({ state, bench, log, wanted, place, line_mm }: LooksPr
     <div>
       <Seen state={state} place={place} line_mm={line_mm} />
       <ColourKeys
+        steel={state.piece.steel}
         names={colourKeys(wanted, line_mm === null ? undefined : LINE_KEYS)}
         wanted={wanted}
         seen={log.cold ?? undefined}
@@ -166,6 +179,7 @@ export function ColdLooks({ state, bench, log, wanted, place, line_mm }: LooksPr
         <>
           <p className="run-note edge-note">And the edge itself:</p>
           <ColourKeys
+            steel={state.piece.steel}
             names={EDGE_COLOURS}
             wanted="bare"
             seen={log.edge ?? undefined}
