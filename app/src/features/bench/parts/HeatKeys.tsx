@@ -296,7 +296,7 @@ export function HeatKeys(props: Props) {
         ) : null}
         {children}
       </div>
-      {sheet === "bath" && held !== null ? <BathAsk off={held} place={heatPlace(state.route)} onGo={allTheSame} onClose={close} /> : null}
+      {ask}
       <GlowDialog isOpen={sheet === "glow"} settings={settings} onClose={close} onCheck={bench.check} />
       <EvenDialog section={state.piece.section} isOpen={sheet === "even"} onClose={close} onCheck={bench.check} />
       {/* Opened anew each time: a field that still shows the last reading is logged again by mistake. */}
