@@ -172,6 +172,7 @@ export { asUsual, tapDoubt, tapMatters, type TapDoubt } from "./standing/tapDoub
 export { dipNow, type DipNow } from "./standing/dipNow.js";
 export { bathTimes } from "./standing/bathTimes.js";
 export { gradeOf, type Grade } from "./standing/grade.js";
+export { lacks } from "./plan/chamber.js";
 export { tolerance_mm, onceMore, warpNow, type WarpNow } from "./standing/warp.js";
 export { boilingAt, boilingOn, type Boiling } from "./heat/boiling.js";
 export { falling, type Falling } from "./evidence/falling.js";

@@ -202,7 +202,8 @@ export function entryWords({ what }: BathEntryAt, name: string | undefined, unit
     case "bar":
       return `warmed with ${showMass(what.mass_kg, units)} at ${showTemperature(what.bar_C, units)}`;
     case "quench":
-      return `${name ?? "a piece"}, ${showMass(what.mass_kg, units)} at ${showTemperature(what.piece_C, units)}, went in`;
+      // Its heat there is what the sum of the bath was made with, not what anybody read: that stands in the piece's own log.
+      return `${name ?? "a piece"}, ${showMass(what.mass_kg, units)}, went in`;
     case "burnt":
       return "it burnt";
     case "because":

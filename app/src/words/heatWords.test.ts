@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
-import type { HeatNow } from "@tembrak/core";
+import { CATALOGUE, planRoute, type HeatNow, type Kit, type Piece } from "@tembrak/core";
 import { DEFAULT_SETTINGS } from "../store/db.js";
-import { heldWords } from "./heatWords.js";
+import { fireNote, heldWords } from "./heatWords.js";
 
 describe("a piece in its hold", () => {
   const said = (call: HeatNow["call"], mayBeOver_K: number | null): string => {
@@ -13,5 +13,38 @@ describe("a piece in its hold", () => {
     expect(said({ call: "at-heat", over_K: 3 }, 73)).toMatch(/^It may be 73° over: look again\. 805°, between 760° and 858°/);
     expect(said({ call: "at-heat", over_K: 3 }, null)).toMatch(/^805°, between/);
     expect(said({ call: "past", over_K: 38 }, 90)).toMatch(/^38° over: less fire/);
+  });
+});
+
+describe("how this shop's fire is set", () => {
+  it("is told of the kiln the piece goes into, not of the first one", () => {
+    const blade: Piece = {
+      name: "Hay knife",
+      mark: "3",
+      kind: "knife",
+      form: "hay-knife",
+      steel: "1084",
+      start: "as-forged",
+      use: "sickle",
+      length_mm: 380,
+      section: { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 60 },
+    };
+    const kiln = (name: string, length_mm: number): Kit[number] => ({
+      id: name,
+      kind: "kiln",
+      name,
+      length_mm,
+      width_mm: 150,
+      height_mm: 150,
+      limit_C: 1200,
+      offset_C: 12,
+      swing_C: 2,
+      settle_min: 40,
+      recovery_min: 2,
+    });
+    const route = planRoute(CATALOGUE, blade, "kiln");
+    expect(fireNote([kiln("Small kiln", 150), kiln("Long kiln", 600)], { piece: blade, route }, 815, DEFAULT_SETTINGS)).toMatch(
+      /^Set Long kiln to 803°/,
+    );
   });
 });

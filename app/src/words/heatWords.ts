@@ -3,11 +3,14 @@
 import {
   dialFor_C,
   kitOf,
+  lacks,
+  ovenFor,
   WINDOW_K,
   type EvidenceKind,
   type HeatCall,
   type HeatNow,
   type Kit,
+  type PieceState,
   type Section,
   type ZonesNow,
 } from "@tembrak/core";
@@ -133,11 +136,19 @@ export function zoneWords(
   return `${by}${told.length > 0 ? told.join(", ") : "even"}; ${arrives}${sure}`;
 }
 
-/** How this shop's own fire is set for a heat: the controller with its fault, or what was noted of the forge. */
-export function fireNote(kit: Kit | null, isKiln: boolean, target_C: number, units: Units): string | undefined {
+/** How this shop's own fire is set for a heat: the controller with its fault, or what was noted of the forge; of several the one that takes it. */
+export function fireNote(
+  kit: Kit | null,
+  { piece, route }: Pick<PieceState, "piece" | "route">,
+  target_C: number,
+  units: Units,
+): string | undefined {
   if (kit === null) return undefined;
-  if (!isKiln) return kitOf(kit, "forge")[0]?.notes;
-  const kiln = kitOf(kit, "kiln")[0];
+  if (route?.school !== "kiln") {
+    const forges = kitOf(kit, "forge");
+    return (forges.find((forge) => lacks(forge, piece) === null) ?? forges[0])?.notes;
+  }
+  const kiln = ovenFor(kitOf(kit, "kiln"), target_C, piece);
   if (kiln === undefined || Math.abs(kiln.offset_C) < 1) return kiln?.notes;
   return `Set ${kiln.name} to ${showDegrees(dialFor_C(kiln, target_C), units)}: it runs ${showDifference(Math.abs(kiln.offset_C), units)} ${kiln.offset_C > 0 ? "hot" : "cold"}.`;
 }

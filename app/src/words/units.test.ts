@@ -245,10 +245,11 @@ function sentences(units: Units): readonly (readonly [string, string])[] {
   }
   const kit = PRESETS.flatMap(({ id, items }) => items.map((item, i) => ({ id: `${id}${i}`, ...item })));
   for (const item of kit) say(`kit ${item.kind}`, factsOf(item, units));
+  const inKiln = planRoute(CATALOGUE, blade, "kiln");
   say(
     "fire",
-    fireNote(kit, true, 815, units),
-    fireNote([{ ...kit.find(({ kind }) => kind === "kiln")!, offset_C: 12 } as never], true, 815, units),
+    fireNote(kit, { piece: blade, route: inKiln }, 815, units),
+    fireNote([{ ...kit.find(({ kind }) => kind === "kiln")!, offset_C: 12 } as never], { piece: blade, route: inKiln }, 815, units),
   );
   const heat = stateOf(blade, planRoute(CATALOGUE, blade, "forge"), 0, CHECKS);
   for (const event of heat.events) say(`log ${event.kind}`, readingWords(event, heat, units));

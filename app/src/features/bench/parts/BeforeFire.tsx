@@ -10,7 +10,7 @@ const MOST_PROMPTS = 3;
 
 export function BeforeFire({ state, act }: { state: PieceState; act: Extract<Act, { kind: "heat" }> }) {
   const settings = useSettings();
-  const note = fireNote(useKit() ?? null, state.route?.school === "kiln", act.target_C, settings);
+  const note = fireNote(useKit() ?? null, state, act.target_C, settings);
   const prompts = heatOrder(state.piece, heatedOf(state.route ?? { steps: [] }, act.step)).slice(0, MOST_PROMPTS);
   return (
     <>
