@@ -22,13 +22,16 @@ type Rounding = (value: number) => number;
 /**
  * The nearest heat one would set, C.
  *
- * @param most_C never above this: what the oven or the kiln can reach
+ * @param most_C never rounded up above this: what the oven or the kiln can reach. What is above it as it stands stays there: that it cannot be
+ * had is told by what does not fit, not by a plan of another heat.
  */
 export function roundHeat_C(temperature_C: number, unit: TemperatureUnit, most_C = Infinity, round: Rounding = Math.round): number {
   const in_C = (steps: number): number => (unit === "C" ? STEP_C * steps : celsiusFromFahrenheit(STEP_F * steps));
   const value = unit === "C" ? temperature_C / STEP_C : fahrenheitFromCelsius(temperature_C) / STEP_F;
   const steps = round(value);
-  return in_C(steps) <= most_C ? in_C(steps) : in_C(Math.floor(unit === "C" ? most_C / STEP_C : fahrenheitFromCelsius(most_C) / STEP_F));
+  return in_C(steps) <= most_C || temperature_C > most_C
+    ? in_C(steps)
+    : in_C(Math.floor(unit === "C" ? most_C / STEP_C : fahrenheitFromCelsius(most_C) / STEP_F));
 }
 
 /** A rate of cooling as one sets it, C an hour. */

@@ -39,6 +39,8 @@ export const HARD_USE_HRC = 57;
 const TEMPER_HOLD_MIN = 120;
 /** Plain steel keeps its stresses below this temper (temper-note section 6, common practice). */
 export const LOWEST_TEMPER_C = 150;
+/** An oven that ends below this is none for steel, C (judgement: a drying cupboard). */
+const LEAST_OVEN_C = 100;
 /** From here a piece is warmed through before it goes into the full heat, mm (judgement); how hot, how long in a kiln (common practice, no source). */
 const LONG_mm = 600;
 const THICK_mm = 25;
@@ -219,7 +221,8 @@ function temperSteps(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, a
   const answer = temperatureForHardness({ steel: steel.temper, target_HRC: use.mid_HRC, holds_min, asQuenched_HRC });
   const wanted_C = answer.outcome === "found" ? answer.temperature_C : least_C;
   const best_C = Math.max(least_C, roundTo(wanted_C, 5));
-  const ends_C = hottest_C === null ? Infinity : 5 * Math.floor(hottest_C / 5);
+  // An oven that does not get so hot tempers nothing: planned all the same, and said by what does not fit.
+  const ends_C = hottest_C === null ? Infinity : Math.max(LEAST_OVEN_C, 5 * Math.floor(hottest_C / 5));
   const set_C = Math.min(best_C, ends_C);
   const dip = dipOf(set_C, { steel, holds_min, asQuenched_HRC, use, hottest_C });
   // Round the dip of toughness where the use is content with it: cooler first, for one can always go again.

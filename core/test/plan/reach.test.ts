@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { CATALOGUE, fitProblems, formOf, planRoute, type Kit, type Piece } from "../../src/index.js";
+import { CATALOGUE, fitProblems, formOf, LIMITS, planRoute, requireValid, type Kit, type Piece } from "../../src/index.js";
 import { BILLHOOK } from "../pieces.js";
 
 describe("a fire that does not get so hot (2026-12, issue 41: planned in silence)", () => {
@@ -37,5 +37,15 @@ describe("a fire that does not get so hot (2026-12, issue 41: planned in silence
     }
     expect(item(forge(1000), "forge")).toEqual([]);
     expect(item(kiln(1100), "kiln")).toEqual([]);
+  });
+  it("whatever a dial's end and fault are, no heat of a plan is outside what a book holds, in either unit", () => {
+    const [least_K, most_K] = LIMITS.controlled.offset_C;
+    for (const limit_C of [50, 120, 200, 1350])
+      for (const offset_C of [least_K, 0, most_K])
+        for (const unit of ["C", "F"] as const)
+          for (const kit of [kiln(limit_C)].map((items) => items.map((one) => ({ ...one, offset_C })) as Kit)) {
+            const route = planRoute(CATALOGUE, { ...knife, steel: "1045", use: "sickle" }, "kiln", { kit, unit });
+            expect(() => requireValid("Event", { id: "r", piece: "p", at_ms: 1, kind: "route", route })).not.toThrow();
+          }
   });
 });
