@@ -20,6 +20,7 @@ import {
   type Route,
   type ShopKnown,
 } from "../core/src/index.js";
+import { intoOf, lastFor, lastOf_s, withInto } from "../core/src/plan/dips.js";
 import { findingSays } from "../core/src/diagnose/check.js";
 import { SKIN_CHANCE } from "../core/src/evidence/belief.js";
 import { OFTEN, suspectsOf, withLast, type Faulty } from "../core/src/diagnose/causes.js";
@@ -165,13 +166,15 @@ function shopWith(cause: Cause): Shop | null {
   if (cause !== "tested-too-early") facts.push("cold");
   const read_C = heat.temperature_C + normal(PROBE_K);
   let route: Route = withLast(planned, "harden", (step) => ({ ...step, temperature_C: read_C, hold_min: heat.hold_min }));
+  const left_s = lastOf_s(quench);
   route = withLast(route, "quench", (step) => ({
-    ...step,
+    ...lastFor(
+      withInto(step, hasBathRead ? { bath_C: Math.max(-5, intoOf(quench).bath_C + normal(BATH_K)) } : {}),
+      left_s === null ? lastOf_s(step) : left_s + normal(TAP_s / 2),
+    ),
     ...(quench.transfer_s === undefined
       ? { transfer_s: 1.5 + Math.abs(normal(TAP_s)) }
       : { transfer_s: quench.transfer_s + normal(TAP_s) }),
-    ...(quench.bath_s === undefined ? {} : { bath_s: quench.bath_s + normal(TAP_s / 2) }),
-    ...(hasBathRead ? { bath_C: Math.max(-5, quench.bath_C + normal(BATH_K)) } : {}),
   }));
   const lastOven = faulty.route.steps.findLast((step) => step.kind === "temper");
   const truly_C = lastOven?.kind === "temper" ? lastOven.temperature_C + (faulty.shop?.oven_K?.mean ?? 0) : NaN;

@@ -3,7 +3,7 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
-import { CATALOGUE, planRoute, predict, type HardnessTest, type Known, type Piece } from "../core/src/index.js";
+import { CATALOGUE, inOtherBath, planRoute, predict, type HardnessTest, type Known, type Piece } from "../core/src/index.js";
 import { temperedHardness } from "../core/src/kinetics/temper.js";
 import { uniforms } from "../core/src/numerics/sampling.js";
 import { normalQuantile } from "../core/src/numerics/normal.js";
@@ -52,7 +52,7 @@ const PLANS = MADE.map((piece) => {
   const route = planRoute(CATALOGUE, piece, "forge");
   return {
     piece,
-    route: { ...route, steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, medium: "fast-oil", bath_C: 55 } : s)) },
+    route: { ...route, steps: route.steps.map((s) => (s.kind === "quench" ? inOtherBath(s, { medium: "fast-oil", bath_C: 55 }) : s)) },
   };
 });
 

@@ -2,7 +2,21 @@
 
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render } from "@testing-library/react";
-import { actsOfRoute, pieceState, type BookEvent, type Check, type Kit, type Piece, type PieceState, type Route } from "@tembrak/core";
+import {
+  actsOfRoute,
+  edgeDepth_mm,
+  endUnder,
+  intoOf,
+  migrateEvent,
+  pieceState,
+  type BookEvent,
+  type Check,
+  type Kit,
+  type Piece,
+  type PieceState,
+  type Quench,
+  type Route,
+} from "@tembrak/core";
 import type { ReactNode } from "react";
 import { MemoryRouter, Route as Path, Routes, useLocation } from "react-router";
 import { DEFAULT_SETTINGS, type NewEvent, type Settings } from "./store/db.js";
@@ -131,4 +145,17 @@ export function show(
     </QueryClientProvider>,
   );
   return { ...drawn, written };
+}
+
+/** A quench said shortly, one bath and marks beside it, as the list of dips it is by the road from version 16. */
+export function bathed(marks: object): Quench {
+  const short = { kind: "quench", medium: "fast-oil", bath_C: 55, agitation: "mild", why: "warm-oil", ...marks };
+  return (migrateEvent({ kind: "route", route: { steps: [short] } }, 16) as { route: { steps: [Quench] } }).route.steps[0];
+}
+
+/** A quench of one dip with these marks beside its own. */
+export function marked({ dips, ...own }: Quench, marks: object): Quench {
+  const { medium, bath_C, agitation } = intoOf({ dips });
+  const [part, edge_mm] = [endUnder({ dips }) ?? undefined, edgeDepth_mm({ dips })];
+  return bathed({ medium, bath_C, agitation, part, edgeDepth_mm: edge_mm, ...own, ...marks });
 }

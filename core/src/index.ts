@@ -73,6 +73,7 @@ export {
   type Clamp,
   type ColourName,
   type Draws,
+  type Into,
   type Hardens,
   type Proof,
   type ProofOutcome,
@@ -131,18 +132,38 @@ export { heatOrder, type HeatPrompt } from "./plan/heatOrder.js";
 export { namedHeat, type HeatName, type NamedHeat } from "./plan/namedHeat.js";
 export { otherPractices, type OtherPractice, type Practice } from "./plan/otherPractice.js";
 export { orderProblem, type OrderProblem } from "./plan/order.js";
+export { drawsFor, hardensFor, USUAL_WAY, isBackDrawn, isBackToDraw, hardeningFrom, heatedOf, wayOf } from "./plan/way.js";
 export {
-  drawsFor,
-  hardensFor,
-  USUAL_WAY,
-  isBackDrawn,
-  isBackToDraw,
-  hardeningFrom,
+  allUnder,
+  backFirst,
+  bathOf,
+  byTurns,
+  dipAfter,
+  edgeDepth_mm,
+  edgeSoDeep,
+  edgeUnder,
+  endIn,
+  endOf,
+  endUnder,
+  intoOf,
+  inOtherBath,
+  isLaid,
+  keepsHeat,
+  lastFor,
+  lasting,
+  lastOf_s,
+  mediaOf,
+  secondDip,
+  seconds,
+  turnsOf,
+  turnsSaid,
   underOf,
-  heatedOf,
-  wayOf,
+  withInto,
+  type EndName,
+  type Quench,
+  type Turns,
   type Under,
-} from "./plan/way.js";
+} from "./plan/dips.js";
 export { hottestBath_C, isLiquid, isWater, peakSpeed_W_m2K } from "./heat/bathKind.js";
 export { LIMITS } from "./schema/limits.js";
 export { BOOK_VERSION } from "./schema/version.js";
@@ -262,7 +283,7 @@ export { glowInLight, type HeatEvidence, type MagnetPoint } from "./simulate/hea
 export { eyeErrors_K, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.js";
 export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
 export { airCooling_s, airLeft_C, UNCALIBRATED } from "./simulate/hardenReadings.js";
-export { PATTERNS, PASTE, PLATES, patternOf, type Pattern, type PatternTried, type Quench } from "./simulate/patterns.js";
+export { PATTERNS, PASTE, PLATES, patternOf, type Pattern, type PatternTried } from "./simulate/patterns.js";
 export { betterForWish, missedWish, type BetterWish } from "./simulate/wish.js";
 export { hardensForZones, zoneReports, type ZoneReport } from "./simulate/zoneReport.js";
 export { chanceAllInWindow, zoneOffsets, type ZoneOffset } from "./simulate/zones.js";

@@ -19,7 +19,13 @@ const KNIFE: Piece = {
 const pressed = (route: Route): Route => ({
   ...route,
   steps: route.steps.map((step) =>
-    step.kind === "quench" ? { ...step, medium: "metal-plates", bath_C: 25, agitation: "none", bath_s: 300, why: "plates" } : step,
+    step.kind === "quench"
+      ? {
+          kind: "quench",
+          dips: [{ under: "all", into: { medium: "metal-plates", bath_C: 25, agitation: "none" }, until: { is: "seconds", s: 300 } }],
+          why: "plates",
+        }
+      : step,
   ),
 });
 

@@ -3,6 +3,7 @@ import { CATALOGUE, piecesOf, planRoute, predict, type Act, type PieceState } fr
 import { demoEvents } from "../store/demoBook.js";
 import { cuesOf, type Cue } from "./cues.js";
 import { callsDue } from "./due.js";
+import { marked } from "../testing.js";
 
 const NOW_ms = Date.UTC(2026, 10, 25, 12);
 const pieces = piecesOf(demoEvents(NOW_ms));
@@ -47,7 +48,7 @@ describe("cues of the bench", () => {
     const planned = planRoute(CATALOGUE, froe.piece, "forge", { way: { hardens: "edge" } });
     const withQuench = (more: object): PieceState => ({
       ...inBath,
-      route: { ...planned, steps: planned.steps.map((step) => (step.kind === "quench" ? { ...step, ...more } : step)) },
+      route: { ...planned, steps: planned.steps.map((step) => (step.kind === "quench" ? marked(step, more) : step)) },
     });
     const back = withQuench({ then: { after_s: 40 } });
     expect(at(back, actOf("quench"))).toMatchObject([{ at_ms: NOW_ms + 40_000, kind: "look", words: "Is the back dark? Then all of it." }]);

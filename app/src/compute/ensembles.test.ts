@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, beforeEach, expect, it } from "@jest/globals";
 import { CATALOGUE, makeDesk, MEMBERS, planRoute, runJob, type Piece, type Route } from "@tembrak/core";
 import { ensembleOf, isEnsembleThere } from "./ensembles.js";
+import { marked } from "../testing.js";
 
 /** A worker that works, and tells what it was asked. */
 let asked: string[] = [];
@@ -37,7 +38,7 @@ const knife: Piece = {
 const planned = planRoute(CATALOGUE, knife, "forge");
 const tapped = (quench: object): Route => ({
   ...planned,
-  steps: planned.steps.map((step) => (step.kind === "quench" ? { ...step, ...quench } : step)),
+  steps: planned.steps.map((step) => (step.kind === "quench" ? marked(step, quench) : step)),
 });
 const fresh = (route: Route) =>
   (runJob(CATALOGUE, { kind: "members", piece: knife, route, from: 0, to: MEMBERS }) as { answer: unknown }).answer;

@@ -1,6 +1,6 @@
 /** Ensembles of the hardenings asked about last: a slide that only tempers, the picture, and a tap in the bath find them here. */
 
-import { isSameAfter_s, MEMBERS, type Known, type Member, type Piece, type Route } from "@tembrak/core";
+import { isSameAfter_s, lastFor, lastOf_s, MEMBERS, type Known, type Member, type Piece, type Route } from "@tembrak/core";
 import { ask } from "./client.js";
 import { makeShared } from "./shared.js";
 
@@ -31,8 +31,14 @@ function anyTimeOf(asked: Asked): { readonly key: string; readonly bath_s: numbe
   const { piece, known } = asked;
   const steps = upToBath(asked);
   const quench = steps.at(-1);
-  const key = JSON.stringify([piece, steps.slice(0, -1), { ...quench, bath_s: null }, known?.shop, known?.fall]);
-  return { key, bath_s: quench?.kind === "quench" ? (quench.bath_s ?? null) : null };
+  const key = JSON.stringify([
+    piece,
+    steps.slice(0, -1),
+    quench?.kind === "quench" ? lastFor(quench, null) : null,
+    known?.shop,
+    known?.fall,
+  ]);
+  return { key, bath_s: quench?.kind === "quench" ? lastOf_s(quench) : null };
 }
 
 /** Whether none of its members has to be run: they are there, or longer in the bath leaves those that are as they were. */

@@ -1,33 +1,34 @@
 /** Computed answers for React: cached by the question, never computed twice, the last answer shown until the next is there. */
 
 import {
+  bathOf,
   bathTimes,
-  knownFrom_ms,
-  lateNow_ms,
   betterForWish,
+  firesTook_s,
   hardeningFrom,
   kitOf,
+  knownFrom_ms,
+  lateNow_ms,
   missedWish,
-  wayOf,
-  zoneReports,
-  type BetterBath,
-  type BetterWish,
   plannedQuestion,
-  firesTook_s,
   risesOf,
   standingQuestion,
   stepTimes_s,
   testsThatCount,
+  wayOf,
   whyQuestion,
+  zoneReports,
+  type BetterBath,
+  type BetterWish,
   type ColourRun,
   type Diagnosed,
   type Diagnosis,
   type Effort,
   type Job,
   type Kit,
+  type PatternTried,
   type Piece,
   type PieceState,
-  type PatternTried,
   type Prediction,
   type Question,
   type Route,
@@ -331,13 +332,10 @@ const MOST_BATHS = 4;
 
 /** The liquids of the kit, that of the plan first among them; those that a shop may have, where nobody said. */
 export function bathsOf(kit: Kit | null, route: Route): readonly string[] {
-  const planned = route.steps.findLast((step) => step.kind === "quench");
+  const planned = bathOf(route);
   const own = kit === null ? [] : kitOf(kit, "bath").map(({ medium }) => medium);
   if (own.length === 0) return SHOWN_MEDIA;
-  return [...new Set([...(planned?.kind === "quench" && own.includes(planned.medium) ? [planned.medium] : []), ...own])].slice(
-    0,
-    MOST_BATHS,
-  );
+  return [...new Set([...(own.includes(planned) ? [planned] : []), ...own])].slice(0, MOST_BATHS);
 }
 
 /** Other baths of the kit beside the planned one, where that is in doubt; nothing is asked where it is not, or where there is one bath only. */

@@ -1,6 +1,6 @@
 /** A bath of this shop as it stands now. */
 
-import { bathFor, bathLog, bathNow, CATALOGUE, type Bath, type BathEntryAt, type BathNow } from "@tembrak/core";
+import { bathFor, bathLog, bathNow, CATALOGUE, type Bath, type BathEntryAt, type BathNow, type Into } from "@tembrak/core";
 import { useMemo } from "react";
 import { useBathEntries, useKit, usePieces } from "../store/useStore.js";
 
@@ -20,17 +20,18 @@ function sinceLook_ms(log: readonly BathEntryAt[], now_ms: number): number {
 }
 
 /** Null where the kit has no such bath. @param of its id, or what is in it */
-export function useBathNow(of: { readonly id: string } | { readonly medium: string }, now_ms: number): BathHere | null {
+export function useBathNow(of: { readonly id: string } | Pick<Into, "medium" | "bath">, now_ms: number): BathHere | null {
   const kit = useKit();
   const pieces = usePieces();
   const entries = useBathEntries();
   const byId = "id" in of ? of.id : null;
-  const byMedium = "medium" in of ? of.medium : null;
+  const byMedium = "id" in of ? null : of.medium;
+  const named = "id" in of ? undefined : of.bath;
   const bath = useMemo(
     () =>
       (kit ?? []).find((item): item is Bath => item.kind === "bath" && item.id === byId) ??
-      (kit && byMedium !== null ? bathFor(kit, byMedium) : undefined),
-    [kit, byId, byMedium],
+      (kit && byMedium !== null ? bathFor(kit, { medium: byMedium, ...(named === undefined ? {} : { bath: named }) }) : undefined),
+    [kit, byId, byMedium, named],
   );
   const log = useMemo(
     () => (bath === undefined || !kit ? [] : bathLog(bath, kit, pieces ?? [], entries.get(bath.id) ?? [])),

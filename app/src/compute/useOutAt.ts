@@ -1,6 +1,6 @@
 /** When to take a piece out of its bath: asked before it goes in. */
 
-import type { OutAt, PieceState, Question } from "@tembrak/core";
+import { lastFor, lastOf_s, type OutAt, type PieceState, type Question } from "@tembrak/core";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { ask } from "./client.js";
@@ -14,7 +14,7 @@ export function useOutAt(state: PieceState): OutAt | null | undefined {
   const { next, route, acts } = state;
   const step = next === undefined ? undefined : route?.steps.slice(next.step).find(({ kind }) => kind === "quench");
   const bends = acts.some(({ kind }) => kind === "straighten");
-  const isAsked = bends && next !== undefined && BEFORE_OUT.has(next.kind) && step?.kind === "quench" && step.bath_s === undefined;
+  const isAsked = bends && next !== undefined && BEFORE_OUT.has(next.kind) && step?.kind === "quench" && lastOf_s(step) === null;
   const question = useQuestion(state, isAsked, false);
   const job = useMemo(() => (question === null ? null : ({ kind: "out-at", ...withoutSeconds(question) } as const)), [question]);
   const answer = useQuery({
@@ -29,11 +29,9 @@ export function useOutAt(state: PieceState): OutAt | null | undefined {
 /** The last quench as if nobody had taken it out yet: its seconds are what is asked. */
 function withoutSeconds({ piece, route, known }: Question): Question {
   const last = route.steps.findLastIndex(({ kind }) => kind === "quench");
-  const steps = route.steps.map((step, i) => {
-    if (i !== last || step.kind !== "quench") return step;
-    const { bath_s, ...left } = step;
-    return bath_s === undefined ? step : left;
-  });
+  const steps = route.steps.map((step, i) =>
+    i === last && step.kind === "quench" && lastOf_s(step) !== null ? lastFor(step, null) : step,
+  );
   const { shop } = known;
   return { piece, route: { ...route, steps }, known: shop === undefined ? {} : { shop } };
 }

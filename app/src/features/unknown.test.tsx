@@ -2,7 +2,6 @@ import { afterEach, describe, expect, it, jest } from "@jest/globals";
 import { cleanup, screen } from "@testing-library/react";
 import { CATALOGUE, planRoute, type Piece, type PieceState, type Route } from "@tembrak/core";
 import type { ReactNode } from "react";
-import { HAY_KNIFE, show, standingAt } from "../testing.js";
 import { BenchPage } from "./bench/BenchPage.js";
 import { BookPage } from "./book/BookPage.js";
 import { RecordPage } from "./book/RecordPage.js";
@@ -10,9 +9,10 @@ import { CardPage } from "./card/CardPage.js";
 import { FileTestPage } from "./fileTest/FileTestPage.js";
 import { KitPage } from "./kit/KitPage.js";
 import { RackPage } from "./rack/RackPage.js";
+import { HAY_KNIFE, marked, show, standingAt } from "../testing.js";
 
 const route = planRoute(CATALOGUE, HAY_KNIFE, "forge");
-const oddBath: Route = { ...route, steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, medium: "whale-oil" } : s)) };
+const oddBath: Route = { ...route, steps: route.steps.map((s) => (s.kind === "quench" ? marked(s, { medium: "whale-oil" }) : s)) };
 const odd = (change: Partial<Piece>, of: Route = route, done = 3): PieceState =>
   standingAt({ ...HAY_KNIFE, ...change }, of, { done, id: "p" });
 const sound = standingAt({ ...HAY_KNIFE, name: "Sound knife" }, route, { id: "q", done: 1 });

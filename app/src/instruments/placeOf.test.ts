@@ -2,6 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { actsOfRoute, CATALOGUE, fireTime, piecesOf, planRoute, type Act, type Check, type PieceState } from "@tembrak/core";
 import { demoEvents } from "../store/demoBook.js";
 import { isToBeMoved, moveOf, placeOf, settingOf } from "./placeOf.js";
+import { marked } from "../testing.js";
 
 const NOW_ms = Date.UTC(2026, 10, 25, 12);
 const pieces = piecesOf(demoEvents(NOW_ms));
@@ -107,7 +108,7 @@ describe("a quench of more moves than in and out", () => {
   const tap = (s: number, state: "in" | "over" | "out"): readonly [number, Check] => [s, { check: "bath", state }];
   const at = (quench: object, ...taps: readonly (readonly [number, Check])[]): PieceState => ({
     ...froe,
-    route: { ...froe.route!, steps: froe.route!.steps.map((step) => (step.kind === "quench" ? { ...step, ...quench } : step)) },
+    route: { ...froe.route!, steps: froe.route!.steps.map((step) => (step.kind === "quench" ? marked(step, quench) : step)) },
     next: act,
     checks: checks(act, ...taps),
   });

@@ -2,9 +2,11 @@
 
 import {
   bathTimes,
+  dipAfter,
   dipNow,
+  intoOf,
   runLogOf,
-  underOf,
+  turnsOf,
   type DipNow,
   type PieceState,
   type Quench,
@@ -85,14 +87,13 @@ export function moveOf(state: PieceState): Extract<ShopCommand, { do: "move" }> 
   }
   if (to === "oven" && state.next?.kind === "temper" && state.next.in !== undefined) return { ...move, in: state.next.in };
   if (to !== "bath" || quench === null) return move;
-  if (quench.then !== undefined && (dipOf(state)?.changed ?? 0) > 0) {
-    const { medium } = quench.then;
-    return medium === undefined || medium === quench.medium ? move : { ...move, medium };
-  }
-  if (quench.backFirst !== undefined && (dipOf(state)?.changed ?? 0) === 0)
-    return { ...move, immersion: { kind: "back", depth_mm: quench.backFirst.depth_mm } };
-  const under = underOf(quench);
-  return under.what !== "whole" ? { ...move, immersion: { kind: "edge", depth_mm: under.depth_mm } } : move;
+  const dip = dipAfter(quench, dipOf(state)?.changed ?? 0);
+  const { medium } = dip.into;
+  const into = medium === intoOf(quench).medium ? move : { ...move, medium };
+  if (dip.under === "all") return into;
+  // The simulated hands hold a bar by the end that is not in: of two by turns it shows the first.
+  const { depth_mm } = turnsOf(quench)?.[0] ?? dip;
+  return { ...into, immersion: { kind: dip.under === "back" ? "back" : "edge", depth_mm } };
 }
 
 /** Whether the simulated hands have to move it: it is elsewhere, or the same place was said otherwise: deeper, or on a fresh block. @param before what was said last; empty where nothing was */

@@ -7,14 +7,21 @@ import {
   fitProblems,
   formOf,
   hardensFor,
+  intoOf,
+  isLaid,
   joinedOvens,
+  lastFor,
+  lastOf_s,
   missingFor,
+  secondDip,
+  underOf,
   wayOf,
   type FitPlace,
   type FitWay,
   type Kit,
   type NewKitItem,
   type Piece,
+  type Quench,
   type Route,
   type School,
   type Way,
@@ -75,18 +82,22 @@ interface Props {
 export function laidIn(piece: Piece, route: Route): Route | null {
   const at = route.steps.findLastIndex(({ kind }) => kind === "quench");
   const quench = route.steps[at];
-  const isHung = quench?.kind === "quench" && quench.edgeDepth_mm === undefined && quench.part === undefined && quench.edgeFirst !== true;
+  const isHung = quench?.kind === "quench" && underOf(quench).what === "whole" && !isLaid(quench);
   if (piece.section.shape !== "wedge" || !isHung) return null;
-  return { ...route, steps: route.steps.map((step, i) => (i === at ? { ...quench, edgeFirst: true } : step)) };
+  return { ...route, steps: route.steps.map((step, i) => (i === at ? laid(quench) : step)) };
+}
+
+function laid(quench: Quench): Quench {
+  return { ...quench, dips: quench.dips.map((dip) => (dip.under === "all" ? { ...dip, laid: true } : dip)) };
 }
 
 /** The route with its quench in its first bath alone; null where it has no second. */
 export function inOneBath(route: Route): Route | null {
   const at = route.steps.findLastIndex(({ kind }) => kind === "quench");
   const quench = route.steps[at];
-  if (quench?.kind !== "quench" || quench.then?.medium === undefined) return null;
-  const alone: typeof quench = { ...quench };
-  delete alone.then;
+  const second = quench?.kind === "quench" ? secondDip(quench) : null;
+  if (quench?.kind !== "quench" || second === null || second.into.medium === intoOf(quench).medium) return null;
+  const alone = lastFor({ ...quench, dips: quench.dips.slice(0, 1) }, lastOf_s(quench));
   return { ...route, steps: route.steps.map((step, i) => (i === at ? alone : step)) };
 }
 

@@ -1,6 +1,6 @@
 /** The saw-tooth that marks brittle steel, round what is hard of a piece: all of it, its edge, or an end that went in alone. Pure. */
 
-import { sawTooth, underOf, type Point, type Route } from "@tembrak/core";
+import { backFirst, endOf, endUnder, sawTooth, underOf, type Point, type Route } from "@tembrak/core";
 import { pathOf, type Drawn, type Lie } from "./Silhouette.js";
 
 export interface HardParts {
@@ -26,13 +26,10 @@ export function hardParts(route: Route | null): HardParts {
 function partsOf(route: Route): HardParts {
   const quenches = route.steps.flatMap((step) => (step.kind === "quench" ? [step] : []));
   const last = quenches.at(-1);
-  if (last === undefined || underOf(last).what === "whole" || last.backFirst !== undefined) return ALL_HARD;
-  if (last.part === undefined) return { ...ALL_HARD, what: "edge" };
+  if (last === undefined || underOf(last).what === "whole" || backFirst(last) !== null) return ALL_HARD;
+  if (endUnder(last) === null) return { ...ALL_HARD, what: "edge" };
   const deep = (end: "working" | "other"): number =>
-    Math.max(
-      0,
-      ...quenches.map(({ part, turns }) => (part?.end === end ? part.depth_mm : part === undefined ? 0 : (turns?.depth_mm ?? 0))),
-    );
+    Math.max(0, ...quenches.flatMap(({ dips }) => dips.map((dip) => (endOf(dip)?.end === end ? endOf(dip)!.depth_mm : 0))));
   return { what: "ends", working_mm: deep("working"), other_mm: deep("other") };
 }
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, fitProblems, formOf, planRoute, type Kit, type Piece, type Route } from "@tembrak/core";
 import { inOneBath, laidIn } from "./FitNotice.js";
+import { marked } from "../testing.js";
 
 const LONG: Piece = {
   name: "Hay knife",
@@ -30,7 +31,7 @@ describe("a blade too long to hang in its tank", () => {
   it("a quench in two baths is planned in its first alone by a key; one in a single bath has none", () => {
     const two = {
       ...hung,
-      steps: hung.steps.map((step) => (step.kind === "quench" ? { ...step, then: { after_s: 3, medium: "water" } } : step)),
+      steps: hung.steps.map((step) => (step.kind === "quench" ? marked(step, { then: { after_s: 3, medium: "water" } }) : step)),
     };
     expect(inOneBath(two)).toEqual(hung);
     expect(inOneBath(hung)).toBeNull();

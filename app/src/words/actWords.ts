@@ -4,12 +4,17 @@ import { heatPlace } from "./heatPlace.js";
 import { alloyShiftOf_K } from "../format/alloyShift.js";
 import { brightenWords, runActWords, runAfter } from "./runWords.js";
 import {
+  backFirst,
   CATALOGUE,
-  growFilm_nm,
-  oxideName,
   COLOUR_MIN,
-  PLATES,
+  edgeDepth_mm,
+  endUnder,
+  growFilm_nm,
+  isLaid,
+  oxideName,
   patternOf,
+  PLATES,
+  turnsOf,
   type Act,
   type PieceState,
   type Route,
@@ -22,7 +27,7 @@ import { intoCaution, liesIn, outCaution } from "./vesselWords.js";
 
 /** Where it goes on to once it was tried: its temper, or the end that is still soft. */
 export function onTo(route: Route | null, step: number): string {
-  const endOf = (of: Step | undefined): string | undefined => (of?.kind === "quench" ? of.part?.end : undefined);
+  const endOf = (of: Step | undefined): string | undefined => (of?.kind === "quench" ? endUnder(of)?.end : undefined);
   const here = endOf(route?.steps.slice(0, step + 1).findLast(({ kind }) => kind === "quench"));
   const later = route?.steps.slice(step + 1) ?? [];
   const next = later.find(({ kind }) => kind === "quench");
@@ -69,14 +74,17 @@ const BRITTLE = "Brittle: do not drop, clamp, straighten or strike it.";
 function edgeWords(route: Route | null, step: number, units: Units): string {
   const own = route?.steps[step];
   if (own?.kind !== "quench") return "all of it";
-  if (own.part !== undefined) {
-    if (own.turns !== undefined) return `${dipPhrase(own, units)}, ${showLength(own.part.depth_mm, units)} deep`;
-    return `${own.part.end === "working" ? "the working end" : "the other end"} only, ${showLength(own.part.depth_mm, units)} deep`;
+  const end = endUnder(own);
+  if (end !== null) {
+    const deep = `${showLength(end.depth_mm, units)} deep`;
+    if (turnsOf(own) !== null) return `${dipPhrase(own, units)}, ${deep}`;
+    return `${end.end === "working" ? "the working end" : "the other end"} only, ${deep}`;
   }
   const special = dipPhrase(own, units);
-  if (own.edgeDepth_mm === undefined) return special ?? (own.edgeFirst === true ? "all of it, edge first" : "all of it, straight down");
-  const edge = `${showLength(own.edgeDepth_mm, units)} deep`;
-  if (own.backFirst !== undefined) return `${special}, then the edge, ${edge}`;
+  const edge_mm = edgeDepth_mm(own);
+  if (edge_mm === undefined) return special ?? (isLaid(own) ? "all of it, edge first" : "all of it, straight down");
+  const edge = `${showLength(edge_mm, units)} deep`;
+  if (backFirst(own) !== null) return `${special}, then the edge, ${edge}`;
   return special === null ? `the edge only, ${edge}` : `the edge ${edge}, ${special}`;
 }
 

@@ -21,9 +21,10 @@ import {
   patternWords,
   triedWords,
 } from "./patternWords.js";
+import { bathed, marked } from "../testing.js";
 
 const METRIC = { temperature: "C", length: "mm" } as const;
-const PLAIN: Quench = { kind: "quench", medium: "fast-oil", bath_C: 55, agitation: "mild", why: "warm-oil" };
+const PLAIN: Quench = bathed({ medium: "fast-oil", bath_C: 55, agitation: "mild", why: "warm-oil" });
 const IMPERIAL = { ...METRIC, length: "in", temperature: "F" } as const;
 const now = (quench: Quench, gone_s: number, over_s: number[] = []) =>
   dipNow(quench, { in_ms: 0, over_ms: over_s.map((s) => 1000 * s), out_ms: null }, 1000 * gone_s);
@@ -36,22 +37,24 @@ describe("ways through a bath, in words", () => {
       expect(name.length * does.length).toBeGreaterThan(0);
     }
     expect(patternWords("two-baths", PLAIN).mind).toMatch(/floats burning/);
-    expect(patternWords("two-baths", { medium: "water" }).mind).toMatch(/boils up/);
+    expect(patternWords("two-baths", bathed({ medium: "water" })).mind).toMatch(/boils up/);
     expect(new Set(Object.values(PATTERN_WORDS).map(({ name }) => name)).size).toBe(PATTERNS.length);
   });
   it("the title has what is special, in the shop's units; nothing for all of it under", () => {
     expect(dipPhrase(PLAIN, METRIC)).toBeNull();
-    expect(dipPhrase({ ...PLAIN, bath_s: 8 }, METRIC)).toBe("out after 8 s");
-    expect(dipPhrase({ ...PLAIN, then: { after_s: 3, medium: "water" } }, METRIC)).toBe("3 s, then into the water");
-    expect(dipPhrase({ ...PLAIN, edgeDepth_mm: 20, then: { after_s: 40 } }, METRIC)).toBe("then the back");
-    expect(dipPhrase({ ...PLAIN, edgeDepth_mm: 20, backFirst: { depth_mm: 15, after_s: 18 } }, METRIC)).toBe("the back first");
+    expect(dipPhrase(marked(PLAIN, { bath_s: 8 }), METRIC)).toBe("out after 8 s");
+    expect(dipPhrase(marked(PLAIN, { then: { after_s: 3, medium: "water" } }), METRIC)).toBe("3 s, then into the water");
+    expect(dipPhrase(marked(PLAIN, { edgeDepth_mm: 20, then: { after_s: 40 } }), METRIC)).toBe("then the back");
+    expect(dipPhrase(marked(PLAIN, { edgeDepth_mm: 20, backFirst: { depth_mm: 15, after_s: 18 } }), METRIC)).toBe("the back first");
     expect(dipPhrase({ ...PLAIN, clay: { thickness_mm: 3.175, from_mm: 25.4 } }, IMPERIAL)).toMatch(/^clay 1\/8 in thick from 1 in up$/);
-    expect(dipPhrase({ ...PLAIN, turns: { depth_mm: 20, first_s: 4, second_s: 5 } }, METRIC)).toBe("both ends by turns");
+    expect(
+      dipPhrase(marked(PLAIN, { part: { end: "working", depth_mm: 20 }, turns: { depth_mm: 20, first_s: 4, second_s: 5 } }), METRIC),
+    ).toBe("both ends by turns");
   });
   it("what came of it: both places, or both ends, the line, the chance and the crack", () => {
     const tried: PatternTried = {
       pattern: "edge",
-      quench: { ...PLAIN, edgeDepth_mm: 20 },
+      quench: marked(PLAIN, { edgeDepth_mm: 20 }),
       working: estimate(58),
       thickest: estimate(24),
       other: null,
@@ -64,16 +67,16 @@ describe("ways through a bath, in words", () => {
     const blade = { section: { shape: "wedge", spine_mm: 5, edge_mm: 1, height_mm: 40 } } as Piece;
     const said = triedWords(tried, blade, METRIC);
     expect(said).toMatch(/edge 58 HRC \(56 to 60\), spine 24, line 21 mm up\. .* that it hardens; some risk of a crack\.$/);
-    expect(triedWords({ ...tried, pattern: "out-early", quench: { ...PLAIN, bath_s: 8 }, martensiteOut: 0.314 }, blade, METRIC)).toMatch(
-      /^Out after 8 s: .*, 31 % of it martensite as it comes out\. /,
-    );
+    expect(
+      triedWords({ ...tried, pattern: "out-early", quench: marked(PLAIN, { bath_s: 8 }), martensiteOut: 0.314 }, blade, METRIC),
+    ).toMatch(/^Out after 8 s: .*, 31 % of it martensite as it comes out\. /);
     expect(triedWords({ ...tried, other: estimate(41) }, blade, METRIC)).toMatch(/first end 58 HRC .*second 41 HRC/);
   });
 });
 
 describe("at the bath", () => {
   it("the edge is held until the back is dark, then all of it; the words go on as for any bath after that", () => {
-    const quench: Quench = { ...PLAIN, edgeDepth_mm: 20, then: { after_s: 40 } };
+    const quench: Quench = marked(PLAIN, { edgeDepth_mm: 20, then: { after_s: 40 } });
     expect(dipWords(now(quench, 10), quench)).toMatch(/^Rock the edge until the back is dark, about 30 s$/);
     expect(dipWords(now(quench, 45), quench)).toBe("Is the back dark? All of it under");
     expect(overKey(now(quench, 45), quench)).toBe("The back is under too");
@@ -83,15 +86,15 @@ describe("at the bath", () => {
   it("a tap in a quench is told as what it was: in, changed over to what, out of what", () => {
     const taps = (quench: Quench | null) => (["in", "over", "out"] as const).map((tap) => bathTapWords(tap, quench));
     expect(taps(null)).toEqual(["in the bath", "all of it under", "out of the bath"]);
-    expect(taps({ ...PLAIN, then: { after_s: 3, medium: "water" } })[1]).toBe("in the water");
-    expect(taps({ ...PLAIN, turns: { depth_mm: 9, first_s: 4, second_s: 4 }, part: { end: "working", depth_mm: 9 } })[1]).toBe(
+    expect(taps(marked(PLAIN, { then: { after_s: 3, medium: "water" } }))[1]).toBe("in the water");
+    expect(taps(marked(PLAIN, { turns: { depth_mm: 9, first_s: 4, second_s: 4 }, part: { end: "working", depth_mm: 9 } }))[1]).toBe(
       "the other end under",
     );
-    expect(taps({ ...PLAIN, medium: "metal-plates" })).toEqual(["between the plates", "all of it under", "out of the plates"]);
-    expect(taps({ ...PLAIN, medium: "quench-paste", edgeDepth_mm: 9 })[0]).toBe("in the paste");
+    expect(taps(bathed({ medium: "metal-plates" }))).toEqual(["between the plates", "all of it under", "out of the plates"]);
+    expect(taps(marked(PLAIN, { medium: "quench-paste", edgeDepth_mm: 9 }))[0]).toBe("in the paste");
   });
   it("into paste it is pressed and held still, and its keys say so", () => {
-    const quench: Quench = { kind: "quench", medium: "quench-paste", bath_C: 25, agitation: "none", edgeDepth_mm: 10, why: "paste" };
+    const quench: Quench = bathed({ medium: "quench-paste", bath_C: 25, agitation: "none", edgeDepth_mm: 10, why: "paste" });
     const dip: DipNow = { pattern: "paste", changed: 0, due: null, gone_s: null, sinceMove_s: null };
     expect(dipWords(dip, quench)).toMatch(/hold it still/);
     expect(dipWords({ ...dip, gone_s: 3 }, quench)).toMatch(/Out when the back is black/);
@@ -104,7 +107,7 @@ describe("at the bath", () => {
     expect(patternWords("paste", quench).mind).toMatch(/flare/);
   });
   it("between plates it is pressed, not stirred, and its keys say so", () => {
-    const pressed: Quench = { ...PLAIN, medium: "metal-plates", bath_C: 25, agitation: "none", bath_s: 300, why: "plates" };
+    const pressed: Quench = marked(PLAIN, { medium: "metal-plates", bath_C: 25, agitation: "none", bath_s: 300, why: "plates" });
     expect(dipPhrase(pressed, METRIC)).toBe("pressed for 5 min");
     expect(dipWords(now(pressed, 60), pressed)).toBe("Pressed. Off in 4:00");
     expect(dipWords(now(pressed, 301), pressed)).toBe("Off, and sight along it");
@@ -112,17 +115,17 @@ describe("at the bath", () => {
     expect(inOutKeys("whole").in).toBe("It is in the bath");
   });
   it("two baths and out early go by the clock", () => {
-    const two: Quench = { ...PLAIN, then: { after_s: 3, medium: "water" } };
+    const two: Quench = marked(PLAIN, { then: { after_s: 3, medium: "water" } });
     expect(dipWords(now(two, 1), two)).toBe("Keep it under, moving. 2, then into the water");
     expect(dipWords(now(two, 3), two)).toBe("Now into the water");
     expect(overKey(now(two, 3), two)).toBe("It is in the water");
-    const early: Quench = { ...PLAIN, bath_s: 8 };
+    const early: Quench = marked(PLAIN, { bath_s: 8 });
     expect(dipWords(now(early, 5), early)).toMatch(/Out in 3, then still air/);
     expect(overKey(now(early, 9), early)).toBeNull();
     expect(dipWords(now(PLAIN, 9), PLAIN)).toBeNull();
   });
   it("by turns each end is named as it goes, and one that waited too long is called back to the fire", () => {
-    const turns: Quench = { ...PLAIN, part: { end: "working", depth_mm: 20 }, turns: { depth_mm: 20, first_s: 4, second_s: 5 } };
+    const turns: Quench = marked(PLAIN, { part: { end: "working", depth_mm: 20 }, turns: { depth_mm: 20, first_s: 4, second_s: 5 } });
     expect(dipWords(now(turns, 1), turns)).toBe("First end under. Change over in 3");
     expect(dipWords(now(turns, 5, [4]), turns)).toBe("Second end under. Change over in 4");
     expect(overKey(now(turns, 5, [4]), turns)).toBe("First end is under again");
@@ -137,6 +140,6 @@ describe("at the bath", () => {
   });
   it("every bath that can be second has a name", () => {
     for (const { id } of CATALOGUE.media)
-      expect(dipPhrase({ ...PLAIN, then: { after_s: 3, medium: id } }, METRIC)).not.toMatch(id === "water" ? /-/ : /undefined/);
+      expect(dipPhrase(marked(PLAIN, { then: { after_s: 3, medium: id } }), METRIC)).not.toMatch(id === "water" ? /-/ : /undefined/);
   });
 });

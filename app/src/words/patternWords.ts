@@ -1,11 +1,18 @@
 /** The ways to take a piece through its bath, in words: what each is for, what it risks, what it made of this piece, what to do now. */
 
 import {
+  backFirst,
   CATALOGUE,
+  intoOf,
   isWater,
+  lastOf_s,
   patternOf,
-  underOf,
   PLATES,
+  secondDip,
+  seconds,
+  turnsOf,
+  turnsSaid,
+  underOf,
   type DipNow,
   type Pattern,
   type PatternTried,
@@ -87,10 +94,10 @@ const WATER_THEN_OIL = {
   mind: "Water that is carried into hot oil boils up and throws it: let it run off, oil below the boil of water.",
 };
 
-export function patternWords(pattern: Pattern, { medium }: Pick<Quench, "medium">): PatternWords {
+export function patternWords(pattern: Pattern, quench: Pick<Quench, "dips">): PatternWords {
   const words = PATTERN_WORDS[pattern];
   if (pattern !== "two-baths") return words;
-  return { ...words, ...(isWater(CATALOGUE.medium(medium)) ? WATER_THEN_OIL : OIL_THEN_WATER) };
+  return { ...words, ...(isWater(CATALOGUE.medium(intoOf(quench).medium)) ? WATER_THEN_OIL : OIL_THEN_WATER) };
 }
 
 /** How it is moved in the bath, by how much of it is under. */
@@ -117,23 +124,33 @@ function bathName(id: string): string {
 }
 
 /** What is special about how it goes in, for the title of the act; null where all of it simply goes under. */
-export function dipPhrase({ then, turns, backFirst, clay, bath_s, medium }: Quench, units: Units): string | null {
-  if (medium === PLATES) return bath_s === undefined ? null : `pressed for ${showDuration(bath_s)}`;
-  if (turns !== undefined) return "both ends by turns";
-  if (backFirst !== undefined) return "the back first";
-  if (clay !== undefined) return `clay ${showLength(clay.thickness_mm, units)} thick from ${showLength(clay.from_mm, units)} up`;
-  if (then !== undefined) {
-    if (then.medium !== undefined && then.medium !== medium) return `${showDuration(then.after_s)}, then into the ${bathName(then.medium)}`;
-    return "then the back";
+export function dipPhrase(quench: Quench, units: Units): string | null {
+  const { clay } = quench;
+  const { medium } = intoOf(quench);
+  const last_s = lastOf_s(quench);
+  const out = last_s === null ? null : `out after ${showDuration(last_s)}`;
+  if (medium === PLATES) return last_s === null ? null : `pressed for ${showDuration(last_s)}`;
+  if (turnsOf(quench) !== null) return "both ends by turns";
+  if (backFirst(quench) !== null) return "the back first";
+  if (clay !== undefined) {
+    const coat = `clay ${showLength(clay.thickness_mm, units)} thick from ${showLength(clay.from_mm, units)} up`;
+    return [coat, ...(out === null ? [] : [out])].join(", ");
   }
-  return bath_s === undefined ? null : `out after ${showDuration(bath_s)}`;
+  const second = secondDip(quench);
+  if (second === null) return out;
+  if (second.into.medium === medium) return "then the back";
+  const first_s = seconds(quench.dips[0]!);
+  return `${first_s === null ? "" : `${showDuration(first_s)}, `}then into the ${bathName(second.into.medium)}`;
 }
 
 /** Its seconds, where the title of the act leaves them to the bath. */
-function secondsPhrase({ then, turns, backFirst }: Quench): string | null {
-  if (backFirst !== undefined) return `back under for ${showDuration(backFirst.after_s)}`;
-  if (turns !== undefined) return `${showDuration(turns.first_s)} and ${showDuration(turns.second_s)} at a time`;
-  return then === undefined || then.medium !== undefined ? null : `back dark after about ${showDuration(then.after_s)}`;
+function secondsPhrase(quench: Quench): string | null {
+  const turns = turnsSaid(quench);
+  if (turns !== null) return `${showDuration(turns.first_s)} and ${showDuration(turns.second_s)} at a time`;
+  const first_s = seconds(quench.dips[0]!);
+  if (first_s === null) return null;
+  if (backFirst(quench) !== null) return `back under for ${showDuration(first_s)}`;
+  return patternOf(quench) === "back-after" ? `back dark after about ${showDuration(first_s)}` : null;
 }
 
 const CRACK_WORDS = { low: "little risk of a crack", some: "some risk of a crack", high: "high risk of a crack" } as const;
@@ -207,12 +224,17 @@ export function inOutKeys(pattern: Pattern | null): InOut {
   return pattern === "plates" ? IN_PLATES : IN_BATH;
 }
 
+function isOtherBath(quench: Quench, { into }: Quench["dips"][number]): boolean {
+  return into.medium !== intoOf(quench).medium;
+}
+
 /** The key that logs the next move of a quench; null where there is none but out. */
-export function overKey({ pattern, changed }: DipNow, { then, medium }: Quench): string | null {
+export function overKey({ pattern, changed }: DipNow, quench: Quench): string | null {
   if (pattern === "by-turns") return changed % 2 === 0 ? "Second end is under" : "First end is under again";
   if (pattern === "back-first") return changed > 0 ? null : "Turned over: the edge is under";
-  if (then === undefined || changed > 0) return null;
-  return then.medium !== undefined && then.medium !== medium ? `It is in the ${bathName(then.medium)}` : "The back is under too";
+  const next = quench.dips[changed + 1];
+  if (next === undefined) return null;
+  return isOtherBath(quench, next) ? `It is in the ${bathName(next.into.medium)}` : "The back is under too";
 }
 
 /** A tap in a quench, as the log has it: in, changed over, out. */
@@ -221,9 +243,8 @@ export function bathTapWords(tap: "in" | "over" | "out", quench: Quench | null):
   if (tap === "over") {
     if (what === "by-turns") return "the other end under";
     if (what === "back-first") return "turned over, the edge under";
-    return quench?.then?.medium === undefined || quench.then.medium === quench.medium
-      ? "all of it under"
-      : `in the ${bathName(quench.then.medium)}`;
+    const second = quench === null ? null : secondDip(quench);
+    return second === null || !isOtherBath(quench!, second) ? "all of it under" : `in the ${bathName(second.into.medium)}`;
   }
   const where = what === "plates" ? "the plates" : what === "paste" ? "the paste" : "the bath";
   if (tap === "out") return `out of ${where}`;
@@ -253,7 +274,8 @@ export function dipWords(dip: DipNow, quench: Quench): string | null {
       return left_s > 0 ? `Back under, edge up. Turn it over in ${left_s}` : "Turn it over: the edge under";
     case "two-baths": {
       if (changed > 0) return null;
-      const into = quench.then?.medium === undefined ? "all of it under" : `into the ${bathName(quench.then.medium)}`;
+      const second = secondDip(quench);
+      const into = second === null || !isOtherBath(quench, second) ? "all of it under" : `into the ${bathName(second.into.medium)}`;
       return left_s > 0 ? `Keep it under, moving. ${left_s}, then ${into}` : `Now ${into}`;
     }
     case "out-early":

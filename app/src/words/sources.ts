@@ -6,13 +6,14 @@ import {
   CATALOGUE,
   COLOUR_MIN,
   FALLING_OVER_K,
-  resolveSteel,
   forgeHeat,
+  intoOf,
+  resolveSteel,
   SHADE_K,
   structureBeforeHardening,
-  UNCALIBRATED,
   targetOf,
   TOUCH_K,
+  UNCALIBRATED,
   type Piece,
   type Route,
   type School,
@@ -110,7 +111,7 @@ export function stepSource(step: Step, piece: Piece, route: Route, magnet_C: num
       return `${range}Soak by thickness and steel: ${PRACTICE}.`;
     }
     case "quench":
-      return UNCALIBRATED.has(step.medium)
+      return UNCALIBRATED.has(intoOf(step).medium)
         ? `How it is done: ${PRACTICE}. How fast it is: nobody measured it (judgement).`
         : `Bath and its warmth: ${PRACTICE}. How fast it is: fitted to published cooling curves and hardness.`;
     case "temper":

@@ -3,13 +3,13 @@ import { CATALOGUE, planRoute, predict, type Piece, type Route, type Step } from
 import { movedWords } from "./standingWords.js";
 import { verdictWords } from "./verdictWords.js";
 import { DEFAULT_SETTINGS } from "../store/db.js";
-import { BILLHOOK } from "../testing.js";
+import { BILLHOOK, marked } from "../testing.js";
 
 const route = planRoute(CATALOGUE, BILLHOOK, "forge");
 const planned = predict(CATALOGUE, BILLHOOK, route, "quick");
 const quenched = (facts: object): Route => ({
   ...route,
-  steps: route.steps.map((step) => (step.kind === "quench" ? { ...step, ...facts } : step)),
+  steps: route.steps.map((step) => (step.kind === "quench" ? marked(step, facts) : step)),
 });
 const moved = (plan: Route, done: Route): string | null =>
   movedWords(
@@ -114,7 +114,10 @@ describe("what moved a piece from its plan", () => {
     };
     const plan = planRoute(CATALOGUE, hammer, "forge", { way: { hardens: "ends" } });
     const first = plan.steps.findIndex(({ kind }) => kind === "quench");
-    const done = { ...plan, steps: plan.steps.map((step, i) => (i === first && step.kind === "quench" ? { ...step, bath_s: 1.2 } : step)) };
+    const done = {
+      ...plan,
+      steps: plan.steps.map((step, i) => (i === first && step.kind === "quench" ? marked(step, { bath_s: 1.2 }) : step)),
+    };
     const is = predict(CATALOGUE, hammer, done, "quick");
     expect(is.other).toMatchObject({ end: "working", secondBy_s: null });
     const words = movedWords(

@@ -1,6 +1,18 @@
 /** What really happened to a piece, where it moved what was planned: the facts of the log, and what became of them. */
 
-import type { FallSeen, Prediction, Route, Step } from "@tembrak/core";
+import {
+  backFirst,
+  intoOf,
+  lastOf_s,
+  secondDip,
+  seconds,
+  turnsOf,
+  type FallSeen,
+  type Prediction,
+  type Quench,
+  type Route,
+  type Step,
+} from "@tembrak/core";
 import { runColour } from "./actWords.js";
 import { showDuration, showHardness, showTemperature, type Units } from "../format/show.js";
 import { vesselNoun } from "./vesselWords.js";
@@ -41,23 +53,26 @@ export interface Underway {
 }
 
 /** How a quench of more moves than in and out went. @param now null where it is over */
-function dipFacts({ then, turns, backFirst, edgeDepth_mm }: Of<"quench">, plan: Of<"quench">, now: Underway | null): string[] {
+function dipFacts(done: Quench, plan: Quench, now: Underway | null): string[] {
   const isFirst = now?.is === "in its bath" && now.moves === 0;
-  if (plan.backFirst !== undefined && backFirst !== undefined) {
-    if (edgeDepth_mm === undefined) return ["the edge never under"];
-    if (!isOff(backFirst.after_s, plan.backFirst.after_s)) return [];
-    return [isFirst ? "not turned over yet" : `turned over after ${tapped(backFirst.after_s)}`];
+  const [is, was] = [done, plan].map(({ dips }) => seconds(dips[0]!)) as [number | null, number | null];
+  const isLate = is !== null && was !== null && isOff(is, was);
+  if (turnsOf(plan) !== null) {
+    if (!isLate || turnsOf(done) === null) return [];
+    return [isFirst ? "the second end not under yet" : `the second end under after ${tapped(is)}`];
   }
-  if (plan.then !== undefined) {
-    const what = plan.then.medium === undefined ? "the back under" : "into the second bath";
-    if (then === undefined) return [plan.then.medium === undefined ? "the back never under" : "never into the second bath"];
-    if (!isOff(then.after_s, plan.then.after_s)) return [];
-    if (isFirst) return [plan.then.medium === undefined ? "the back not under yet" : "not in the second bath yet"];
-    return [`${what} after ${tapped(then.after_s)}`];
+  const second = secondDip(plan);
+  if (second === null) return [];
+  const isTaken = secondDip(done) === null;
+  if (backFirst(plan) !== null) {
+    if (isTaken) return ["the edge never under"];
+    return isLate ? [isFirst ? "not turned over yet" : `turned over after ${tapped(is)}`] : [];
   }
-  if (plan.turns === undefined || turns === undefined) return [];
-  if (!isOff(turns.first_s, plan.turns.first_s)) return [];
-  return [isFirst ? "the second end not under yet" : `the second end under after ${tapped(turns.first_s)}`];
+  const isOther = second.into.medium !== intoOf(plan).medium;
+  if (isTaken) return [isOther ? "never into the second bath" : "the back never under"];
+  if (!isLate) return [];
+  if (isFirst) return [isOther ? "not in the second bath yet" : "the back not under yet"];
+  return [`${isOther ? "into the second bath" : "the back under"} after ${tapped(is)}`];
 }
 
 interface WayTold {
@@ -73,10 +88,12 @@ function wayFacts(transfer_s: number | undefined, { falls, now }: WayTold): stri
 }
 
 function quenchFacts(done: Of<"quench">, plan: Of<"quench">, way: WayTold, units: Units): string[] {
-  const out = done.bath_s === undefined || isAsPlanned(done.bath_s, plan.bath_s) ? "" : `out of it after ${tapped(done.bath_s)}`;
+  const [is, was] = [intoOf(done), intoOf(plan)];
+  const last_s = lastOf_s(done);
+  const out = last_s === null || isAsPlanned(last_s, lastOf_s(plan) ?? undefined) ? "" : `out of it after ${tapped(last_s)}`;
   return [
-    Math.abs(done.bath_C - plan.bath_C) > NEAR_K ? `bath at ${showTemperature(done.bath_C, units)}` : "",
-    done.agitation === "none" && plan.agitation !== "none" ? "bath not stirred" : "",
+    Math.abs(is.bath_C - was.bath_C) > NEAR_K ? `bath at ${showTemperature(is.bath_C, units)}` : "",
+    is.agitation === "none" && was.agitation !== "none" ? "bath not stirred" : "",
     wayFacts(done.transfer_s, way),
     ...dipFacts(done, plan, way.now),
     out !== "" && way.now?.is === "in its bath" ? "still in its bath" : out,

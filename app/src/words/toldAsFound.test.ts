@@ -1,8 +1,8 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, pieceState, planRoute, predict, standingQuestion, type BookEvent, type PieceState } from "@tembrak/core";
-import { HAMMER, HAY_KNIFE, standingAt, START_ms } from "../testing.js";
 import { doneSoFar, endTense, expectedWords, knownBy } from "./measuredWords.js";
 import { verdictWords } from "./verdictWords.js";
+import { HAMMER, HAY_KNIFE, marked, standingAt, START_ms } from "../testing.js";
 
 const UNITS = { temperature: "C", length: "mm" } as const;
 const route = planRoute(CATALOGUE, HAY_KNIFE, "forge");
@@ -58,7 +58,7 @@ describe("a piece of which a file says another thing than the model", () => {
 
 it("an end that is drawn by its own body as it comes out of the bath has not failed for that", () => {
   const way = planRoute(CATALOGUE, HAMMER, "forge", { way: { hardens: "face" } });
-  const steps = way.steps.map((step) => (step.kind === "quench" ? { ...step, bath_s: 12 } : step));
+  const steps = way.steps.map((step) => (step.kind === "quench" ? marked(step, { bath_s: 12 }) : step));
   const is = predict(CATALOGUE, HAMMER, { ...way, steps }, "quick");
   expect(is.hardening.chanceHard.working).toBeGreaterThan(0.8);
   expect(is.working.asQuenched.mean_HRC).toBeLessThan(50);

@@ -2,10 +2,14 @@
 
 import { endName, zoneName } from "./zoneNames.js";
 import {
+  backFirst,
+  edgeDepth_mm,
+  intoOf,
   type BreakLook,
   type CrackRisk,
   type Notice,
   type Prediction,
+  type Quench,
   type Route,
   type Safer,
   type Section,
@@ -77,9 +81,9 @@ function otherEndSentence({ other }: Prediction): string {
 const SURE = 0.9;
 
 /** What becomes of the back of a blade whose edge alone hardens. @param chance that the back hardens, 0 ... 1 */
-function backWords({ clay, backFirst }: Extract<Route["steps"][number], { kind: "quench" }>, chance: number): string {
-  if (backFirst !== undefined) return `the back is hard too${chance < SURE ? `, ${showChance(chance)}` : ""}, the middle stays soft`;
-  return clay === undefined ? "the back stays tough" : "under its clay the back stays tough";
+function backWords(quench: Quench, chance: number): string {
+  if (backFirst(quench) !== null) return `the back is hard too${chance < SURE ? `, ${showChance(chance)}` : ""}, the middle stays soft`;
+  return quench.clay === undefined ? "the back stays tough" : "under its clay the back stays tough";
 }
 
 /** How far the last hardening of a piece has come: nothing of it is to come that has been. */
@@ -156,7 +160,8 @@ function hardeningSentence(route: Route, prediction: Prediction, section: Sectio
   const isHard = hardChance(prediction);
   // Hardened again, what came of it is by the last bath.
   const quench = route.steps.findLast((step) => step.kind === "quench");
-  const bath = quench ? `${mediumName(quench.medium).toLowerCase()} at ${showTemperature(quench.bath_C, units)}` : "the bath";
+  const into = quench === undefined ? null : intoOf(quench);
+  const bath = into === null ? "the bath" : `${mediumName(into.medium).toLowerCase()} at ${showTemperature(into.bath_C, units)}`;
   const byModel = hardening.chanceHard;
   // What a test speaks against is not said to have hardened, wherever it was tried.
   const chance = isHard < byModel.working ? Math.min(byModel.thickest, isHard) : byModel.thickest;
@@ -172,7 +177,7 @@ function hardeningSentence(route: Route, prediction: Prediction, section: Sectio
     return say.edgeTooCold;
   }
   const line = hardening.quenchLine;
-  if (quench !== undefined && (quench.edgeDepth_mm !== undefined || quench.clay !== undefined) && line !== null && workingIsHard) {
+  if (quench !== undefined && (edgeDepth_mm(quench) !== undefined || quench.clay !== undefined) && line !== null && workingIsHard) {
     const wide = line.width_mm === null ? "" : `, going soft over ${showLength(line.width_mm, units)}`;
     const back = backWords(quench, chance);
     const sure = isHard < SURE ? `, ${showChance(isHard)} ${say.hardens}` : "";

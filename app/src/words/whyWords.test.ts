@@ -11,8 +11,8 @@ import {
   type Remedy,
   type RemedyCode,
 } from "@tembrak/core";
-import { HAY_KNIFE } from "../testing.js";
 import { ANSWER_WORDS, CAUSE_WORDS, changeWords, doneLines, LOOK_WORDS, MISHAP_WORDS, remedyWords } from "./whyWords.js";
+import { HAY_KNIFE, marked } from "../testing.js";
 
 const C = { temperature: "C", length: "mm" } as const;
 const F = { temperature: "F", length: "in" } as const;
@@ -69,7 +69,7 @@ describe("why it came out so, in words", () => {
     }
   });
   it("what was done stands beside what was wanted, and only what was logged", () => {
-    const steps = PLAN.steps.map((step) => (step.kind === "quench" ? { ...step, bath_C: 24, transfer_s: 2.1, bath_s: 9 } : step));
+    const steps = PLAN.steps.map((step) => (step.kind === "quench" ? marked(step, { bath_C: 24, transfer_s: 2.1, bath_s: 9 }) : step));
     const why = { piece: HAY_KNIFE, planned: PLAN, route: { ...PLAN, steps }, known: {}, findings: [], breaks: [] };
     const lines = (facts: Diagnosed["facts"]) => doneLines({ ...why, facts }, C);
     expect(lines([])).toEqual([]);

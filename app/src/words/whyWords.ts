@@ -1,6 +1,20 @@
 /** Why a piece came out otherwise, what tells two causes apart, and what to do now: a word for each of core's codes. */
 
-import type { Answer, Cause, Change, CheckCode, Diagnosed, Fact, Mishap, Remedy, RemedyCode, Route, Step } from "@tembrak/core";
+import {
+  intoOf,
+  lastOf_s,
+  type Answer,
+  type Cause,
+  type Change,
+  type CheckCode,
+  type Diagnosed,
+  type Fact,
+  type Mishap,
+  type Remedy,
+  type RemedyCode,
+  type Route,
+  type Step,
+} from "@tembrak/core";
 import { showDuration, showTemperature, type Units } from "../format/show.js";
 import { mediumName } from "./actWords.js";
 import { vesselNoun } from "./vesselWords.js";
@@ -160,10 +174,11 @@ export function doneLines({ route, planned, facts }: Diagnosed, units: Units): D
         `${quench.transfer_s.toFixed(1)} s ${falls ? "from the pull " : ""}to the bath`,
         falls ? "at once is best" : "two seconds are usual",
       );
-    const medium = mediumName(quench.medium).toLowerCase();
-    const [is, wanted] = [quench, wantedQuench].map(({ bath_C }) => showTemperature(bath_C, units)) as [string, string];
+    const medium = mediumName(intoOf(quench).medium).toLowerCase();
+    const [is, wanted] = [quench, wantedQuench].map((one) => showTemperature(intoOf(one).bath_C, units)) as [string, string];
     add("bath", `${medium} at ${is}`, other(is, wanted));
-    if (quench.bath_s !== undefined) add("bath-time", `${quench.bath_s.toFixed(0)} s in it`, "");
+    const last_s = lastOf_s(quench);
+    if (last_s !== null) add("bath-time", `${last_s.toFixed(0)} s in it`, "");
   }
   if (temper !== undefined && wantedTemper !== undefined) {
     const [is, wanted] = [temper, wantedTemper].map(({ temperature_C }) => showTemperature(temperature_C, units)) as [string, string];

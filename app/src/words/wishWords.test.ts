@@ -1,12 +1,13 @@
 import { describe, expect, it } from "@jest/globals";
 import type { Estimate, PatternTried, Piece } from "@tembrak/core";
 import { wishWords } from "./wishWords.js";
+import { bathed } from "../testing.js";
 
 const METRIC = { temperature: "C", length: "mm" } as const;
 const estimate = (mean_HRC: number) => ({ mean_HRC, p05_HRC: mean_HRC - 2, p95_HRC: mean_HRC + 2 }) as Estimate;
 const TRIED: PatternTried = {
   pattern: "edge",
-  quench: { kind: "quench", medium: "fast-oil", bath_C: 55, agitation: "mild", why: "warm-oil", edgeDepth_mm: 18 },
+  quench: bathed({ medium: "fast-oil", bath_C: 55, agitation: "mild", why: "warm-oil", edgeDepth_mm: 18 }),
   working: estimate(58),
   thickest: estimate(24),
   other: null,

@@ -17,6 +17,7 @@ import { actWords, mediumName } from "./actWords.js";
 import { steelFacts, stepSource } from "./sources.js";
 import { WHY_CARDS, whyOf } from "./whyCards.js";
 import { spareWords, verdictWords, type DoneSoFar } from "./verdictWords.js";
+import { marked } from "../testing.js";
 
 /** Remembered or not the bytes are the same (desk.test.ts). */
 const desk = makeDesk();
@@ -42,7 +43,7 @@ function verdict(change: Partial<Piece>, alter: (route: Route) => Route = (r) =>
 
 const inBath =
   (medium: string, bath_C: number) =>
-  (route: Route): Route => ({ ...route, steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, medium, bath_C } : s)) });
+  (route: Route): Route => ({ ...route, steps: route.steps.map((s) => (s.kind === "quench" ? marked(s, { medium, bath_C }) : s)) });
 const atHeat =
   (temperature_C: number) =>
   (route: Route): Route => ({ ...route, steps: route.steps.map((s) => (s.kind === "harden" ? { ...s, temperature_C } : s)) });
@@ -84,7 +85,7 @@ describe("the verdict in sentences", () => {
   it("of a blade that goes in by its back first the back is told hard, and the middle soft", () => {
     const turned = (route: Route): Route => ({
       ...route,
-      steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, edgeDepth_mm: 20, backFirst: { depth_mm: 18, after_s: 20 } } : s)),
+      steps: route.steps.map((s) => (s.kind === "quench" ? marked(s, { edgeDepth_mm: 20, backFirst: { depth_mm: 18, after_s: 20 } }) : s)),
     });
     const { reasons } = verdict({ steel: "80crv2", section: { shape: "wedge", spine_mm: 6, edge_mm: 3, height_mm: 60 } }, turned);
     expect(reasons[0]).toMatch(
@@ -145,7 +146,7 @@ describe("the verdict in sentences", () => {
       /^Should harden right through in vegetable oil at 55 °C, [6-8] in 10 and .* to spare at the spine\./,
     );
     const edged = (route: Route): Route =>
-      inBath("vegetable-oil", 55)({ ...route, steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, edgeDepth_mm: 13 } : s)) });
+      inBath("vegetable-oil", 55)({ ...route, steps: route.steps.map((s) => (s.kind === "quench" ? marked(s, { edgeDepth_mm: 13 }) : s)) });
     expect(said(wedge(4, 0.8, 34), edged)).toMatch(/^Edge in vegetable oil at 55 °C: hard up to/);
     expect(said(wedge(5, 3.4, 26), edged)).toMatch(/^Edge in vegetable oil at 55 °C, [5-8] in 10 that it hardens: hard up to/);
     expect(said(wedge(5, 4, 26), inBath("vegetable-oil", 55))).toMatch(

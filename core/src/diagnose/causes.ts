@@ -1,5 +1,6 @@
 /** Why a piece may have come out otherwise than planned: each cause as pieces that can be simulated, and how often it happens. */
 
+import { intoOf, keepsHeat, lastFor, withInto } from "../plan/dips.js";
 import { isWater } from "../heat/bathKind.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { structureBeforeHardening } from "../plan/route.js";
@@ -159,7 +160,7 @@ export function suspectsOf(
   const { shop, fall } = known;
   const heat = lastStep(planned, "harden") as Harden;
   const quench = lastStep(route, "quench") as Quench;
-  const medium = catalogue.medium(quench.medium);
+  const medium = catalogue.medium(intoOf(quench).medium);
   const isOil = medium !== undefined && !isWater(medium) && medium.kind === "oil";
   const hasTemper = known.tests?.some(({ tempers }) => tempers > 0) === true;
   const is = (fact: Fact): boolean => facts.includes(fact);
@@ -207,13 +208,13 @@ export function suspectsOf(
     })),
     isOil
       ? suspected("cold-bath", is("bath"), COLD_BATH_C, (bath_C) => ({
-          route: withLast(route, "quench", (step) => ({ ...step, bath_C })),
+          route: withLast(route, "quench", (step) => withInto(step, { bath_C })),
         }))
       : null,
-    quench.leavesHeat === true
+    keepsHeat(quench)
       ? null
       : suspected("out-too-soon", is("bath-time"), SOON_s, (bath_s) => ({
-          route: withLast(route, "quench", (step) => ({ ...step, bath_s })),
+          route: withLast(route, "quench", (step) => lastFor(step, bath_s)),
         })),
     suspected("slow-transfer", is("transfer"), SLOW_s, (transfer_s) => ({
       route: withLast(route, "quench", (step) => ({ ...step, transfer_s })),

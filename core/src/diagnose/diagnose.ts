@@ -4,6 +4,7 @@
  * the difference, by putting each right in turn.
  */
 
+import { intoOf, lastFor, lastOf_s, withInto } from "../plan/dips.js";
 import { HAND_WARM_C } from "../constants.js";
 import { testDone } from "../evidence/storedTest.js";
 import { SKIN_CHANCE } from "../evidence/belief.js";
@@ -135,9 +136,9 @@ function putRight({
         right(is.temperature_C < was.temperature_C ? "heat-too-low" : "heat-too-high", { ...is, temperature_C: was.temperature_C });
       if (is.hold_min < was.hold_min) right("soak-too-short", { ...is, hold_min: was.hold_min });
     } else if (is.kind === "quench" && was.kind === "quench") {
-      if (is.bath_C < was.bath_C) right("cold-bath", { ...is, bath_C: was.bath_C });
-      const { bath_s, ...whole } = is;
-      if (bath_s !== undefined && was.bath_s === undefined) right("out-too-soon", whole);
+      const { bath_C } = intoOf(was);
+      if (intoOf(is).bath_C < bath_C) right("cold-bath", withInto(is, { bath_C }));
+      if (lastOf_s(is) !== null && lastOf_s(was) === null) right("out-too-soon", lastFor(is, null));
       const { transfer_s, ...usual } = is;
       if (transfer_s !== undefined && was.transfer_s === undefined) right("slow-transfer", usual);
     }

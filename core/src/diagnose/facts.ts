@@ -1,5 +1,6 @@
 /** What of a hardening somebody saw, timed or read: what was logged is a fact, the rest may be otherwise than anybody thinks. */
 
+import { lastOf_s } from "../plan/dips.js";
 import { COLD_AFTER_s } from "../standing/straightening.js";
 import { HAND_WARM_C } from "../constants.js";
 import { pieceState, type PieceState } from "../book/state.js";
@@ -56,7 +57,7 @@ export function whyQuestion(whole: PieceState, context: StandingContext): Diagno
   if (holdAct !== undefined && state.doneAt_ms.has(holdAct.id)) facts.push("hold");
   if (done?.kind === "quench" && done.transfer_s !== undefined) facts.push("transfer");
   if (state.checks.some(({ act, reading }) => own.has(act) && reading.check === "bath-heat")) facts.push("bath");
-  if (done?.kind === "quench" && done.bath_s !== undefined) facts.push("bath-time");
+  if (done?.kind === "quench" && lastOf_s(done) !== null) facts.push("bath-time");
   if (temper >= 0 && ovenRead_C(state, temper) !== undefined) facts.push("oven");
   if (question.known.tests.every(({ test }) => test.piece_C !== undefined && test.piece_C <= HAND_WARM_C)) facts.push("cold");
   const tested_ms = state.tests.at(-1)?.at_ms ?? 0;

@@ -1,5 +1,6 @@
 /** What to do now: the cheapest act that serves the likeliest causes, with the route it leads to where that is another. */
 
+import { bathOf, inOtherBath, intoOf, withInto, type Quench } from "../plan/dips.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { peakSpeed_W_m2K } from "../heat/bathKind.js";
 import { hardenAgain } from "../plan/nextTemper.js";
@@ -59,7 +60,7 @@ function lastOf<K extends Step["kind"]>({ steps }: Route, kind: K): Extract<Step
 
 /** The next faster oil or water that there is. */
 function fasterBath(catalogue: Catalogue, { route, baths }: DiagnoseQuestion): Change | null {
-  const now = catalogue.medium(lastOf(route, "quench")?.medium ?? "");
+  const now = catalogue.medium(bathOf(route));
   if (now === undefined) return null;
   const there = catalogue.media
     .filter(({ id }) => baths === null || baths.includes(id))
@@ -75,6 +76,7 @@ function cureOf(catalogue: Catalogue, question: DiagnoseQuestion, cause: Cause):
   const [was, is] = [lastOf(planned, "harden"), lastOf(route, "harden")];
   const quench = lastOf(planned, "quench");
   if (was === undefined || is === undefined || quench === undefined) return [];
+  const { medium, bath_C } = intoOf(quench);
   const steel = catalogue.steel(piece.steel);
   const top_C = Math.min(
     LIMITS.harden.temperature_C[1],
@@ -98,7 +100,7 @@ function cureOf(catalogue: Catalogue, question: DiagnoseQuestion, cause: Cause):
     case "coarse-start":
       return [{ change: "normalise", at_C: steel?.normalise_C.value ?? 870 }];
     case "cold-bath":
-      return [{ change: "warm-bath", to_C: Math.max(quench.bath_C, catalogue.medium(quench.medium)?.usualBath_C ?? quench.bath_C) }];
+      return [{ change: "warm-bath", to_C: Math.max(bath_C, catalogue.medium(medium)?.usualBath_C ?? bath_C) }];
     case "slow-bath":
     case "too-thick": {
       const faster = fasterBath(catalogue, question);
@@ -166,7 +168,6 @@ export function againRoute(
 }
 
 type Harden = Extract<Step, { kind: "harden" }>;
-type Quench = Extract<Step, { kind: "quench" }>;
 
 function heatWith(step: Harden, change: Change): Harden {
   if (change.change === "hotter" || change.change === "cooler") return { ...step, temperature_C: change.to_C };
@@ -174,8 +175,8 @@ function heatWith(step: Harden, change: Change): Harden {
 }
 
 function quenchWith(step: Quench, change: Change): Quench {
-  if (change.change === "bath") return { ...step, medium: change.medium, bath_C: change.bath_C };
-  return change.change === "warm-bath" ? { ...step, bath_C: change.to_C } : step;
+  if (change.change === "bath") return inOtherBath(step, change);
+  return change.change === "warm-bath" ? withInto(step, { bath_C: change.to_C }) : step;
 }
 
 function sameChange(a: Change, b: Change): boolean {

@@ -1,5 +1,6 @@
 /** How long each step of a plan takes: into the fire by the log or the heating model, held, and out of it by cooling in air. */
 
+import { lastOf_s } from "../plan/dips.js";
 import type { PieceState } from "../book/state.js";
 import { kitOf } from "../plan/kit.js";
 import { heatedOf } from "../plan/way.js";
@@ -63,7 +64,7 @@ export function stepTimes_s(
   took: readonly (number | null)[] = [],
 ): (number | null)[] {
   return steps.map((step, i) => {
-    if (step.kind === "quench") return step.bath_s ?? BATH_s;
+    if (step.kind === "quench") return lastOf_s(step) ?? BATH_s;
     if (step.kind === "run") return RUN_s;
     if (step.kind === "temper") return 60 * step.hold_min;
     const rise_s = rises[i]?.allThere_s ?? null;

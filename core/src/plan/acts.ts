@@ -1,5 +1,6 @@
 /** A route as single acts, one a screen at the bench. */
 
+import { intoOf, keepsHeat } from "./dips.js";
 import type { Route, Step } from "../schema/book.js";
 import type { Vessel } from "../schema/kit.js";
 import { watchedOf } from "./runHeat.js";
@@ -90,15 +91,17 @@ function actsOfStep(step: Step, i: number, steps: readonly Step[]): Act[] {
       }
       return step.kind === "normalise" ? [...acts, { id: id("air-cool"), kind: "air-cool", step: i, coolTo: step.coolTo }] : acts;
     }
-    case "quench":
+    case "quench": {
+      const { medium, bath_C } = intoOf(step);
       // What is drawn by its own heat goes on at once: nothing is straightened, cooled or filed in between.
-      if (step.leavesHeat === true) return [{ id: id("quench"), kind: "quench", step: i, medium: step.medium, bath_C: step.bath_C }];
+      if (keepsHeat(step)) return [{ id: id("quench"), kind: "quench", step: i, medium, bath_C }];
       return [
-        { id: id("quench"), kind: "quench", step: i, medium: step.medium, bath_C: step.bath_C },
+        { id: id("quench"), kind: "quench", step: i, medium, bath_C },
         { id: id("straighten"), kind: "straighten", step: i },
         { id: id("cool-down"), kind: "cool-down", step: i },
         { id: id("first-file"), kind: "first-file", step: i },
       ];
+    }
     case "run":
       return [
         { id: id("brighten"), kind: "brighten", step: i },

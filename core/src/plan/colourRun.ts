@@ -1,19 +1,19 @@
 /** A temper drawn by heat that runs through a piece: when each colour comes to the edge, by a set of runs that differ in what nobody measures. */
 
+import { intoOf, seconds, underOf, type Quench } from "./dips.js";
 import { alloyShift_K, growFilm_nm, oxideFilm_nm, temperatureForFilm_C } from "../colour/oxide.js";
 import { ROOM_C, STEFAN_BOLTZMANN_W_m2K4 } from "../constants.js";
 import { InputError } from "../errors.js";
 import { FIN_CONDUCTIVITY_W_mK, finScratch, makeFin, stepFin, type CellOutside, type Fin } from "../heat/fin.js";
 import { mediumBoundary, type Boundary } from "../heat/media.js";
 import { normalDraws } from "../numerics/sampling.js";
-import type { Piece, Route, RunSource, Step } from "../schema/book.js";
+import type { Piece, Route, RunSource } from "../schema/book.js";
 import type { Medium } from "../schema/medium.js";
 import { breadth_mm } from "../shape/outline.js";
 import { kelvin } from "../units.js";
 import { resolveSteel, type Catalogue } from "./catalogue.js";
 import { girth_mm, sectionArea_mm2 } from "./fit.js";
 import { COLOUR_MIN, watchedOf } from "./runHeat.js";
-import { underOf } from "./way.js";
 
 export const RUNS = 96;
 const CELLS = 40;
@@ -111,8 +111,6 @@ export interface ColourRun {
   readonly runs: readonly OneRun[];
 }
 
-type Quench = Extract<Step, { kind: "quench" }>;
-
 /** How a blade was dipped where nobody says: the least that leaves heat in the body, s (judgement). */
 const USUAL_DIP_s = 6;
 
@@ -143,10 +141,14 @@ export function runPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { di
     surface_K: surfaceShift_K(steel.composition_wtpct),
   };
   if (run.source !== "residual" || quench === undefined) return { ...plan, from: null };
-  const medium = catalogue.medium(quench.medium);
-  if (medium === undefined) throw new InputError({ code: "unknown-medium", path: "/route", got: quench.medium });
+  const into = intoOf(quench);
+  const medium = catalogue.medium(into.medium);
+  if (medium === undefined) throw new InputError({ code: "unknown-medium", path: "/route", got: into.medium });
   const heat_C = heat?.kind === "harden" ? heat.temperature_C : 800;
-  return { ...plan, from: { heat_C, medium, bath_C: quench.bath_C, depth_mm: deep_mm, bath_s: dip_s ?? quench.bath_s ?? USUAL_DIP_s } };
+  return {
+    ...plan,
+    from: { heat_C, medium, bath_C: into.bath_C, depth_mm: deep_mm, bath_s: dip_s ?? seconds(quench.dips.at(-1)!) ?? USUAL_DIP_s },
+  };
 }
 
 /** How much of the edge stands in water, mm. */

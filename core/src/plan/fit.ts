@@ -2,12 +2,13 @@
 
 import { bathAfter_C } from "../heat/bathHeat.js";
 import { isLiquid } from "../heat/bathKind.js";
-import type { Piece, Route, Step } from "../schema/book.js";
+import type { Into, Piece, Route } from "../schema/book.js";
 import type { Kit, KitItem } from "../schema/kit.js";
 import type { Section } from "../schema/parts.js";
 import { breadth_mm, outlineOf } from "../shape/outline.js";
 import type { KindFile } from "../schema/kind.js";
 import type { Catalogue } from "./catalogue.js";
+import { backFirst, edgeDepth_mm, endUnder, intoOf, isLaid, lastOf_s, secondDip, turnsOf, type Quench } from "./dips.js";
 import { lacks, ROOM_mm, type Chamber } from "./chamber.js";
 import { hottest_C, hottestTemper_C, joinedOvens, kitOf, missingFor, ovensOf } from "./kit.js";
 import { planRoute } from "./route.js";
@@ -90,32 +91,32 @@ const DIFFUSES_m2_s = 27.3 / (WEIGHS_kg_m3 * 650);
 /** An edge or an end is held so long where nobody says, s (judgement: until a thick one is cold; a bath told too warm hurts nobody). */
 const HELD_s = 60;
 
-export type Dipped = Pick<
-  Extract<Step, { kind: "quench" }>,
-  "medium" | "edgeDepth_mm" | "part" | "turns" | "then" | "backFirst" | "bath_s"
->;
+export type Dipped = Pick<Quench, "dips">;
 
 /**
  * How much of a piece gives its heat to a bath in so many seconds, kg: what is under, and of the hot rest behind it as much as conducts its
  * heat through in that time, 2 sqrt(a t / pi) of it (the half space whose face is kept cold; Carslaw and Jaeger 1959, from memory).
  */
-export function cooledMass_kg(piece: Piece, form: KindFile, quench: Dipped, under_s = quench.bath_s ?? HELD_s): number {
+export function cooledMass_kg(piece: Piece, form: KindFile, quench: Dipped, under_s = lastOf_s(quench) ?? HELD_s): number {
   const all_kg = mass_kg(piece, form);
   const { section, length_mm } = piece;
-  const { edgeDepth_mm, part, turns, then, backFirst } = quench;
+  const second = secondDip(quench);
   // All of it goes under in the end, and in the same bath.
-  if (then !== undefined && (then.medium === undefined || then.medium === quench.medium)) return all_kg;
+  if (second?.under === "all" && second.into.medium === intoOf(quench).medium) return all_kg;
   const behind_mm = 1000 * 2 * Math.sqrt((DIFFUSES_m2_s * under_s) / Math.PI);
-  if (part !== undefined) {
-    const ends_mm = part.depth_mm + behind_mm + (turns === undefined ? 0 : turns.depth_mm + behind_mm);
+  const end = endUnder(quench);
+  if (end !== null) {
+    const other = turnsOf(quench)?.[1];
+    const ends_mm = end.depth_mm + behind_mm + (other === undefined ? 0 : other.depth_mm + behind_mm);
     return all_kg * Math.min(1, ends_mm / length_mm);
   }
-  if ((edgeDepth_mm === undefined && backFirst === undefined) || section.shape !== "wedge") return all_kg;
+  const [edge, back] = [edgeDepth_mm(quench), backFirst(quench)?.depth_mm];
+  if ((edge === undefined && back === undefined) || section.shape !== "wedge") return all_kg;
   const { edge_mm, spine_mm, height_mm } = section;
   const reach = (depth_mm: number | undefined): number => (depth_mm === undefined ? 0 : Math.min(1, (depth_mm + behind_mm) / height_mm));
   /** Of the section, what lies below a share of its height. */
   const below = (up: number): number => (up * (edge_mm + 0.5 * up * (spine_mm - edge_mm))) / (0.5 * (edge_mm + spine_mm));
-  return all_kg * Math.min(1, below(reach(edgeDepth_mm)) + 1 - below(1 - reach(backFirst?.depth_mm)));
+  return all_kg * Math.min(1, below(reach(edge)) + 1 - below(1 - reach(back)));
 }
 
 /** What goes of a piece, kg, when so much is ground off each face of it: an expectation, scale and cracks left out. */
@@ -210,52 +211,55 @@ function usableDepth_mm({ fill_mm, depth_mm }: Bath): number {
 }
 
 /** How much of the piece has to be under, mm: all its length hanging, unless only edge or end goes in. */
-function under_mm(piece: Piece, quench: Extract<Route["steps"][number], { kind: "quench" }>): number {
-  if (quench.part !== undefined) return quench.part.depth_mm;
-  if (quench.backFirst !== undefined) return Math.max(quench.backFirst.depth_mm, quench.edgeDepth_mm ?? 0);
-  return quench.edgeDepth_mm ?? (quench.edgeFirst === true ? breadth_mm(piece) : piece.length_mm);
+function under_mm(piece: Piece, quench: Quench): number {
+  const end = endUnder(quench);
+  if (end !== null) return end.depth_mm;
+  const deepest_mm = Math.max(edgeDepth_mm(quench) ?? 0, backFirst(quench)?.depth_mm ?? 0);
+  return deepest_mm > 0 ? deepest_mm : isLaid(quench) ? breadth_mm(piece) : piece.length_mm;
 }
 
 function bathProblems(item: Bath, piece: Piece, form: KindFile, route: Route, catalogue: Catalogue): FitProblem[] {
   const problems: FitProblem[] = [];
-  const quench = route.steps.findLast((step): step is Extract<typeof step, { kind: "quench" }> => step.kind === "quench");
+  const quench = route.steps.findLast((step): step is Quench => step.kind === "quench");
   if (quench === undefined) return [];
   const { name } = item;
-  const isLaid = (quench.edgeDepth_mm !== undefined || quench.edgeFirst === true) && quench.part === undefined;
-  if (isLaid) {
+  if (isLaid(quench)) {
     // Edge down: its whole length lies across the tank.
     const over_mm = piece.length_mm + 2 * ROOM_mm - item.width_mm;
     if (over_mm > 0) problems.push({ place: "bath", item: name, what: "length", over_mm, ways: WAYS.bath });
   }
-  if (!isLaid || quench.edgeDepth_mm === undefined) {
+  if (!isLaid(quench) || edgeDepth_mm(quench) === undefined) {
     const over_mm = under_mm(piece, quench) - usableDepth_mm(item);
     if (over_mm > 0) problems.push({ place: "bath", item: name, what: "depth", over_mm, ways: WAYS.bath });
   }
   const medium = catalogue.medium(item.medium);
   const heat = route.steps.findLast((step) => step.kind === "harden");
   if (isLiquid(medium) && heat?.kind === "harden") {
-    const after_C = bathAfter_C(medium.liquid, bathVolume_L(item), quench.bath_C, cooledMass_kg(piece, form, quench), heat.temperature_C);
-    const over_K = after_C - Math.min(medium.liquid.limit_C, quench.bath_C + MOST_RISE_K);
+    const { bath_C } = intoOf(quench);
+    const after_C = bathAfter_C(medium.liquid, bathVolume_L(item), bath_C, cooledMass_kg(piece, form, quench), heat.temperature_C);
+    const over_K = after_C - Math.min(medium.liquid.limit_C, bath_C + MOST_RISE_K);
     if (over_K > 0) problems.push({ place: "bath", item: name, what: "weight", over_K, ways: WEIGHT_WAYS });
   }
   return problems;
 }
 
 /** The second bath of a quench in two: it has to be there, and to take all of the piece. */
-function secondBathProblems(
-  { medium, then }: Extract<Route["steps"][number], { kind: "quench" }>,
-  piece: Piece,
-  kit: Kit,
-  catalogue: Catalogue,
-): readonly FitProblem[] {
-  const second = then?.medium;
-  if (second === undefined || second === medium || !isLiquid(catalogue.medium(second))) return [];
+function secondBathProblems(quench: Quench, piece: Piece, kit: Kit, catalogue: Catalogue): readonly FitProblem[] {
+  const second = secondDip(quench)?.into.medium;
+  if (second === undefined || second === intoOf(quench).medium || !isLiquid(catalogue.medium(second))) return [];
   const baths = kitOf(kit, "bath").filter((item) => item.medium === second);
   if (baths.length === 0) return [{ place: "bath", item: second, what: "missing", ways: ONE_BATH_WAYS }];
   return bestOf(baths, (item) => {
     const over_mm = piece.length_mm - usableDepth_mm(item);
     return over_mm > 0 ? [{ place: "bath", item: item.name, what: "depth", over_mm, ways: WAYS.bath } as const] : [];
   });
+}
+
+/** The tanks of a kit that are meant: the one by name where it is there and holds that still, else all that hold it. */
+function tanksOf(kit: Kit, { medium, bath }: Into): Bath[] {
+  const all = kitOf(kit, "bath").filter((item) => item.medium === medium);
+  const named = all.filter(({ id }) => id === bath);
+  return named.length > 0 ? named : all;
 }
 
 /** The best of several: the one with no problem, else that which lacks least. */
@@ -321,9 +325,10 @@ export function fitProblems(catalogue: Catalogue, piece: Piece, form: KindFile, 
     }),
   );
   const quench = route.steps.findLast((step) => step.kind === "quench");
-  if (quench?.kind === "quench" && isLiquid(catalogue.medium(quench.medium))) {
-    const baths = kitOf(kit, "bath").filter(({ medium }) => medium === quench.medium);
-    if (baths.length === 0) problems.push({ place: "bath", item: quench.medium, what: "missing", ways: WAYS.bath });
+  const into = quench?.kind === "quench" ? intoOf(quench) : null;
+  if (into !== null && isLiquid(catalogue.medium(into.medium))) {
+    const baths = tanksOf(kit, into);
+    if (baths.length === 0) problems.push({ place: "bath", item: into.medium, what: "missing", ways: WAYS.bath });
     else problems.push(...bestOf(baths, (item) => bathProblems(item, piece, form, route, catalogue)));
   }
   if (quench?.kind === "quench") problems.push(...secondBathProblems(quench, piece, kit, catalogue));

@@ -1,5 +1,6 @@
 /** What to look for on a piece before it is hardened: what cracks there, what it costs, and what makes no difference. */
 
+import { mediaOf } from "./dips.js";
 import { isWater } from "../heat/bathKind.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { KindFile } from "../schema/kind.js";
@@ -25,7 +26,7 @@ export const THIN_EDGE = { oil: { thin_mm: 0.7, leave_mm: 1 }, water: { thin_mm:
 /** What an edge is to be for the baths of a route. */
 export function edgeFor(catalogue: Catalogue, { steps }: Pick<Route, "steps">): (typeof THIN_EDGE)["oil" | "water"] {
   const quench = steps.findLast((step) => step.kind === "quench");
-  const baths = quench?.kind === "quench" ? [quench.medium, ...(quench.then?.medium === undefined ? [] : [quench.then.medium])] : [];
+  const baths = quench?.kind === "quench" ? mediaOf(quench) : [];
   return baths.some((id) => isWater(catalogue.medium(id))) ? THIN_EDGE.water : THIN_EDGE.oil;
 }
 

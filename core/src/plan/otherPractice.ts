@@ -1,5 +1,6 @@
 /** For a step of a route: what others do instead, when one might prefer it, and the route that would be. */
 
+import { endUnder, inOtherBath, intoOf, keepsHeat } from "./dips.js";
 import { missingFor } from "./kit.js";
 import type { TemperatureUnit } from "../quantity.js";
 import { SCHOOLS, type Piece, type Route, type School, type Step } from "../schema/book.js";
@@ -66,15 +67,16 @@ function ofNormalise(route: Route, index: number, step: Of<"normalise">): OtherP
 /** Other baths, each faster or slower than the planned one. */
 function ofQuench(catalogue: Catalogue, route: Route, index: number, step: Of<"quench">, kit: Kit | null): OtherPractice[] {
   const own = kit === null ? null : new Set(kit.flatMap((item) => (item.kind === "bath" ? [item.medium] : [])));
+  const planned = intoOf(step).medium;
   const speed = (id: string): number => peakSpeed_W_m2K(catalogue.medium(id));
   return catalogue.media
-    .filter(({ id }) => id !== step.medium && speed(id) > 0 && (own === null || own.has(id)))
+    .filter(({ id }) => id !== planned && speed(id) > 0 && (own === null || own.has(id)))
     .map((medium) => {
-      const isFaster = speed(medium.id) > speed(step.medium);
+      const isFaster = speed(medium.id) > speed(planned);
       return {
         practice: isFaster ? ("faster-bath" as const) : ("gentler-bath" as const),
         medium: medium.id,
-        route: replaced(route, index, { ...step, medium: medium.id, bath_C: medium.usualBath_C }),
+        route: replaced(route, index, inOtherBath(step, { medium: medium.id, bath_C: medium.usualBath_C })),
       };
     });
 }
@@ -124,7 +126,7 @@ export function otherPractices(
     case "harden":
       return ofHarden(catalogue, piece, route, kit, unit);
     case "quench":
-      return step.part === undefined && step.leavesHeat !== true ? ofQuench(catalogue, route, index, step, kit) : [];
+      return endUnder(step) === null && !keepsHeat(step) ? ofQuench(catalogue, route, index, step, kit) : [];
     case "temper":
       return ofTemper(route, index, step);
     case "preheat":

@@ -1,15 +1,14 @@
 /** The bath a piece of a steel is planned for: the one its steel asks for, by its thickness and by what the shop has. */
 
 import { peakSpeed_W_m2K } from "../heat/bathKind.js";
-import type { Piece, Step } from "../schema/book.js";
+import type { Piece } from "../schema/book.js";
 import type { Kit } from "../schema/kit.js";
 import type { Medium } from "../schema/medium.js";
 import { cladOf } from "../shape/cladding.js";
 import type { Catalogue, ResolvedSteel } from "./catalogue.js";
+import { allUnder, type Quench } from "./dips.js";
 import { bathFromKit } from "./kit.js";
 import { thickness_mm } from "../shape/thickness.js";
-
-type Quench = Extract<Step, { kind: "quench" }>;
 
 /** A blade has to be hard so far above its edge, mm at least (judgement). */
 const HARD_UP_mm = 5;
@@ -48,5 +47,5 @@ export function quenchStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Pi
   // In the oil it asks for it would harden: that is not there.
   const water = isTooThick && !isTooThickForOil(steel, piece, own, own) ? "oil-too-slow" : "needs-water";
   const why = id !== wanted ? "nearest-bath" : isClad ? "clad-core" : medium.kind === "oil" ? "warm-oil" : water;
-  return { kind: "quench", medium: id, bath_C: medium.usualBath_C, agitation: "mild", why };
+  return { kind: "quench", dips: allUnder({ medium: id, bath_C: medium.usualBath_C, agitation: "mild" }), why };
 }

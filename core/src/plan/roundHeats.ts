@@ -1,5 +1,6 @@
 /** Heats of a plan as one sets them: whole fives of Celsius, whole tens of Fahrenheit. */
 
+import { intoOf, withInto } from "./dips.js";
 import type { TemperatureUnit } from "../quantity.js";
 import type { Step } from "../schema/book.js";
 import {
@@ -67,7 +68,7 @@ function rounded(step: Step, { heat_C, temper_C }: Ends): Step {
       return { ...step, temperature_C, rate_C_h: wholeRate(step.rate_C_h), to_C: heat(step.to_C, null) };
     }
     case "quench":
-      return { ...step, bath_C: heat(step.bath_C, null) };
+      return withInto(step, { bath_C: heat(intoOf(step).bath_C, null) });
     case "temper":
       return { ...step, temperature_C: heat(step.temperature_C, temper_C) };
     // A colour is what it is.

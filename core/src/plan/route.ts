@@ -16,6 +16,7 @@ import { resolveSteel, type Catalogue, type ResolvedSteel } from "./catalogue.js
 import { heatFor_C, wantedCarbon_wtpct } from "../kinetics/soak.js";
 import { thickness_mm } from "../shape/thickness.js";
 import { dipOf } from "./dip.js";
+import { edgeUnder, endIn, intoOf, type EndName, type Quench } from "./dips.js";
 import { roundSteps } from "./roundHeats.js";
 import type { TemperatureUnit } from "../quantity.js";
 import { canDraw, hottestTemper_C, VESSEL_C } from "./kit.js";
@@ -245,7 +246,6 @@ function withinOf(piece: Piece, draws: Draws, kit: Kit | null): Within {
   return { vessel, hottest_C: hottestTemper_C(kit, piece, vessel) };
 }
 
-type Quench = Extract<Step, { kind: "quench" }>;
 type Harden = Extract<Step, { kind: "harden" }>;
 
 /** A third of the height is where an edge quench usually begins (common practice, no source). */
@@ -261,16 +261,16 @@ export function usualEdgeDepth_mm(height_mm: number): number {
 }
 
 /** One bath of what is to be hardened. */
-function immersed(piece: Piece, quench: Quench, hardens: Hardens, end: "working" | "other" = "working"): Quench {
+function immersed(piece: Piece, quench: Quench, hardens: Hardens, end: EndName = "working"): Quench {
   const { section } = piece;
   switch (hardens) {
     case "whole":
       return quench;
     case "edge":
-      return section.shape === "wedge" ? { ...quench, edgeDepth_mm: usualEdgeDepth_mm(section.height_mm) } : quench;
+      return section.shape === "wedge" ? { ...quench, dips: edgeUnder(intoOf(quench), usualEdgeDepth_mm(section.height_mm)) } : quench;
     case "face":
     case "ends":
-      return { ...quench, part: { end, depth_mm: endDepth_mm(piece) } };
+      return { ...quench, dips: endIn(intoOf(quench), end, endDepth_mm(piece)) };
   }
 }
 
@@ -403,7 +403,7 @@ function plannedRoute(catalogue: Catalogue, piece: Piece, school: School, { way 
     case "hot-bar":
       return { school, steps: [...first, heat, quench, runStep(steel, piece, { source: draws, hard_HRC, mid_HRC, high_HRC })] };
     case "residual": {
-      const warm: Quench = { ...quench, leavesHeat: true, why: "keeps-heat" };
+      const warm: Quench = { ...quench, dips: quench.dips.map((dip) => ({ ...dip, until: { is: "keeps-heat" } })), why: "keeps-heat" };
       return { school, steps: [...first, heat, warm, runStep(steel, piece, { source: draws, hard_HRC, mid_HRC, high_HRC })] };
     }
   }

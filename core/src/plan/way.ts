@@ -1,6 +1,7 @@
 /** What is hardened and what draws it: what a shape allows, and what a route says. */
 
 import { DRAWS, HARDENS, RUN_SOURCES, type Draws, type Hardens, type Route, type RunSource, type Step, type Way } from "../schema/book.js";
+import { backFirst, edgeDepth_mm, endUnder, turnsOf } from "./dips.js";
 import type { Section } from "../schema/parts.js";
 
 export const USUAL_WAY: Way = { hardens: "whole", draws: "oven" };
@@ -28,14 +29,6 @@ export function isRun(draws: Draws): draws is RunSource {
   return RUN_SOURCES.some((source) => source === draws);
 }
 
-/** How much of a piece goes into a bath: all of it, or an edge, a back or an end so deep. */
-export type Under = { readonly what: "whole" } | { readonly what: "edge" | "back" | "end"; readonly depth_mm: number };
-
-export function underOf({ edgeDepth_mm, part }: Pick<Extract<Step, { kind: "quench" }>, "edgeDepth_mm" | "part">): Under {
-  if (part !== undefined) return { what: "end", depth_mm: part.depth_mm };
-  return edgeDepth_mm === undefined ? { what: "whole" } : { what: "edge", depth_mm: edgeDepth_mm };
-}
-
 /** The last of its own tempers and the run that come after the last bath; a snap temper only holds out until them. */
 function drawsAfter(steps: readonly Step[]) {
   const after = steps.slice(steps.findLastIndex(({ kind }) => kind === "quench") + 1);
@@ -49,13 +42,14 @@ function drawsAfter(steps: readonly Step[]) {
 export function wayOf({ steps }: Pick<Route, "steps">): Way {
   const quenches = steps.flatMap((step) => (step.kind === "quench" ? [step] : []));
   const { temper, run } = drawsAfter(steps);
-  const ends = new Set(quenches.flatMap(({ part }) => (part === undefined ? [] : [part.end])));
+  const ends = new Set(quenches.flatMap((quench) => endUnder(quench)?.end ?? []));
+  const last = quenches.at(-1);
   const hardens =
-    ends.size > 1 || quenches.at(-1)?.turns !== undefined
+    ends.size > 1 || (last !== undefined && turnsOf(last) !== null)
       ? "ends"
       : ends.size === 1
         ? "face"
-        : quenches.at(-1)?.edgeDepth_mm !== undefined
+        : last !== undefined && edgeDepth_mm(last) !== undefined
           ? "edge"
           : "whole";
   // A run after tempers draws the back alone: what draws the piece is the oven.
@@ -69,7 +63,7 @@ export function isBackToDraw({ steps }: Pick<Route, "steps">): boolean {
   const quench = steps.findLast((step) => step.kind === "quench");
   // After an edge quench, or under clay, the back is soft as it is.
   const isHard =
-    quench?.kind === "quench" && (quench.edgeDepth_mm === undefined || quench.backFirst !== undefined) && quench.clay === undefined;
+    quench?.kind === "quench" && (edgeDepth_mm(quench) === undefined || backFirst(quench) !== null) && quench.clay === undefined;
   return isHard && temper !== undefined && run === undefined;
 }
 
@@ -84,7 +78,7 @@ export function isBackDrawn({ steps }: Pick<Route, "steps">): boolean {
  * a piece is hardened once, or each of its ends is.
  */
 export function hardeningFrom({ steps }: Pick<Route, "steps">): number {
-  const quenches = steps.flatMap((step, i) => (step.kind === "quench" ? [{ i, end: step.part?.end }] : []));
+  const quenches = steps.flatMap((step, i) => (step.kind === "quench" ? [{ i, end: endUnder(step)?.end }] : []));
   const last = quenches.at(-1);
   const undone = quenches.slice(0, -1).findLast(({ end }) => end === undefined || last!.end === undefined || end === last!.end);
   if (undone === undefined) return 0;
@@ -101,10 +95,10 @@ export function heatedOf({ steps }: Pick<Route, "steps">, index: number): Harden
   const at = steps.findIndex((step, i) => i > index && step.kind === "quench");
   const quench = steps[at];
   if ((kind !== "harden" && kind !== "preheat") || quench?.kind !== "quench") return "whole";
-  if (quench.backFirst !== undefined) return "whole";
-  if (quench.edgeDepth_mm !== undefined) return "edge";
-  if (quench.part === undefined || quench.turns !== undefined) return "whole";
-  return steps.slice(0, index).some((step) => step.kind === "quench" && step.part !== undefined && step.part.end !== quench.part!.end)
-    ? "ends"
-    : "face";
+  if (backFirst(quench) !== null) return "whole";
+  if (edgeDepth_mm(quench) !== undefined) return "edge";
+  const own = endUnder(quench);
+  if (own === null || turnsOf(quench) !== null) return "whole";
+  const hadOther = steps.slice(0, index).some((step) => step.kind === "quench" && (endUnder(step) ?? own).end !== own.end);
+  return hadOther ? "ends" : "face";
 }

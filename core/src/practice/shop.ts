@@ -15,7 +15,7 @@ import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
 import { cooledMass_kg, type Dipped } from "../plan/fit.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import type { Medium } from "../schema/medium.js";
-import type { ColourName, Piece } from "../schema/book.js";
+import type { ColourName, Into, Piece } from "../schema/book.js";
 import type { Vessel } from "../schema/kit.js";
 import type { Coat, Immersion } from "../schema/parts.js";
 import type { ShopAnswer, ShopCommand, ShopPlace, ShopQuestion, ShopReading, ShopReset } from "../schema/practice.js";
@@ -131,12 +131,12 @@ function behind_mm({ bar, places: { grid } }: ShopPiece, place: number): number 
 const shownHex = (film_nm: number): string => (film_nm < BRIGHT_nm ? BRIGHT_HEX : filmHex(film_nm));
 
 /** One shop with its own time. Advance it, command it, ask it: the same seed and the same calls give the same answers. */
-/** What goes under, as a quench of a route says it: a back that went in before its edge has given its share by then. */
-function dippedAs(immersion: Immersion, isBar: boolean): Pick<Dipped, "edgeDepth_mm" | "part" | "backFirst"> {
-  if (immersion.kind === "full") return {};
+/** What goes under, as a quench of a route says it. */
+function dippedAs(immersion: Immersion, isBar: boolean, into: Into): Dipped {
+  const until = { is: "cold" } as const;
+  if (immersion.kind === "full") return { dips: [{ under: "all", into, until }] };
   const { kind, depth_mm } = immersion;
-  if (kind === "back") return { backFirst: { depth_mm, after_s: 0 } };
-  return isBar ? { part: { end: "working", depth_mm } } : { edgeDepth_mm: depth_mm };
+  return { dips: [{ under: kind === "back" ? kind : isBar ? "end" : "edge", depth_mm, into, until }] };
 }
 
 export class PracticeShop {
@@ -304,11 +304,15 @@ export class PracticeShop {
     }
   }
 
+  private into(): Into {
+    return { medium: this.reset.medium, bath_C: this.bathGoal_C, agitation: "mild" };
+  }
+
   /** What goes under gives the bath its heat, once: the back that is dipped after its edge what that had not given. */
   private warmBath(p: ShopPiece, immersion: ShopPiece["immersion"] = { kind: "full" }): void {
     const { medium } = this;
     if (!isLiquid(medium)) return;
-    const under_kg = cooledMass_kg(p.piece, formOf(p.piece), { medium: this.reset.medium, ...dippedAs(immersion, p.bar !== null) });
+    const under_kg = cooledMass_kg(p.piece, formOf(p.piece), dippedAs(immersion, p.bar !== null, this.into()));
     // An edge that follows its back is hot still.
     const isTurnedOver = immersion.kind === "edge" && p.immersion.kind === "back";
     const more_kg = isTurnedOver ? under_kg : Math.max(0, under_kg - p.gave_kg);

@@ -101,6 +101,44 @@ const because = { why: choice(REASONS), said: Type.Optional(Type.String({ maxLen
 
 export const ANNEALS = ["kiln", "vermiculite", "dead-fire", "sub-critical"] as const;
 
+/** What is under the bath. edge, back: of a blade, so deep. end, other-end: of a bar, the one that works or is struck, and the one behind it. */
+export const UNDERS = ["all", "edge", "back", "end", "other-end"] as const;
+
+/** As many as anybody keeps count of: two ends by turns, six times each. */
+export const MOST_DIPS = 12;
+
+/** What it is put into: by name what is in the tank, or what lies about it; which tank of the kit, where there are two of one kind. */
+const IntoSchema = strict({
+  medium: Type.String({ minLength: 1, maxLength: 30 }),
+  bath: Type.Optional(Type.String({ minLength: 1, maxLength: 64 })),
+  bath_C: between(...LIMITS.quench.bath_C, "Bath temperature, C"),
+  agitation: AgitationSchema,
+});
+export type Into = Static<typeof IntoSchema>;
+
+/** Until when it is in. cold: until it is as cold as the bath. keeps-heat: out while the body is hot, to be tempered by what is left in it. */
+const UntilSchema = tagged(
+  "is",
+  strict({ is: Type.Literal("seconds"), s: between(...LIMITS.quench.bath_s, "In the bath, s") }),
+  strict({ is: Type.Literal("cold") }),
+  strict({ is: Type.Literal("keeps-heat") }),
+);
+export type Until = Static<typeof UntilSchema>;
+
+const dip = { into: IntoSchema, until: UntilSchema };
+const deep = (what: string) => ({ depth_mm: between(...LIMITS.quench.depth_mm, `Depth of the ${what} under the bath, mm`), ...dip });
+
+export const DipSchema = tagged(
+  "under",
+  /** `laid`: all of a blade edge first, its length across the tank; by its point when absent. */
+  strict({ under: Type.Literal("all"), laid: Type.Optional(Type.Boolean()), ...dip }),
+  strict({ under: Type.Literal("edge"), ...deep("edge") }),
+  strict({ under: Type.Literal("back"), ...deep("back") }),
+  strict({ under: Type.Literal("end"), ...deep("end") }),
+  strict({ under: Type.Literal("other-end"), ...deep("other end") }),
+);
+export type Dip = Static<typeof DipSchema>;
+
 export const StepSchema = tagged(
   "kind",
   strict({
@@ -136,49 +174,10 @@ export const StepSchema = tagged(
   }),
   strict({
     kind: Type.Literal("quench"),
-    medium: Type.String({ maxLength: 30 }),
-    bath_C: between(...LIMITS.quench.bath_C, "Bath temperature, C"),
-    agitation: AgitationSchema,
-    /** Only the edge, so deep; all of it when absent. */
-    edgeDepth_mm: Type.Optional(between(...LIMITS.quench.depth_mm, "Depth of the edge under the bath, mm")),
-    /** Turned over: its back goes under first, so deep, and then the edge; the middle stays soft. */
-    backFirst: Type.Optional(
-      strict({
-        depth_mm: between(...LIMITS.quench.depth_mm, "Depth of the back under the bath, mm"),
-        after_s: between(...LIMITS.quench.after_s, "Turned over after, s"),
-      }),
-    ),
-    /** All of a blade laid in edge first, its length across the tank; by its point when absent. */
-    edgeFirst: Type.Optional(Type.Boolean()),
-    /** Only one end of it, so deep. */
-    part: Type.Optional(
-      strict({
-        end: choice(["working", "other"] as const),
-        depth_mm: between(...LIMITS.quench.depth_mm, "Depth of that end under the bath, mm"),
-      }),
-    ),
-    /** Taken out while the body is still hot, to be tempered by what is left in it. */
-    leavesHeat: Type.Optional(Type.Boolean()),
+    /** In order; the first as soon as it is out of the fire. */
+    dips: Type.Array(DipSchema, { minItems: 1, maxItems: MOST_DIPS }),
     /** From fire to bath; as usual when absent. */
     transfer_s: Type.Optional(between(...LIMITS.quench.transfer_s, "From the fire to the bath, s")),
-    /** Under until then, whatever it has cooled to; until it is as cold as the bath when absent. */
-    bath_s: Type.Optional(between(...LIMITS.quench.bath_s, "In the bath, s")),
-    /** After so long all of it goes under, in the same bath or, where one is named, in another. */
-    then: Type.Optional(
-      strict({
-        after_s: between(...LIMITS.quench.after_s, "In the first bath, s"),
-        medium: Type.Optional(Type.String({ minLength: 1, maxLength: 30 })),
-        bath_C: Type.Optional(between(...LIMITS.quench.bath_C, "Temperature of the second bath, C")),
-      }),
-    ),
-    /** Both ends of it by turns out of one heat, the one named in `part` first. */
-    turns: Type.Optional(
-      strict({
-        depth_mm: between(...LIMITS.quench.depth_mm, "Depth of the end that goes second, mm"),
-        first_s: between(...LIMITS.quench.turn_s, "Each time the first end is under, s"),
-        second_s: between(...LIMITS.quench.turn_s, "Each time the second end is under, s"),
-      }),
-    ),
     /** Clay on the back of a blade. */
     clay: Type.Optional(CoatSchema),
     ...because,

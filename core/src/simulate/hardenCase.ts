@@ -25,6 +25,8 @@ export interface Dip {
   readonly air_s: number;
   readonly medium: AnyMedium;
   readonly bath_C: number;
+  /** As in the first where nothing is said. */
+  readonly agitation?: Agitation;
   readonly immersion: Immersion;
   /** Time in it, s; null until it is as cold as the bath. */
   readonly bath_s: number | null;
@@ -169,9 +171,14 @@ function stretchesOf(plan: HardenPlan, places: Places, v: Variation, fall: Hangs
   const { grid } = places;
   const air = inAir(section, grid, coat);
   const cold_C = Math.max(HAND_WARM_C + 40, lastBath(plan).bath_C + 5);
-  const dipped = (dip: Pick<Dip, "medium" | "bath_C" | "immersion" | "bath_s">): Exchange => ({
+  const dipped = (dip: Pick<Dip, "medium" | "bath_C" | "agitation" | "immersion" | "bath_s">): Exchange => ({
     kind: "exchange",
-    surroundings: inBath(section, grid, { ...dip, agitation: plan.agitation, speedRatio: v.bathRatio } satisfies Bath, coat),
+    surroundings: inBath(
+      section,
+      grid,
+      { ...dip, agitation: dip.agitation ?? plan.agitation, speedRatio: v.bathRatio } satisfies Bath,
+      coat,
+    ),
     duration_s: dip.bath_s ?? LONGEST_BATH_s,
     until_C: dip.bath_C + 5,
     longestStep_s: 1,

@@ -1,5 +1,6 @@
 /** What one tested piece teaches of the shop it was made in: how far it came out from what was expected, and what that goes with. */
 
+import { bathOf } from "../plan/dips.js";
 import { testDone } from "../evidence/storedTest.js";
 import { testSays } from "../evidence/verdict.js";
 import { learnedFrom } from "../evidence/weigh.js";
@@ -66,7 +67,7 @@ export function lessonOf(catalogue: Catalogue, piece: Piece, route: Route, known
   const other_HRC = isOven ? 0 : law.oven_HRC;
   const rest = Math.max(0, variance - perDraw ** 2 - perRateDraw ** 2 - perDissolutionDraw ** 2) + alone.sd ** 2 + other_HRC ** 2;
   return {
-    medium: plan.medium.kind === "constant" ? "" : (route.steps.findLast((step) => step.kind === "quench")?.medium ?? ""),
+    medium: plan.medium.kind === "constant" ? "" : bathOf(route),
     steel: piece.steel,
     surprise_HRC: alone.mean - expected_HRC,
     sd_HRC: Math.sqrt(rest),

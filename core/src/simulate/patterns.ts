@@ -2,10 +2,27 @@
 
 import { PASTE, isLiquid, isWater, peakSpeed_W_m2K } from "../heat/bathKind.js";
 import type { Catalogue } from "../plan/catalogue.js";
+import {
+  allUnder,
+  backFirst,
+  byTurns,
+  edgeDepth_mm,
+  edgeUnder,
+  endUnder,
+  inOtherBath,
+  intoOf,
+  keepsHeat,
+  lastFor,
+  lastOf_s,
+  secondDip,
+  turnsOf,
+  type Quench,
+} from "../plan/dips.js";
 import { planRoute, usualEdgeDepth_mm } from "../plan/route.js";
 import { thickness_mm } from "../shape/thickness.js";
 import { LIMITS } from "../schema/limits.js";
-import type { Piece, Route, Step } from "../schema/book.js";
+import type { Dip, Into, Piece, Route } from "../schema/book.js";
+import type { Medium } from "../schema/medium.js";
 import type { Known } from "../schema/job.js";
 import type { CrackLevel } from "./crackRisk.js";
 import { BARE_DESK, type Desk } from "./desk.js";
@@ -15,8 +32,6 @@ import { darkAfter_s } from "./lineFor.js";
 import { predict } from "./predict.js";
 import { hardenPlanOf, otherEndOf } from "./planOf.js";
 import type { Estimate } from "./temperedPlace.js";
-
-export type Quench = Extract<Step, { kind: "quench" }>;
 
 export { PASTE };
 /** The medium of a catalogue that is no liquid and is pressed on. */
@@ -37,18 +52,18 @@ export const PATTERNS = [
 ] as const;
 export type Pattern = (typeof PATTERNS)[number];
 
-export function patternOf({ medium, edgeDepth_mm, bath_s, then, turns, backFirst, clay }: Quench): Pattern {
+/** What a list of dips is called. */
+export function patternOf(quench: Quench): Pattern {
+  const { medium } = intoOf(quench);
   if (medium === PLATES) return "plates";
   if (medium === PASTE) return "paste";
-  if (turns !== undefined) return "by-turns";
-  if (backFirst !== undefined) return "back-first";
-  if (clay !== undefined) return "clay";
-  if (then !== undefined) {
-    const isOther = then.medium !== undefined && then.medium !== medium;
-    return isOther || edgeDepth_mm === undefined ? "two-baths" : "back-after";
-  }
-  if (edgeDepth_mm !== undefined) return "edge";
-  return bath_s === undefined ? "whole" : "out-early";
+  if (turnsOf(quench) !== null) return "by-turns";
+  if (backFirst(quench) !== null) return "back-first";
+  if (quench.clay !== undefined) return "clay";
+  const second = secondDip(quench);
+  if (second !== null) return second.into.medium !== medium || quench.dips[0]!.under !== "edge" ? "two-baths" : "back-after";
+  if (edgeDepth_mm(quench) !== undefined) return "edge";
+  return lastOf_s(quench) === null ? "whole" : "out-early";
 }
 
 /** What one way makes of a piece. */
@@ -85,23 +100,20 @@ const QUICKEST_s = 2;
 const BODY = 0;
 
 /** As it is without anything special about it. */
-function plainQuench({ kind, medium, bath_C, agitation, transfer_s, edgeFirst, why, said }: Quench): Quench {
+function plainQuench({ kind, dips, transfer_s, why, said }: Quench): Quench {
+  const [first] = dips;
   return {
     kind,
-    medium,
-    bath_C,
-    agitation,
+    dips: allUnder(first!.into, first!.under === "all" && first!.laid === true),
     ...(transfer_s === undefined ? {} : { transfer_s }),
-    ...(edgeFirst === undefined ? {} : { edgeFirst }),
     why,
     ...(said === undefined ? {} : { said }),
   };
 }
 
-function edgeOnly(plain: Quench, edgeDepth_mm: number): Quench {
-  const edge: Quench = { ...plain, edgeDepth_mm };
-  delete edge.edgeFirst;
-  return edge;
+/** In for so long, then whatever follows. */
+function firstFor(dips: readonly Dip[], s: number, ...then: readonly Dip[]): Dip[] {
+  return [{ ...dips[0]!, until: { is: "seconds", s } }, ...then];
 }
 
 /** Between plates for five minutes; thicker than this they do not reach through (common practice, no source; the thickness is judgement). */
@@ -112,12 +124,11 @@ const PLATES_mm = 8;
 function bathInstead({ catalogue, piece, route, media }: Pick<Here, "catalogue" | "piece" | "media"> & { readonly route: Route }): Quench {
   const { steps } = planRoute(catalogue, piece, route.school);
   const usual = steps.findLast((step): step is Quench => step.kind === "quench")!;
+  const asked = intoOf(usual).medium;
   const own =
-    media === null || media.includes(usual.medium)
-      ? usual.medium
-      : (media.find((id) => id !== PASTE && isLiquid(catalogue.medium(id))) ?? usual.medium);
+    media === null || media.includes(asked) ? asked : (media.find((id) => id !== PASTE && isLiquid(catalogue.medium(id))) ?? asked);
   const medium = catalogue.medium(own)!;
-  return plainQuench({ ...usual, medium: own, bath_C: medium.usualBath_C });
+  return plainQuench(inOtherBath(usual, { medium: own, bath_C: medium.usualBath_C }));
 }
 
 /** Seconds that are tried for a first bath, fewest first, s. */
@@ -206,7 +217,7 @@ interface Here {
 
 /** The second bath: water after oil, oil after water, of those the shop has the gentlest. */
 function secondMedium({ catalogue, media, plain }: Here): string | null {
-  const first = catalogue.medium(plain.medium);
+  const first = catalogue.medium(intoOf(plain).medium);
   if (!isLiquid(first)) return null;
   return (
     catalogue.media
@@ -215,38 +226,48 @@ function secondMedium({ catalogue, media, plain }: Here): string | null {
   );
 }
 
+/** What nothing is moved in. */
+function laidOn({ id, usualBath_C }: Medium): Into {
+  return { medium: id, bath_C: usualBath_C, agitation: "none" };
+}
+
 /** The step for a way to go in; null where this piece, or this shop, has none. */
 function quenchFor(pattern: Pattern, here: Here): Quench | null {
   const { piece, now, plain, plan, desk } = here;
   const { section } = piece;
-  const depth_mm = section.shape === "wedge" ? (now.edgeDepth_mm ?? usualEdgeDepth_mm(section.height_mm)) : null;
+  const into = intoOf(plain);
+  const depth_mm = section.shape === "wedge" ? (edgeDepth_mm(now) ?? usualEdgeDepth_mm(section.height_mm)) : null;
   switch (pattern) {
     case "whole":
       return plain;
     case "edge":
-      return depth_mm === null ? null : edgeOnly(plain, depth_mm);
+      return depth_mm === null ? null : { ...plain, dips: edgeUnder(into, depth_mm) };
     case "back-after": {
       if (depth_mm === null) return null;
-      const edge = edgeOnly(plain, depth_mm);
-      return { ...edge, then: { after_s: Math.max(QUICKEST_s, Math.round(darkAfter_s(plan(edge), desk))) } };
+      const edge: Quench = { ...plain, dips: edgeUnder(into, depth_mm) };
+      const dark_s = Math.max(QUICKEST_s, Math.round(darkAfter_s(plan(edge), desk)));
+      return { ...edge, dips: firstFor(edge.dips, dark_s, ...allUnder(into)) };
     }
     case "back-first": {
       if (depth_mm === null || section.shape !== "wedge") return null;
-      const back_mm = now.backFirst?.depth_mm ?? Math.max(LIMITS.quench.depth_mm[0], Math.round(BACK_SHARE * section.height_mm));
-      return bestBackFirst((s) => ({ ...edgeOnly(plain, depth_mm), backFirst: { depth_mm: back_mm, after_s: s } }), here);
+      const back_mm = backFirst(now)?.depth_mm ?? Math.max(LIMITS.quench.depth_mm[0], Math.round(BACK_SHARE * section.height_mm));
+      const back: Dip = { under: "back", depth_mm: back_mm, into, until: { is: "cold" } };
+      return bestBackFirst((s) => ({ ...plain, dips: firstFor([back], s, ...edgeUnder(into, depth_mm)) }), here);
     }
     case "out-early": {
       const window = harden(plan(plain), { members: 0, resolution: "coarse", desk }).straighten;
       if (window === null) return null;
-      const bath_s = fewest_s((s) => ({ ...plain, bath_s: s }), here, window.from_s);
-      return bath_s === null ? null : { ...plain, bath_s };
+      const bath_s = fewest_s((s) => lastFor(plain, s), here, window.from_s);
+      return bath_s === null ? null : lastFor(plain, bath_s);
     }
     case "two-baths": {
       const medium = secondMedium(here);
       if (medium === null) return null;
-      const isWaterFirst = isWater(here.catalogue.medium(plain.medium));
-      const after_s = isWaterFirst ? fewest_s((s) => ({ ...plain, then: { after_s: s, medium } }), here) : OIL_FIRST_s;
-      return after_s === null ? null : { ...plain, then: { after_s, medium } };
+      const isWaterFirst = isWater(here.catalogue.medium(into.medium));
+      const second = allUnder({ medium, bath_C: here.catalogue.medium(medium)!.usualBath_C, agitation: into.agitation });
+      const inBoth = (s: number): Quench => ({ ...plain, dips: firstFor(plain.dips, s, ...second) });
+      const after_s = isWaterFirst ? fewest_s(inBoth, here) : OIL_FIRST_s;
+      return after_s === null ? null : inBoth(after_s);
     }
     case "clay":
       return section.shape === "wedge"
@@ -258,8 +279,7 @@ function quenchFor(pattern: Pattern, here: Here): Quench | null {
       return bestTurns(
         (s) => ({
           ...plain,
-          part: { end: "working", depth_mm: end_mm },
-          turns: { depth_mm: end_mm, first_s: s, second_s: s },
+          dips: byTurns(into, { end: "working", depth_mm: end_mm, first_s: s, otherDepth_mm: end_mm, second_s: s }),
         }),
         here,
       );
@@ -268,14 +288,12 @@ function quenchFor(pattern: Pattern, here: Here): Quench | null {
       const isFlat = section.shape === "plate" || section.shape === "wedge";
       if (!isFlat || thickness_mm(section) > PLATES_mm || piece.isPractice === true) return null;
       const medium = here.catalogue.medium(PLATES);
-      return medium === undefined
-        ? null
-        : { kind: "quench", medium: PLATES, bath_C: medium.usualBath_C, agitation: "none", bath_s: PLATES_s, why: "plates" };
+      return medium === undefined ? null : { kind: "quench", dips: firstFor(allUnder(laidOn(medium)), PLATES_s), why: "plates" };
     }
     case "paste": {
       const medium = here.catalogue.medium(PASTE);
       if (medium === undefined || depth_mm === null || here.media?.includes(PASTE) !== true) return null;
-      return { kind: "quench", medium: PASTE, bath_C: medium.usualBath_C, agitation: "none", edgeDepth_mm: depth_mm, why: "paste" };
+      return { kind: "quench", dips: edgeUnder(laidOn(medium), depth_mm), why: "paste" };
     }
   }
 }
@@ -325,9 +343,11 @@ export function patternsFor(
 ): PatternTried[] {
   const now = route.steps[index];
   // What is drawn by its own heat comes out by what its body looks like: that is a way of its own.
-  if (now?.kind !== "quench" || now.leavesHeat === true) return [];
+  if (now?.kind !== "quench" || keepsHeat(now)) return [];
   const plain =
-    now.medium === PLATES || now.medium === PASTE ? bathInstead({ catalogue, piece, route, media: media ?? null }) : plainQuench(now);
+    intoOf(now).medium === PLATES || intoOf(now).medium === PASTE
+      ? bathInstead({ catalogue, piece, route, media: media ?? null })
+      : plainQuench(now);
   const withQuench = (quench: Quench): Route => ({ ...route, steps: route.steps.map((step, i) => (i === index ? quench : step)) });
   const plan = (quench: Quench): HardenPlan => hardenPlanOf(catalogue, piece, withQuench(quench), known);
   const planOther = (quench: Quench): HardenPlan | null => {
@@ -337,7 +357,7 @@ export function patternsFor(
   const here: Here = { catalogue, piece, media: media ?? null, known, desk, now, plain, plan, planOther };
   // Of two heats for two ends each has its own bath: taken by turns they would be one.
   const isOneOfTwo = route.steps.filter(({ kind }) => kind === "quench").length > 1;
-  const planned = now.part !== undefined && now.turns === undefined ? null : patternOf(now);
+  const planned = endUnder(now) !== null && turnsOf(now) === null ? null : patternOf(now);
   return PATTERNS.flatMap((pattern) => {
     if (isOneOfTwo && pattern === "by-turns") return [];
     const quench = pattern === planned ? now : quenchFor(pattern, here);

@@ -5,18 +5,19 @@ import { testDone } from "../evidence/storedTest.js";
 import { testSays } from "../evidence/verdict.js";
 import type { TemperCycle } from "../kinetics/temper.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
+import { endOf, endUnder, intoOf, keepsHeat, lastOf_s, seconds, turnsOf, type EndName, type Quench } from "../plan/dips.js";
 import { girth_mm, sectionArea_mm2 } from "../plan/fit.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import { COLOUR_MIN, RUN_DOUBT_K } from "../plan/runHeat.js";
 import { thickness_mm } from "../shape/thickness.js";
 import { breadth_mm } from "../shape/outline.js";
-import type { Piece, Route, Step } from "../schema/book.js";
+import type { Dip, Piece, Route, Step } from "../schema/book.js";
 import type { Medium } from "../schema/medium.js";
 import type { BodySection, Immersion, Section } from "../schema/parts.js";
 import { cladOf } from "../shape/cladding.js";
 import type { FallSeen, Known } from "../schema/job.js";
 import type { HardenPlan } from "./harden.js";
-import type { Dip } from "./hardenCase.js";
+import type { Dip as FurtherDip } from "./hardenCase.js";
 import { tempersBehind, type RunFall } from "./runFall.js";
 import { HEAT_K } from "./hardenSpread.js";
 import { airCooling_s } from "./hardenReadings.js";
@@ -61,8 +62,10 @@ function wayToBath(
 export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { shop, fall }: Known = {}): HardenPlan {
   const heat = stepOf(route, "harden");
   const quench = stepOf(route, "quench");
-  const medium = mediumOf(catalogue, quench.medium);
-  const dips = dipsOf(catalogue, piece, quench);
+  const { agitation, bath_C, medium: id } = intoOf(quench);
+  const medium = mediumOf(catalogue, id);
+  const own = ownDips(quench);
+  const dips = furtherDips(catalogue, piece, quench, own);
   const clad = cladOf(piece.section, piece.cladding);
   return {
     steel: resolveSteel(catalogue, piece.steel),
@@ -72,19 +75,17 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, {
     hold_s: heat.hold_min * 60,
     ...wayToBath(piece, heat, quench, fall),
     medium,
-    bath_C: quench.bath_C,
-    agitation: quench.agitation,
-    bath_s: quench.then?.after_s ?? quench.turns?.first_s ?? quench.backFirst?.after_s ?? quench.bath_s ?? null,
-    immersion: immersionOf(piece, quench),
+    bath_C,
+    agitation,
+    bath_s: seconds(own[0]!),
+    immersion: immersionOf(piece, own[0]!),
     ...(dips.length === 0 ? {} : { dips }),
     ...clayOf(piece.section, quench),
     ...(clad === null ? {} : { cladding: clad }),
-    ...endOf(piece, heat, quench, medium),
+    ...endHeld(piece, heat, quench, medium),
     ...(shop === undefined ? {} : { shop }),
   };
 }
-
-type Quench = Extract<Step, { kind: "quench" }>;
 
 function mediumOf(catalogue: Catalogue, id: string): Medium {
   const medium = catalogue.medium(id);
@@ -101,28 +102,31 @@ function clayOf(section: Section, { clay }: Quench): Pick<HardenPlan, "coat"> {
   return { coat: { ...clay, from_mm: Math.min(clay.from_mm, section.height_mm) } };
 }
 
-/** Each end goes under so many times: by then both are dark. */
-const TURNS = 6;
-
 /** Out, turned over and in again: nobody is quicker, s (judgement). */
 export const TURNED_OVER_s = 2;
 
-/** What follows the first dip: all of it under, the edge after the back, or the same end again each time the other has been in. */
-function dipsOf(catalogue: Catalogue, piece: Piece, quench: Quench): Dip[] {
-  const { then, turns, backFirst, bath_C } = quench;
-  if (then !== undefined) {
-    const medium = mediumOf(catalogue, then.medium ?? quench.medium);
-    const same_C = medium.id === quench.medium ? bath_C : medium.usualBath_C;
-    return [{ air_s: 0, medium, bath_C: then.bath_C ?? same_C, immersion: { kind: "full" }, bath_s: quench.bath_s ?? null }];
-  }
-  if (backFirst !== undefined) {
-    if (quench.edgeDepth_mm === undefined) return [];
-    const medium = mediumOf(catalogue, quench.medium);
-    return [{ air_s: TURNED_OVER_s, medium, bath_C, immersion: edgeUnder(piece, quench), bath_s: quench.bath_s ?? null }];
-  }
-  if (turns === undefined) return [];
-  const again = { air_s: turns.second_s, medium: mediumOf(catalogue, quench.medium), bath_C, immersion: immersionOf(piece, quench) };
-  return Array.from({ length: TURNS - 1 }, (_, i) => ({ ...again, bath_s: i === TURNS - 2 ? null : turns.first_s }));
+/** The dips of the end it begins with: all of them, but where two go by turns. */
+function ownDips(quench: Quench): Dip[] {
+  const { dips } = quench;
+  return turnsOf(quench) === null ? dips : dips.filter(({ under }) => under === dips[0]!.under);
+}
+
+/** What follows the first dip of the same steel, each after the air between: turned over, or while the other end is in. */
+function furtherDips(catalogue: Catalogue, piece: Piece, quench: Quench, own: readonly Dip[]): FurtherDip[] {
+  const other_s = seconds(turnsOf(quench)?.[1] ?? own[0]!) ?? 0;
+  const isTurning = turnsOf(quench) !== null;
+  return own.slice(1).map((dip, i): FurtherDip => {
+    const { medium, bath_C, agitation } = dip.into;
+    const isTurnedOver = [own[i]!.under, dip.under].sort().join() === "back,edge";
+    return {
+      air_s: isTurning ? other_s : isTurnedOver ? TURNED_OVER_s : 0,
+      medium: mediumOf(catalogue, medium),
+      bath_C,
+      agitation,
+      immersion: immersionOf(piece, dip),
+      bath_s: seconds(dip),
+    };
+  });
 }
 
 /** The route for the end that goes second of two by turns: it waits in the air while the first is under. Null where there are no turns. */
@@ -130,22 +134,15 @@ export function otherEndOf(piece: Piece, route: Route): Route | null {
   const heat = route.steps.findLast((step) => step.kind === "harden");
   const at = route.steps.findLastIndex(({ kind }) => kind === "quench");
   const quench = route.steps[at];
-  if (quench?.kind !== "quench" || quench.turns === undefined || quench.part === undefined || heat?.kind !== "harden") return null;
-  const { first_s, second_s, depth_mm } = quench.turns;
-  const other: Quench = {
-    ...quench,
-    part: { end: quench.part.end === "working" ? "other" : "working", depth_mm },
-    transfer_s: (quench.transfer_s ?? (heat.fallTo_C === undefined ? TRANSFER_s : BESIDE_s)) + first_s,
-    turns: { first_s: second_s, second_s: first_s, depth_mm: quench.part.depth_mm },
-  };
-  return { ...route, steps: route.steps.map((step, i) => (i === at ? other : step)) };
+  if (quench?.kind !== "quench" || turnsOf(quench) === null || heat?.kind !== "harden") return null;
+  const [first, ...dips] = quench.dips as [Dip, ...Dip[]];
+  const transfer_s = (quench.transfer_s ?? (heat.fallTo_C === undefined ? TRANSFER_s : BESIDE_s)) + (seconds(first) ?? 0);
+  return { ...route, steps: route.steps.map((step, i) => (i === at ? { ...quench, dips, transfer_s } : step)) };
 }
-
-export type EndName = NonNullable<Quench["part"]>["end"];
 
 /** Which end the last bath of a route is for. */
 export function endOfQuench(route: Route): EndName {
-  return stepOf(route, "quench").part?.end ?? "working";
+  return endUnder(stepOf(route, "quench"))?.end ?? "working";
 }
 
 /** A heat that undoes what was hardened before it. */
@@ -155,55 +152,51 @@ const UNDOES: ReadonlySet<Step["kind"]> = new Set(["normalise", "anneal"]);
 export function firstEndOf({ steps, ...route }: Route): Route | null {
   const at = steps.findLastIndex(({ kind }) => kind === "quench");
   const last = steps[at];
-  if (last?.kind !== "quench" || last.part === undefined || last.turns !== undefined) return null;
-  const own = last.part.end;
+  const own = last?.kind === "quench" && turnsOf(last) === null ? endUnder(last)?.end : undefined;
+  if (own === undefined) return null;
   const from = steps.findLastIndex(({ kind }, i) => i < at && UNDOES.has(kind));
-  const isFirst = steps.some((step, i) => i > from && i < at && step.kind === "quench" && step.part !== undefined && step.part.end !== own);
+  const isFirst = steps.some((step, i) => i > from && i < at && step.kind === "quench" && (endUnder(step)?.end ?? own) !== own);
   const heatAt = steps.findLastIndex(({ kind }, i) => i < at && kind === "harden");
   return isFirst ? { ...route, steps: steps.filter((_, i) => i < heatAt || i > at) } : null;
 }
 
 /** An end that goes in less deep than it is thick is cooled from its face; deeper, it is cooled all around as the bar it is. */
-function isFace({ section }: Piece, { part }: Quench): boolean {
-  return part !== undefined && section.shape !== "wedge" && part.depth_mm < thickness_mm(section);
+function isFace({ section }: Piece, end: ReturnType<typeof endOf>): boolean {
+  return end !== null && section.shape !== "wedge" && end.depth_mm < thickness_mm(section);
 }
 
 function bodyUnder(piece: Piece, quench: Quench): BodySection {
   const { section, length_mm } = piece;
-  if (section.shape === "wedge" || !isFace(piece, quench)) return section;
+  if (section.shape === "wedge" || !isFace(piece, endUnder(quench))) return section;
   const area_mm2 = sectionArea_mm2(section, breadth_mm(piece));
   return { shape: "end", diameter_mm: Math.max(2, Math.sqrt((4 * area_mm2) / Math.PI)), length_mm: Math.min(400, Math.max(5, length_mm)) };
 }
 
 /** What of a bar stays in the air where one end of it goes in deeper than it is thick. Of two by turns both are in. */
-function endOf(piece: Piece, heat: Extract<Step, { kind: "harden" }>, quench: Quench, medium: Medium): Pick<HardenPlan, "end"> {
+function endHeld(piece: Piece, heat: Extract<Step, { kind: "harden" }>, quench: Quench, medium: Medium): Pick<HardenPlan, "end"> {
   const { section, length_mm } = piece;
-  const { part, turns, leavesHeat } = quench;
+  const end = endUnder(quench);
   // Where its own heat is what draws it, the colour it ran to says how far.
-  if (part === undefined || turns !== undefined || leavesHeat === true) return {};
-  if (section.shape === "wedge" || isFace(piece, quench)) return {};
-  if (part.depth_mm >= length_mm) return {};
+  if (end === null || turnsOf(quench) !== null || keepsHeat(quench)) return {};
+  if (section.shape === "wedge" || isFace(piece, end)) return {};
+  if (end.depth_mm >= length_mm) return {};
   const breadth = breadth_mm(piece);
-  const bar = { length_mm, depth_mm: part.depth_mm, area_mm2: sectionArea_mm2(section, breadth), outline_mm: girth_mm(section, breadth) };
-  const { bath_C, agitation, bath_s = null } = quench;
-  return { end: coolEnd(bar, heat.temperature_C, { medium, bath_C, agitation, immersion: { kind: "full" } }, bath_s) };
+  const bar = { length_mm, depth_mm: end.depth_mm, area_mm2: sectionArea_mm2(section, breadth), outline_mm: girth_mm(section, breadth) };
+  const { bath_C, agitation } = intoOf(quench);
+  return { end: coolEnd(bar, heat.temperature_C, { medium, bath_C, agitation, immersion: { kind: "full" } }, lastOf_s(quench)) };
 }
 
-/** What is under first. */
-function immersionOf(piece: Piece, quench: Quench): Immersion {
+/** What is under in a dip: all, the edge, the back, or the face of an end. What is only told of a blade is all of a bar. */
+function immersionOf(piece: Piece, dip: Dip): Immersion {
   const { section } = piece;
-  if (quench.backFirst === undefined || section.shape !== "wedge") return edgeUnder(piece, quench);
-  return { kind: "back", depth_mm: edgeDepth_mm(section, quench.backFirst.depth_mm) };
-}
-
-/** The edge, the face, or all of it: of a blade that goes in with its back first, what is under after that. */
-function edgeUnder(piece: Piece, quench: Quench): Immersion {
-  if (quench.edgeDepth_mm !== undefined) return { kind: "edge", depth_mm: edgeDepth_mm(piece.section, quench.edgeDepth_mm) };
-  return quench.part !== undefined && isFace(piece, quench) ? { kind: "edge", depth_mm: quench.part.depth_mm } : { kind: "full" };
+  if (dip.under === "edge") return { kind: "edge", depth_mm: bladeDepth_mm(section, dip.depth_mm) };
+  if (dip.under === "back" && section.shape === "wedge") return { kind: "back", depth_mm: bladeDepth_mm(section, dip.depth_mm) };
+  const end = endOf(dip);
+  return end !== null && isFace(piece, end) ? { kind: "edge", depth_mm: end.depth_mm } : { kind: "full" };
 }
 
 /** No deeper than the section is high: a station near the point is less so than where the piece was measured. */
-function edgeDepth_mm(section: Section, wanted_mm: number): number {
+function bladeDepth_mm(section: Section, wanted_mm: number): number {
   return section.shape === "wedge" ? Math.min(wanted_mm, section.height_mm) : wanted_mm;
 }
 

@@ -1,5 +1,6 @@
 /** What a piece will be at the end of its route, and where the spread comes from. */
 
+import { type EndName } from "../plan/dips.js";
 import type { Notice } from "../notices.js";
 import { alloyShift_K, growFilm_nm, filmHex, oxideName } from "../colour/oxide.js";
 import { LEAST_FAIL } from "../evidence/belief.js";
@@ -19,7 +20,7 @@ import { MEMBERS, membersOf, runMembers, type Member } from "./hardenSpread.js";
 import { chanceBetween, temperedAt, temperPlace, type Estimate, type Share, type Tempers } from "./temperedPlace.js";
 import type { MoreCarbon } from "../kinetics/soak.js";
 import { transformations, type Transformations } from "./transformations.js";
-import { endOfQuench, firstEndOf, hardenPlanOf, otherEndOf, type EndName, tempersOf, placesOf } from "./planOf.js";
+import { endOfQuench, firstEndOf, hardenPlanOf, otherEndOf, tempersOf, placesOf } from "./planOf.js";
 import { runFallOf, tempersBehind } from "./runFall.js";
 
 /** Members of the ensemble while a finger moves. */

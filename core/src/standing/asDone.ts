@@ -2,16 +2,17 @@
 
 import type { PieceState } from "../book/state.js";
 import type { HeatContext } from "../heatNow/heatNow.js";
-import type { ColourName, Route, Step } from "../schema/book.js";
+import type { ColourName, Dip, Into, Route, Step } from "../schema/book.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import type { Act } from "../plan/acts.js";
+import { byTurns, intoOf, turnsSaid, withInto, type Quench, type Turns } from "../plan/dips.js";
 import { hottestBath_C } from "../heat/bathKind.js";
 import { LIMITS } from "../schema/limits.js";
 import { surfaceShift_K } from "../plan/colourRun.js";
 import { FIRST_COLOUR_C, watchedOf } from "../plan/runHeat.js";
 import { TURNED_OVER_s } from "../simulate/planOf.js";
 import { colourAtHeat, heatOfColour_C } from "../simulate/runNow.js";
-import type { BathRead } from "./bathNow.js";
+import { bathFor, type BathRead } from "./bathNow.js";
 import { bathTimes, type BathTimes } from "./bathTimes.js";
 import { heatHad, type HeatHad } from "./heatHad.js";
 import { heatDoubt_K } from "./known.js";
@@ -21,7 +22,6 @@ import { runLogOf } from "./runLog.js";
 import { asUsual, tapDoubt, type TapDoubt } from "./tapDoubt.js";
 import type { Factor } from "./learn.js";
 
-type Quench = Extract<Step, { kind: "quench" }>;
 type Harden = Extract<Step, { kind: "harden" }>;
 type Run = Extract<Step, { kind: "run" }>;
 type Temper = Extract<Step, { kind: "temper" }>;
@@ -65,36 +65,42 @@ function bathRead_C(
 /** Slow on the way, by nobody's clock, s (judgement). */
 const SLOW_s = 4;
 
-/**
- * How a quench in two dips, or of two ends by turns, went by the taps: as planned until somebody changed it over, took it out without, or is
- * late with it at `late_ms`.
- */
-function dipsAsDone(
-  { then, turns, backFirst }: Quench,
-  { in_ms, over_ms, out_ms }: BathTimes,
-  late_ms: number | null,
-): Pick<Quench, "then" | "turns" | "backFirst"> {
-  const [first_ms, second_ms = null] = over_ms;
-  if (backFirst !== undefined) {
-    // The tap is made as the edge goes under: before it, it was turned over. Without it, the back alone was in.
-    const turned_ms = first_ms === undefined ? (out_ms ?? late_ms) : first_ms - 1000 * TURNED_OVER_s;
-    const after_s = seconds(in_ms, turned_ms, LIMITS.quench.after_s);
-    return { backFirst: after_s === undefined ? backFirst : { ...backFirst, after_s } };
-  }
-  if (then !== undefined) {
-    const after_s = seconds(in_ms, first_ms ?? (out_ms === null ? late_ms : null), LIMITS.quench.after_s);
-    if (after_s !== undefined) return { then: { ...then, after_s } };
-    return out_ms === null ? { then } : {};
-  }
-  if (turns === undefined) return {};
-  const first_s = seconds(in_ms, first_ms ?? late_ms, LIMITS.quench.turn_s);
-  const second_s = seconds(first_ms, second_ms ?? late_ms, LIMITS.quench.turn_s);
-  return { turns: { ...turns, ...(first_s === undefined ? {} : { first_s }), ...(second_s === undefined ? {} : { second_s }) } };
+/** The dip of a back that is turned over: the tap is made as the edge goes under, and before it, it was turned. */
+function turnedOver_s({ under }: Dip, next: Dip | undefined): number {
+  return under === "back" && next?.under === "edge" ? TURNED_OVER_s : 0;
 }
 
-/** Out again with its back hard and its edge never under. */
-function isNeverTurned({ backFirst }: Quench, { over_ms, out_ms }: BathTimes): boolean {
-  return backFirst !== undefined && out_ms !== null && over_ms.length === 0;
+/** Two ends by turns as they went by the taps, as far as the first turn of each tells. */
+function turnsAsDone(quench: Quench, turns: Turns, { in_ms, over_ms }: BathTimes, late_ms: number | null): Dip[] {
+  const [first_ms, second_ms = null] = over_ms;
+  const first_s = seconds(in_ms, first_ms ?? late_ms, LIMITS.quench.turn_s);
+  const second_s = seconds(first_ms, second_ms ?? late_ms, LIMITS.quench.turn_s);
+  return byTurns(intoOf(quench), { ...turns, first_s: first_s ?? turns.first_s, second_s: second_s ?? turns.second_s });
+}
+
+/**
+ * The dips of a quench as they went by the taps: as planned until somebody changed it over, took it out without, or is late with it at
+ * `late_ms`. What never came after it was taken out is none.
+ */
+function dipsAsDone(quench: Quench, times: BathTimes, late_ms: number | null): Dip[] {
+  const { dips } = quench;
+  const turns = turnsSaid(quench);
+  if (turns !== null) return turnsAsDone(quench, turns, times, late_ms);
+  const { in_ms, over_ms, out_ms } = times;
+  const changes = over_ms.slice(0, dips.length - 1);
+  const had = out_ms === null ? dips : dips.slice(0, changes.length + 1);
+  return had.map((dip, i): Dip => {
+    const from_ms = i === 0 ? in_ms : (changes[i - 1] ?? null);
+    const isLast = i === dips.length - 1;
+    // What was taken out for the heat left in its body to draw it has that drawing planned as a step of its own.
+    if (isLast && dip.until.is === "keeps-heat") return dip;
+    const changed_ms = changes[i] === undefined ? undefined : changes[i] - 1000 * turnedOver_s(dip, dips[i + 1]);
+    const to_ms = changed_ms ?? out_ms ?? (i === changes.length ? late_ms : null);
+    const isTakenOut = changed_ms === undefined && out_ms !== null;
+    const s = seconds(from_ms, to_ms, isLast || isTakenOut ? LIMITS.quench.bath_s : LIMITS.quench.after_s);
+    if (s !== undefined) return { ...dip, until: { is: "seconds", s } };
+    return isTakenOut && !isLast ? { ...dip, until: { is: "cold" } } : dip;
+  });
 }
 
 /** When its bath was over, where nobody tapped that it went in. */
@@ -104,42 +110,30 @@ function quenched_ms({ acts, doneAt_ms }: PieceState, step: number): number | nu
 }
 
 /** Practice has a bath of its own. */
-function readsFor({ piece }: PieceState, medium: string, reads: readonly BathRead[]): readonly BathRead[] {
-  return piece.isPractice === true ? [] : reads.filter((read) => read.medium === medium);
+function readsFor({ piece }: PieceState, into: Into, { bathReads = [], kit = null }: DoneContext): readonly BathRead[] {
+  const tank = piece.isPractice === true || kit === null ? undefined : bathFor(kit, into);
+  return tank === undefined ? [] : bathReads.filter(({ bath }) => bath === tank.id);
 }
 
 function quenchAsDone(state: PieceState, quench: Quench, step: number, context: DoneContext): Quench {
-  const { now_ms = null, bathReads = [], catalogue } = context;
+  const { now_ms = null, catalogue } = context;
   const times = bathTimes(state, step);
-  const { in_ms, out_ms } = times;
   // On its way yet, or in a dip that is past its seconds, it takes as long as it has taken.
   const isNext = state.next?.kind === "quench" && state.next.step === step;
   const late_ms = isNext ? now_ms : null;
-  const dips = dipsAsDone(quench, times, late_ms);
-  const transfer_s = seconds(leftForBath_ms(state, step), in_ms ?? late_ms, LIMITS.quench.transfer_s);
+  const transfer_s = seconds(leftForBath_ms(state, step), times.in_ms ?? late_ms, LIMITS.quench.transfer_s);
   const went = mishapsOf(state, step);
-  // What was taken out for the heat left in its body to draw it has that drawing planned as a step of its own.
-  const isFirstOfTwo = (dips.then !== undefined || dips.backFirst !== undefined) && times.over_ms.length === 0;
-  const last_ms = dips.then === undefined && dips.backFirst === undefined ? in_ms : (times.over_ms[0] ?? in_ms);
-  const bath_s =
-    quench.leavesHeat === true || dips.turns !== undefined
-      ? undefined
-      : seconds(last_ms, out_ms ?? (isFirstOfTwo ? null : late_ms), LIMITS.quench.bath_s);
-  const { then, edgeDepth_mm, ...plain } = quench;
-  const edge = edgeDepth_mm === undefined || isNeverTurned(quench, times) ? {} : { edgeDepth_mm };
+  const { medium, bath_C: planned_C } = intoOf(quench);
+  const read_C = bathRead_C(state, step, times.in_ms ?? quenched_ms(state, step), readsFor(state, intoOf(quench), context));
+  // A reading in the other unit is hotter than any bath of it: it was as hot as such a bath can be.
+  const bath_C = Math.min(read_C ?? planned_C, hottestBath_C(catalogue.medium(medium)) ?? Infinity);
+  const isStill = went.has("not-stirred");
+  const dips = dipsAsDone(quench, times, late_ms).map((dip) =>
+    isStill ? { ...dip, into: { ...dip.into, agitation: "none" as const } } : dip,
+  );
   return {
-    ...plain,
-    ...edge,
-    ...(then === undefined || dips.then === undefined ? {} : { then }),
-    ...dips,
-    // A reading in the other unit is hotter than any bath of it: it was as hot as such a bath can be.
-    bath_C: Math.min(
-      bathRead_C(state, step, in_ms ?? quenched_ms(state, step), readsFor(state, quench.medium, bathReads)) ?? quench.bath_C,
-      hottestBath_C(catalogue.medium(quench.medium)) ?? Infinity,
-    ),
+    ...withInto({ ...quench, dips }, { bath_C }),
     ...(transfer_s === undefined ? (went.has("slow") ? { transfer_s: SLOW_s } : {}) : { transfer_s }),
-    ...(went.has("not-stirred") ? { agitation: "none" } : {}),
-    ...(bath_s === undefined ? {} : { bath_s }),
   };
 }
 

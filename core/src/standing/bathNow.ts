@@ -1,5 +1,6 @@
 /** A bath of the kit as it stands: what was read of it and what went into it, from its own entries and from the logs of the pieces. */
 
+import { intoOf, secondDip, type Quench } from "../plan/dips.js";
 import { standing, type PieceState } from "../book/state.js";
 import { CATALOGUE, formOf } from "../catalogue.js";
 import { isLiquid, type Liquid } from "../heat/bathKind.js";
@@ -7,7 +8,7 @@ import { bathState, looksAt, type BathHappening, type BathState, type BathTank }
 import { cooledMass_kg, mass_kg } from "../plan/fit.js";
 import { kitOf } from "../plan/kit.js";
 import type { Catalogue } from "../plan/catalogue.js";
-import type { BookEvent, Piece, Step } from "../schema/book.js";
+import type { BookEvent, Into, Piece } from "../schema/book.js";
 import type { Kit, KitItem } from "../schema/kit.js";
 import { leftAfter_C } from "../simulate/hardenReadings.js";
 import { bathTimes, type BathTimes } from "./bathTimes.js";
@@ -24,9 +25,10 @@ const BELOW_FLASH_K = 50;
 /** What lies further back does not warm it any more, s. */
 const COUNTS_s = 12 * 3600;
 
-/** The tank a plan's quench is done in: the first of the kit with that in it. */
-export function bathFor(kit: Kit, medium: string): Bath | undefined {
-  return kitOf(kit, "bath").find((bath) => bath.medium === medium);
+/** The tank that is meant by a dip: the one it names, while that holds such a bath; else the first of the kit that does. */
+export function bathFor(kit: Kit, { medium, bath: named }: Pick<Into, "medium" | "bath">): Bath | undefined {
+  const tanks = kitOf(kit, "bath").filter((bath) => bath.medium === medium);
+  return tanks.find(({ id }) => id === named) ?? tanks[0];
 }
 
 /** Surface of the liquid, mm2. */
@@ -62,23 +64,22 @@ export interface BathEntryAt {
   readonly piece?: string;
 }
 
-type Quench = Extract<Step, { kind: "quench" }>;
-
 /**
  * When a piece went into a bath, how much of it gave heat there, and how hot that would have been to give what it gave: out of the first
  * of two, or taken out warm, it had some left. Null while it has not been in.
  */
 function dipIn(
-  id: string,
+  isFirstBath: boolean,
   piece: Piece,
   quench: Quench,
   { heat_C, times, done_ms }: { readonly heat_C: number; readonly times: BathTimes; readonly done_ms: number | undefined },
 ): { readonly at_ms: number; readonly mass_kg: number; readonly piece_C: number } | null {
-  const { medium: first, bath_C, agitation, then } = quench;
+  const { medium: first, bath_C, agitation } = intoOf(quench);
+  const then = secondDip(quench)?.into.medium;
   const { in_ms, over_ms, out_ms } = times;
   const medium = CATALOGUE.medium(first);
-  const isSecond = first !== id;
-  const over = then?.medium === undefined || then.medium === first ? undefined : over_ms[0];
+  const isSecond = !isFirstBath;
+  const over = then === undefined || then === first ? undefined : over_ms[0];
   const form = formOf(piece);
   if (in_ms === null || medium === undefined)
     return isSecond || done_ms === undefined ? null : { at_ms: done_ms, mass_kg: cooledMass_kg(piece, form, quench), piece_C: heat_C };
@@ -93,22 +94,23 @@ function dipIn(
 }
 
 /** What a piece did to a bath: a thermometer that was read for it, and the steel itself. */
-function ofPiece(state: PieceState, bath: Bath): BathEntryAt[] {
+function ofPiece(state: PieceState, bath: Bath, kit: Kit): BathEntryAt[] {
   const { route, piece, id } = state;
+  const isMeant = (into: Into): boolean => bathFor(kit, into)?.id === bath.id;
   if (route === null || piece.isPractice === true) return [];
   return route.steps.flatMap((step, i): BathEntryAt[] => {
-    if (step.kind !== "quench" || ![step.medium, step.then?.medium].includes(bath.medium)) return [];
+    if (step.kind !== "quench" || !step.dips.some(({ into }) => isMeant(into))) return [];
     const quench = state.acts.find((act) => act.step === i && act.kind === "quench");
     const done_ms = quench === undefined ? undefined : state.doneAt_ms.get(quench.id);
     const times = bathTimes(state, i);
     const heat = route.steps.slice(0, i).findLast((before) => before.kind === "harden");
     const own = new Set(state.acts.filter(({ step: of }) => of <= i).map((act) => act.id));
     const reads = state.checks.flatMap((check): BathEntryAt[] =>
-      check.reading.check === "bath-heat" && own.has(check.act) && step.medium === bath.medium
+      check.reading.check === "bath-heat" && own.has(check.act) && isMeant(intoOf(step))
         ? [{ id: check.id, at_ms: check.at_ms, what: { entry: "read", top_C: check.reading.temperature_C, isStirred: false } }]
         : [],
     );
-    const dip = heat?.kind === "harden" ? dipIn(bath.medium, piece, step, { heat_C: heat.temperature_C, times, done_ms }) : null;
+    const dip = heat?.kind === "harden" ? dipIn(isMeant(intoOf(step)), piece, step, { heat_C: heat.temperature_C, times, done_ms }) : null;
     if (dip === null) return reads;
     return [
       ...reads,
@@ -127,26 +129,25 @@ export function bathLog(bath: Bath, kit: Kit, pieces: readonly PieceState[], ent
   const own = standing(entries).flatMap((event): BathEntryAt[] =>
     event.kind === "bath" ? [{ id: event.id, at_ms: event.at_ms, what: event.log }] : [],
   );
-  const isIts = bathFor(kit, bath.medium)?.id === bath.id;
-  return [...own, ...(isIts ? pieces.flatMap((state) => ofPiece(state, bath)) : [])].sort((a, b) => a.at_ms - b.at_ms);
+  return [...own, ...pieces.flatMap((state) => ofPiece(state, bath, kit))].sort((a, b) => a.at_ms - b.at_ms);
 }
 
 /** What a thermometer said of a bath of the kit, beside what was read for one piece. */
 export interface BathRead {
-  readonly medium: string;
+  /** The tank, by its id. */
+  readonly bath: string;
   readonly at_ms: number;
   readonly temperature_C: number;
 }
 
-/** Of every bath that pieces are planned into, oldest first. @param entries of each bath, by its id */
+/** Of every bath of a kit, oldest first. @param entries of each bath, by its id */
 export function bathReads(kit: Kit, entries: ReadonlyMap<string, readonly BookEvent[]>): BathRead[] {
   return kitOf(kit, "bath")
-    .filter((bath) => bathFor(kit, bath.medium)?.id === bath.id)
-    .flatMap(({ id, medium }) => {
+    .flatMap(({ id }) => {
       const log = standing(entries.get(id) ?? []).flatMap((event) =>
         event.kind === "bath" ? [{ ...event.log, at_s: event.at_ms / 1000 }] : [],
       );
-      return looksAt(log).map(({ at_s, C }) => ({ medium, at_ms: 1000 * at_s, temperature_C: C }));
+      return looksAt(log).map(({ at_s, C }) => ({ bath: id, at_ms: 1000 * at_s, temperature_C: C }));
     })
     .sort((a, b) => a.at_ms - b.at_ms);
 }

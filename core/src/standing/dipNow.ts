@@ -1,10 +1,8 @@
 /** A quench that goes in more than one move: which has been made by the taps, and when the next is due. */
 
-import type { Step } from "../schema/book.js";
+import { dipAfter, moveAfter, seconds, type Quench } from "../plan/dips.js";
 import { patternOf, type Pattern } from "../simulate/patterns.js";
 import type { BathTimes } from "./bathTimes.js";
-
-type Quench = Extract<Step, { kind: "quench" }>;
 
 export interface DipNow {
   readonly pattern: Pattern;
@@ -18,11 +16,9 @@ export interface DipNow {
   readonly sinceMove_s: number | null;
 }
 
-function dueOf({ then, turns, backFirst, bath_s }: Quench, changed: number, lastMove_s: number): DipNow["due"] {
-  if (backFirst !== undefined && changed === 0) return { move: "over", at_s: backFirst.after_s };
-  if (turns !== undefined) return { move: "over", at_s: lastMove_s + (changed % 2 === 0 ? turns.first_s : turns.second_s) };
-  if (then !== undefined && changed === 0) return { move: "over", at_s: then.after_s };
-  return bath_s === undefined ? null : { move: "out", at_s: lastMove_s + bath_s };
+function dueOf(quench: Quench, changed: number, lastMove_s: number): DipNow["due"] {
+  const s = seconds(dipAfter(quench, changed));
+  return s === null ? null : { move: moveAfter(quench, changed), at_s: lastMove_s + s };
 }
 
 /** @param quench as it is planned */

@@ -1,7 +1,7 @@
 /** What runs on: a hold, a temper or a way to the bath that nobody has ended yet lasts as long as it has lasted, not as long as it was planned. */
 
 import type { PieceState } from "../book/state.js";
-import type { Step } from "../schema/book.js";
+import { dipAfter, keepsHeat, moveAfter, seconds, turnsOf, type Quench } from "../plan/dips.js";
 import { LIMITS } from "../schema/limits.js";
 import { bathTimes, type BathTimes } from "./bathTimes.js";
 import { USUAL_TRANSFER_s } from "./learn.js";
@@ -14,8 +14,6 @@ const LEAST_ms = 60_000;
 const WAY_ms = 3000;
 const LONGEST_WAY_ms = 1000 * LIMITS.quench.transfer_s[1];
 
-type Quench = Extract<Step, { kind: "quench" }>;
-
 /** Of what is over in seconds each step is a quarter longer than the one before. */
 const GROWS = 1.25;
 
@@ -26,19 +24,18 @@ interface Move {
 }
 
 /** Which of its moves a piece that is in its bath is in, as planned; null for one that lasts until it is cold, or is watched and not timed. */
-function moveIn({ bath_s, then, turns, backFirst, leavesHeat }: Quench, { in_ms, over_ms, out_ms }: BathTimes): Move | null {
-  if (in_ms === null || out_ms !== null || leavesHeat === true) return null;
-  const [first_ms, second_ms] = over_ms;
+function moveIn(quench: Quench, { in_ms, over_ms, out_ms }: BathTimes): Move | null {
+  if (in_ms === null || out_ms !== null || keepsHeat(quench)) return null;
+  const isTurning = turnsOf(quench) !== null;
+  // Of two ends by turns the first turn of each says how they went.
+  if (isTurning && over_ms.length > 1) return null;
+  const planned_s = seconds(dipAfter(quench, over_ms.length));
+  if (planned_s === null) return null;
   const { bath_s: dip, after_s, turn_s } = LIMITS.quench;
-  if (turns !== undefined) {
-    if (second_ms !== undefined) return null;
-    if (first_ms === undefined) return { since_ms: in_ms, planned_s: turns.first_s, most_s: turn_s[1] };
-    return { since_ms: first_ms, planned_s: turns.second_s, most_s: turn_s[1] };
-  }
-  const first = then ?? backFirst;
-  if (first !== undefined && first_ms === undefined) return { since_ms: in_ms, planned_s: first.after_s, most_s: after_s[1] };
-  if (bath_s === undefined) return null;
-  return { since_ms: (first === undefined ? undefined : first_ms) ?? in_ms, planned_s: bath_s, most_s: dip[1] };
+  const isOver = moveAfter(quench, over_ms.length) === "over";
+  const most_s = (isTurning ? turn_s : isOver ? after_s : dip)[1];
+  const changed = isTurning ? over_ms.length : Math.min(over_ms.length, quench.dips.length - 1);
+  return { since_ms: over_ms[changed - 1] ?? in_ms, planned_s, most_s };
 }
 
 function grown(move: Move | null, now_ms: number): number | null {

@@ -1,5 +1,6 @@
 /** A log as the command line has it, on its own clock: what was done of a route, the tests, and the section through it until now. */
 
+import { backFirst, edgeDepth_mm, edgeSoDeep, intoOf, keepsHeat, lastFor, seconds, withInto, type Quench } from "../plan/dips.js";
 import type { Route, Step } from "../schema/book.js";
 import type { HistoryStep } from "../schema/history.js";
 import type { FallSeen, Known } from "../schema/job.js";
@@ -71,12 +72,9 @@ function heatDone(
   };
 }
 
-type Quench = Extract<Step, { kind: "quench" }>;
-
-/** Into one bath and out of it after so many seconds: what has more moves, or is drawn by what heat is left, has its own. */
-function isOneDip(quench: Quench): quench is Quench & { readonly bath_s: number } {
-  const { bath_s, then, turns, backFirst, leavesHeat } = quench;
-  return bath_s !== undefined && then === undefined && turns === undefined && backFirst === undefined && leavesHeat !== true;
+/** Seconds of what goes into one bath and out of it; null of what has more moves, or is drawn by what heat is left. */
+function oneDip_s({ dips }: Quench): number | null {
+  return dips.length === 1 ? seconds(dips[0]!) : null;
 }
 
 function quenchDone(
@@ -91,16 +89,16 @@ function quenchDone(
   const isLate = left_s !== undefined && now_s - left_s > (step.transfer_s ?? USUAL_TRANSFER_s);
   const met_s = bathIn_s ?? (isLate ? now_s : undefined);
   const transfer_s = left_s === undefined || met_s === undefined ? undefined : met_s - left_s;
-  const isBySeconds = step.leavesHeat !== true;
-  const isOver = bathIn_s !== undefined && isOneDip(step) && now_s - bathIn_s > step.bath_s;
+  const planned_s = oneDip_s(step);
+  const isOver = bathIn_s !== undefined && planned_s !== null && now_s - bathIn_s > planned_s;
   const out_s = bathOut_s ?? (isOver ? now_s : undefined);
+  const { medium, bath_C } = intoOf(step);
+  const bathed = withInto(step, { medium: into?.medium ?? medium, bath_C: into?.bath_C ?? bath_C });
+  const deep = into?.depth_mm === undefined ? bathed : edgeSoDeep(bathed, into.depth_mm);
+  const isTimed = bathIn_s !== undefined && out_s !== undefined && !keepsHeat(step);
   return {
-    ...step,
-    medium: into?.medium ?? step.medium,
-    bath_C: into?.bath_C ?? step.bath_C,
-    ...(into?.depth_mm === undefined ? {} : { edgeDepth_mm: into.depth_mm }),
+    ...(isTimed ? lastFor(deep, within(out_s - bathIn_s, LIMITS.quench.bath_s)) : deep),
     ...(transfer_s === undefined ? {} : { transfer_s: within(transfer_s, LIMITS.quench.transfer_s) }),
-    ...(bathIn_s === undefined || out_s === undefined || !isBySeconds ? {} : { bath_s: within(out_s - bathIn_s, LIMITS.quench.bath_s) }),
   };
 }
 
@@ -258,16 +256,17 @@ export function historyOf(catalogue: Catalogue, run: Run, now_s: number, again: 
   if (fireOut_s !== undefined || bathIn_s !== undefined)
     history.push(...inAir(bathIn_s === undefined ? now_s - left_s : (own_s ?? bathIn_s - left_s)));
   if (bathIn_s === undefined) return history;
-  const medium = catalogue.medium(quench.medium)!;
+  const { bath_C, agitation, ...into } = intoOf(quench);
+  const medium = catalogue.medium(into.medium)!;
   const under_s = Math.min(now_s, bathOut_s ?? now_s) - bathIn_s;
-  const { backFirst, edgeDepth_mm } = quench;
   const cool = (time_s: number, immersion?: Immersion): void => {
-    const { bath_C, agitation } = quench;
     if (time_s > 0) history.push({ kind: "cool", medium, bath_C, agitation, time_s, ...(immersion === undefined ? {} : { immersion }) });
   };
-  const back_s = backFirst === undefined ? 0 : Math.min(under_s, backFirst.after_s);
-  if (backFirst !== undefined) cool(back_s, { kind: "back", depth_mm: backFirst.depth_mm });
-  cool(under_s - back_s, edgeDepth_mm === undefined ? undefined : { kind: "edge", depth_mm: edgeDepth_mm });
+  const back = backFirst(quench);
+  const back_s = back === null ? 0 : Math.min(under_s, seconds(back) ?? under_s);
+  if (back !== null) cool(back_s, { kind: "back", depth_mm: back.depth_mm });
+  const edge_mm = edgeDepth_mm(quench);
+  cool(under_s - back_s, edge_mm === undefined ? undefined : { kind: "edge", depth_mm: edge_mm });
   let at_s = bathOut_s ?? now_s;
   if (again !== null && bathOut_s !== undefined) {
     // Until it was put into the oven, or its body is cold.

@@ -3,6 +3,7 @@
  * and what the tests said. What it comes to is worked out by `predict` from this question and nothing else.
  */
 
+import { bathOf } from "../plan/dips.js";
 import type { PieceState } from "../book/state.js";
 import { wayOf } from "../plan/way.js";
 import type { Piece, Route } from "../schema/book.js";
@@ -29,10 +30,9 @@ function shopFor(
   route: Route,
   { kit = null, factors = [] }: Pick<StandingContext, "kit" | "factors">,
 ): ShopKnown | undefined {
-  const quench = route.steps.findLast((step) => step.kind === "quench");
   // What the shop's oven taught says nothing of a pot of oil.
   const told = wayOf(route).draws === "oven" ? factors : factors.filter(({ name }) => name !== "oven");
-  return shopLearned(told, { medium: quench?.medium ?? "", steel: piece.steel }, shopOf(piece, route, kit));
+  return shopLearned(told, { medium: bathOf(route), steel: piece.steel }, shopOf(piece, route, kit));
 }
 
 /** Only what is known, so that the same knowledge is the same question. */

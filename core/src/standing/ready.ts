@@ -1,5 +1,6 @@
 /** What has to be ready before a piece is heated to be hardened: asked while hands are free, and only what this plan and this kit want. Pure. */
 
+import { intoOf } from "../plan/dips.js";
 import { isInWork, type PieceState } from "../book/state.js";
 import type { Kit } from "../schema/kit.js";
 import type { Step } from "../schema/book.js";
@@ -56,8 +57,9 @@ export function readyFor(
   if (quench === undefined) return [];
   const list: Ready[] = [];
   if (bath !== null) {
-    const isDone = bath.is_C !== null && bath.age_s !== null && bath.age_s < FRESH_s && Math.abs(bath.is_C - quench.bath_C) <= NEAR_K;
-    list.push({ what: "bath", isDone, wanted_C: quench.bath_C, is_C: bath.is_C });
+    const wanted_C = intoOf(quench).bath_C;
+    const isDone = bath.is_C !== null && bath.age_s !== null && bath.age_s < FRESH_s && Math.abs(bath.is_C - wanted_C) <= NEAR_K;
+    list.push({ what: "bath", isDone, wanted_C, is_C: bath.is_C });
   }
   // The simulated shop has an oven of its own, and no mark to take for another's.
   const isPractice = state.piece.isPractice === true;

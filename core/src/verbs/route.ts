@@ -4,6 +4,7 @@ import { CATALOGUE, formOf } from "../catalogue.js";
 import { InputError } from "../errors.js";
 import { fitProblems } from "../plan/fit.js";
 import { missingFor } from "../plan/kit.js";
+import { intoOf } from "../plan/dips.js";
 import { planRoute } from "../plan/route.js";
 import type { Piece, Start } from "../schema/book.js";
 import { requireAny } from "../schema/checkAll.js";
@@ -45,7 +46,12 @@ export function routeVerb(input: unknown, desk: Desk) {
     warnings.push({ code: "does-not-fit", message: `${item} (${place}): ${what}. ${ways.map((way) => WAY_ON_TEXT[way]).join(" ")}` });
   }
   return {
-    steps: route.steps.map(({ kind, ...rest }) => ({ kind, ...rest, reason: REASON_TEXT[rest.why] })),
+    steps: route.steps.map((step) => {
+      const { kind, ...rest } = step;
+      // The bath it goes into first is said beside its dips.
+      const first = step.kind === "quench" ? intoOf(step) : {};
+      return { kind, ...first, ...rest, reason: REASON_TEXT[rest.why] };
+    }),
     expected: { hrc: { mean: working.tempered.mean_HRC, sd: working.tempered.sd_HRC }, chanceHard: hardening.chanceHard.working },
     warnings,
   };

@@ -1,5 +1,7 @@
 /** Verbs about a piece as it stands and what a shop learns: standing, learn. */
 
+import { step16To17 } from "../migrate/book16To17.js";
+import { bathOf, intoOf, lastOf_s } from "../plan/dips.js";
 import type { Static } from "@sinclair/typebox";
 import { requireBook } from "../book/exchange.js";
 import { eyeErrors_K, learnEye } from "../book/eye.js";
@@ -37,6 +39,13 @@ const TEMPER_WITHIN_s = 3600;
 const NEAR_K = 5;
 const NEAR_SHARE = 0.1;
 
+/** Steps of a route are taken with one bath and marks beside it too, as they were said before they were dips. */
+function inDips(input: unknown): unknown {
+  const { route } = (typeof input === "object" && input !== null ? input : {}) as { readonly route?: { readonly steps?: unknown } };
+  if (!Array.isArray(route?.steps)) return input;
+  return { ...(input as object), route: { ...route, steps: route.steps.map(step16To17) } };
+}
+
 function nowOf({ temperature_C, hardness_HRC, martensite, austenite }: Reading) {
   return { temperature_C, hrc: hardness_HRC, martensite, austenite };
 }
@@ -61,16 +70,17 @@ const REASONS: readonly Told[] = [
       ? { code: "slow-transfer", message: `${done.transfer_s.toFixed(1)} s from fire to bath: ${end}.` }
       : null,
   (done, plan, end) =>
-    done.kind === "quench" && plan.kind === "quench" && done.bath_s !== undefined && plan.bath_s === undefined && done.bath_s < 10
-      ? { code: "out-too-soon", message: `Out of the bath after ${done.bath_s.toFixed(1)} s: ${end}.` }
+    done.kind === "quench" && plan.kind === "quench" && lastOf_s(plan) === null && (lastOf_s(done) ?? Infinity) < 10
+      ? { code: "out-too-soon", message: `Out of the bath after ${lastOf_s(done)!.toFixed(1)} s: ${end}.` }
       : null,
-  (done, plan, end) =>
-    done.kind === "quench" && plan.kind === "quench" && (done.medium !== plan.medium || Math.abs(done.bath_C - plan.bath_C) > NEAR_K)
-      ? {
-          code: done.medium === plan.medium && done.bath_C < plan.bath_C ? "cold-bath" : "other-bath",
-          message: `Bath ${done.medium} at ${Math.round(done.bath_C)} C: ${end}.`,
-        }
-      : null,
+  (done, plan, end) => {
+    if (done.kind !== "quench" || plan.kind !== "quench") return null;
+    const [was, is] = [intoOf(plan), intoOf(done)];
+    const isSame = is.medium === was.medium;
+    if (isSame && Math.abs(is.bath_C - was.bath_C) <= NEAR_K) return null;
+    const code = isSame && is.bath_C < was.bath_C ? "cold-bath" : "other-bath";
+    return { code, message: `Bath ${is.medium} at ${Math.round(is.bath_C)} C: ${end}.` };
+  },
   (done, plan, end) =>
     done.kind === "temper" && plan.kind === "temper" && Math.abs(done.temperature_C - plan.temperature_C) > NEAR_K
       ? {
@@ -142,7 +152,7 @@ function finite(s: number): number | null {
 }
 
 export function standingVerb(input: unknown, desk: Desk) {
-  const asked = askedOf(requireAny("VerbStanding", input));
+  const asked = askedOf(requireAny("VerbStanding", inDips(input)));
   const { piece, planned, plannedShop, run, known, now_s } = asked;
   const is = predict(CATALOGUE, piece, run.route, "full", undefined, desk, known);
   const was = predict(CATALOGUE, piece, planned, "full", undefined, desk, plannedShop === undefined ? {} : { shop: plannedShop });
@@ -202,14 +212,13 @@ function chanceAgain(
   desk: Desk,
 ): number {
   const taught: Taught = { id: piece.mark, at_ms: 0, lesson: lessonOf(CATALOGUE, piece, route, known, desk), transfer: null, heat: null };
-  const medium = next.steps.findLast((step) => step.kind === "quench")?.medium ?? "";
-  const shop = shopLearned(learnedIn(kit, [taught]), { medium, steel: piece.steel }, plannedShop);
+  const shop = shopLearned(learnedIn(kit, [taught]), { medium: bathOf(next), steel: piece.steel }, plannedShop);
   return 1 - predict(CATALOGUE, piece, next, "full", undefined, desk, shop === undefined ? {} : { shop }).failChance;
 }
 
 /** Why a tested piece came out as it did, and what to do now. */
 export function diagnoseVerb(input: unknown, desk: Desk) {
-  const { piece, planned, plannedShop, run, known, kit, log, now_s } = askedOf(requireAny("VerbStanding", input));
+  const { piece, planned, plannedShop, run, known, kit, log, now_s } = askedOf(requireAny("VerbStanding", inDips(input)));
   const bathRead = log.findLast((entry) => entry.act === "bath-in")?.bath_C !== undefined;
   const firstTest_s = log.find(({ act, at_s }) => act === "test" && at_s >= (run.bathIn_s ?? 0))?.at_s ?? 0;
   const question = {

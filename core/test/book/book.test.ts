@@ -7,6 +7,7 @@ import { actsOfRoute } from "../../src/plan/acts.js";
 import { hardenAgain } from "../../src/plan/nextTemper.js";
 import { planRoute } from "../../src/plan/route.js";
 import type { BookEvent, Check, HardnessTest, Piece, Step } from "../../src/schema/book.js";
+import { marked } from "../quenches.js";
 
 const sickle: Piece = {
   name: "Reed sickle",
@@ -114,7 +115,7 @@ describe("a piece is the sum of its events", () => {
   it("of two ends the one hardened first stays brittle while the other is in the fire", () => {
     const harden = route.steps.find(({ kind }) => kind === "harden")!;
     const quench = route.steps.find((step) => step.kind === "quench")!;
-    const of = (end: "working" | "other"): Step[] => [harden, { ...quench, part: { end, depth_mm: 20 } }];
+    const of = (end: "working" | "other"): Step[] => [harden, marked(quench, { part: { end, depth_mm: 20 } })];
     const two = { ...route, steps: [...of("working"), ...of("other")] };
     const planned: BookEvent[] = [...log(0).slice(0, 1), { kind: "route", id: "r", piece: "p", at_ms: 0, route: two }];
     const own = pieceState("p", planned)!.acts;
@@ -165,7 +166,7 @@ describe("the export file", () => {
   it("a foreign file, another version and a bad value are each told apart", () => {
     expect(() => readBook('{"hello": 1}')).toThrow(/not a Tembrak file/);
     expect(() => readBook("[1, 2]")).toThrow(/not a Tembrak file/);
-    expect(() => readBook('{"format":"tembrak","formatVersion":17,"events":[]}')).toThrow(/version 17/);
+    expect(() => readBook('{"format":"tembrak","formatVersion":18,"events":[]}')).toThrow(/version 18/);
     const bad = JSON.parse(writeBook(log(3), 5)) as { events: { definition?: { length_mm: number } }[] };
     bad.events[0]!.definition!.length_mm = -4;
     expect(() => readBook(JSON.stringify(bad))).toThrow("/events/0/definition/length_mm");

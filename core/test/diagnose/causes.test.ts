@@ -10,6 +10,7 @@ import { planRoute } from "../../src/plan/route.js";
 import { CHECKS, LOOK_ANSWERS, type BookEvent, type HardnessTest } from "../../src/schema/book.js";
 import { CAUSES, type Cause, type Fact } from "../../src/schema/job.js";
 import { BILLHOOK } from "../pieces.js";
+import { marked } from "../quenches.js";
 
 const ROUTE = planRoute(CATALOGUE, BILLHOOK, "forge");
 const SOFT: HardnessTest = { strokes: [{ file_HRC: 50, result: "bites" }], readings_HRC: [], surface: "ground", piece_C: 22 };
@@ -59,7 +60,7 @@ describe("causes that are suspected", () => {
     expect(prior(["cold"], false)).toBeLessThan(0.01);
   });
   it("water is never too cold, an untempered piece has no oven, and no piece is taken for its own steel", () => {
-    const water = withLast(ROUTE, "quench", (step) => ({ ...step, medium: "water", bath_C: 20 }));
+    const water = withLast(ROUTE, "quench", (step) => marked(step, { medium: "water", bath_C: 20 }));
     expect(of(asked([], { route: water, planned: water }), "cold-bath")).toBeUndefined();
     const untempered = asked([], { known: { tests: [{ tempers: 0, test: SOFT }] } });
     expect(of(untempered, "oven-wrong")).toBeUndefined();
@@ -181,7 +182,7 @@ describe("the remedy", () => {
     expect(remedy("slow-bath", 45, false, { baths: [] }).changes).toEqual([]);
   });
   it("takes the next faster bath of the kit, not the fastest there is", () => {
-    const slow = withLast(ROUTE, "quench", (step) => ({ ...step, medium: "slow-oil" }));
+    const slow = withLast(ROUTE, "quench", (step) => marked(step, { medium: "slow-oil" }));
     const [change] = remedy("slow-bath", 45, false, { route: slow, baths: ["water", "fast-oil", "slow-oil"] }).changes;
     expect(change).toMatchObject({ change: "bath", medium: "fast-oil" });
   });

@@ -9,6 +9,8 @@ import type { HardnessTest, Piece, Route } from "../../src/schema/book.js";
 import type { Cause, Fact } from "../../src/schema/job.js";
 import { CATALOGUE } from "../../src/catalogue.js";
 import { makeDesk } from "../../src/simulate/desk.js";
+import { bathOf, intoOf } from "../../src/plan/dips.js";
+import { marked } from "../quenches.js";
 
 /** Remembered or not the bytes are the same (desk.test.ts). */
 const desk = makeDesk();
@@ -80,7 +82,7 @@ describe("what a smith would say first", () => {
   it("out of the oil after two seconds, in a bar that is hot inside: too soon", () => {
     const piece: Piece = { ...PIECE, section: { shape: "round", diameter_mm: 20 } };
     const planned = planRoute(CATALOGUE, piece, "forge");
-    const route = withLast(planned, "quench", (step) => ({ ...step, bath_s: 2, transfer_s: 1.5 }));
+    const route = withLast(planned, "quench", (step) => marked(step, { bath_s: 2, transfer_s: 1.5 }));
     const facts: readonly Fact[] = ["heat", "hold", "transfer", "bath", "bath-time", "cold"];
     const { causes, remedy } = diagnose(CATALOGUE, { ...asked({ tests: [[0, files(40)]], route, facts }), piece, planned }, desk);
     expect(causes[0]!.cause).toBe("out-too-soon");
@@ -107,7 +109,7 @@ describe("what a smith would say first", () => {
     const piece: Piece = { ...PIECE, section: { shape: "round", diameter_mm: 40 } };
     const own = planRoute(CATALOGUE, piece, "forge");
     const oil = { medium: "fast-oil", bath_C: 55 };
-    const planned = { ...own, steps: own.steps.map((step) => (step.kind === "quench" ? { ...step, ...oil } : step)) };
+    const planned = { ...own, steps: own.steps.map((step) => (step.kind === "quench" ? marked(step, oil) : step)) };
     const facts: readonly Fact[] = ["heat", "hold", "transfer", "bath", "bath-time", "cold"];
     const { causes } = diagnose(CATALOGUE, { ...asked({ tests: [[0, files(40)]], facts }), piece, planned, route: planned }, desk);
     expect(causes.slice(0, 2).map(({ cause }) => cause)).toContain("too-thick");
@@ -180,7 +182,7 @@ describe("hardened again", () => {
     const again = againRoute(PLAN, changes);
     const quenches = again.steps.filter((step) => step.kind === "quench");
     const heats = again.steps.filter((step) => step.kind === "harden");
-    expect(quenches.map(({ medium }) => medium)).toEqual([PLAN.steps.find((s) => s.kind === "quench")!.medium, "water"]);
+    expect(quenches.map((one) => intoOf(one).medium)).toEqual([bathOf(PLAN), "water"]);
     expect(heats.map(({ hold_min }) => hold_min)).toEqual([PLAN.steps.find((s) => s.kind === "harden")!.hold_min, 4]);
     expect(again.steps.filter(({ why }) => why === "soft-quench")).toHaveLength(1);
     expect(wayOf(again)).toEqual(wayOf(PLAN));

@@ -11,6 +11,7 @@ import {
   type BookEvent,
   type Piece,
 } from "../../src/index.js";
+import { endUnder } from "../../src/plan/dips.js";
 
 const DRIFT: Piece = {
   name: "Drift",
@@ -56,7 +57,7 @@ describe("two ends, the first found soft (2026-12, issue 41: a page with no caus
   });
   it("it is hardened again before the other end, which stays planned behind it", () => {
     const again = againRoute(route, [{ change: "hotter", to_C: 830 }], lastBathDone(state));
-    const ends = again.steps.flatMap((step) => (step.kind === "quench" ? [step.part?.end] : []));
+    const ends = again.steps.flatMap((step) => (step.kind === "quench" ? [endUnder(step)?.end] : []));
     expect(ends).toEqual(["working", "working", "other"]);
     const heats = again.steps.flatMap((step) => (step.kind === "harden" ? [step.temperature_C] : []));
     expect(heats[1]).toBe(830);

@@ -6,6 +6,7 @@ import type { Piece } from "../../src/schema/book.js";
 import { harden } from "../../src/simulate/harden.js";
 import { hardenPlanOf } from "../../src/simulate/planOf.js";
 import { BILLHOOK } from "../pieces.js";
+import { intoOf } from "../../src/plan/dips.js";
 
 const plain = CATALOGUE.steels.filter(({ bath }) => bath.oilTo_mm !== undefined);
 
@@ -41,7 +42,7 @@ describe("pinned: how thick a plain steel may be for its oil", () => {
     const bathOf = (steel: string, thickness_mm: number): string => {
       const piece = { ...BILLHOOK, kind: "other", use: "knife", steel, section: { shape: "plate", thickness_mm } } as Piece;
       const quench = planRoute(CATALOGUE, piece, "forge").steps.find((step) => step.kind === "quench");
-      return quench?.kind === "quench" ? quench.medium : "none";
+      return quench?.kind === "quench" ? intoOf(quench).medium : "none";
     };
     expect(bathOf("1084", 6)).toBe("fast-oil");
     expect(bathOf("1095", 6)).toBe("water");

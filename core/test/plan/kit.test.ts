@@ -8,6 +8,8 @@ import { shopOf } from "../../src/standing/known.js";
 import { checkAny as check } from "../../src/schema/checkAll.js";
 import type { Kit, KitItem } from "../../src/schema/kit.js";
 import { SCHOOLS, type Piece } from "../../src/schema/book.js";
+import { marked } from "../quenches.js";
+import { bathOf, intoOf } from "../../src/plan/dips.js";
 
 const kitNamed = (id: string): Kit => PRESETS.find((p) => p.id === id)!.items.map((item, i) => ({ ...item, id: `k${i}` }));
 const blade: Piece = {
@@ -37,7 +39,7 @@ describe("the shop's kit", () => {
     for (const { id } of CATALOGUE.steels) {
       for (const school of SCHOOLS) {
         const quench = planRoute(CATALOGUE, { ...blade, steel: id }, school, { kit }).steps.find((s) => s.kind === "quench")!;
-        expect(quench.medium).toBe("vegetable-oil");
+        expect(intoOf(quench).medium).toBe("vegetable-oil");
       }
     }
     expect(bathFromKit(CATALOGUE, "brine", kitNamed("coal"))).toEqual({ medium: "water", isOwn: true });
@@ -48,7 +50,7 @@ describe("the shop's kit", () => {
     const bathOf = (steel: string, section: Piece["section"], kit = kitNamed("coal")): string => {
       const piece: Piece = { ...blade, length_mm: 160 };
       const quench = planRoute(CATALOGUE, { ...piece, steel, section }, "forge", { kit }).steps.find((s) => s.kind === "quench")!;
-      return quench.medium;
+      return intoOf(quench).medium;
     };
     const wedge = (spine_mm: number, edge_mm: number, height_mm: number) => ({ shape: "wedge", spine_mm, edge_mm, height_mm }) as const;
     const why = (steel: string, diameter_mm: number): string =>
@@ -72,11 +74,11 @@ describe("the shop's kit", () => {
     const plan = planRoute(CATALOGUE, small, "forge", { kit });
     const over = (medium: string) => ({
       ...plan,
-      steps: plan.steps.map((step) => (step.kind === "quench" ? { ...step, then: { after_s: 3, medium } } : step)),
+      steps: plan.steps.map((step) => (step.kind === "quench" ? marked(step, { then: { after_s: 3, medium } }) : step)),
     });
     const problems = (medium: string, of: Kit = kit) =>
       fitProblems(CATALOGUE, small, formOf(small), over(medium), of).filter(({ place }) => place === "bath");
-    const own = plan.steps.find((step) => step.kind === "quench")!.medium;
+    const own = bathOf(plan);
     expect(problems(own)).toEqual([]);
     expect(problems("water")).toEqual([]);
     expect(problems("fast-oil")).toMatchObject([{ item: "fast-oil", what: "missing" }]);

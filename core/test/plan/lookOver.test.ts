@@ -4,6 +4,7 @@ import { edgeFor, lookOver } from "../../src/plan/lookOver.js";
 import { planRoute } from "../../src/plan/route.js";
 import type { Piece } from "../../src/schema/book.js";
 import { BILLHOOK } from "../pieces.js";
+import { marked } from "../quenches.js";
 
 const looks = (piece: Piece) => lookOver(CATALOGUE, piece, formOf(piece), planRoute(CATALOGUE, piece, "forge"));
 const withEdge = (edge_mm: number): Piece =>
@@ -19,7 +20,7 @@ describe("looked over before it is hardened", () => {
   });
   it("water wants a thicker edge than oil", () => {
     const route = planRoute(CATALOGUE, BILLHOOK, "forge");
-    const wet = { ...route, steps: route.steps.map((step) => (step.kind === "quench" ? { ...step, medium: "water" } : step)) };
+    const wet = { ...route, steps: route.steps.map((step) => (step.kind === "quench" ? marked(step, { medium: "water" }) : step)) };
     expect(edgeFor(CATALOGUE, wet).leave_mm).toBeGreaterThan(edgeFor(CATALOGUE, route).leave_mm);
     expect(lookOver(CATALOGUE, withEdge(1), formOf(BILLHOOK), wet)).toContain("edge-thin");
   });
@@ -38,7 +39,7 @@ describe("looked over before it is hardened", () => {
   });
   it("clay where the plan has it, and an edge for water where the second bath is water", () => {
     const plan = planRoute(CATALOGUE, BILLHOOK, "forge");
-    const quenched = (more: object) => ({ steps: plan.steps.map((step) => (step.kind === "quench" ? { ...step, ...more } : step)) });
+    const quenched = (more: object) => ({ steps: plan.steps.map((step) => (step.kind === "quench" ? marked(step, more) : step)) });
     const clay = { clay: { thickness_mm: 3, from_mm: 20 } };
     expect(lookOver(CATALOGUE, BILLHOOK, formOf(BILLHOOK), quenched(clay))).toContain("clay");
     expect(looks(BILLHOOK)).not.toContain("clay");

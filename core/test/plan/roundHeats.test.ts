@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, planRoute, roundHeat_C, type Kit, type Piece, type Step } from "../../src/index.js";
 import { fahrenheitDifferenceFromCelsius, fahrenheitFromCelsius } from "../../src/units.js";
+import { intoOf } from "../../src/plan/dips.js";
 
 const KNIFE: Piece = {
   name: "Knife",
@@ -17,7 +18,7 @@ const KNIFE: Piece = {
 const heats_C = (steps: readonly Step[]): number[] =>
   steps.flatMap((step) => {
     if (step.kind === "run") return [];
-    if (step.kind === "quench") return [step.bath_C];
+    if (step.kind === "quench") return [intoOf(step).bath_C];
     return [step.temperature_C, ...(step.kind === "harden" && step.fallTo_C !== undefined ? [step.fallTo_C] : [])];
   });
 

@@ -9,6 +9,8 @@ import { SCHOOLS, STARTS, type Piece, type Step } from "../../src/schema/book.js
 import { checkAny as check } from "../../src/schema/checkAll.js";
 import { steel } from "../catalogue.js";
 import { BILLHOOK } from "../pieces.js";
+import { marked } from "../quenches.js";
+import { intoOf } from "../../src/plan/dips.js";
 
 const billhook = BILLHOOK;
 const heatOf = (steps: readonly Step[]) => steps.find((s) => s.kind === "harden")!;
@@ -80,7 +82,7 @@ describe("routes", () => {
   });
   it("an edge quench in the route is one in the prediction: a line, the back soft", () => {
     const route = planRoute(CATALOGUE, billhook, "forge");
-    const steps = route.steps.map((s) => (s.kind === "quench" ? { ...s, edgeDepth_mm: 20 } : s));
+    const steps = route.steps.map((s) => (s.kind === "quench" ? marked(s, { edgeDepth_mm: 20 }) : s));
     const { hardening } = predict(CATALOGUE, billhook, { ...route, steps }, "quick");
     expect(hardening.quenchLine!.height_mm).toBeGreaterThan(8);
     expect(hardening.quenchLine!.height_mm).toBeLessThan(30);
@@ -105,7 +107,7 @@ describe("routes", () => {
       const quench = planRoute(CATALOGUE, { ...billhook, steel: id, section: { shape: "round", diameter_mm: mm } }, "forge").steps.find(
         (s) => s.kind === "quench",
       )!;
-      return quench.medium;
+      return intoOf(quench).medium;
     };
     expect([bath("1040", 20), bath("1045", 20), bath("w1", 12)]).toEqual(["water", "water", "water"]);
     expect(bath("w1", 4)).toBe("fast-oil");

@@ -15,6 +15,8 @@ import { predict } from "../../src/simulate/predict.js";
 import { celsiusDifferenceFromFahrenheit, celsiusFromFahrenheit } from "../../src/units.js";
 import { BILLHOOK } from "../pieces.js";
 import { makeDesk } from "../../src/simulate/desk.js";
+import { edgeDepth_mm, endUnder } from "../../src/plan/dips.js";
+import { bathed, marked, type Marks } from "../quenches.js";
 
 /** Remembered or not the bytes are the same (desk.test.ts). */
 const desk = makeDesk();
@@ -67,13 +69,13 @@ describe("ways to harden", () => {
   it("an edge quench whose temper is a colour run: the edge goes under, the colour is run from the back", () => {
     const { steps } = planRoute(CATALOGUE, blade, "forge", { way: { hardens: "edge", draws: "hot-bar" } });
     const quench = steps.find((s) => s.kind === "quench")!;
-    expect(quench.kind === "quench" && quench.edgeDepth_mm! < blade.length_mm).toBe(true);
+    expect(quench.kind === "quench" && edgeDepth_mm(quench)! < blade.length_mm).toBe(true);
     expect(steps.at(-1)).toMatchObject({ kind: "run", source: "hot-bar", why: "runs-from-body" });
   });
   it("two ends: heated and quenched twice, the first end named to be kept cool", () => {
     const { steps } = planRoute(CATALOGUE, hammer, "forge", { way: { hardens: "ends" } });
     const baths = steps.filter((s) => s.kind === "quench");
-    expect(baths.map((s) => (s.kind === "quench" ? s.part!.end : ""))).toEqual(["working", "other"]);
+    expect(baths.map((s) => (s.kind === "quench" ? endUnder(s)!.end : ""))).toEqual(["working", "other"]);
     expect(baths[1]!.why).toBe("other-end");
   });
   it("residual heat: nothing is straightened, cooled or filed between bath and colour", () => {
@@ -180,9 +182,9 @@ describe("what goes to heat", () => {
     length_mm: 110,
     section: { shape: "square", side_mm: 35 },
   };
-  const heated = (hardens: "whole" | "face" | "ends", more: object = {}): string[] => {
+  const heated = (hardens: "whole" | "face" | "ends", more: Marks = {}): string[] => {
     const route = planRoute(CATALOGUE, hammer, "forge", { way: { hardens, draws: "oven" } });
-    const steps = route.steps.map((step) => (step.kind === "quench" ? { ...step, ...more } : step));
+    const steps = route.steps.map((step) => (step.kind === "quench" ? marked(step, more) : step));
     return steps.flatMap((step, i) => ("hold_min" in step && step.kind !== "temper" ? [`${step.kind} ${heatedOf({ steps }, i)}`] : []));
   };
   it("is all of it to normalise, whatever is hardened; one end, and then the other beside a hard one, to harden", () => {
@@ -197,14 +199,7 @@ describe("what goes to heat", () => {
 });
 
 describe("the hardening that counts", () => {
-  const quench = (end?: "working" | "other"): Step => ({
-    kind: "quench",
-    medium: "fast-oil",
-    bath_C: 55,
-    agitation: "mild",
-    why: "warm-oil",
-    ...(end === undefined ? {} : { part: { end, depth_mm: 20 } }),
-  });
+  const quench = (end?: "working" | "other"): Step => bathed(end === undefined ? {} : { part: { end, depth_mm: 20 } });
   const from = (...steps: Step[]): number => hardeningFrom({ steps });
   const temper: Step = { kind: "temper", temperature_C: 200, hold_min: 120, why: "first-temper" };
   it("begins behind the bath that a later one of the same end took back, and behind its tempers", () => {

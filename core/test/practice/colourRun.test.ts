@@ -9,6 +9,7 @@ import type { Draws, Hardens } from "../../src/schema/book.js";
 import { colourRun, runPlanOf } from "../../src/plan/colourRun.js";
 import { runNow } from "../../src/simulate/runNow.js";
 import { RUN_CASES } from "../simulate/madeUpRuns.js";
+import { endUnder } from "../../src/plan/dips.js";
 
 const { piece } = RUN_CASES[3]!;
 
@@ -140,7 +141,7 @@ describe("a colour run in the simulated shop", () => {
     const { piece: chisel, hardens, source } = RUN_CASES[index]!;
     const route = planRoute(CATALOGUE, chisel, "forge", { way: { hardens, draws: source } });
     const quench = route.steps.find((step) => step.kind === "quench")!;
-    const depth_mm = quench.kind === "quench" ? quench.part!.depth_mm : NaN;
+    const depth_mm = quench.kind === "quench" ? endUnder(quench)!.depth_mm : NaN;
     const shop = shopWith(chisel, "water", 25);
     shop.command({ do: "set", forge_C: 800 });
     shop.command({ do: "move", piece: "p", to: "forge" });

@@ -34,7 +34,7 @@ function withNumber<T>(value: T, path: readonly (string | number)[], number: num
   return copy;
 }
 
-const book = JSON.parse(readFileSync(join(__dirname, "../migrate/books/version-3.tembrak.json"), "utf8")) as Book;
+const book = JSON.parse(readFileSync(join(__dirname, "../migrate/books/version-17.tembrak.json"), "utf8")) as Book;
 
 describe("limits of what is stored", () => {
   it.each(["Event", "KitItem"] as const)("every number of every kind of %s is taken at its limit and refused beyond it", (name) => {

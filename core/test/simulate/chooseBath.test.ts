@@ -3,6 +3,7 @@ import { CATALOGUE } from "../../src/catalogue.js";
 import { planRoute } from "../../src/plan/route.js";
 import { betterBath } from "../../src/simulate/chooseBath.js";
 import { hardenPlanOf } from "../../src/simulate/planOf.js";
+import { marked } from "../quenches.js";
 
 describe("a better bath of the same kit", () => {
   const striker = { name: "Striker", mark: "1", kind: "striker", steel: "w1", use: "striker", start: "normalised", length_mm: 90 } as const;
@@ -10,7 +11,7 @@ describe("a better bath of the same kit", () => {
   const planIn = (medium: string) => {
     const route = planRoute(CATALOGUE, thick, "forge");
     const steps = route.steps.map((step) =>
-      step.kind === "quench" ? { ...step, medium, bath_C: CATALOGUE.medium(medium)!.usualBath_C } : step,
+      step.kind === "quench" ? marked(step, { medium, bath_C: CATALOGUE.medium(medium)!.usualBath_C }) : step,
     );
     return hardenPlanOf(CATALOGUE, thick, { ...route, steps });
   };

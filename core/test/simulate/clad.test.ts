@@ -5,6 +5,7 @@ import type { Piece, Route } from "../../src/schema/book.js";
 import { predict } from "../../src/simulate/predict.js";
 import { hardenPlanOf } from "../../src/simulate/planOf.js";
 import { pictureSection } from "../../src/simulate/sectionPicture.js";
+import { marked } from "../quenches.js";
 
 const BARE: Piece = {
   name: "Hoof knife",
@@ -19,15 +20,15 @@ const BARE: Piece = {
 const CLAD: Piece = { ...BARE, cladding: { material: "stainless", core_mm: 1.6 } };
 const inOil = (piece: Piece, medium: string): Route => {
   const route = planRoute(CATALOGUE, piece, "forge");
-  return { ...route, steps: route.steps.map((step) => (step.kind === "quench" ? { ...step, medium, bath_C: 50 } : step)) };
+  return { ...route, steps: route.steps.map((step) => (step.kind === "quench" ? marked(step, { medium, bath_C: 50 }) : step)) };
 };
 
 describe("a clad blade", () => {
   it("goes into a faster oil than its core asks for bare, with that as the reason", () => {
     const slower: Piece = { ...BARE, steel: "o1" };
     const bathOf = (piece: Piece) => planRoute(CATALOGUE, piece, "forge").steps.find((step) => step.kind === "quench")!;
-    expect(bathOf(slower)).toMatchObject({ medium: "medium-oil" });
-    expect(bathOf({ ...slower, cladding: CLAD.cladding! })).toMatchObject({ medium: "fast-oil", why: "clad-core" });
+    expect(bathOf(slower)).toMatchObject({ dips: [{ into: { medium: "medium-oil" } }] });
+    expect(bathOf({ ...slower, cladding: CLAD.cladding! })).toMatchObject({ dips: [{ into: { medium: "fast-oil" } }], why: "clad-core" });
   });
   // Trade fact, common practice, no source: stainless on the core slows it.
   it("its core under the cladding is cooled more slowly: in a slow oil it is softer at the spine than one steel of that thickness", () => {

@@ -6,6 +6,7 @@ import { planRoute } from "../../src/plan/route.js";
 import type { Piece, Route } from "../../src/schema/book.js";
 import type { Job } from "../../src/schema/job.js";
 import { BARE_DESK, GivenUp, makeDesk, type Desk, type Remembered } from "../../src/simulate/desk.js";
+import { marked } from "../quenches.js";
 
 const piece: Piece = {
   name: "Awl",
@@ -69,7 +70,10 @@ describe("what a worker remembers", () => {
     runJob(CATALOGUE, job, desk);
     expect(desk.made.filter((kind) => kind === "heated").length).toBeGreaterThan(40);
     desk.made.length = 0;
-    const tapped: Route = { ...route, steps: route.steps.map((s) => (s.kind === "quench" ? { ...s, transfer_s: 3.2, bath_s: 9 } : s)) };
+    const tapped: Route = {
+      ...route,
+      steps: route.steps.map((s) => (s.kind === "quench" ? marked(s, { transfer_s: 3.2, bath_s: 9 }) : s)),
+    };
     const warm = JSON.stringify(runJob(CATALOGUE, { ...job, route: tapped }, desk));
     expect(desk.made).not.toContain("heated");
     expect(desk.made).toContain("members");

@@ -8,6 +8,8 @@ import type { Piece, Route } from "../../src/schema/book.js";
 import { predict } from "../../src/simulate/predict.js";
 import { bathResponses } from "../../src/simulate/response.js";
 import { makeDesk } from "../../src/simulate/desk.js";
+import { marked } from "../quenches.js";
+import { edgeDepth_mm } from "../../src/plan/dips.js";
 
 /** Remembered or not the bytes are the same (desk.test.ts). */
 const desk = makeDesk();
@@ -26,11 +28,11 @@ const PLAN = planRoute(CATALOGUE, BLADE, "forge", { way: { hardens: "edge" } });
 const outAfter = (bath_s: number): Route => ({
   ...PLAN,
   steps: PLAN.steps.map((step) =>
-    step.kind === "quench" ? { ...step, bath_s, transfer_s: 2.5 } : step.kind === "harden" ? { ...step, temperature_C: 820 } : step,
+    step.kind === "quench" ? marked(step, { bath_s, transfer_s: 2.5 }) : step.kind === "harden" ? { ...step, temperature_C: 820 } : step,
   ),
 });
 const quench = PLAN.steps.find((step) => step.kind === "quench");
-const depth_mm = quench?.kind === "quench" ? quench.edgeDepth_mm! : 0;
+const depth_mm = quench?.kind === "quench" ? edgeDepth_mm(quench)! : 0;
 
 /** The same in the simulated shop: the edge under for so long, then in the air, and two hours twice at the temper of the plan. */
 function shopSays_HRC(bath_s: number): { asQuenched: number; tempered: number } {

@@ -6,6 +6,7 @@ import { coolEnd } from "../../src/simulate/endCooling.js";
 import { airCooling_s } from "../../src/simulate/hardenReadings.js";
 import { predict } from "../../src/simulate/predict.js";
 import { outside } from "../outside.js";
+import { marked } from "../quenches.js";
 
 const BATH = { medium: CATALOGUE.medium("water")!, bath_C: 25, agitation: "mild", immersion: { kind: "full" } } as const;
 const ROUND = { area_mm2: (Math.PI / 4) * 18 * 18, outline_mm: Math.PI * 18 };
@@ -23,7 +24,7 @@ const HAMMER: Piece = {
 const plan = planRoute(CATALOGUE, HAMMER, "forge", { way: { hardens: "face" } });
 const outAt = (bath_s: number | undefined): Route => ({
   ...plan,
-  steps: plan.steps.map((step) => (step.kind === "quench" && bath_s !== undefined ? { ...step, bath_s } : step)),
+  steps: plan.steps.map((step) => (step.kind === "quench" && bath_s !== undefined ? marked(step, { bath_s }) : step)),
 });
 const of = (bath_s: number | undefined) => predict(CATALOGUE, HAMMER, outAt(bath_s), "quick").hardening;
 
@@ -80,7 +81,7 @@ describe("an end that was drawn by its own body", () => {
   it("is not drawn twice where its own heat is the way: there the colour says how far it ran", () => {
     const own = planRoute(CATALOGUE, HAMMER, "forge", { way: { hardens: "face", draws: "residual" } });
     const after = (bath_s: number): number => {
-      const steps = own.steps.map((step) => (step.kind === "quench" ? { ...step, bath_s } : step));
+      const steps = own.steps.map((step) => (step.kind === "quench" ? marked(step, { bath_s }) : step));
       return predict(CATALOGUE, HAMMER, { ...own, steps }, "quick").working.tempered.mean_HRC;
     };
     expect(Math.abs(after(30) - predict(CATALOGUE, HAMMER, own, "quick").working.tempered.mean_HRC)).toBeLessThan(1);

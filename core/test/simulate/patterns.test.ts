@@ -10,11 +10,13 @@ import { airLimit_s, harden, type HardenPlan, type HardenResult } from "../../sr
 import { airCooling_s } from "../../src/simulate/hardenReadings.js";
 import type { Prediction } from "../../src/simulate/predict.js";
 import { hardenPlanOf, otherEndOf } from "../../src/simulate/planOf.js";
-import { patternOf, PATTERNS, patternsFor, type Pattern, type PatternTried, type Quench } from "../../src/simulate/patterns.js";
+import { patternOf, PATTERNS, patternsFor, type Pattern, type PatternTried } from "../../src/simulate/patterns.js";
 import { zoneReports } from "../../src/simulate/zoneReport.js";
 import { BILLHOOK } from "../pieces.js";
 import { steel } from "../catalogue.js";
 import { BLADE } from "./blade.js";
+import { edgeDepth_mm } from "../../src/plan/dips.js";
+import { bathed, marked, type Marks } from "../quenches.js";
 
 const desk = makeDesk();
 const BAR: Piece = {
@@ -102,7 +104,9 @@ describe("two ends by turns out of one heat", () => {
   const byTurns = (first_s: number): Route => ({
     ...planned,
     steps: planned.steps.map((step) =>
-      step.kind === "quench" ? { ...step, part: { end: "working", depth_mm: 25 }, turns: { depth_mm: 25, first_s, second_s: 4 } } : step,
+      step.kind === "quench"
+        ? marked(step, { part: { end: "working", depth_mm: 25 }, turns: { depth_mm: 25, first_s, second_s: 4 } })
+        : step,
     ),
   });
   const second = (first_s: number): HardenPlan => hardenPlanOf(CATALOGUE, BAR, otherEndOf(BAR, byTurns(first_s))!);
@@ -158,8 +162,8 @@ describe("two ends by turns out of one heat", () => {
 
 describe("what a piece teaches its shop", () => {
   const planned = planRoute(CATALOGUE, BILLHOOK, "forge");
-  const lesson = (more: object): unknown => {
-    const route = { ...planned, steps: planned.steps.map((step) => (step.kind === "quench" ? { ...step, ...more } : step)) };
+  const lesson = (more: Marks): unknown => {
+    const route = { ...planned, steps: planned.steps.map((step) => (step.kind === "quench" ? marked(step, more) : step)) };
     const tests = [{ tempers: 0, test: { strokes: [], readings_HRC: [62, 62, 63], surface: "ground", piece_C: 22 } }];
     const outcome = runJob(CATALOGUE, { kind: "lesson", piece: BILLHOOK, route, known: { tests } }, desk);
     if (outcome.type !== "done") throw new Error(JSON.stringify(outcome));
@@ -195,12 +199,14 @@ describe("the ways through a bath of a piece", () => {
     const quench = route.steps.findIndex(({ kind }) => kind === "quench");
     const all = patternsFor(CATALOGUE, thin, route, quench, {}, desk);
     const of = (pattern: Pattern): PatternTried => all.find((w) => w.pattern === pattern)!;
-    expect(of("plates").quench).toMatchObject({ medium: "metal-plates", bath_s: 300, agitation: "none", why: "plates" });
+    expect(of("plates").quench).toEqual({
+      ...bathed({ medium: "metal-plates", bath_C: 25, bath_s: 300, agitation: "none", why: "plates" }),
+    });
     expect(of("plates").chanceHard).toBeGreaterThan(0.9);
     expect(way("plates").thickest.mean_HRC).toBeLessThan(way("whole").thickest.mean_HRC - 5);
     const pressed: Route = { ...route, steps: route.steps.map((step, i) => (i === quench ? of("plates").quench : step)) };
     const back = patternsFor(CATALOGUE, thin, pressed, quench, { media: ["vegetable-oil"] }, desk);
-    expect(back.find(({ pattern }) => pattern === "whole")!.quench.medium).toBe("vegetable-oil");
+    expect(back.find(({ pattern }) => pattern === "whole")!.quench.dips[0]!.into.medium).toBe("vegetable-oil");
     expect(back.find(({ pattern }) => pattern === "plates")!.quench).toBe(pressed.steps[quench]);
     const thick: Piece = { ...thin, section: { shape: "plate", thickness_mm: 12 } };
     const none = patternsFor(CATALOGUE, thick, planRoute(CATALOGUE, thick, "forge"), quench, {}, desk);
@@ -218,7 +224,7 @@ describe("the ways through a bath of a piece", () => {
     const axe: Piece = { ...BILLHOOK, steel: "80crv2", section: { shape: "wedge", spine_mm: 9, edge_mm: 4, height_mm: 70 } };
     const all = patternsFor(CATALOGUE, axe, planRoute(CATALOGUE, axe, "forge"), at, {}, desk);
     const of = (pattern: Pattern): PatternTried => all.find((w) => w.pattern === pattern)!;
-    expect(of("back-first").quench).toMatchObject({ backFirst: { depth_mm: 21 }, edgeDepth_mm: of("edge").quench.edgeDepth_mm! });
+    expect(of("back-first").quench.dips).toMatchObject([{ under: "back", depth_mm: 21 }, of("edge").quench.dips[0]!]);
     expect(of("back-first").working.mean_HRC).toBeGreaterThan(of("whole").working.mean_HRC - 8);
     expect(of("back-first").thickest.mean_HRC).toBeGreaterThan(of("edge").thickest.mean_HRC + 10);
   });
@@ -227,18 +233,18 @@ describe("the ways through a bath of a piece", () => {
     expect(way("out-early").martensiteOut).toBeLessThan(way("whole").martensiteOut);
   });
   it("the second bath is one the shop has; without one there is no such way", () => {
-    expect(way("two-baths").quench.then!.medium).toBe("water");
+    expect(way("two-baths").quench.dips[1]!.into.medium).toBe("water");
     const own = patternsFor(CATALOGUE, BILLHOOK, planned, at, { media: ["fast-oil", "brine"] }, desk);
-    expect(own.find(({ pattern }) => pattern === "two-baths")!.quench.then!.medium).toBe("brine");
+    expect(own.find(({ pattern }) => pattern === "two-baths")!.quench.dips[1]!.into.medium).toBe("brine");
     const none = patternsFor(CATALOGUE, BILLHOOK, planned, at, { media: ["fast-oil"] }, desk);
     expect(none.map(({ pattern }) => pattern)).not.toContain("two-baths");
   });
   it("what is drawn by its own heat, and what is no quench, has none; an unknown second bath is a sentence", () => {
-    const warm = { ...planned, steps: planned.steps.map((s) => (s.kind === "quench" ? { ...s, leavesHeat: true } : s)) };
+    const warm = { ...planned, steps: planned.steps.map((s) => (s.kind === "quench" ? marked(s, { leavesHeat: true }) : s)) };
     expect(patternsFor(CATALOGUE, BILLHOOK, warm, at, {}, desk)).toEqual([]);
     expect(patternsFor(CATALOGUE, BILLHOOK, planned, 0, {}, desk)).toEqual([]);
-    const then: Quench["then"] = { after_s: 3, medium: "soup" };
-    const odd = { ...planned, steps: planned.steps.map((s) => (s.kind === "quench" ? { ...s, then } : s)) };
+    const then = { after_s: 3, medium: "soup" };
+    const odd = { ...planned, steps: planned.steps.map((s) => (s.kind === "quench" ? marked(s, { then }) : s)) };
     const outcome = runJob(CATALOGUE, { kind: "patterns", piece: BILLHOOK, route: odd, index: at }, desk);
     expect(outcome).toMatchObject({ type: "failed", failure: { code: "unknown-medium" } });
   });
@@ -249,8 +255,8 @@ describe("the ways through a bath of a piece", () => {
     expect(find(["fast-oil"])).toBeUndefined();
     expect(find()).toBeUndefined();
     const paste = find(["fast-oil", "quench-paste"])!;
-    expect(paste.quench).toMatchObject({ medium: "quench-paste", agitation: "none", why: "paste" });
-    expect(paste.quench.edgeDepth_mm).toBeGreaterThan(0);
+    expect(paste.quench).toMatchObject({ dips: [{ under: "edge", into: { medium: "quench-paste", agitation: "none" } }], why: "paste" });
+    expect(edgeDepth_mm(paste.quench)).toBeGreaterThan(0);
     // The back stays in the air: soft, as of every edge quench.
     expect(paste.thickest.mean_HRC).toBeLessThan(paste.working.mean_HRC - 10);
     const own: Kit = [
@@ -260,6 +266,6 @@ describe("the ways through a bath of a piece", () => {
     // From it the other ways are those of the shop's bath.
     const steps = at.steps.map((step, i) => (i === index ? paste.quench : step));
     const back = patternsFor(CATALOGUE, BILLHOOK, { ...at, steps }, index, { media: ["quench-paste", "fast-oil"] });
-    expect(back.find(({ pattern }) => pattern === "whole")!.quench.medium).toBe("fast-oil");
+    expect(back.find(({ pattern }) => pattern === "whole")!.quench.dips[0]!.into.medium).toBe("fast-oil");
   });
 });

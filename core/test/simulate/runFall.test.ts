@@ -8,6 +8,7 @@ import { predict } from "../../src/simulate/predict.js";
 import { bathResponses } from "../../src/simulate/response.js";
 import { pictureSection } from "../../src/simulate/sectionPicture.js";
 import { RUN_CASES } from "./madeUpRuns.js";
+import { intoOf } from "../../src/plan/dips.js";
 
 const BLADE = RUN_CASES[3]!.piece;
 const STRIKER = RUN_CASES.find(({ name }) => /edge in water/.test(name))!.piece;
@@ -16,7 +17,7 @@ function answers(piece: Piece, draws: Draws) {
   const route = planRoute(CATALOGUE, piece, "forge", { way: { hardens: "whole", draws } });
   const prediction = predict(CATALOGUE, piece, route, "quick");
   const picture = pictureSection(CATALOGUE, { piece, route, station: null, effort: "quick" });
-  const medium = route.steps.flatMap((step) => (step.kind === "quench" ? [step.medium] : [])).at(-1)!;
+  const medium = route.steps.flatMap((step) => (step.kind === "quench" ? [intoOf(step).medium] : [])).at(-1)!;
   return { route, prediction, picture, bath: bathResponses(CATALOGUE, piece, route, [medium])[0]! };
 }
 

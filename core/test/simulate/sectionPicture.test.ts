@@ -8,6 +8,7 @@ import { MEMBERS } from "../../src/schema/job.js";
 import type { Member } from "../../src/simulate/hardenSpread.js";
 import { predict } from "../../src/simulate/predict.js";
 import { pictureSection, type SectionPicture } from "../../src/simulate/sectionPicture.js";
+import { marked } from "../quenches.js";
 
 const hook: Piece = {
   name: "Billhook",
@@ -42,7 +43,7 @@ describe("a prediction whose ensemble was run in parts", () => {
 
 describe("the line of an edge quench in the picture", () => {
   const whole = planRoute(CATALOGUE, hook, "forge");
-  const route = { ...whole, steps: whole.steps.map((step) => (step.kind === "quench" ? { ...step, edgeDepth_mm: 18 } : step)) };
+  const route = { ...whole, steps: whole.steps.map((step) => (step.kind === "quench" ? marked(step, { edgeDepth_mm: 18 }) : step)) };
   const at = (station: number | null, effort: "quick" | "full") => pictureSection(CATALOGUE, { piece: hook, route, station, effort });
   it("is that of the prediction where it was measured, and near it in a coarse one", () => {
     const line = predict(CATALOGUE, hook, route).hardening.quenchLine!;

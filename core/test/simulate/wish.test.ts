@@ -3,10 +3,11 @@ import { CATALOGUE } from "../../src/catalogue.js";
 import { planRoute } from "../../src/plan/route.js";
 import { wayOf } from "../../src/plan/way.js";
 import type { Piece, Route } from "../../src/schema/book.js";
-import { patternsFor, type Quench } from "../../src/simulate/patterns.js";
+import { patternsFor } from "../../src/simulate/patterns.js";
 import { predict } from "../../src/simulate/predict.js";
 import { betterForWish, missedWish } from "../../src/simulate/wish.js";
 import { zoneReports } from "../../src/simulate/zoneReport.js";
+import { allUnder, intoOf, type Quench } from "../../src/plan/dips.js";
 
 const knife: Piece = {
   name: "Hay knife",
@@ -27,8 +28,7 @@ const index = route.steps.findIndex(({ kind }) => kind === "quench");
 const whole: Route = { ...route, steps: route.steps.map((step) => (step.kind === "quench" ? withoutDepth(step) : step)) };
 
 function withoutDepth(step: Quench): Quench {
-  const { edgeDepth_mm, ...whole } = step;
-  return edgeDepth_mm === undefined ? step : whole;
+  return { ...step, dips: allUnder(intoOf(step)) };
 }
 
 describe("a wish the plan misses", () => {

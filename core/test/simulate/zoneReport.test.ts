@@ -8,6 +8,7 @@ import { predict } from "../../src/simulate/predict.js";
 import { warmUp } from "../../src/simulate/warmUp.js";
 import { hardensForZones, zoneReports } from "../../src/simulate/zoneReport.js";
 import { BILLHOOK } from "../pieces.js";
+import { marked } from "../quenches.js";
 
 const wished: Piece = {
   ...BILLHOOK,
@@ -21,7 +22,7 @@ const wished: Piece = {
 describe("zones of a piece", () => {
   it("a station lower than the edge's depth is quenched as deep as it is high", () => {
     const route = planRoute(CATALOGUE, BILLHOOK, "forge", { way: { hardens: "edge" } });
-    const steps = route.steps.map((step) => (step.kind === "quench" ? { ...step, edgeDepth_mm: 30 } : step));
+    const steps = route.steps.map((step) => (step.kind === "quench" ? marked(step, { edgeDepth_mm: 30 }) : step));
     const near = { ...BILLHOOK, section: { shape: "wedge", spine_mm: 4, edge_mm: 0.9, height_mm: 12 } } as const;
     const { working } = predict(CATALOGUE, near, { ...route, steps }, "quick");
     const whole = predict(CATALOGUE, near, planRoute(CATALOGUE, near, "forge", { way: { hardens: "whole" } }), "quick");

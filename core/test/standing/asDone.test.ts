@@ -11,6 +11,8 @@ import { hardenPlanOf } from "../../src/simulate/planOf.js";
 import { asDone as doneSoFar } from "../../src/standing/asDone.js";
 import { bathTimes } from "../../src/standing/bathTimes.js";
 import { BILLHOOK } from "../pieces.js";
+import { marked } from "../quenches.js";
+import { lastOf_s, seconds, turnsSaid } from "../../src/plan/dips.js";
 
 const routeAsDone = (state: PieceState): Route | null => doneSoFar(state, { catalogue: CATALOGUE })?.route ?? null;
 
@@ -71,11 +73,13 @@ describe("a route as it was done", () => {
   });
   it("has the seconds to the bath as soon as it is under, and those in it once it is out", () => {
     expect(quenchOf(routeAsDone(quenched({ transfer_s: 4.2 }))!)).toEqual({ ...quenchOf(route), transfer_s: 4.2 });
-    expect(quenchOf(routeAsDone(quenched({ transfer_s: 4.2, bath_s: 12 }))!)).toEqual({ ...quenchOf(route), transfer_s: 4.2, bath_s: 12 });
+    expect(quenchOf(routeAsDone(quenched({ transfer_s: 4.2, bath_s: 12 }))!)).toEqual(
+      marked(quenchOf(route), { transfer_s: 4.2, bath_s: 12 }),
+    );
   });
   it("takes no time that a hand cannot have needed", () => {
-    expect(quenchOf(routeAsDone(quenched({ transfer_s: 900, bath_s: 12 }))!)).toEqual({ ...quenchOf(route), bath_s: 12 });
-    expect(quenchOf(routeAsDone(quenched({ transfer_s: 2, bath_s: 0 }))!).bath_s).toBeUndefined();
+    expect(quenchOf(routeAsDone(quenched({ transfer_s: 900, bath_s: 12 }))!)).toEqual(marked(quenchOf(route), { bath_s: 12 }));
+    expect(lastOf_s(quenchOf(routeAsDone(quenched({ transfer_s: 2, bath_s: 0 }))!))).toBeNull();
   });
   it("its heat is believed once, whatever is tapped after it", () => {
     const looked = (move: Move): PieceState => {
@@ -98,14 +102,14 @@ describe("a route as it was done", () => {
     const { events } = quenched({ bath_s: 3 });
     const back = (event: string): BookEvent => ({ id: `not ${event}`, piece: "p", at_ms: START_ms + 9e6, kind: "withdrawn", event });
     const state = pieceState("p", [...events, back("out"), back("done")])!;
-    expect(quenchOf(routeAsDone(state)!).bath_s).toBeUndefined();
+    expect(lastOf_s(quenchOf(routeAsDone(state)!))).toBeNull();
     expect(bathTimes(state, quenched({}).next!.step)).toEqual({ in_ms: START_ms + 2000, over_ms: [], out_ms: null });
   });
   it("a quench in two dips has the seconds of each by its taps; taken out without the second it had none", () => {
     const then = { after_s: 40 };
     const twoDips: Route = {
       ...route,
-      steps: route.steps.map((step) => (step.kind === "quench" ? { ...step, edgeDepth_mm: 20, then } : step)),
+      steps: route.steps.map((step) => (step.kind === "quench" ? marked(step, { edgeDepth_mm: 20, then }) : step)),
     };
     const { events } = quenched({ bath_s: 60 }, twoDips);
     const { id } = actsOfRoute(twoDips).find(({ kind }) => kind === "quench")!;
@@ -121,16 +125,15 @@ describe("a route as it was done", () => {
       "p",
       [...events, over(START_ms + 2000 + 25_000)].sort((a, b) => a.at_ms - b.at_ms),
     )!;
-    expect(quenchOf(routeAsDone(withOver)!)).toMatchObject({ then: { after_s: 25 }, bath_s: 35 });
+    expect(quenchOf(routeAsDone(withOver)!).dips.map(seconds)).toEqual([25, 35]);
     const without = quenchOf(routeAsDone(pieceState("p", events)!)!);
-    expect(without).toMatchObject({ edgeDepth_mm: 20, bath_s: 60 });
-    expect("then" in without).toBe(false);
+    expect(without.dips).toMatchObject([{ under: "edge", depth_mm: 20, until: { is: "seconds", s: 60 } }]);
     // While it is under what is planned is still to come.
-    expect(quenchOf(routeAsDone(quenched({}, twoDips))!).then).toEqual(then);
+    expect(quenchOf(routeAsDone(quenched({}, twoDips))!).dips.map(seconds)).toEqual([then.after_s, null]);
   });
   it("a back that went in first has its seconds up to when it was turned over; out without that, its edge was never under", () => {
     const backFirst = { depth_mm: 18, after_s: 20 };
-    const steps = route.steps.map((step) => (step.kind === "quench" ? { ...step, edgeDepth_mm: 20, backFirst } : step));
+    const steps = route.steps.map((step) => (step.kind === "quench" ? marked(step, { edgeDepth_mm: 20, backFirst }) : step));
     const { events } = quenched({ bath_s: 60 }, { ...route, steps });
     const { id } = actsOfRoute({ ...route, steps }).find(({ kind }) => kind === "quench")!;
     const over: BookEvent = {
@@ -146,17 +149,19 @@ describe("a route as it was done", () => {
       [...events, over].sort((a, b) => a.at_ms - b.at_ms),
     )!;
     // 25 s by the taps; two of them were the turning.
-    expect(quenchOf(routeAsDone(turned)!)).toMatchObject({ edgeDepth_mm: 20, backFirst: { depth_mm: 18, after_s: 23 }, bath_s: 35 });
+    expect(quenchOf(routeAsDone(turned)!).dips).toMatchObject([
+      { under: "back", depth_mm: 18, until: { s: 23 } },
+      { under: "edge", depth_mm: 20, until: { s: 35 } },
+    ]);
     const never = quenchOf(routeAsDone(pieceState("p", events)!)!);
-    expect(never.backFirst).toEqual({ depth_mm: 18, after_s: 60 });
-    expect(never.edgeDepth_mm).toBeUndefined();
-    expect(quenchOf(routeAsDone(quenched({}, { ...route, steps }))!)).toMatchObject({ edgeDepth_mm: 20, backFirst });
+    expect(never.dips).toMatchObject([{ under: "back", depth_mm: 18, until: { s: 60 } }]);
+    expect(quenchOf(routeAsDone(quenched({}, { ...route, steps }))!).dips).toEqual(quenchOf({ ...route, steps }).dips);
   });
   it("two ends by turns have the seconds of the first turns by their taps", () => {
     const turns = { depth_mm: 20, first_s: 4, second_s: 4 };
     const byTurns: Route = {
       ...route,
-      steps: route.steps.map((step) => (step.kind === "quench" ? { ...step, part: { end: "working", depth_mm: 20 }, turns } : step)),
+      steps: route.steps.map((step) => (step.kind === "quench" ? marked(step, { part: { end: "working", depth_mm: 20 }, turns }) : step)),
     };
     const { events } = quenched({}, byTurns);
     const { id } = actsOfRoute(byTurns).find(({ kind }) => kind === "quench")!;
@@ -168,17 +173,17 @@ describe("a route as it was done", () => {
       act: id,
       reading: { check: "bath", state: "over" },
     }));
-    expect(quenchOf(routeAsDone(pieceState("p", [...events, ...overs])!)!).turns).toEqual({ depth_mm: 20, first_s: 9, second_s: 5 });
+    expect(turnsSaid(quenchOf(routeAsDone(pieceState("p", [...events, ...overs])!)!))).toMatchObject({ first_s: 9, second_s: 5 });
   });
   it("hardened again, each time has its own seconds", () => {
     const again: Route = { ...route, steps: hardenAgain<Step>(route.steps, route.steps[0]!) };
     const done = routeAsDone(quenched({ bath_s: 14, before: 1 }, again))!;
-    expect([quenchOf(done, 0).bath_s, quenchOf(done, 1).bath_s]).toEqual([undefined, 14]);
+    expect([lastOf_s(quenchOf(done, 0)), lastOf_s(quenchOf(done, 1))]).toEqual([null, 14]);
   });
   it("of an edge quench too, but where the heat left in the body is meant to draw it: that drawing is a step of its own", () => {
     const route = (draws: "oven" | "residual"): Route => planRoute(CATALOGUE, BILLHOOK, "forge", { way: { hardens: "edge", draws } });
     const [oven, residual] = [route("oven"), route("residual")];
-    expect(quenchOf(routeAsDone(quenched({ bath_s: 5 }, oven))!)).toEqual({ ...quenchOf(oven), transfer_s: 2, bath_s: 5 });
+    expect(quenchOf(routeAsDone(quenched({ bath_s: 5 }, oven))!)).toEqual(marked(quenchOf(oven), { transfer_s: 2, bath_s: 5 }));
     expect(quenchOf(routeAsDone(quenched({ bath_s: 5 }, residual))!)).toEqual({ ...quenchOf(residual), transfer_s: 2 });
   });
   it("an edge out while the back still glows is drawn by it: softer, and long too hot to hold (trade fact: until the back is dark)", () => {

@@ -8,6 +8,8 @@ import type { BookEvent, Piece } from "../../src/schema/book.js";
 import type { Kit } from "../../src/schema/kit.js";
 import { asDone } from "../../src/standing/asDone.js";
 import { bathBand, bathBars, bathFor, bathLog, bathNow, bathReads, tankOf, type Bath } from "../../src/standing/bathNow.js";
+import { intoOf, withInto } from "../../src/plan/dips.js";
+import { bathed, marked } from "../quenches.js";
 
 const OIL: Bath = {
   id: "oil",
@@ -59,11 +61,27 @@ describe("a bath of the kit", () => {
     expect(log.map(({ what }) => what.entry)).toEqual(["read", "quench", "read"]);
     expect(bathLog(OIL, KIT, piecesOf(knife(true)), [])).toEqual([]);
     expect(bathLog(KIT[1] as Bath, KIT, piecesOf(knife()), [])).toEqual([]);
-    expect(bathFor(KIT, "fast-oil")?.id).toBe("oil");
+    expect(bathFor(KIT, { medium: "fast-oil" })?.id).toBe("oil");
+  });
+  it("a tank that is named is meant, while it holds that oil: what went in and what was read for it stand in its own log", () => {
+    const named = (bath: string): BookEvent[] =>
+      knife().map((event) =>
+        event.kind === "route"
+          ? {
+              ...event,
+              route: { ...ROUTE, steps: ROUTE.steps.map((step) => (step.kind === "quench" ? withInto(step, { bath }) : step)) },
+            }
+          : event,
+      );
+    const logs = (bath: string) => [OIL, KIT[1] as Bath].map((tank) => bathLog(tank, KIT, piecesOf(named(bath)), []).length);
+    expect(logs("second")).toEqual([0, 1]);
+    // A tank that is gone, or holds something else by now: the first that holds what was planned.
+    expect(logs("gone")).toEqual([1, 0]);
+    expect(logs("tub")).toEqual([1, 0]);
   });
   it("of two baths each takes its share of the heat, and one that was left warm has less", () => {
     const steps = ROUTE.steps.map((step) =>
-      step.kind === "quench" ? { ...step, then: { after_s: 3, medium: "water", bath_C: 22 } } : step,
+      step.kind === "quench" ? marked(step, { then: { after_s: 3, medium: "water", bath_C: 22 } }) : step,
     );
     const quench = actsOfRoute(ROUTE).find(({ kind }) => kind === "quench")!.id;
     const tap = (state: "in" | "over" | "out", after_s: number): BookEvent => ({
@@ -133,7 +151,8 @@ describe("a bath of the kit", () => {
   it("of an edge or an end it gets what that cooled: what was under, and as much behind as conducts its heat out in the time", () => {
     const form = formOf(PIECE);
     const all_kg = mass_kg(PIECE, form);
-    const edge = (edgeDepth_mm: number, under_s: number): number => cooledMass_kg(PIECE, form, { medium: "water", edgeDepth_mm }, under_s);
+    const edge = (edgeDepth_mm: number, under_s: number): number =>
+      cooledMass_kg(PIECE, form, bathed({ medium: "water", edgeDepth_mm }), under_s);
     // A blade of 0.8 to 4 mm over 30: its lower 10 mm hold (0.8 + 0.5 / 3 * 3.2) / 3 of 2.4 mm, by hand 0.1852; nothing conducts in no time.
     expect(edge(10, 0) / all_kg).toBeCloseTo(0.1852, 4);
     expect(edge(30, 0)).toBeCloseTo(all_kg, 12);
@@ -142,17 +161,20 @@ describe("a bath of the kit", () => {
     expect(edge(10, 20)).toBeGreaterThan(edge(10, 5));
     const bar: Piece = { ...PIECE, kind: "chisel", form: "chisel", length_mm: 200, section: { shape: "round", diameter_mm: 16 } };
     const end = { medium: "water", part: { end: "working", depth_mm: 30 } } as const;
-    expect(cooledMass_kg(bar, formOf(bar), end, 0) / mass_kg(bar, formOf(bar))).toBeCloseTo(0.15, 12);
+    expect(cooledMass_kg(bar, formOf(bar), bathed(end), 0) / mass_kg(bar, formOf(bar))).toBeCloseTo(0.15, 12);
     const both = { ...end, turns: { depth_mm: 20, first_s: 4, second_s: 4 } };
-    expect(cooledMass_kg(bar, formOf(bar), both, 0) / mass_kg(bar, formOf(bar))).toBeCloseTo(0.25, 12);
+    expect(cooledMass_kg(bar, formOf(bar), bathed(both), 0) / mass_kg(bar, formOf(bar))).toBeCloseTo(0.25, 12);
     // In the end all of it goes under, in the same tub.
-    expect(cooledMass_kg(bar, formOf(bar), { ...end, then: { after_s: 8 } }, 0)).toBe(mass_kg(bar, formOf(bar)));
+    expect(cooledMass_kg(bar, formOf(bar), bathed({ ...end, then: { after_s: 8 } }), 0)).toBe(mass_kg(bar, formOf(bar)));
   });
   it("an edge quench in the log warms its bath less than the whole blade does", () => {
     const events = (edgeDepth_mm?: number): BookEvent[] =>
       knife().map((event) =>
         event.kind === "route" && edgeDepth_mm !== undefined
-          ? { ...event, route: { ...ROUTE, steps: ROUTE.steps.map((step) => (step.kind === "quench" ? { ...step, edgeDepth_mm } : step)) } }
+          ? {
+              ...event,
+              route: { ...ROUTE, steps: ROUTE.steps.map((step) => (step.kind === "quench" ? marked(step, { edgeDepth_mm }) : step)) },
+            }
           : event,
       );
     const warmed_C = (of: BookEvent[]): number =>
@@ -166,9 +188,9 @@ describe("what was read for the shop", () => {
   const context = (...events: BookEvent[]) => ({ catalogue: CATALOGUE, kit: KIT, bathReads: bathReads(KIT, new Map([["oil", events]])) });
   const bath_C = (isPractice: boolean, ...events: BookEvent[]): number => {
     const { steps } = asDone(piecesOf(knife(isPractice))[0]!, context(...events))!.route;
-    return steps.findLast((step) => step.kind === "quench")!.bath_C;
+    return intoOf(steps.findLast((step) => step.kind === "quench")!).bath_C;
   };
-  const planned_C = ROUTE.steps.findLast((step) => step.kind === "quench")!.bath_C;
+  const planned_C = intoOf(ROUTE.steps.findLast((step) => step.kind === "quench")!).bath_C;
   it("a bath read 25 under its plan ten minutes before is the bath the piece goes into", () => {
     expect(bath_C(false, read("a", 50, planned_C - 25))).toBe(planned_C - 25);
   });

@@ -15,10 +15,10 @@ import { lateNow_ms } from "../../src/standing/late.js";
 import { endsOfHeat, heatBefore, onItsWay } from "../../src/standing/onItsWay.js";
 import { standingQuestion } from "../../src/standing/question.js";
 import { BILLHOOK } from "../pieces.js";
+import { marked } from "../quenches.js";
+import { lastOf_s, seconds, type Quench } from "../../src/plan/dips.js";
 
 const T0_ms = 1_000_000_000;
-
-type Quench = Extract<Step, { kind: "quench" }>;
 
 interface Told {
   readonly school?: School;
@@ -150,12 +150,12 @@ describe("a piece as it stands, as one question", () => {
     const plan = told({ done: QUENCH, checks });
     const short = {
       ...plan,
-      route: { ...plan.route!, steps: plan.route!.steps.map((s) => (s.kind === "quench" ? { ...s, bath_s: 6 } : s)) },
+      route: { ...plan.route!, steps: plan.route!.steps.map((s) => (s.kind === "quench" ? marked(s, { bath_s: 6 }) : s)) },
     };
     const bath_s = (state: PieceState, in_s: number): number | undefined => {
       const now_ms = lateNow_ms(state, state.nextSince_ms! + 2000 + 1000 * in_s);
       const step = standingQuestion(state, { catalogue: CATALOGUE, now_ms })!.route.steps.findLast(({ kind }) => kind === "quench");
-      return step?.kind === "quench" ? step.bath_s : NaN;
+      return step?.kind === "quench" ? (lastOf_s(step) ?? undefined) : NaN;
     };
     expect(bath_s(short, 7)).toBe(6);
     expect(bath_s(short, 20)).toBeGreaterThan(16);
@@ -166,17 +166,27 @@ describe("a piece as it stands, as one question", () => {
     expect(bath_s(plan, 600)).toBeUndefined();
   });
   it.each([
-    ["its edge alone", { edgeDepth_mm: 20, then: { after_s: 12 } }, (q: Quench) => q.then?.after_s, []],
-    ["all of it after its edge", { edgeDepth_mm: 20, then: { after_s: 12 }, bath_s: 20 }, (q: Quench) => q.bath_s, [14]],
-    ["its back alone", { edgeDepth_mm: 20, backFirst: { depth_mm: 15, after_s: 12 } }, (q: Quench) => q.backFirst?.after_s, []],
-    ["the first of two ends", { turns: { depth_mm: 15, first_s: 4, second_s: 6 } }, (q: Quench) => q.turns?.first_s, []],
-    ["the second of two ends", { turns: { depth_mm: 15, first_s: 4, second_s: 6 } }, (q: Quench) => q.turns?.second_s, [5]],
+    ["its edge alone", { edgeDepth_mm: 20, then: { after_s: 12 } }, (q: Quench) => seconds(q.dips[0]!), []],
+    ["all of it after its edge", { edgeDepth_mm: 20, then: { after_s: 12 }, bath_s: 20 }, lastOf_s, [14]],
+    ["its back alone", { edgeDepth_mm: 20, backFirst: { depth_mm: 15, after_s: 12 } }, (q: Quench) => seconds(q.dips[0]!), []],
+    [
+      "the first of two ends",
+      { part: { end: "working", depth_mm: 15 }, turns: { depth_mm: 15, first_s: 4, second_s: 6 } },
+      (q: Quench) => seconds(q.dips[0]!),
+      [],
+    ],
+    [
+      "the second of two ends",
+      { part: { end: "working", depth_mm: 15 }, turns: { depth_mm: 15, first_s: 4, second_s: 6 } },
+      (q: Quench) => seconds(q.dips[1]!),
+      [5],
+    ],
   ] as const)("%s is under as long as it has been, where nobody changed it over in time", (_, way, lasts, over) => {
     const plan = told({
       done: QUENCH,
       checks: [[QUENCH, 2, { check: "bath", state: "in" }], ...over.map((s) => [QUENCH, 2 + s, { check: "bath", state: "over" }] as const)],
     });
-    const steps = plan.route!.steps.map((s) => (s.kind === "quench" ? { ...s, ...way } : s));
+    const steps = plan.route!.steps.map((s) => (s.kind === "quench" ? marked(s, way) : s));
     const state = { ...plan, route: { ...plan.route!, steps } };
     const quenchAt = (under_s: number): Quench => {
       const now_ms = lateNow_ms(state, state.nextSince_ms! + 1000 * (2 + (over[0] ?? 0) + under_s));
@@ -189,13 +199,7 @@ describe("a piece as it stands, as one question", () => {
     expect(lasts(quenchAt(planned_s + 0.5))).toBe(planned_s);
     expect(lasts(quenchAt(2.5 * planned_s))).toBeGreaterThan(1.9 * planned_s);
     expect(lasts(quenchAt(2.5 * planned_s))).toBeLessThanOrEqual(2.5 * planned_s);
-    const others = (quench: Quench) => [
-      quench.bath_s,
-      quench.then?.after_s,
-      quench.backFirst?.after_s,
-      quench.turns?.first_s,
-      quench.turns?.second_s,
-    ];
+    const others = (quench: Quench) => quench.dips.slice(0, 2).map(seconds);
     const [soon, late] = [others(quenchAt(1)), others(quenchAt(2.5 * planned_s))];
     expect(soon.filter((s, i) => s !== late[i])).toHaveLength(1);
     // Longer than there is room for in the book it is not, however long nobody looks.

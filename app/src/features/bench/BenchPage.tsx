@@ -1,6 +1,6 @@
 /** One act fills the screen: what to do, what it is now, what is left, and the one key that ends it. */
 
-import { besideIt, type Act, type PieceState } from "@tembrak/core";
+import { besideIt, intoOf, type Act, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useMemo, type ComponentProps, type ComponentType, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
@@ -208,7 +208,7 @@ function Asked({ state, act, bench, now_ms, isGated, others, children }: AskedPr
 /** A bath is called by what it was read at. */
 function useActWords(state: PieceState, act: Act) {
   const own = useQuestion(state)?.route.steps[act.step];
-  return actWords(act, state, useSettings(), own?.kind === "quench" ? own.bath_C : undefined);
+  return actWords(act, state, useSettings(), own?.kind === "quench" ? intoOf(own).bath_C : undefined);
 }
 
 function Working({ state, act, shop }: { state: PieceState; act: Act; shop: ReturnType<typeof useSimulatedShop> }) {

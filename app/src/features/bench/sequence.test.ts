@@ -2,6 +2,7 @@ import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, pieceState, planRoute, predict, requireValid, type BookEvent, type PieceState } from "@tembrak/core";
 import { demoEvents } from "../../store/demoBook.js";
 import { canStart, COUNTDOWN_s, nextMove } from "./sequence.js";
+import { marked } from "../../testing.js";
 
 const NOW_ms = Date.UTC(2026, 10, 25, 12);
 const FROE = "demo-4";
@@ -17,7 +18,7 @@ function play(rehearsed_s?: number, quench: object = {}): { moves: string[]; end
     events.push(requireValid("Event", { ...event, id: `s${made++}`, piece: FROE, at_ms: Math.round(at_ms) }));
   };
   const { route } = froe;
-  const steps = route!.steps.map((step) => (step.kind === "quench" ? { ...step, ...quench } : step));
+  const steps = route!.steps.map((step) => (step.kind === "quench" ? marked(step, quench) : step));
   put({ kind: "route", route: { ...route, steps } }, NOW_ms - 6);
   put({ kind: "act-done", act: froe.next!.id }, NOW_ms - 5);
   const hold = froe.acts[froe.acts.indexOf(froe.next!) + 1]!;

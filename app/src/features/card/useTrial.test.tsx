@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { act, cleanup, renderHook, waitFor } from "@testing-library/react";
-import { actsOfRoute, CATALOGUE, planRoute, thickness_mm, type Route, type Section } from "@tembrak/core";
+import { actsOfRoute, CATALOGUE, intoOf, planRoute, thickness_mm, type Route, type Section } from "@tembrak/core";
 import { canBeKept, doneOfIt, placesAhead } from "./doneOfIt.js";
 import { triedRoute, useTrial, type Trial } from "./useTrial.js";
 import { FROE } from "../../testing.js";
@@ -40,7 +40,7 @@ describe("what is tried on the card", () => {
     const { steps } = triedRoute(again, { heat_C: 840, temper_C: 250, medium: "water" });
     expect(steps.slice(0, route.steps.length)).toEqual(route.steps);
     expect(steps[route.steps.length]).toMatchObject({ kind: "harden", temperature_C: 840 });
-    expect(steps[route.steps.length + 1]).toMatchObject({ kind: "quench", medium: "water" });
+    expect(steps[route.steps.length + 1]).toMatchObject({ kind: "quench", dips: [{ into: { medium: "water" } }] });
     expect(steps.at(-1)).toMatchObject({ kind: "temper", temperature_C: 250 });
   });
   it("with one temper held the slide is of those to come; what is done can be looked at otherwise, and not be planned so", () => {
@@ -81,9 +81,9 @@ describe("what is tried on the card", () => {
   it("another bath comes at the temperature it is usually used at; the same bath stays as planned", async () => {
     const { current } = await tried({ medium: "water" });
     const quench = current.question.route.steps.find((step) => step.kind === "quench")!;
-    expect(quench).toMatchObject({ medium: "water", bath_C: CATALOGUE.medium("water")!.usualBath_C });
+    expect(intoOf(quench)).toMatchObject({ medium: "water", bath_C: CATALOGUE.medium("water")!.usualBath_C });
     const planned = route.steps.find((step) => step.kind === "quench")!;
-    const same = await tried({ medium: planned.medium, temper_C: 210 });
+    const same = await tried({ medium: intoOf(planned).medium, temper_C: 210 });
     expect(same.current.question.route.steps.find((step) => step.kind === "quench")).toEqual(planned);
   });
   it("one thing after another adds up, and all is dropped at once", async () => {

@@ -1,6 +1,17 @@
 /** What is being tried on the heat card: a route and a piece beside the planned ones, until kept or dropped. */
 
-import { CATALOGUE, hardeningFrom, thickness_mm, type Effort, type Question, type Route, type Section, type Step } from "@tembrak/core";
+import {
+  CATALOGUE,
+  hardeningFrom,
+  inOtherBath,
+  intoOf,
+  thickness_mm,
+  type Effort,
+  type Question,
+  type Route,
+  type Section,
+  type Step,
+} from "@tembrak/core";
 import { useEffect, useMemo, useRef, useState } from "react";
 
 export interface Trial {
@@ -28,8 +39,8 @@ function withThickness(section: Section, wanted_mm: number): Section {
 function tried(step: Step, trial: Trial): Step {
   if (step.kind === "temper" && trial.temper_C !== undefined) return { ...step, temperature_C: trial.temper_C };
   if (step.kind === "harden" && trial.heat_C !== undefined) return { ...step, temperature_C: trial.heat_C };
-  if (step.kind === "quench" && trial.medium !== undefined && trial.medium !== step.medium) {
-    return { ...step, medium: trial.medium, bath_C: CATALOGUE.medium(trial.medium)?.usualBath_C ?? step.bath_C };
+  if (step.kind === "quench" && trial.medium !== undefined && trial.medium !== intoOf(step).medium) {
+    return inOtherBath(step, { medium: trial.medium, bath_C: CATALOGUE.medium(trial.medium)?.usualBath_C ?? intoOf(step).bath_C });
   }
   return step;
 }

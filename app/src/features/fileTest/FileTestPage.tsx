@@ -5,12 +5,16 @@ import {
   CATALOGUE,
   cladOf,
   disagreementOf,
+  endUnder,
   nextTemper,
   resolveSteel,
+  roundHeat_C,
   targetOf,
   temperCyclesOf,
   tempersDone,
   testsOf,
+  turnsOf,
+  wayOf,
   type HardnessVerdict,
   type NextTemper,
   type Piece,
@@ -18,8 +22,6 @@ import {
   type Prediction,
   type Route,
   type SoftParts,
-  wayOf,
-  roundHeat_C,
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link, useNavigate, useParams } from "react-router";
@@ -61,10 +63,10 @@ function furtherTemper(piece: Piece, route: Route, { summary }: HardnessVerdict,
 function softParts({ length_mm }: Piece, route: Route, expected: Prediction | undefined): SoftParts {
   const quench = route.steps.findLast((step) => step.kind === "quench");
   const line = expected?.hardening.quenchLine ?? null;
-  const part = quench?.kind === "quench" && quench.turns === undefined && quench.part?.end === "working" ? quench.part : undefined;
+  const end = quench?.kind === "quench" && turnsOf(quench) === null ? endUnder(quench) : null;
   return {
     ...(line === null ? {} : { above_mm: line.height_mm }),
-    ...(part === undefined || wayOf(route).hardens === "ends" ? {} : { before: 1 - part.depth_mm / length_mm }),
+    ...(end?.end !== "working" || wayOf(route).hardens === "ends" ? {} : { before: 1 - end.depth_mm / length_mm }),
   };
 }
 

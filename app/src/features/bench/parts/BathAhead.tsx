@@ -1,7 +1,7 @@
 /** Before a piece goes into the fire: how the bath stands that it comes to, while there is time to warm it. */
 
-import type { Act, BathNow, PieceState, Quench } from "@tembrak/core";
-import { PLATES } from "@tembrak/core";
+import type { Act, BathNow, PieceState, Quench, Into } from "@tembrak/core";
+import { intoOf, PLATES } from "@tembrak/core";
 import { useBathNow } from "../../../compute/useBathNow.js";
 import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
 import { useSettings } from "../../../store/useStore.js";
@@ -13,7 +13,7 @@ type Heat = Extract<Act, { kind: "heat" }>;
 function quenchAfter({ route }: PieceState, act: Heat): Quench | null {
   if (act.purpose !== "harden" || route === null) return null;
   const quench = route.steps.slice(act.step + 1).find((step): step is Quench => step.kind === "quench");
-  return quench === undefined || quench.medium === PLATES ? null : quench;
+  return quench === undefined || intoOf(quench).medium === PLATES ? null : quench;
 }
 
 /** A reading for this piece says so much of its next heat, ms (judgement). */
@@ -26,8 +26,8 @@ function lastRead_C({ checks }: PieceState, now_ms: number): number | null {
 }
 
 /** How the shop's own bath stands; null for a simulated piece, and where the kit has none. */
-function useShopsBath({ piece }: PieceState, medium: string, now_ms: number): BathNow | null {
-  const here = useBathNow({ medium }, now_ms);
+function useShopsBath({ piece }: PieceState, into: Pick<Into, "medium" | "bath">, now_ms: number): BathNow | null {
+  const here = useBathNow(into, now_ms);
   return piece.isPractice === true ? null : (here?.now ?? null);
 }
 
@@ -47,15 +47,15 @@ export interface BathOff {
 export function useBathOff(state: PieceState, act: Act, now_ms: number): BathOff | null {
   const units = useSettings();
   const planned = act.kind === "heat" ? quenchAfter(state, act) : null;
-  const now = useShopsBath(state, planned?.medium ?? PLATES, now_ms);
+  const now = useShopsBath(state, planned === null ? { medium: PLATES } : intoOf(planned), now_ms);
   const is_C = useIs_C(state, now, now_ms);
-  const words = is_C === null || planned === null ? null : bathOffWords(is_C, planned.bath_C, units);
+  const words = is_C === null || planned === null ? null : bathOffWords(is_C, intoOf(planned).bath_C, units);
   return is_C === null || words === null ? null : { is_C, words };
 }
 
 function Before({ state, planned, now_ms }: { state: PieceState; planned: Quench; now_ms: number }) {
   const units = useSettings();
-  const now = useShopsBath(state, planned.medium, now_ms);
+  const now = useShopsBath(state, intoOf(planned), now_ms);
   return now === null ? null : <p className="drawn from bath-before ahead">{bathBefore(now, units)}</p>;
 }
 

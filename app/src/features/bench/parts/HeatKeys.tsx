@@ -7,6 +7,7 @@ import {
   type BathBar,
   ambientFromLux,
   glowHex,
+  intoOf,
   type Act,
   type HeatNow,
   type MagnetState,
@@ -53,7 +54,7 @@ function useBathBar({ route, piece }: PieceState, { step, purpose }: Props["act"
   const quench = route?.steps.slice(step).find((later) => later.kind === "quench");
   // The simulated shop has a tank of its own.
   if (purpose !== "harden" || kit === null || piece.isPractice === true || quench?.kind !== "quench") return null;
-  const bath = bathFor(kit, quench.medium);
+  const bath = bathFor(kit, intoOf(quench));
   return bath === undefined ? null : (bathBars(CATALOGUE, bath)[0] ?? null);
 }
 

@@ -4,8 +4,12 @@ import {
   bathTimes,
   boilingAt,
   CATALOGUE,
+  dipAfter,
   dipNow,
   hottestBath_C,
+  intoOf,
+  isLaid,
+  keepsHeat,
   LIMITS,
   questionHeat,
   PASTE,
@@ -18,7 +22,7 @@ import {
   type PieceState,
   type Prediction,
   type Route,
-  type Step,
+  type Quench,
   type Under,
 } from "@tembrak/core";
 import type { ReactNode } from "react";
@@ -43,7 +47,6 @@ import { heatPlace } from "../../../words/heatPlace.js";
 import { ReadKey } from "./ReadKey.js";
 
 type Props = ActProps<"quench" | "straighten">;
-type Quench = Extract<Step, { kind: "quench" }>;
 type StraightenWindow = NonNullable<Prediction["hardening"]["straighten"]>;
 
 /** From the fire to the bath where nobody says, s. */
@@ -117,9 +120,10 @@ function hottestRead_C(medium: string): number {
 }
 
 /** How it stands, and what a thermometer in it says, before the piece goes in. */
-function BathRead({ state, bench, quench: { medium, bath_C }, now_ms }: Pick<Props, "state" | "bench" | "now_ms"> & { quench: Quench }) {
+function BathRead({ state, bench, quench, now_ms }: Pick<Props, "state" | "bench" | "now_ms"> & { quench: Quench }) {
+  const { medium, bath_C } = intoOf(quench);
   const units = useSettings();
-  const here = useBathNow({ medium }, now_ms);
+  const here = useBathNow(intoOf(quench), now_ms);
   return (
     <>
       {here?.now && state.piece.isPractice !== true ? <p className="drawn from bath-before">{bathBefore(here.now, units)}</p> : null}
@@ -235,7 +239,7 @@ function Seconds({ act, gone_s, window, move, least_s, bodyBlack_s, tooLate_s, c
               window,
               bodyBlack_s,
               under: underNow(move).what,
-              ...(move === null ? {} : { leavesHeat: move.planned.leavesHeat === true, dip: dipWords(move.dip, move.planned) }),
+              ...(move === null ? {} : { leavesHeat: keepsHeat(move.planned), dip: dipWords(move.dip, move.planned) }),
             })}
       </p>
       {children}
@@ -250,7 +254,7 @@ function quenchOf(route: Route | undefined, act: Props["act"]): Quench | null {
 
 /** The bath, in words: as it was read, where somebody did. */
 function bathSaid(quench: Quench | null, units: Units): { medium: string; bath: string } {
-  const { medium, bath_C } = quench ?? UNPLANNED;
+  const { medium, bath_C } = quench === null ? UNPLANNED : intoOf(quench);
   return { medium: mediumName(medium).toLowerCase(), bath: showTemperature(bath_C, units) };
 }
 
@@ -261,9 +265,11 @@ function whereOf(act: Props["act"], in_ms: number | null): Where {
 
 /** All of it once it has been changed over from the edge alone, and once it is out; a back that goes in first until it is turned over. */
 function underNow(move: Move | null): Under {
-  if (move === null || (move.planned.then !== undefined && move.dip.changed > 0)) return { what: "whole" };
-  const { backFirst } = move.planned;
-  return backFirst !== undefined && move.dip.changed === 0 ? { what: "back", depth_mm: backFirst.depth_mm } : underOf(move.planned);
+  if (move === null) return { what: "whole" };
+  const { planned, dip } = move;
+  const now = dipAfter(planned, dip.changed);
+  if (now.under === "all") return { what: "whole" };
+  return now.under === "back" ? { what: "back", depth_mm: now.depth_mm } : underOf(planned);
 }
 
 /** A quench as it is planned, and which of its moves the taps have. */
@@ -334,8 +340,10 @@ function Straighten({ state, act, bench, now_ms, window }: Props & { window: Str
 
 /** What is seen of the bath on the steel while it is under; null before, after, or while that is worked out. */
 function boilingNow(act: Props["act"], gone_s: number | null, done: Quench | null, prediction: Prediction | undefined): Boiling | null {
-  if (act.kind !== "quench" || gone_s === null || done === null || prediction === undefined || done.medium === PASTE) return null;
-  return boilingAt(CATALOGUE.medium(done.medium), prediction.hardening.curve, (done.transfer_s ?? USUAL_TRANSFER_s) + gone_s);
+  if (act.kind !== "quench" || gone_s === null || done === null || prediction === undefined) return null;
+  const { medium } = intoOf(done);
+  if (medium === PASTE) return null;
+  return boilingAt(CATALOGUE.medium(medium), prediction.hardening.curve, (done.transfer_s ?? USUAL_TRANSFER_s) + gone_s);
 }
 
 interface PictureProps extends Pick<Props, "state" | "act"> {
@@ -349,14 +357,17 @@ interface PictureProps extends Pick<Props, "state" | "act"> {
 function Picture({ state, act, in_ms, done, move, boiling }: PictureProps) {
   const said = bathSaid(done, useSettings());
   const where = whereOf(act, in_ms);
-  if (done?.medium === PLATES) return <Plates state={state} where={where} />;
-  const how = { isLaid: done?.edgeFirst === true, isPaste: done?.medium === PASTE };
+  const medium = done === null ? null : intoOf(done).medium;
+  if (medium === PLATES) return <Plates state={state} where={where} />;
+  const how = { isLaid: done !== null && isLaid(done) && underOf(done).what === "whole", isPaste: medium === PASTE };
   return <Tank state={state} where={where} {...said} {...how} under={underNow(move)} boiling={boiling} />;
 }
 
 /** Whether its bath may still be read: not once it is in or came too late, and plates are none, nor a paste. @param over each null before that */
 function isReadable(act: Props["act"], over: readonly (number | null)[], done: Quench | null): done is Quench {
-  return act.kind === "quench" && over.every((at) => at === null) && done !== null && done.medium !== PLATES && done.medium !== PASTE;
+  if (act.kind !== "quench" || done === null || over.some((at) => at !== null)) return false;
+  const { medium } = intoOf(done);
+  return medium !== PLATES && medium !== PASTE;
 }
 
 /** What each second out of the bath buys and costs, said while there is time to hear it. */

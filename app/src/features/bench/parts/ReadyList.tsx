@@ -1,6 +1,6 @@
 /** Before a hardening heat, while hands are free: bath, oven, the move, tongs and mark; what was seen to is ticked by the log itself. */
 
-import { PLATES, readyFor, type Act, type BathSeen, type PieceState, type Quench, type Ready } from "@tembrak/core";
+import { intoOf, PLATES, readyFor, type Act, type BathSeen, type Into, type PieceState, type Quench, type Ready } from "@tembrak/core";
 import { useState } from "react";
 import { useBathNow } from "../../../compute/useBathNow.js";
 import { useShopBeside } from "../../../instruments/useSimulatedShop.js";
@@ -24,10 +24,10 @@ function hardenStep({ acts, doneAt_ms }: PieceState, act: Act): number | null {
 }
 
 /** What is known of the bath it comes to; null between plates. */
-function useBathSeen(medium: string, now_ms: number): BathSeen | null {
+function useBathSeen(into: Pick<Into, "medium" | "bath">, now_ms: number): BathSeen | null {
   const simulated_C = useShopBeside()?.reading?.bath_C;
-  const here = useBathNow({ medium }, now_ms);
-  if (medium === PLATES) return null;
+  const here = useBathNow(into, now_ms);
+  if (into.medium === PLATES) return null;
   if (simulated_C !== undefined) return { is_C: simulated_C, age_s: 0 };
   const now = here?.now ?? null;
   return now === null || now.read === null ? { is_C: null, age_s: null } : { is_C: now.mean_C, age_s: now.read.age_s };
@@ -38,7 +38,7 @@ function useReady({ state, act, now_ms }: Omit<Props, "bench">): readonly Ready[
   const others = usePieces() ?? [];
   const step = hardenStep(state, act);
   const quench = state.route?.steps.slice(step ?? 0).find((one): one is Quench => one.kind === "quench");
-  const bath = useBathSeen(quench?.medium ?? PLATES, now_ms);
+  const bath = useBathSeen(quench === undefined ? { medium: PLATES } : intoOf(quench), now_ms);
   return step === null || quench === undefined ? [] : readyFor(state, step, { kit, bath, others, now_ms });
 }
 

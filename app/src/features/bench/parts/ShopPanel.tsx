@@ -1,7 +1,7 @@
 /** The simulated shop at the bench: how the piece looks, what its instruments read, and how fast its clock runs. */
 
 import { FORGE_C } from "../../../instruments/placeOf.js";
-import { isInWork, CATALOGUE, type PieceState, type ShopReset } from "@tembrak/core";
+import { CATALOGUE, intoOf, isInWork, type PieceState, type ShopReset } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState, type ReactNode } from "react";
 import { showDegrees, type Units } from "../../../format/show.js";
@@ -46,7 +46,8 @@ function seedOf(): number {
 function bathFor(route: PieceState["route"]): Pick<ShopReset, "medium" | "bath_C"> {
   const quench = route?.steps.findLast((step) => step.kind === "quench");
   if (quench?.kind !== "quench") return { medium: "fast-oil", bath_C: OIL_C };
-  return { medium: CATALOGUE.medium(quench.medium) ? quench.medium : "fast-oil", bath_C: quench.bath_C };
+  const { medium, bath_C } = intoOf(quench);
+  return { medium: CATALOGUE.medium(medium) ? medium : "fast-oil", bath_C };
 }
 
 function chamberFor_C(next: PieceState["next"]): number {

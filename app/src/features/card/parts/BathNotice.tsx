@@ -1,6 +1,6 @@
 /** A planned bath that may not harden the piece, beside a better one of the same kit. */
 
-import { CATALOGUE, type PieceState, type Prediction, type Question, type Route } from "@tembrak/core";
+import { CATALOGUE, inOtherBath, type PieceState, type Prediction, type Question, type Route } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useBetterBath } from "../../../compute/useAnswers.js";
 import { useLog } from "../../../store/useStore.js";
@@ -18,7 +18,7 @@ interface Props {
 function quenchedIn(route: Route, medium: string): Route {
   const bath_C = CATALOGUE.medium(medium)!.usualBath_C;
   const why = CATALOGUE.medium(medium)!.kind === "oil" ? "warm-oil" : "needs-water";
-  return quenchedOtherwise(route, (quench) => ({ ...quench, medium, bath_C, why }));
+  return quenchedOtherwise(route, (quench) => ({ ...inOtherBath(quench, { medium, bath_C }), why }));
 }
 
 export function BathNotice({ state, route, question, prediction }: Props) {

@@ -1,6 +1,6 @@
 /** Two to four baths side by side for this piece, and the same with another start, soak or thickness: why one oil works for one smith and not for another. */
 
-import { CATALOGUE, LIMITS, type Piece, type Prediction, type Route } from "@tembrak/core";
+import { bathOf, CATALOGUE, intoOf, LIMITS, type Piece, type Prediction, type Route } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -94,7 +94,7 @@ function Column({ piece, route, medium, planned, units, onTake }: ColumnProps) {
   return (
     <li>
       <b>
-        {mediumName(medium)}, {showDegrees(quench?.bath_C ?? 20, units)}
+        {mediumName(medium)}, {showDegrees(quench === undefined ? 20 : intoOf(quench).bath_C, units)}
       </b>
       {isError ? <p role="status">It could not be worked out.</p> : null}
       {data === undefined || isPlaceholderData ? (
@@ -130,8 +130,7 @@ function Beside({ piece, route, thick_mm, units, onTake, onClose }: Props & { re
   const { kit } = useHeatContext();
   const [at, setAt] = useState<Otherwise>({ start: "plan", soak: "plan", thickness: "plan" });
   const there = otherwise(piece, route, at, thick_mm);
-  const quench = route.steps.findLast((step) => step.kind === "quench");
-  const medium = quench?.kind === "quench" ? quench.medium : "";
+  const medium = bathOf(route);
   const own = usePlanned(there.piece, there.route);
   const planned = { medium, prediction: own.isPlaceholderData ? undefined : own.data };
   const baths = [...new Set([medium, ...bathsOf(kit, route)])].filter((id) => CATALOGUE.medium(id) !== undefined).slice(0, 4);

@@ -1,5 +1,6 @@
 /** What the kit cannot do, and what could be planned better: another bath of it, the way through it that meets a wish, a way round the dip of toughness, an oven where a colour comes too late. */
 
+import { intoOf } from "@tembrak/core";
 import type { ComponentProps } from "react";
 import { FitNotice } from "../../../parts/FitNotice.js";
 import { useKeepKit, useKit, useLog, useSettings } from "../../../store/useStore.js";
@@ -16,7 +17,7 @@ function BathOff({ route, question, isBefore }: Pick<Props, "route" | "question"
   const step = route.steps.findLastIndex(({ kind }) => kind === "quench");
   const [planned, done] = [route.steps[step], question.route.steps[step]];
   if (!isBefore || planned?.kind !== "quench" || done?.kind !== "quench") return null;
-  const off = bathOffWords(done.bath_C, planned.bath_C, units);
+  const off = bathOffWords(intoOf(done).bath_C, intoOf(planned).bath_C, units);
   return off === null ? null : (
     <p className="notice bath-off" role="status">
       {off}

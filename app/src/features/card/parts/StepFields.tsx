@@ -1,20 +1,31 @@
 /** The numbers of one step: its bath and how much goes under, or its heat, its time and how slowly it falls. */
 
 import {
+  allUnder,
+  CATALOGUE,
+  edgeDepth_mm,
   edgeInAir,
   edgeInWater,
-  isBackDrawn,
-  CATALOGUE,
+  edgeSoDeep,
   hottestBath_C,
+  intoOf,
+  isBackDrawn,
+  isLaid,
+  kitOf,
+  lastFor,
+  lastOf_s,
   LIMITS,
   PASTE,
   PLATES,
   questionHeat,
   usualEdgeDepth_mm,
+  withInto,
   type Piece,
+  type Quench,
   type Route,
   type Step,
 } from "@tembrak/core";
+import MenuItem from "@mui/material/MenuItem";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
@@ -24,16 +35,8 @@ import { DifferenceField, DurationField, LengthField, TemperatureField } from ".
 /** whole: straight down. edge-first: all of it, laid in. edge: no more than that. */
 type Goes = "whole" | "edge-first" | "edge";
 
-/** The same bath with all of it under, or only the edge; whatever else was said of it stays. */
-export function immersed(step: Extract<Step, { kind: "quench" }>, what: Goes, height_mm: number): Step {
-  const { edgeDepth_mm: before, ...rest } = { ...step };
-  delete rest.edgeFirst;
-  // The back that follows the edge follows nothing where all of it is under.
-  const { then, backFirst, ...bare } = rest;
-  const whole = before !== undefined && (then !== undefined || backFirst !== undefined) ? bare : rest;
-  if (what === "edge-first") return { ...whole, edgeFirst: true };
-  return what === "whole" ? whole : { ...whole, edgeDepth_mm: before ?? usualEdgeDepth_mm(height_mm) };
-}
+import { Choice } from "../../../parts/Choice.js";
+import { useKit } from "../../../store/useStore.js";
 import { DipFields } from "./DipFields.js";
 import { LineFinder } from "./LineFinder.js";
 import { isUnderTheChange } from "../../../words/actWords.js";
@@ -50,29 +53,70 @@ interface FieldProps<K extends Step["kind"]> {
   readonly onFault: (field: string, isBad: boolean) => void;
 }
 
+/** The same bath with all of it under, or only the edge; whatever else was said of it stays. */
+export function immersed(step: Quench, what: Goes, height_mm: number): Quench {
+  const before = edgeDepth_mm(step);
+  if (what === "edge") return before === undefined ? edgeSoDeep(step, usualEdgeDepth_mm(height_mm)) : step;
+  // The back that follows the edge follows nothing where all of it is under.
+  const dips = before === undefined ? step.dips : allUnder(intoOf(step));
+  const laid = what === "edge-first" ? { laid: true } : {};
+  const whole = dips.map(({ into, until }, i) => ({ under: "all" as const, ...(i === 0 ? laid : {}), into, until }));
+  return before === undefined ? { ...step, dips: whole } : lastFor({ ...step, dips: whole }, lastOf_s(step));
+}
+
+function goesIn(step: Quench): Goes {
+  if (edgeDepth_mm(step) !== undefined) return "edge";
+  return isLaid(step) ? "edge-first" : "whole";
+}
+
+/** Which tank, where the kit has more than one of that liquid. */
+function TankField({ step, isLocked, onChange }: { step: Quench; isLocked: boolean; onChange: (to: Step) => void }) {
+  const kit = useKit() ?? null;
+  const { medium, bath } = intoOf(step);
+  const tanks = kit === null ? [] : kitOf(kit, "bath").filter((tank) => tank.medium === medium);
+  if (tanks.length < 2) return null;
+  return (
+    <Choice
+      label="Which tank"
+      value={tanks.some(({ id }) => id === bath) ? bath : ""}
+      disabled={isLocked}
+      onChange={(event) => onChange(withInto(step, { bath: event.target.value }))}
+    >
+      {tanks.map(({ id, name }) => (
+        <MenuItem key={id} value={id}>
+          {name}
+        </MenuItem>
+      ))}
+    </Choice>
+  );
+}
+
 /** How warm the bath is, and how much of the piece goes under. */
 function QuenchFields({ step, piece, route, units, isLocked, onChange, onFault }: FieldProps<"quench">) {
   const { section } = piece;
-  const isPressed = step.medium === PLATES;
-  const isPaste = step.medium === PASTE;
+  const { medium, bath_C } = intoOf(step);
+  const isPressed = medium === PLATES;
+  const isPaste = medium === PASTE;
+  const edge_mm = edgeDepth_mm(step);
   return (
     <>
       <TemperatureField
         label={isPressed ? "Plates" : isPaste ? "Paste" : "Bath"}
-        value_C={step.bath_C}
+        value_C={bath_C}
         units={units}
         isDisabled={isLocked}
         low_C={LIMITS.quench.bath_C[0]}
-        high_C={Math.min(LIMITS.quench.bath_C[1], hottestBath_C(CATALOGUE.medium(step.medium)) ?? Infinity)}
+        high_C={Math.min(LIMITS.quench.bath_C[1], hottestBath_C(CATALOGUE.medium(medium)) ?? Infinity)}
         question={(T, unit) => questionHeat("bath", T, unit)}
         onFault={(bad) => onFault("bath", bad)}
-        onChange={(bath_C) => onChange({ ...step, bath_C })}
+        onChange={(T) => onChange(withInto(step, { bath_C: T }))}
       />
+      <TankField step={step} isLocked={isLocked} onChange={onChange} />
       {section.shape === "wedge" && !isPressed && !isPaste ? (
         <ToggleButtonGroup
           exclusive
           disabled={isLocked}
-          value={step.edgeDepth_mm !== undefined ? "edge" : step.edgeFirst === true ? "edge-first" : "whole"}
+          value={goesIn(step)}
           aria-label="How much of it goes under"
           onChange={(_, chosen: Goes | null) => chosen && onChange(immersed(step, chosen, section.height_mm))}
         >
@@ -87,27 +131,27 @@ function QuenchFields({ step, piece, route, units, isLocked, onChange, onFault }
           </ToggleButton>
         </ToggleButtonGroup>
       ) : null}
-      {section.shape === "wedge" && step.edgeDepth_mm !== undefined ? (
+      {section.shape === "wedge" && edge_mm !== undefined ? (
         <LengthField
           label="Depth"
           role="height"
-          value_mm={step.edgeDepth_mm}
+          value_mm={edge_mm}
           units={units}
           isDisabled={isLocked}
           least_mm={LIMITS.quench.depth_mm[0]}
           most_mm={section.height_mm}
           onFault={(bad) => onFault("depth", bad)}
-          onChange={(edgeDepth_mm) => onChange({ ...step, edgeDepth_mm })}
+          onChange={(depth_mm) => onChange(edgeSoDeep(step, depth_mm))}
         />
       ) : null}
-      {section.shape === "wedge" && step.edgeDepth_mm !== undefined ? (
+      {section.shape === "wedge" && edge_mm !== undefined ? (
         <LineFinder
           piece={piece}
           route={route}
           height_mm={section.height_mm}
           units={units}
           isLocked={isLocked}
-          onFound={(edgeDepth_mm) => onChange({ ...step, edgeDepth_mm })}
+          onFound={(depth_mm) => onChange(edgeSoDeep(step, depth_mm))}
         />
       ) : null}
       <DipFields step={step} piece={piece} units={units} isLocked={isLocked} onChange={onChange} onFault={onFault} />

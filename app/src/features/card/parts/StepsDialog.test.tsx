@@ -1,10 +1,10 @@
 import { afterEach, describe, expect, it, jest } from "@jest/globals";
 import { cleanup, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { CATALOGUE, planRoute, type Route, type Step } from "@tembrak/core";
-import { BILLHOOK, show, standingAt } from "../../../testing.js";
+import { CATALOGUE, edgeDepth_mm, intoOf, keepsHeat, planRoute, type Route, type Step } from "@tembrak/core";
 import { immersed } from "./StepFields.js";
 import { StepsDialog } from "./StepsDialog.js";
+import { BILLHOOK, marked, show, standingAt } from "../../../testing.js";
 
 const route = planRoute(CATALOGUE, BILLHOOK, "forge");
 const kinds = (of: Route): string => of.steps.map(({ kind }) => kind).join(" ");
@@ -102,14 +102,13 @@ describe("the steps of a route", () => {
 describe("how much of it goes under", () => {
   const quench = route.steps.find((step): step is Extract<Step, { kind: "quench" }> => step.kind === "quench")!;
   it("the edge alone has a depth that suits the blade; whole has none; the rest of the bath stays", () => {
-    const edge = immersed({ ...quench, leavesHeat: true }, "edge", 62);
-    expect(edge).toMatchObject({ medium: quench.medium, bath_C: quench.bath_C, leavesHeat: true });
-    const { edgeDepth_mm } = edge as typeof quench;
-    expect(edgeDepth_mm).toBeGreaterThan(0);
-    expect(edgeDepth_mm).toBeLessThan(62);
-    expect("edgeDepth_mm" in immersed(edge as typeof quench, "whole", 62)).toBe(false);
+    const edge = immersed(marked(quench, { leavesHeat: true }), "edge", 62);
+    expect([intoOf(edge), keepsHeat(edge)]).toEqual([intoOf(quench), true]);
+    expect(edgeDepth_mm(edge)).toBeGreaterThan(0);
+    expect(edgeDepth_mm(edge)).toBeLessThan(62);
+    expect(edgeDepth_mm(immersed(edge, "whole", 62))).toBeUndefined();
   });
   it("a depth that was said already is kept", () => {
-    expect(immersed({ ...quench, edgeDepth_mm: 17 }, "edge", 62)).toMatchObject({ edgeDepth_mm: 17 });
+    expect(edgeDepth_mm(immersed(marked(quench, { edgeDepth_mm: 17 }), "edge", 62))).toBe(17);
   });
 });

@@ -5,15 +5,16 @@ import {
   canDraw,
   CATALOGUE,
   destressStep,
+  intoOf,
   isBackToDraw,
   namedHeat,
-  subCriticalStep,
-  type HeatName,
   orderProblem,
   PLATES,
   preheatStep,
   resolveSteel,
   softBack,
+  subCriticalStep,
+  type HeatName,
   type Kit,
   type PieceState,
   type Route,
@@ -51,7 +52,7 @@ function nameOf(step: Step): string {
     case "harden":
       return "Harden";
     case "quench":
-      return step.medium === PLATES ? "Between two plates" : `Into the ${mediumName(step.medium).toLowerCase()}`;
+      return intoOf(step).medium === PLATES ? "Between two plates" : `Into the ${mediumName(intoOf(step).medium).toLowerCase()}`;
     case "temper":
       return "Temper";
   }

@@ -1,6 +1,6 @@
 /** Ways to take the piece through this bath: what each would make of it, by the core. One press takes it into the draft. */
 
-import type { PatternTried, Piece, Quench, Route, Step } from "@tembrak/core";
+import { keepsHeat, type PatternTried, type Piece, type Quench, type Route, type Step } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import { usePatterns } from "../../../compute/useAnswers.js";
@@ -59,7 +59,7 @@ function Ways({ piece, route, index, units, onTake }: Props) {
 /** Nothing for what is no quench, or is drawn by its own heat: that comes out by what its body looks like. */
 export function WaysThrough({ step, ...props }: Props & { readonly step: Step }) {
   const [isOpen, setOpen] = useState(false);
-  if (step.kind !== "quench" || step.leavesHeat === true) return null;
+  if (step.kind !== "quench" || keepsHeat(step)) return null;
   return (
     <div className="other-practices ways-through">
       <button type="button" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>

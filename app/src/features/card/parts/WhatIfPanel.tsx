@@ -1,7 +1,7 @@
 /** What if: hotter, colder, thicker, another bath. Every answer beside the plan's; kept only when asked. */
 
 import { useLog } from "../../../store/useStore.js";
-import { hardeningFrom, thickness_mm, type PieceState, type Prediction, type Route, type Track, type WhatIf } from "@tembrak/core";
+import { hardeningFrom, bathOf, thickness_mm, type PieceState, type Prediction, type Route, type Track, type WhatIf } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { mediumName } from "../../../words/actWords.js";
 import { showDegrees, showHardness, showLength, type Units } from "../../../format/show.js";
@@ -85,7 +85,6 @@ export function WhatIfPanel({ state, route, asDone, view, done, whatIf, planned,
   const { isQuenched, isTempered, tempersDone } = done;
   const temper = steps.filter((step) => step.kind === "temper")[tempersDone];
   const heat = steps.find((step) => step.kind === "harden");
-  const quench = steps.find((step) => step.kind === "quench");
   const thick_mm = thickness_mm(state.piece.section);
   const slides: readonly {
     track: Track;
@@ -164,7 +163,7 @@ export function WhatIfPanel({ state, route, asDone, view, done, whatIf, planned,
           />
         );
       })}
-      <BathKeys now={prediction ?? planned} whatIf={whatIf} planned={quench?.medium} view={view} thickWord={thickWord} />
+      <BathKeys now={prediction ?? planned} whatIf={whatIf} planned={bathOf(asDone)} view={view} thickWord={thickWord} />
       {isQuenched ? null : (
         <BathsBeside
           piece={state.piece}

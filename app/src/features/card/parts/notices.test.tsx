@@ -1,6 +1,18 @@
 import { afterEach, beforeEach, expect, it } from "@jest/globals";
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
-import { actsOfRoute, CATALOGUE, makeDesk, planRoute, predict, runJob, type Kit, type Piece, type Route } from "@tembrak/core";
+import {
+  actsOfRoute,
+  CATALOGUE,
+  inOtherBath,
+  intoOf,
+  makeDesk,
+  planRoute,
+  predict,
+  runJob,
+  type Kit,
+  type Piece,
+  type Route,
+} from "@tembrak/core";
 import type { ToWorker } from "../../../compute/toWorker.js";
 import { FROE, show, standingAt } from "../../../testing.js";
 import { BathNotice } from "./BathNotice.js";
@@ -46,11 +58,11 @@ const kit: Kit = [bath("vegetable-oil"), bath("water")];
 const planned = planRoute(CATALOGUE, striker, "forge");
 const inOil: Route = {
   ...planned,
-  steps: planned.steps.map((step) => (step.kind === "quench" ? { ...step, medium: "vegetable-oil", bath_C: 55 } : step)),
+  steps: planned.steps.map((step) => (step.kind === "quench" ? inOtherBath(step, { medium: "vegetable-oil", bath_C: 55 }) : step)),
 };
 const heat = inOil.steps.findIndex(({ kind }) => kind === "harden");
 const again: Route = { ...inOil, steps: [...inOil.steps.slice(0, heat + 2), ...inOil.steps.slice(heat)] };
-const media = ({ steps }: Route): string[] => steps.flatMap((step) => (step.kind === "quench" ? [step.medium] : []));
+const media = ({ steps }: Route): string[] => steps.flatMap((step) => (step.kind === "quench" ? [intoOf(step).medium] : []));
 const shown = (done: number) => {
   const state = standingAt(striker, again, { done });
   const question = { piece: striker, route: again, known: {} };

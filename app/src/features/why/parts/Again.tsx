@@ -3,6 +3,7 @@
 import {
   againRoute,
   CATALOGUE,
+  intoOf,
   kitOf,
   lastBathDone,
   MOST_ATTEMPTS,
@@ -37,7 +38,7 @@ function offered(route: Route, at: number, kit: Kit | null, steel: string): Chan
     const medium = CATALOGUE.medium(id);
     return medium !== undefined && "peak_W_m2K" in medium ? medium.peak_W_m2K : 0;
   };
-  const faster = [...new Set(there)].filter((id) => peak(id) > 1.1 * peak(quench.medium)).sort((a, b) => peak(a) - peak(b))[0];
+  const faster = [...new Set(there)].filter((id) => peak(id) > 1.1 * peak(intoOf(quench).medium)).sort((a, b) => peak(a) - peak(b))[0];
   const bath = faster === undefined ? undefined : CATALOGUE.medium(faster);
   return [
     { change: "normalise", at_C: CATALOGUE.steel(steel)?.normalise_C.value ?? 870 },
