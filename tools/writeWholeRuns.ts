@@ -13,9 +13,9 @@ import { reportOf } from "./wholeruns/report.js";
 import { Witness } from "./wholeruns/truth.js";
 
 const root = join(dirname(fileURLToPath(import.meta.url)), "..");
-const FORGE = /Forge, a shade past/;
-const MAGNET = /Forge, to the magnet/;
-const KILN = /Kiln, controlled/;
+const FORGE = [/^Forge/, /^A shade past/] as const;
+const MAGNET = [/^Forge/, /^To the magnet/] as const;
+const KILN = [/^Kiln/, /^Controlled/] as const;
 const CAREFUL = {
   looks: ["colour", "probe"],
   over_K: 0,

@@ -48,6 +48,8 @@ export {
   FATES,
   type Fate,
   PIECE_KINDS,
+  HEATED_IN,
+  JUDGED_BY,
   SCHOOLS,
   STARTS,
   type Book,
@@ -57,6 +59,9 @@ export {
   type Piece,
   type PieceKind,
   type Route,
+  type HeatedIn,
+  type Heating,
+  type JudgedBy,
   type School,
   type Start,
   type Step,
@@ -194,6 +199,19 @@ export { dipNow, type DipNow } from "./standing/dipNow.js";
 export { bathTimes } from "./standing/bathTimes.js";
 export { gradeOf, type Grade } from "./standing/grade.js";
 export { lacks } from "./plan/chamber.js";
+export {
+  canHold,
+  HEATINGS,
+  heatingOf,
+  isByNumber,
+  isControlled,
+  isInKiln,
+  isSameHeating,
+  judgedIn,
+  JUDGES,
+  SCHOOL_HEATING,
+  schoolOf,
+} from "./plan/heating.js";
 export { tolerance_mm, onceMore, warpNow, type WarpNow } from "./standing/warp.js";
 export { boilingAt, boilingOn, type Boiling } from "./heat/boiling.js";
 export { falling, type Falling } from "./evidence/falling.js";

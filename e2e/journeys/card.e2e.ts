@@ -150,7 +150,7 @@ standing("the ways of heating side by side, each with what is expected of it; th
   await open(page, `${DEMO}/piece/demo-2`);
   await page.getByRole("button", { name: /^School:/ }).click();
   const rows = page.getByRole("dialog").getByRole("button", { name: /Grain \d+/ });
-  await expect(rows).toHaveCount(4);
+  await expect(rows).toHaveCount(5);
   await expect(page.getByRole("button", { name: /falling heat.*falling to \d+ °C/ })).toBeVisible();
   await page.getByRole("button", { name: /to the magnet and no further/ }).click();
   await expect(page.getByRole("button", { name: "School: Forge, to the magnet and no further" })).toBeVisible();

@@ -105,6 +105,10 @@ standing("the kiln school asks for a soak, the forge does not", async ({ page })
   await expect(page.getByText(/The soak brings the carbon into solution/)).toBeVisible();
   await page.getByRole("button", { name: "Leave as it was" }).click();
   await page.getByRole("button", { name: /^School:/ }).click();
+  await page
+    .getByRole("dialog")
+    .getByRole("radio", { name: /^Forge/ })
+    .click();
   await page.getByRole("button", { name: /^Forge, a shade past the magnet/ }).click();
   await page.getByRole("button", { name: "Steps" }).click();
   await expect(page.getByText(/Past the magnet by a shade/)).toBeVisible();

@@ -6,7 +6,8 @@ import type { Sample, Witness } from "./truth.js";
 
 export interface Spec {
   readonly name: string;
-  readonly school: RegExp;
+  /** Heated in, judged by: the names of the two keys. */
+  readonly school: readonly [RegExp, RegExp];
   readonly steel: string;
   readonly spine_mm: number;
   readonly hardens?: RegExp;
@@ -110,7 +111,7 @@ class Smith {
       .first()
       .click();
     await page.getByLabel("Thickness at the spine").fill(`${spec.spine_mm} mm`);
-    await page.getByRole("radio", { name: spec.school }).click();
+    for (const name of spec.school) await page.getByRole("radio", { name }).click();
     if (spec.hardens !== undefined) await page.getByRole("radio", { name: spec.hardens }).first().click();
     await page.getByRole("radio", { name: /In the simulated shop/ }).click();
     await this.key("Plan its heats").click();

@@ -33,7 +33,7 @@ import {
   type Question,
   type Route,
   type RunLog,
-  type School,
+  type Heating,
   type SectionPicture,
   type Track,
   type WarmUp,
@@ -90,9 +90,9 @@ const SURE_CHANCE = 0.9;
 /** With a chance below this a way of heating that has no margin is not offered (judgement). */
 const FAIR_CHANCE = 0.5;
 
-/** Whether a school is fair to a piece: falling heat goes in at its last moment, and many steels are too quick for it. */
-export function isFair(school: School, prediction: Prediction | undefined): boolean {
-  return school !== "falling" || prediction === undefined || prediction.hardening.chanceHard.working >= FAIR_CHANCE;
+/** Whether a way to judge a heat is fair to a piece: falling heat goes in at its last moment, and many steels are too quick for it. */
+export function isFair({ by }: Heating, prediction: Prediction | undefined): boolean {
+  return by !== "pull" || prediction === undefined || prediction.hardening.chanceHard.working >= FAIR_CHANCE;
 }
 
 const LATE_LOOKS_ms = 5000;

@@ -1,5 +1,15 @@
 import { describe, expect, it } from "@jest/globals";
-import { actsOfRoute, CATALOGUE, fireTime, piecesOf, planRoute, type Act, type Check, type PieceState } from "@tembrak/core";
+import {
+  actsOfRoute,
+  CATALOGUE,
+  fireTime,
+  piecesOf,
+  planRoute,
+  SCHOOL_HEATING,
+  type Act,
+  type Check,
+  type PieceState,
+} from "@tembrak/core";
 import { demoEvents } from "../store/demoBook.js";
 import { isToBeMoved, moveOf, placeOf, settingOf } from "./placeOf.js";
 import { marked } from "../testing.js";
@@ -30,7 +40,7 @@ describe("how long it is in the fire", () => {
 describe("where the simulated hands have it", () => {
   const at = (kind: Act["kind"], log: PieceState["checks"] = [], school: "forge" | "kiln" = "forge"): PieceState => ({
     ...froe,
-    route: { ...froe.route!, school },
+    route: { ...froe.route!, heating: SCHOOL_HEATING[school] },
     next: froe.acts.findLast((act) => act.kind === kind)!,
     checks: log,
   });

@@ -2,6 +2,7 @@
 
 import {
   bathTimes,
+  canHold,
   dipAfter,
   dipNow,
   intoOf,
@@ -10,9 +11,15 @@ import {
   type DipNow,
   type PieceState,
   type Quench,
+  type Route,
   type ShopCommand,
   type ShopPlace,
 } from "@tembrak/core";
+
+/** The simulated shop has a forge and a kiln: a pot of salt is played by the kiln, every fire by the forge. */
+function isHeldPlace(route: Route | null): boolean {
+  return route !== null && canHold(route.heating);
+}
 
 /** Under the torch, or on the block, until that is taken away, in the slack tub once it was dunked. */
 function runPlace(state: PieceState): ShopPlace {
@@ -39,7 +46,7 @@ function dipOf(state: PieceState): DipNow | null {
 export function placeOf(state: PieceState): ShopPlace {
   const { next, acts, checks, route } = state;
   if (next === undefined) return "rack";
-  const fire: ShopPlace = route?.school === "kiln" ? "kiln" : "forge";
+  const fire: ShopPlace = isHeldPlace(route) ? "kiln" : "forge";
   const moved = checks.findLast(({ act, reading }) => act === next.id && reading.check === "fire");
   switch (next.kind) {
     case "heat": {
@@ -116,6 +123,6 @@ function forge_C(state: PieceState, target_C: number): number {
 export function settingOf(state: PieceState): { readonly kiln_C?: number; readonly oven_C?: number; readonly forge_C?: number } {
   const { next, route } = state;
   if (next?.kind === "heat" || next?.kind === "hold")
-    return route?.school === "kiln" ? { kiln_C: next.target_C } : { forge_C: forge_C(state, next.target_C) };
+    return isHeldPlace(route) ? { kiln_C: next.target_C } : { forge_C: forge_C(state, next.target_C) };
   return next?.kind === "oven" || next?.kind === "temper" ? { oven_C: next.target_C } : {};
 }

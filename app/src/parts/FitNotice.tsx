@@ -8,22 +8,24 @@ import {
   formOf,
   hardensFor,
   intoOf,
+  isInKiln,
   isLaid,
   joinedOvens,
   lastFor,
   lastOf_s,
   missingFor,
+  SCHOOL_HEATING,
   secondDip,
   underOf,
   wayOf,
   type FitPlace,
   type FitWay,
+  type Heating,
   type Kit,
   type NewKitItem,
   type Piece,
   type Quench,
   type Route,
-  type School,
   type Way,
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
@@ -33,32 +35,32 @@ import type { Units } from "../format/show.js";
 import "./fitNotice.css";
 
 interface Replanned {
-  readonly school: School;
+  readonly heating: Heating;
   readonly way: Way;
 }
 
 /** The plan a way on leads to; null for one that is no plan, or that this kit cannot do either. */
 export function replanned(on: FitWay, piece: Piece, route: Route, kit: Kit | null): Replanned | null {
-  const { school } = route;
+  const { heating } = route;
   const way = wayOf(route);
   const part = hardensFor(piece.section).find((hardens) => hardens === "edge" || hardens === "face");
   switch (on) {
     case "colour-run": {
       const draws = (["torch", "hot-bar"] as const).find((by) => drawsFor(way.hardens).includes(by) && canDraw(by, kit));
-      return draws === undefined ? null : { school, way: { ...way, draws } };
+      return draws === undefined ? null : { heating, way: { ...way, draws } };
     }
     case "temper-in-tray": {
       const draws = (["sand", "oil"] as const).find((by) => way.draws !== by && drawsFor(way.hardens).includes(by) && canDraw(by, kit));
-      return draws === undefined ? null : { school, way: { ...way, draws } };
+      return draws === undefined ? null : { heating, way: { ...way, draws } };
     }
     case "open-forge":
-      return missingFor("forge", kit) === null && school === "kiln" ? { school: "forge", way } : null;
+      return missingFor("forge", kit) === null && isInKiln(route) ? { heating: SCHOOL_HEATING.forge, way } : null;
     case "hot-in-kiln":
-      return missingFor("kiln", kit) === null ? { school: "kiln", way } : null;
+      return missingFor("kiln", kit) === null ? { heating: SCHOOL_HEATING.kiln, way } : null;
     case "only-working-part":
     case "only-hard-part":
     case "end-as-deep":
-      return part === undefined || way.hardens === part ? null : { school, way: { ...way, hardens: part } };
+      return part === undefined || way.hardens === part ? null : { heating, way: { ...way, hardens: part } };
     default:
       return null;
   }
@@ -72,7 +74,7 @@ interface Props {
   /** Where it is still to go; everywhere, when left out. */
   readonly places?: readonly FitPlace[] | undefined;
   /** Left out where the plan is no longer open. */
-  readonly onReplan?: ((school: School, way: Way) => void) | undefined;
+  readonly onReplan?: ((heating: Heating, way: Way) => void) | undefined;
   readonly onRoute?: ((route: Route) => void) | undefined;
   /** Puts a thing into the kit. */
   readonly onKit?: ((item: NewKitItem) => void) | undefined;
@@ -124,7 +126,7 @@ export function FitNotice({ piece, route, kit, units, places, onReplan, onRoute,
                   <li key={on}>
                     {FIT_WAY_WORDS[on]}{" "}
                     {plan === null ? null : (
-                      <Button variant="text" size="small" onClick={() => onReplan!(plan.school, plan.way)}>
+                      <Button variant="text" size="small" onClick={() => onReplan!(plan.heating, plan.way)}>
                         {FIT_WAY_KEYS[on] ?? "Plan it so"}
                       </Button>
                     )}

@@ -144,7 +144,7 @@ describe("the demo shop", () => {
   it("nothing in it lies in the future, and its routes are those of the core", () => {
     for (const state of pieces) {
       for (const { at_ms } of state.events) expect(at_ms).toBeLessThanOrEqual(NOW_ms);
-      expect(state.route).toEqual(planRoute(CATALOGUE, state.piece, state.route!.school));
+      expect(state.route).toEqual(planRoute(CATALOGUE, state.piece, state.route!.heating));
     }
   });
   it("a state can be made of any of its pieces alone", async () => {

@@ -10,6 +10,7 @@ import {
   edgeDepth_mm,
   endUnder,
   growFilm_nm,
+  isInKiln,
   isLaid,
   oxideName,
   patternOf,
@@ -153,10 +154,9 @@ export function actWords(
         title: `${what}: to ${showDegrees(act.target_C, units)}`,
         done: end,
         why: reason,
-        caution:
-          route?.school === "kiln"
-            ? "Power off before a hand or tongs go in. Eyes, gloves, natural fibres; a hot lining burns."
-            : "Eyes, gloves, no synthetics. Carbon monoxide: keep the air moving. No zinc.",
+        caution: isInKiln(route)
+          ? "Power off before a hand or tongs go in. Eyes, gloves, natural fibres; a hot lining burns."
+          : "Eyes, gloves, no synthetics. Carbon monoxide: keep the air moving. No zinc.",
       };
     }
     case "hold":

@@ -2,6 +2,8 @@
 
 import type { Route } from "@tembrak/core";
 
-export function heatPlace(route: Pick<Route, "school"> | null | undefined): "the kiln" | "the fire" {
-  return route?.school === "kiln" ? "the kiln" : "the fire";
+const PLACES = { forge: "the fire", coal: "the fire", torch: "the flame", kiln: "the kiln", salt: "the salt" } as const;
+
+export function heatPlace(route: Pick<Route, "heating"> | null | undefined): (typeof PLACES)[keyof typeof PLACES] {
+  return PLACES[route?.heating.in ?? "forge"];
 }

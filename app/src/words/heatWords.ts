@@ -2,6 +2,7 @@
 
 import {
   dialFor_C,
+  isInKiln,
   kitOf,
   lacks,
   ovenFor,
@@ -144,7 +145,7 @@ export function fireNote(
   units: Units,
 ): string | undefined {
   if (kit === null) return undefined;
-  if (route?.school !== "kiln") {
+  if (!isInKiln(route)) {
     const forges = kitOf(kit, "forge");
     return (forges.find((forge) => lacks(forge, piece) === null) ?? forges[0])?.notes;
   }

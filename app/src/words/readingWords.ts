@@ -1,5 +1,6 @@
 /** What was logged, in a few words. Pure. */
 
+import { PLACE_OF_HEAT } from "./schools.js";
 import { BREAK_WORDS } from "./breakWords.js";
 import { ANSWER_WORDS, MISHAP_WORDS } from "./whyWords.js";
 import { FATE_WORDS } from "./fateWords.js";
@@ -126,7 +127,7 @@ export function readingWords(event: BookEvent, state: PieceState, units: Units):
     case "piece":
       return "described";
     case "route":
-      return event.route.school === "kiln" ? "planned for the kiln" : "planned for the forge";
+      return `planned for the ${PLACE_OF_HEAT[event.route.heating.in].name.toLowerCase()}`;
     case "note":
       return event.text;
     case "finished":

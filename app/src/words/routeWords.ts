@@ -11,6 +11,7 @@ import {
   type Practice,
   type Prediction,
   type Reason,
+  type Heating,
   type School,
   type Step,
 } from "@tembrak/core";
@@ -32,6 +33,7 @@ export const REASON_WORDS: Readonly<Record<Exclude<Reason, "said">, string>> = {
   "magnet-only": "From fine pearlite the carbon dissolves as soon as the magnet lets go: no hotter, and the grain stays small.",
   "first-pull": "Past the magnet, then left to fall: the first pull is the sign. For small, simple pieces that fall slowly.",
   soak: "The soak brings the carbon into solution; start counting when the piece, not the chamber, is at heat.",
+  "by-colour": "By its colour alone, in your own light: the middle of what it bears, for an eye errs to both sides.",
   "warm-oil": "Warm oil is thinner and takes heat out faster. Move it along the edge, never sideways.",
   "oil-too-slow":
     "The oil that is there is too slow for this thickness: water hardens it, and may crack it. In quickly, and listen for a ping.",
@@ -122,6 +124,10 @@ export const PROMPT_WORDS: Readonly<Record<HeatPrompt, string>> = {
 
 const LACK_WORDS: Readonly<Record<KitLack, string>> = {
   kiln: "There is no kiln in the kit.",
+  torch: "There is no torch in the kit.",
+  coal: "There is no forge for coal or charcoal in the kit.",
+  salt: "There is no pot of salt in the kit that comes to a hardening heat.",
+  probe: "There is no thermometer for such heats in the kit.",
   fire: "There is no forge and no torch in the kit.",
   eye: "There is no magnet and no thermometer in the kit.",
   magnet: "There is no magnet in the kit.",
@@ -136,8 +142,8 @@ export const NAMED_HEAT_WORDS: Readonly<Record<NamedHeat["name"], string>> = {
 };
 
 /** What a way of heating lacks in this shop; null when nothing. */
-export function lackWords(school: School, kit: Kit | null): string | null {
-  const lack = missingFor(school, kit);
+export function lackWords(heating: School | Heating, kit: Kit | null): string | null {
+  const lack = missingFor(heating, kit);
   return lack === null ? null : LACK_WORDS[lack];
 }
 

@@ -1,6 +1,6 @@
-/** The schools of heating, and the ways to harden, in words: what each does, and when one might prefer it. */
+/** In what and by what a piece is heated, and the ways to harden, in words: what each does, and when one might prefer it. */
 
-import type { Draws, Hardens, School, Way } from "@tembrak/core";
+import type { Draws, Hardens, HeatedIn, Heating, JudgedBy, Way } from "@tembrak/core";
 
 export interface SchoolWords {
   readonly name: string;
@@ -8,28 +8,54 @@ export interface SchoolWords {
   readonly prefer: string;
 }
 
-export const SCHOOL_WORDS: Readonly<Record<School, SchoolWords>> = {
-  forge: {
-    name: "Forge, a shade past the magnet",
+/** What it is heated in. `does`: what to mind of it. */
+export const PLACE_OF_HEAT: Readonly<Record<HeatedIn, { readonly name: string; readonly does: string }>> = {
+  forge: { name: "Forge", does: "A gas fire, as hot as it is set." },
+  coal: { name: "Coal fire", does: "Coal or charcoal: deep, clean, and no blast on the piece." },
+  torch: { name: "Torch", does: "Small pieces, a flame kept moving: the thin parts run ahead." },
+  kiln: { name: "Kiln", does: "Even and slow; it can hold." },
+  salt: { name: "Salt pot", does: "Even, quick, no scale. Dry pieces only, and by the maker's sheet: water in it bursts." },
+};
+
+/** By what one sees that it is hot enough. */
+export const JUDGE_WORDS: Readonly<Record<JudgedBy, SchoolWords>> = {
+  shade: {
+    name: "A shade past the magnet",
     does: "By colour and magnet: a shade past where it lets go.",
     prefer: "When the start is not known to be fine pearlite: the shade is the margin.",
   },
-  magnet: {
-    name: "Forge, to the magnet and no further",
+  touch: {
+    name: "To the magnet and no further",
     does: "By magnet alone: normalised first, then to where it lets go, and into the bath.",
     prefer: "When normalising was done well: the least grain and the least skin, but no margin.",
   },
-  falling: {
-    name: "Forge, falling heat",
+  pull: {
+    name: "Falling heat",
     does: "Past the magnet, then left to fall in air: into the bath at the first pull.",
     prefer: "For small simple tools, judged without colour; the model shows what late costs.",
   },
-  kiln: {
-    name: "Kiln, controlled soak",
+  colour: {
+    name: "By colour alone",
+    does: "By its glow in your own light: the middle of what the steel bears.",
+    prefer: "With a trained eye and no magnet at hand; an eye errs to both sides.",
+  },
+  controller: {
+    name: "Controlled soak",
     does: "By thermometer: a controlled heat and a soak.",
     prefer: "When a kiln is there: every piece alike, and steels with chromium get the soak they want.",
   },
+  probe: {
+    name: "By a probe beside it",
+    does: "By a thermometer held beside the steel, to the middle of its range.",
+    prefer: "When heat and soak should be known, and nothing sets them.",
+  },
 };
+
+/** Both answers in one line. */
+export function heatingName({ in: place, by }: Heating): string {
+  const judged = JUDGE_WORDS[by].name;
+  return `${PLACE_OF_HEAT[place].name}, ${judged[0]!.toLowerCase()}${judged.slice(1)}`;
+}
 
 export const HARDENS_WORDS: Readonly<Record<Hardens, SchoolWords>> = {
   whole: { name: "All of it", does: "Hardened whole.", prefer: "The usual way: every part the same." },

@@ -16,7 +16,7 @@ import {
   UNCALIBRATED,
   type Piece,
   type Route,
-  type School,
+  type JudgedBy,
   type SteelFile,
   type Step,
 } from "@tembrak/core";
@@ -37,24 +37,26 @@ const PRACTICE = "common practice, no source";
 /** Heats are planned to five degrees: a sum that comes to within this is the number beside it, K. */
 const ROUNDED_K = 2.6;
 
-/** What each forge school adds to the magnet. */
-const OVER: Readonly<Record<Exclude<School, "kiln">, { readonly over_K: number; readonly words: string }>> = {
-  forge: { over_K: SHADE_K, words: "and a shade" },
-  magnet: { over_K: TOUCH_K, words: "and a touch, no further" },
-  falling: { over_K: FALLING_OVER_K, words: "gone past, to fall back to the first pull" },
+type ByMagnet = Extract<JudgedBy, "shade" | "touch" | "pull">;
+
+/** What is added to the magnet, by what it is judged by. */
+const OVER: Readonly<Record<ByMagnet, { readonly over_K: number; readonly words: string }>> = {
+  shade: { over_K: SHADE_K, words: "and a shade" },
+  touch: { over_K: TOUCH_K, words: "and a touch, no further" },
+  pull: { over_K: FALLING_OVER_K, words: "gone past, to fall back to the first pull" },
 };
 
 /** Where the heat of a forge comes from: the sum that makes it, or that somebody changed it. */
 function forgeSource(
   temperature_C: number,
   steel: SteelFile | undefined,
-  school: Exclude<School, "kiln">,
+  by: ByMagnet,
   magnet_C: number,
   isForCarbon: boolean,
   units: Units,
 ): string {
   const [low, high] = steel?.austenitise_C.range ?? [];
-  const { over_K, words } = OVER[school];
+  const { over_K, words } = OVER[by];
   const isSum = (sum_C: number): boolean => Math.abs(sum_C - temperature_C) <= ROUNDED_K;
   const lets = `It lets go of the magnet at ${showDegrees(magnet_C, units)} (model)`;
   if (isSum(magnet_C + over_K)) return `${lets}, ${showDifference(over_K, units)} more ${words}: ${PRACTICE}.`;
@@ -63,15 +65,15 @@ function forgeSource(
   }
   if (low === undefined || high === undefined) return `Changed by hand. ${lets}.`;
   const range = `${showDegrees(low, units)} to ${showDegrees(high, units)} (${MEMORY})`;
-  if (school === "forge" && isSum(low - BELOW_RANGE_K)) {
+  if (by === "shade" && isSum(low - BELOW_RANGE_K)) {
     return `${showDifference(BELOW_RANGE_K, units)} below its range of ${range}: after fine normalising a forge needs no more (judgement). ${lets}.`;
   }
   return `Changed by hand. Its range is ${range}. ${lets}.`;
 }
 
 /** Whether a forge heat is the one that was planned for the carbon it dissolves. */
-function isForCarbon(step: Extract<Step, { kind: "harden" }>, piece: Piece, { school, steps }: Route): boolean {
-  if (school !== "forge" || step.why !== "soak") return false;
+function isForCarbon(step: Extract<Step, { kind: "harden" }>, piece: Piece, { heating, steps }: Route): boolean {
+  if (heating.by !== "shade" || step.why !== "soak") return false;
   const before = structureBeforeHardening(piece, steps.slice(0, Math.max(0, steps.indexOf(step))));
   const planned = forgeHeat(resolveSteel(CATALOGUE, piece.steel), before, targetOf(CATALOGUE, piece).high_HRC);
   return planned.from === "carbon" && planned.temperature_C === step.temperature_C;
@@ -79,7 +81,7 @@ function isForCarbon(step: Extract<Step, { kind: "harden" }>, piece: Piece, { sc
 
 /** The source of a step's numbers. */
 export function stepSource(step: Step, piece: Piece, route: Route, magnet_C: number | undefined, units: Units): string {
-  const { school } = route;
+  const { by } = route.heating;
   const steel = CATALOGUE.steel(piece.steel);
   switch (step.kind) {
     case "preheat":
@@ -99,16 +101,14 @@ export function stepSource(step: Step, piece: Piece, route: Route, magnet_C: num
       return `Usual for this steel: ${steel ? showDegrees(steel.normalise_C.value, units) : "?"} (${MEMORY}); how many and how much cooler: ${PRACTICE}.`;
     case "harden": {
       const [low, high] = steel?.austenitise_C.range ?? [];
-      if (school !== "kiln")
-        return magnet_C === undefined
-          ? ""
-          : forgeSource(step.temperature_C, steel, school, magnet_C, isForCarbon(step, piece, route), units);
+      if (by !== "controller" && by !== "probe" && by !== "colour")
+        return magnet_C === undefined ? "" : forgeSource(step.temperature_C, steel, by, magnet_C, isForCarbon(step, piece, route), units);
       const isMiddle = low !== undefined && high !== undefined && Math.abs(0.5 * (low + high) - step.temperature_C) <= ROUNDED_K;
       const range =
         low === undefined || high === undefined
           ? ""
           : `${isMiddle ? "The middle of its range" : "Changed by hand. Its range is"} ${showDegrees(low, units)} to ${showDegrees(high, units)} (${MEMORY}). `;
-      return `${range}Soak by thickness and steel: ${PRACTICE}.`;
+      return `${range}${by === "colour" ? `What an eye calls it, and how long: ${PRACTICE}` : `Soak by thickness and steel: ${PRACTICE}`}.`;
     }
     case "quench":
       return UNCALIBRATED.has(intoOf(step).medium)

@@ -9,7 +9,9 @@ import {
   drawsFor,
   HARDENS,
   hardensFor,
+  HEATED_IN,
   heatNow,
+  JUDGED_BY,
   pieceState,
   planRoute,
   predict,
@@ -41,7 +43,7 @@ import { factsOf } from "./kitWords.js";
 import { conflictWords, noticeWords, testNoticeWords } from "./noticeWords.js";
 import { readingWords } from "./readingWords.js";
 import { lackWords, NAMED_HEAT_WORDS, ORDER_WORDS, practiceWords, PROMPT_WORDS, REASON_WORDS, reasonWords } from "./routeWords.js";
-import { DRAWS_WORDS, HARDENS_WORDS, SCHOOL_WORDS, wayWords } from "./schools.js";
+import { DRAWS_WORDS, HARDENS_WORDS, JUDGE_WORDS, PLACE_OF_HEAT, wayWords } from "./schools.js";
 import { steelFacts, stepSource } from "./sources.js";
 import { verdictWords } from "./verdictWords.js";
 import { whyOf } from "./whyCards.js";
@@ -298,10 +300,11 @@ describe("words for every code", () => {
     expect(wayWords({ hardens: "edge", draws: "oven" })).toBe("edge only");
     expect(wayWords({ hardens: "edge", draws: "hot-bar" })).toBe("edge only, colour run, on a hot bar");
     expect(wayWords({ hardens: "whole", draws: "torch" })).toBe("colour run, with a torch");
-    expect([Object.keys(HARDENS_WORDS), Object.keys(DRAWS_WORDS), Object.keys(SCHOOL_WORDS)]).toEqual([
+    expect([Object.keys(HARDENS_WORDS), Object.keys(DRAWS_WORDS), Object.keys(PLACE_OF_HEAT).sort(), Object.keys(JUDGE_WORDS).sort()]).toEqual([
       [...HARDENS],
       [...DRAWS],
-      expect.arrayContaining([...SCHOOLS]),
+      [...HEATED_IN].sort(),
+      [...JUDGED_BY].sort(),
     ]);
   });
   it("a school that lacks something says what", () => {

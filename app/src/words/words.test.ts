@@ -312,7 +312,7 @@ describe("holds under the change", () => {
   it("are called so at the bench and end in air: nothing is shut away, nothing has changed; neither is asked whether it is meant", () => {
     const found = resolveSteel(CATALOGUE, knife.steel);
     for (const step of [subCriticalStep(found), destressStep("lets go")]) {
-      const route: Route = { school: "forge", steps: [step, ...planRoute(CATALOGUE, knife, "forge").steps] };
+      const route: Route = { heating: { in: "forge", by: "shade" }, steps: [step, ...planRoute(CATALOGUE, knife, "forge").steps] };
       for (const units of [METRIC, INCHES]) {
         const own = actsOfRoute(route).filter((act) => "step" in act && act.step === 0);
         const said = own.map((act) => actWords(act, { route, piece: knife }, units));

@@ -1,5 +1,6 @@
 /** The fire a heat is done in, how the piece went in, and what the heating model says of now. */
 
+import { isInKiln } from "../plan/heating.js";
 import type { PieceState } from "../book/state.js";
 import type { Act } from "../plan/acts.js";
 import { kitOf } from "../plan/kit.js";
@@ -53,7 +54,7 @@ export interface WarmUpQuestion {
 export function warmUpQuestion(state: PieceState, act: Heat, kit: Kit | null): WarmUpQuestion | null {
   const start_C = startOf_C(state, act);
   if (start_C === null || state.route === null) return null;
-  const isKiln = state.route.school === "kiln";
+  const isKiln = isInKiln(state.route);
   return {
     piece: state.piece,
     hardens: heatedOf(state.route, act.step),

@@ -1,5 +1,6 @@
 /** What a piece in the fire is now, by all that was logged of it: the one judgement of bench, rack and command line. */
 
+import { isControlled, isInKiln } from "../plan/heating.js";
 import type { LoggedCheck, PieceState } from "../book/state.js";
 import type { Act } from "../plan/acts.js";
 import { resolveSteel, type Catalogue } from "../plan/catalogue.js";
@@ -65,7 +66,7 @@ function turnedAt({ checks, acts }: PieceState, act: Heat): { readonly at_ms: nu
 export function waysOf(state: PieceState, act: Heat, now_ms: number, changes_C: number): Drift[] {
   const { piece, route, doneAt_ms, acts } = state;
   // A kiln stands where it was set, in the heat as in its hold.
-  if (route?.school === "kiln") return risesTo(act.target_C, piece.section, changes_C, KILNS_OVER_K);
+  if (route !== null && isControlled(route.heating)) return risesTo(act.target_C, piece.section, changes_C, KILNS_OVER_K);
   const turned = turnedAt(state, act);
   // It was heard that the fire was turned down: since then it goes about the heat wanted, and burns on as it did no more.
   if (turned?.isDown === true && turned.at_ms <= now_ms)
@@ -182,7 +183,7 @@ export function looksOf({ acts, checks }: PieceState, heat: Heat): LoggedCheck[]
 /** Who holds a magnet to it taps as it lets go: a first touch that says so is one at its point, not one of long ago. A kiln's is a look at what was left alone. */
 function asItLetGo({ route }: PieceState, act: Heat, evidence: readonly HeatEvidence[]): HeatEvidence[] {
   const first = evidence.findIndex(({ kind }) => kind === "magnet");
-  const isAsIt = route?.school !== "kiln" && act.kind === "heat";
+  const isAsIt = (route === null || !isControlled(route.heating)) && act.kind === "heat";
   return evidence.map((look, i) =>
     isAsIt && i === first && look.kind === "magnet" && look.state === "free" ? { ...look, asItLetGo: true } : look,
   );
@@ -191,7 +192,7 @@ function asItLetGo({ route }: PieceState, act: Heat, evidence: readonly HeatEvid
 function readHeat(state: PieceState, act: Heat, now_ms: number, fire: FireSays | null, context: HeatContext): HeatRead | null {
   const { eye, kit = null } = context;
   // A forge is turned down for a hold, or the piece is moved out of its flame: what it would have done on is no witness any more.
-  const says = state.doneAt_ms.has(act.id) && state.route?.school !== "kiln" ? null : fire;
+  const says = state.doneAt_ms.has(act.id) && !isInKiln(state.route) ? null : fire;
   const own = looksOf(state, act).filter(({ at_ms }) => now_ms - at_ms < TOO_OLD_s * 1000);
   const seen = own.flatMap(({ reading, at_ms }) => {
     const says = evidenceOf(reading, Math.max(0, (now_ms - at_ms) / 1000), kit);

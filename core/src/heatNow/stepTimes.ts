@@ -1,5 +1,6 @@
 /** How long each step of a plan takes: into the fire by the log or the heating model, held, and out of it by cooling in air. */
 
+import { isInKiln } from "../plan/heating.js";
 import { lastOf_s } from "../plan/dips.js";
 import type { PieceState } from "../book/state.js";
 import { kitOf } from "../plan/kit.js";
@@ -22,7 +23,7 @@ function start_C(before: Step | undefined): number {
 
 /** What the heating model has to be asked of each step; null for one without a fire. */
 export function risesOf(piece: Piece, route: Route, kit: Kit | null): readonly (WarmUpQuestion | null)[] {
-  const isKiln = route.school === "kiln" || (kit !== null && kitOf(kit, "forge").length === 0 && kitOf(kit, "kiln").length > 0);
+  const isKiln = isInKiln(route) || (kit !== null && kitOf(kit, "forge").length === 0 && kitOf(kit, "kiln").length > 0);
   return route.steps.map((step, i) => {
     if (step.kind === "quench" || step.kind === "run" || step.kind === "temper") return null;
     const target_C = step.temperature_C;

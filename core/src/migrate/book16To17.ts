@@ -1,10 +1,18 @@
-/** Version 17: a quench is a list of dips. Until then it was one bath with ten marks beside it, some of which contradicted each other. */
+/** Version 17: a quench is a list of dips, and a school two answers. Until then it was one bath with ten marks beside it, some of which contradicted each other. */
 
 type Loose = Readonly<Record<string, unknown>>;
 
 function isObject(value: unknown): value is Loose {
   return typeof value === "object" && value !== null && !Array.isArray(value);
 }
+
+/** What the schools of version 16 are: in what, and by what. */
+const HEATING: Readonly<Record<string, Loose>> = {
+  forge: { in: "forge", by: "shade" },
+  kiln: { in: "kiln", by: "controller" },
+  magnet: { in: "forge", by: "touch" },
+  falling: { in: "forge", by: "pull" },
+};
 
 /** How warm a second bath was taken to be where nobody said, C. Frozen: what a bath is today stands in the catalogue. */
 const USUAL_C: Readonly<Record<string, number>> = {
@@ -71,6 +79,11 @@ export function step16To17(step: unknown): unknown {
 /** Any event as version 17 has it; what does not look like one of version 16 is left for the schema to refuse. */
 export function event16To17(event: unknown): unknown {
   if (!isObject(event) || event["kind"] !== "route" || !isObject(event["route"])) return event;
-  const { steps } = event["route"];
-  return { ...event, route: { ...event["route"], ...(Array.isArray(steps) ? { steps: steps.map(step16To17) } : {}) } };
+  const { school, steps, ...kept } = event["route"];
+  const heating = typeof school === "string" && Object.hasOwn(HEATING, school) ? HEATING[school] : school;
+  const told = event["route"]["heating"] ?? heating;
+  return {
+    ...event,
+    route: { ...kept, ...(told === undefined ? {} : { heating: told }), steps: Array.isArray(steps) ? steps.map(step16To17) : steps },
+  };
 }

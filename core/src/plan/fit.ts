@@ -1,5 +1,6 @@
 /** Whether a piece fits the equipment it has to go through, and what else could be done. Pure sums in mm and kg. */
 
+import { isInKiln } from "./heating.js";
 import { bathAfter_C } from "../heat/bathHeat.js";
 import { isLiquid } from "../heat/bathKind.js";
 import type { Into, Piece, Route } from "../schema/book.js";
@@ -277,7 +278,7 @@ function shortOfTemper_K(catalogue: Catalogue, piece: Piece, route: Route, kit: 
   if (first === undefined) return 0;
   const over_K = Math.max(...tempers.map(({ temperature_C }) => temperature_C)) - (hottestTemper_C(kit, piece, first.in) ?? Infinity);
   if (over_K > 0 || first.why !== "oven-ends") return Math.max(0, over_K);
-  const free = planRoute(catalogue, piece, route.school, { way: { ...wayOf(route), draws: "oven" } }).steps.find(
+  const free = planRoute(catalogue, piece, route.heating, { way: { ...wayOf(route), draws: "oven" } }).steps.find(
     (step) => step.kind === "temper",
   );
   return free?.kind === "temper" ? free.temperature_C - first.temperature_C : 0;
@@ -307,7 +308,7 @@ function ovenProblems(catalogue: Catalogue, piece: Piece, route: Route, kit: Kit
 export function fitProblems(catalogue: Catalogue, piece: Piece, form: KindFile, route: Route, kit: Kit | null): FitProblem[] {
   if (kit === null) return [];
   const problems: FitProblem[] = [];
-  const place: "kiln" | "forge" = route.school === "kiln" ? "kiln" : "forge";
+  const place: "kiln" | "forge" = isInKiln(route) ? "kiln" : "forge";
   const heaters: readonly Heater[] = place === "kiln" ? kitOf(kit, "kiln") : kitOf(kit, "forge");
   const isTorch = place === "forge" && heaters.length === 0 && kitOf(kit, "torch").length > 0;
   if (heaters.length === 0 && !isTorch) problems.push({ place, item: place, what: "missing", ways: WAYS[place] });
@@ -332,7 +333,7 @@ export function fitProblems(catalogue: Catalogue, piece: Piece, form: KindFile, 
     else problems.push(...bestOf(baths, (item) => bathProblems(item, piece, form, route, catalogue)));
   }
   if (quench?.kind === "quench") problems.push(...secondBathProblems(quench, piece, kit, catalogue));
-  const lack = missingFor(route.school, kit);
+  const lack = missingFor(route.heating, kit);
   if (lack === "eye" || lack === "magnet") problems.push({ place: "eye", item: lack, what: "missing", ways: WAYS.eye });
   problems.push(...ovenProblems(catalogue, piece, route, kit));
   return problems;

@@ -10,6 +10,6 @@ import { wayOf } from "./way.js";
  * @throws InputError as `planRoute`
  */
 export function forgedAnew(catalogue: Catalogue, piece: Piece, route: Route, done: number, options: Omit<RouteOptions, "way"> = {}): Route {
-  const fresh = planRoute(catalogue, { ...piece, start: "as-forged" }, route.school, { ...options, way: wayOf(route) });
+  const fresh = planRoute(catalogue, { ...piece, start: "as-forged" }, route.heating, { ...options, way: wayOf(route) });
   return { ...route, steps: [...route.steps.slice(0, done), ...fresh.steps] };
 }

@@ -1,27 +1,60 @@
 /** What a shop can do with the kit it has: which heats, which baths, and a first kit to start from. */
 
 import { PASTE, isLiquid, peakSpeed_W_m2K } from "../heat/bathKind.js";
-import type { Draws, Piece, School } from "../schema/book.js";
+import type { Draws, HeatedIn, Heating, Piece, School } from "../schema/book.js";
 import type { Kit, KitItem, KitKind, Vessel } from "../schema/kit.js";
 import type { Catalogue } from "./catalogue.js";
 import { lacks } from "./chamber.js";
+import { heatingOf } from "./heating.js";
 
 export function kitOf<K extends KitKind>(kit: Kit, kind: K): Extract<KitItem, { kind: K }>[] {
   return kit.filter((item): item is Extract<KitItem, { kind: K }> => item.kind === kind);
 }
 
-/** fire: neither forge nor torch. eye: nothing to judge a heat by. */
-export type KitLack = "kiln" | "fire" | "eye" | "magnet";
+/** fire: neither forge nor torch. eye: nothing to judge a heat by. salt: no pot that comes to a hardening heat. */
+export type KitLack = "kiln" | "fire" | "torch" | "coal" | "salt" | "eye" | "magnet" | "probe";
+
+/** A pot of salt that hardens steel comes to this, C (judgement: the lowest hardening heats are about it). */
+const SALT_HARDENS_C = 760;
+
+/** Whether a shop has what a piece is heated in; null where it has. */
+function lacksPlace(place: HeatedIn, kit: Kit): KitLack | null {
+  const has = (kind: KitKind): boolean => kit.some((item) => item.kind === kind);
+  switch (place) {
+    case "forge":
+      return has("forge") || has("torch") ? null : "fire";
+    case "coal":
+      return kitOf(kit, "forge").some(({ fuel }) => fuel !== "gas") ? null : "coal";
+    case "torch":
+      return has("torch") ? null : "torch";
+    case "kiln":
+      return has("kiln") ? null : "kiln";
+    case "salt":
+      return kitOf(kit, "oven").some((pot) => pot.holds === "salt" && hottest_C(pot) >= SALT_HARDENS_C) ? null : "salt";
+  }
+}
 
 /** What a way of heating cannot do without; null when the kit has it, or when nobody has said what the kit is. */
-export function missingFor(school: School, kit: Kit | null): KitLack | null {
+export function missingFor(said: School | Heating, kit: Kit | null): KitLack | null {
   if (kit === null) return null;
+  const heating = heatingOf(said);
   const has = (kind: KitKind): boolean => kit.some((item) => item.kind === kind);
-  if (school === "kiln") return has("kiln") ? null : "kiln";
-  if (!has("forge") && !has("torch")) return "fire";
-  const eyes = has("magnet") || has("probe") || has("infrared");
-  if (!eyes) return "eye";
-  return (school === "magnet" || school === "falling") && !has("magnet") ? "magnet" : null;
+  const place = lacksPlace(heating.in, kit);
+  if (place !== null) return place;
+  switch (heating.by) {
+    case "controller":
+    case "colour":
+      return null;
+    case "probe":
+      // The thermometer of a pot stands in its salt.
+      return heating.in === "salt" || has("probe") || has("infrared") ? null : "probe";
+    case "shade":
+      return has("magnet") || has("probe") || has("infrared") ? null : "eye";
+    case "touch":
+    case "pull":
+      if (has("magnet")) return null;
+      return has("probe") || has("infrared") ? "magnet" : "eye";
+  }
 }
 
 export type Controlled = Extract<KitItem, { kind: "oven" | "kiln" }>;

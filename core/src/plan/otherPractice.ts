@@ -1,5 +1,6 @@
 /** For a step of a route: what others do instead, when one might prefer it, and the route that would be. */
 
+import { schoolOf } from "./heating.js";
 import { endUnder, inOtherBath, intoOf, keepsHeat } from "./dips.js";
 import { missingFor } from "./kit.js";
 import type { TemperatureUnit } from "../quantity.js";
@@ -102,7 +103,7 @@ function ofTemper(route: Route, index: number, step: Of<"temper">): OtherPractic
 /** What a heat to harden could be instead: the other schools, with everything that goes before them. */
 function ofHarden(catalogue: Catalogue, piece: Piece, route: Route, kit: Kit | null, unit: TemperatureUnit): OtherPractice[] {
   const way = wayOf(route);
-  return SCHOOLS.filter((school) => school !== route.school && missingFor(school, kit) === null).map((school) => ({
+  return SCHOOLS.filter((school) => school !== schoolOf(route.heating) && missingFor(school, kit) === null).map((school) => ({
     practice: `school-${school}` as const,
     route: planRoute(catalogue, piece, school, { way, kit, unit }),
   }));

@@ -7,7 +7,7 @@ import type { PriorStructure } from "../kinetics/structure.js";
 import { martensiteHardness_HV, rockwellCFromVickers } from "../kinetics/hardness.js";
 import { KINETICS } from "../kinetics/kinetics.js";
 import { temperatureForHardness } from "../kinetics/temper.js";
-import type { Draws, Hardens, Piece, Route, School, Step, Way } from "../schema/book.js";
+import type { Draws, Hardens, Heating, Piece, Route, School, Step, Way } from "../schema/book.js";
 import { LIMITS } from "../schema/limits.js";
 import { VESSELS, type Kit, type Vessel } from "../schema/kit.js";
 import type { Section } from "../schema/parts.js";
@@ -16,6 +16,7 @@ import { resolveSteel, type Catalogue, type ResolvedSteel } from "./catalogue.js
 import { heatFor_C, wantedCarbon_wtpct } from "../kinetics/soak.js";
 import { thickness_mm } from "../shape/thickness.js";
 import { dipOf } from "./dip.js";
+import { canHold, heatingOf } from "./heating.js";
 import { edgeUnder, endIn, intoOf, type EndName, type Quench } from "./dips.js";
 import { roundSteps } from "./roundHeats.js";
 import type { TemperatureUnit } from "../quantity.js";
@@ -86,15 +87,10 @@ function roundTo(value: number, step: number): number {
   return Math.round(value / step) * step;
 }
 
-/** Schools that heat by forge and magnet, and cannot hold. */
-function isForge(school: School): boolean {
-  return school !== "kiln";
-}
-
 type NormalisePlan = readonly { readonly below_K: number; readonly why: Reason }[];
 
 /** How many normalising heats, how far below the steel's normalising heat, and why. */
-function normalising(start: Piece["start"], school: School): NormalisePlan {
+function normalising(start: Piece["start"], heating: Heating): NormalisePlan {
   const even = { below_K: 0, why: "evens-forging" } as const;
   const small = { below_K: 30, why: "small-grain" } as const;
   const smaller = { below_K: 80, why: "last-cooler" } as const;
@@ -102,18 +98,18 @@ function normalising(start: Piece["start"], school: School): NormalisePlan {
   const again = { below_K: 30, why: "was-hard" } as const;
   if (start === "normalised") return [];
   if (start === "hardened") return [again, smaller];
-  if (start === "as-forged") return isForge(school) ? [even, small, smaller] : [even, small];
-  if (isForge(school)) return [supplied, smaller];
+  if (start === "as-forged") return canHold(heating) ? [even, small] : [even, small, smaller];
+  if (!canHold(heating)) return [supplied, smaller];
   return start === "coarse-spheroidised" ? [supplied] : [];
 }
 
-function normaliseSteps(steel: ResolvedSteel, piece: Piece, school: School): Step[] {
+function normaliseSteps(steel: ResolvedSteel, piece: Piece, heating: Heating): Step[] {
   const top_C = steel.file?.normalise_C.value ?? 880;
-  const plans = normalising(piece.start, school);
+  const plans = normalising(piece.start, heating);
   return plans.map(({ below_K, why }, i) => ({
     kind: "normalise",
     temperature_C: roundTo(top_C - below_K, 5),
-    hold_min: school === "kiln" ? 10 : 0,
+    hold_min: canHold(heating) ? 10 : 0,
     coolTo: i === plans.length - 1 ? "hand-warm" : "black",
     why,
   }));
@@ -153,42 +149,48 @@ export function forgeHeat(steel: ResolvedSteel, before: PriorStructure, wanted_H
   return { temperature_C: Math.min(top_C, enoughAfter(FORGE_SOAK_MIN)), hold_min: FORGE_SOAK_MIN, from: "carbon" };
 }
 
-function hardenStep(steel: ResolvedSteel, piece: Piece, school: School, before: PriorStructure, wanted_HRC: number): Harden {
+/** Soaked as long as steel and thickness ask, min; a block as thick as a hand as long as a plan may say. */
+function soakOf_min(steel: ResolvedSteel, piece: Piece, before: PriorStructure): number {
+  const soak = steel.file?.soak_min ?? { base: 8, perThickness_min_mm: 1 };
+  const soak_min = Math.round(soak.base + soak.perThickness_min_mm * thickness_mm(piece.section));
+  const hold_min = Math.min(soak_min, LIMITS.harden.hold_min[1]);
+  return before === "pearlite" ? Math.max(5, Math.round(0.7 * hold_min)) : hold_min;
+}
+
+/** To a number: the middle of the steel's range, and held as long as it asks, or as a fire can. */
+function byNumber(steel: ResolvedSteel, piece: Piece, heating: Heating, before: PriorStructure): Harden {
   const [low_C, high_C] = steel.file?.austenitise_C.range ?? [800, 830];
-  if (school === "kiln") {
-    const soak = steel.file?.soak_min ?? { base: 8, perThickness_min_mm: 1 };
-    // A block as thick as a hand soaks as long as a plan may say.
-    const soak_min = Math.round(soak.base + soak.perThickness_min_mm * thickness_mm(piece.section));
-    const hold_min = Math.min(soak_min, LIMITS.harden.hold_min[1]);
-    return {
-      kind: "harden",
-      temperature_C: roundTo(0.5 * (low_C! + high_C!), 5),
-      hold_min: before === "pearlite" ? Math.max(5, Math.round(0.7 * hold_min)) : hold_min,
-      why: "soak",
-    };
-  }
+  const soak_min = soakOf_min(steel, piece, before);
+  const hold_min = canHold(heating) ? soak_min : Math.min(soak_min, FORGE_SOAK_MIN);
+  return { kind: "harden", temperature_C: roundTo(0.5 * (low_C! + high_C!), 5), hold_min, why: "soak" };
+}
+
+function hardenStep(steel: ResolvedSteel, piece: Piece, heating: Heating, before: PriorStructure, wanted_HRC: number): Harden {
   const magnet_C = magnetLost_C(steel.composition_wtpct, before);
-  if (school === "magnet") {
-    return {
-      kind: "harden",
-      temperature_C: roundTo(magnet_C + TOUCH_K, 5),
-      hold_min: 0,
-      why: "magnet-only",
-    };
+  switch (heating.by) {
+    case "controller":
+    case "probe":
+      return byNumber(steel, piece, heating, before);
+    case "touch":
+      return { kind: "harden", temperature_C: roundTo(magnet_C + TOUCH_K, 5), hold_min: 0, why: "magnet-only" };
+    case "pull": {
+      const temperature_C = roundTo(magnet_C + FALLING_OVER_K, 5);
+      const pulls_C = magnetReturns_C(steel.composition_wtpct, temperature_C);
+      return { kind: "harden", temperature_C, hold_min: 0, fallTo_C: roundTo(pulls_C, 5), why: "first-pull" };
+    }
+    case "colour": {
+      // No magnet says where it is: the middle of what it bears, for an eye errs to both sides.
+      const { temperature_C } = byNumber(steel, piece, heating, before);
+      const hold_min = Math.max(FORGE_HOLD_MIN, forgeHeat(steel, before, wanted_HRC).hold_min);
+      return { kind: "harden", temperature_C, hold_min, why: "by-colour" };
+    }
+    case "shade": {
+      const { temperature_C, hold_min, from } = forgeHeat(steel, before, wanted_HRC);
+      // What holds its heat soaks it there, too: a magnet says how hot, not how long.
+      const held_min = canHold(heating) ? Math.max(hold_min, soakOf_min(steel, piece, before)) : hold_min;
+      return { kind: "harden", temperature_C, hold_min: held_min, why: from === "carbon" ? "soak" : "shade-past" };
+    }
   }
-  if (school === "falling") {
-    const temperature_C = roundTo(magnet_C + FALLING_OVER_K, 5);
-    const pulls_C = magnetReturns_C(steel.composition_wtpct, temperature_C);
-    return {
-      kind: "harden",
-      temperature_C,
-      hold_min: 0,
-      fallTo_C: roundTo(pulls_C, 5),
-      why: "first-pull",
-    };
-  }
-  const { temperature_C, hold_min, from } = forgeHeat(steel, before, wanted_HRC);
-  return { kind: "harden", temperature_C, hold_min, why: from === "carbon" ? "soak" : "shade-past" };
 }
 
 /** Hardness wanted of a piece: of this one alone where somebody said so, else by its use, HRC. */
@@ -274,11 +276,11 @@ function immersed(piece: Piece, quench: Quench, hardens: Hardens, end: EndName =
   }
 }
 
-export function preheatStep(school: School, isHard: boolean): Step {
+export function preheatStep(heating: Heating, isHard: boolean): Step {
   return {
     kind: "preheat",
     temperature_C: PREHEAT_C,
-    hold_min: school === "kiln" ? PREHEAT_MIN : 0,
+    hold_min: canHold(heating) ? PREHEAT_MIN : 0,
     why: isHard ? "slowly-from-cold" : "warms-evenly",
   };
 }
@@ -352,15 +354,17 @@ function drawnIn(kit: Kit | null, hardens: Hardens, draws: Draws): Draws {
 }
 
 /**
- * A route for a piece by a school. The reasons are codes; a front end has the words.
+ * A route for a piece, heated in one thing and judged by another; of the usual pairs by the name of a school. The reasons are codes; a front
+ * end has the words.
  * @throws InputError unknown-steel, not-a-choice for a use that is not there, or a way that the shape does not have.
  */
-export function planRoute(catalogue: Catalogue, piece: Piece, school: School, options: RouteOptions = {}): Route {
+export function planRoute(catalogue: Catalogue, piece: Piece, said: School | Heating, options: RouteOptions = {}): Route {
   const { kit = null, unit = "C" } = options;
-  const { steps, ...route } = plannedRoute(catalogue, piece, school, options);
+  const heating = heatingOf(said);
+  const { steps, ...route } = plannedRoute(catalogue, piece, heating, options);
   const temper = steps.find((step) => step.kind === "temper");
   const temper_C = temper === undefined ? null : hottestTemper_C(kit, piece, temper.in);
-  const heat_C = school === "kiln" ? hottestKiln_C(kit) : null;
+  const heat_C = heating.in === "kiln" ? hottestKiln_C(kit) : null;
   return { ...route, steps: roundSteps(steps, unit, { heat_C, temper_C }) };
 }
 
@@ -370,26 +374,26 @@ function hottestKiln_C(kit: Kit | null): number | null {
   return ends_C.length === 0 ? null : Math.max(...ends_C);
 }
 
-function plannedRoute(catalogue: Catalogue, piece: Piece, school: School, { way = {}, kit = null }: RouteOptions): Route {
+function plannedRoute(catalogue: Catalogue, piece: Piece, heating: Heating, { way = {}, kit = null }: RouteOptions): Route {
   const { hardens, draws: asked } = { ...USUAL_WAY, ...way };
   requireWay(piece.section, hardens, asked);
   const draws = drawnIn(kit, hardens, asked);
   const steel = resolveSteel(catalogue, piece.steel);
   const isHard = piece.start === "hardened";
-  const normalise = normaliseSteps(steel, piece, school);
+  const normalise = normaliseSteps(steel, piece, heating);
   const before = structureBeforeHardening(piece, normalise);
   const isLong = piece.length_mm >= LONG_mm || thickness_mm(piece.section) >= THICK_mm;
-  const warmed = isLong ? [preheatStep(school, false)] : [];
+  const warmed = isLong ? [preheatStep(heating, false)] : [];
   const { high_HRC, mid_HRC } = targetOf(catalogue, piece);
-  const heat = hardenStep(steel, piece, school, before, high_HRC);
+  const heat = hardenStep(steel, piece, heating, before, high_HRC);
   const hard_HRC = hardAfter_HRC(steel, before, heat);
   const bath = quenchStep(catalogue, steel, piece, kit);
   const quench = immersed(piece, bath, hardens);
-  const first = [...(isHard && normalise.length > 0 ? [preheatStep(school, true)] : []), ...normalise, ...warmed];
+  const first = [...(isHard && normalise.length > 0 ? [preheatStep(heating, true)] : []), ...normalise, ...warmed];
   if (hardens === "ends") {
     const other: Quench = { ...immersed(piece, bath, hardens, "other"), why: "other-end" };
     return {
-      school,
+      heating,
       steps: [...first, heat, quench, heat, other, ...temperSteps(catalogue, steel, piece, hard_HRC, withinOf(piece, draws, kit))],
     };
   }
@@ -398,13 +402,13 @@ function plannedRoute(catalogue: Catalogue, piece: Piece, school: School, { way 
     case "oil":
     case "salt":
     case "sand":
-      return { school, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece, hard_HRC, withinOf(piece, draws, kit))] };
+      return { heating, steps: [...first, heat, quench, ...temperSteps(catalogue, steel, piece, hard_HRC, withinOf(piece, draws, kit))] };
     case "torch":
     case "hot-bar":
-      return { school, steps: [...first, heat, quench, runStep(steel, piece, { source: draws, hard_HRC, mid_HRC, high_HRC })] };
+      return { heating, steps: [...first, heat, quench, runStep(steel, piece, { source: draws, hard_HRC, mid_HRC, high_HRC })] };
     case "residual": {
       const warm: Quench = { ...quench, dips: quench.dips.map((dip) => ({ ...dip, until: { is: "keeps-heat" } })), why: "keeps-heat" };
-      return { school, steps: [...first, heat, warm, runStep(steel, piece, { source: draws, hard_HRC, mid_HRC, high_HRC })] };
+      return { heating, steps: [...first, heat, warm, runStep(steel, piece, { source: draws, hard_HRC, mid_HRC, high_HRC })] };
     }
   }
 }

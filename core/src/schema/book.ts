@@ -31,6 +31,16 @@ export const SCHOOLS = ["forge", "kiln", "magnet", "falling"] as const;
  */
 export type School = (typeof SCHOOLS)[number];
 
+/** What a piece is heated in. coal: a fire of coal or charcoal. salt: a pot of molten salt. */
+export const HEATED_IN = ["forge", "kiln", "torch", "coal", "salt"] as const;
+export type HeatedIn = (typeof HEATED_IN)[number];
+/**
+ * By what one sees that it is hot enough. shade: so far past where the magnet lets go. touch: to where it lets go, no further. pull: past
+ * it, then left to fall until it first pulls again. colour: by eye alone. controller: it is set. probe: read beside the steel.
+ */
+export const JUDGED_BY = ["shade", "touch", "pull", "colour", "controller", "probe"] as const;
+export type JudgedBy = (typeof JUDGED_BY)[number];
+
 export const HARDENS = ["whole", "edge", "face", "ends"] as const;
 /** What is hardened. whole: all of it. edge: only the edge goes under. face: one end, or face. ends: one end, then the other. */
 export type Hardens = (typeof HARDENS)[number];
@@ -206,8 +216,11 @@ export const StepSchema = tagged(
 );
 export type Step = Static<typeof StepSchema>;
 
+export const HeatingSchema = strict({ in: choice(HEATED_IN), by: choice(JUDGED_BY) });
+export type Heating = Static<typeof HeatingSchema>;
+
 export const RouteSchema = strict({
-  school: choice(SCHOOLS),
+  heating: HeatingSchema,
   steps: Type.Array(StepSchema, { maxItems: 40 }),
 });
 export type Route = Static<typeof RouteSchema>;

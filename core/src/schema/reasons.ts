@@ -16,6 +16,7 @@ export const REASONS = [
   "magnet-only",
   "first-pull",
   "soak",
+  "by-colour",
   "warm-oil",
   "needs-water",
   "oil-too-slow",

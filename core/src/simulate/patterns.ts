@@ -122,7 +122,7 @@ const PLATES_mm = 8;
 
 /** The bath this route would have, for what lies between plates or in paste now: the shop's own where it has that, else the first it has. */
 function bathInstead({ catalogue, piece, route, media }: Pick<Here, "catalogue" | "piece" | "media"> & { readonly route: Route }): Quench {
-  const { steps } = planRoute(catalogue, piece, route.school);
+  const { steps } = planRoute(catalogue, piece, route.heating);
   const usual = steps.findLast((step): step is Quench => step.kind === "quench")!;
   const asked = intoOf(usual).medium;
   const own =

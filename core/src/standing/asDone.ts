@@ -243,7 +243,7 @@ export function asDone(tapped: PieceState, context: DoneContext): AsDone | null 
   const quench = route.steps.findLastIndex(({ kind }) => kind === "quench");
   const tap = quench < 0 ? null : tapDoubt(tapped, quench, context.factors);
   const state = tap !== null && tap.chance > 0.5 ? asUsual(tapped, tap) : tapped;
-  const doubt_K = heatDoubt_K(route.school, context.kit ?? null);
+  const doubt_K = heatDoubt_K(route.heating, context.kit ?? null);
   let heat: HeatHad | null = null;
   const steps = route.steps.map((step, i): Step => {
     switch (step.kind) {

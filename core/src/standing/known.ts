@@ -2,7 +2,8 @@
 
 import type { LoggedTest, PieceState } from "../book/state.js";
 import { kitOf, ovenFor, ovensOf, type Controlled } from "../plan/kit.js";
-import type { Piece, Route, School } from "../schema/book.js";
+import { canHold } from "../plan/heating.js";
+import type { Heating, Piece, Route } from "../schema/book.js";
 import type { Known, ShopKnown } from "../schema/job.js";
 import type { Kit } from "../schema/kit.js";
 import { OVEN_K } from "../simulate/temperedPlace.js";
@@ -35,12 +36,13 @@ export function isChecked({ calibration = [] }: Controlled): boolean {
   return calibration.length >= LEAST_READINGS;
 }
 
-/** How far a heat of this school is off in this shop, one deviation, K. */
-export function heatDoubt_K(school: School, kit: Kit | null): number {
+/** How far a heat so judged is off in this shop, one deviation, K. */
+export function heatDoubt_K(heating: Heating, kit: Kit | null): number {
   if (kit === null) return UNSAID_K;
-  if (school === "kiln") return kitOf(kit, "kiln").some(isChecked) ? HEAT_K.checkedKiln : HEAT_K.kiln;
-  if (kitOf(kit, "probe").length > 0) return HEAT_K.probe;
-  return school === "forge" ? HEAT_K.eye : HEAT_K.magnet;
+  if (heating.by === "controller") return kitOf(kit, "kiln").some(isChecked) ? HEAT_K.checkedKiln : HEAT_K.kiln;
+  // Whoever has a probe holds it in, whatever else tells the heat.
+  if (heating.by === "probe" || kitOf(kit, "probe").length > 0) return HEAT_K.probe;
+  return heating.by === "shade" || heating.by === "colour" ? HEAT_K.eye : HEAT_K.magnet;
 }
 
 /**
@@ -60,10 +62,10 @@ export function shopOf(piece: Piece, route: Route, kit: Kit | null): ShopKnown |
   if (kit === null) return undefined;
   const temper = route.steps.findLast((step) => step.kind === "temper");
   const oven = temper?.kind === "temper" ? ovenFor(ovensOf(kit, temper.in), temper.temperature_C, piece) : undefined;
-  const forge = route.school === "kiln" ? undefined : kitOf(kit, "forge")[0];
+  const forge = canHold(route.heating) ? undefined : kitOf(kit, "forge")[0];
   // A rich flame leaves no free air around the piece; a neutral or lean one, and a kiln, scales it freely.
   const fire = forge?.atmosphere === "rich" ? ({ fire: "neutral" } as const) : {};
-  return { ...fire, heat_K: { mean: 0, sd: heatDoubt_K(route.school, kit) }, oven_K: { mean: 0, sd: ovenDoubt_K(oven) } };
+  return { ...fire, heat_K: { mean: 0, sd: heatDoubt_K(route.heating, kit) }, oven_K: { mean: 0, sd: ovenDoubt_K(oven) } };
 }
 
 /** The last hardening of a piece: since when it counts, and how many tempers it had had by a moment. */

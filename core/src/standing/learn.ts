@@ -1,5 +1,6 @@
 /** What a shop's own finished pieces teach of it: its baths, its oven, its way from fire to bath, its heats. From the book alone. */
 
+import { SCHOOL_HEATING } from "../plan/heating.js";
 import { pieceState, type PieceState } from "../book/state.js";
 import type { HeatContext } from "../heatNow/heatNow.js";
 import { eliminated } from "../numerics/elimination.js";
@@ -264,7 +265,7 @@ export function learnShop(taught: readonly Taught[], { oven_K = OVEN_K, heat_K =
 /** The same with what the kit says of oven and heats: one answer for the kit's page and the command line. */
 export function learnedIn(kit: Kit | null, taught: readonly Taught[]): Factor[] {
   if (kit === null) return learnShop(taught);
-  return learnShop(taught, { oven_K: ovenDoubt_K(ovensOf(kit)[0]), heat_K: heatDoubt_K("forge", kit) });
+  return learnShop(taught, { oven_K: ovenDoubt_K(ovensOf(kit)[0]), heat_K: heatDoubt_K(SCHOOL_HEATING.forge, kit) });
 }
 
 /** What the factors say of a run in this shop: of a bath it was never seen with, and of what was switched off, nothing. */

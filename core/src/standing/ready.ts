@@ -1,5 +1,6 @@
 /** What has to be ready before a piece is heated to be hardened: asked while hands are free, and only what this plan and this kit want. Pure. */
 
+import { isInKiln } from "../plan/heating.js";
 import { intoOf } from "../plan/dips.js";
 import { isInWork, type PieceState } from "../book/state.js";
 import type { Kit } from "../schema/kit.js";
@@ -66,7 +67,7 @@ export function readyFor(
   const oven =
     isPractice || kit === null || temper === undefined ? undefined : ovenFor(ovensOf(kit, temper.in), temper.temperature_C, state.piece);
   // A kiln that hardens first falls to its temper by itself.
-  const isOwnKiln = oven?.kind === "kiln" && state.route?.school === "kiln";
+  const isOwnKiln = oven?.kind === "kiln" && isInKiln(state.route);
   if (oven !== undefined && temper !== undefined && !isOwnKiln && oven.settle_min >= SLOW_min)
     list.push({
       what: "oven",

@@ -133,6 +133,7 @@ export const REASON_TEXT: Readonly<Record<Reason, string>> = {
   "magnet-only": "To where the magnet lets go and no hotter.",
   "first-pull": "Past the magnet, then falling until it first pulls again.",
   soak: "The soak brings the carbon into solution.",
+  "by-colour": "By its colour alone: the middle of what it bears, for an eye errs to both sides.",
   "warm-oil": "Warm oil is thinner and takes heat out faster.",
   "needs-water": "This steel in this thickness needs water.",
   "oil-too-slow": "The oil that is there is too slow for this thickness: water hardens it, and may crack it.",
@@ -157,6 +158,10 @@ export const REASON_TEXT: Readonly<Record<Reason, string>> = {
 };
 
 export const LACK_TEXT: Readonly<Record<KitLack, string>> = {
+  torch: "There is no torch in the kit.",
+  coal: "There is no forge for coal or charcoal in the kit.",
+  salt: "There is no pot of salt in the kit that comes to a hardening heat.",
+  probe: "There is no thermometer for such heats in the kit.",
   kiln: "There is no kiln in the kit.",
   fire: "There is no forge and no torch in the kit.",
   eye: "There is no magnet and no thermometer in the kit.",

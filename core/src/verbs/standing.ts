@@ -1,5 +1,6 @@
 /** Verbs about a piece as it stands and what a shop learns: standing, learn. */
 
+import { SCHOOL_HEATING } from "../plan/heating.js";
 import { step16To17 } from "../migrate/book16To17.js";
 import { bathOf, intoOf, lastOf_s } from "../plan/dips.js";
 import type { Static } from "@sinclair/typebox";
@@ -136,7 +137,9 @@ function askedOf(input: Static<(typeof VERB_SCHEMAS)["VerbStanding"]>) {
     throw new InputError({ code: "inconsistent", path: `/log/${i}/at_s`, got: at_s, allowed: `${before} and later`, message });
   });
   const planned =
-    given === undefined ? planRoute(CATALOGUE, piece, school, { way: wayNamed(said, piece.section), kit }) : { school, ...given };
+    given === undefined
+      ? planRoute(CATALOGUE, piece, school, { way: wayNamed(said, piece.section), kit })
+      : { heating: SCHOOL_HEATING[school], ...given };
   const plannedShop = shopOf(piece, planned, kit);
   const run = runOf(planned, log, now_s);
   const shop = { ...plannedShop, ...run.known.shop };

@@ -58,7 +58,7 @@ describe("how long a step takes", () => {
   });
   it("an anneal takes as long as its rate asks; what is not known is not told", () => {
     const route: Route = {
-      school: "kiln",
+      heating: { in: "kiln", by: "controller" },
       steps: [
         { kind: "anneal", temperature_C: 760, hold_min: 10, how: "kiln", rate_C_h: 20, to_C: 600, why: "as-bought" },
       ] as unknown as Route["steps"],

@@ -90,6 +90,7 @@ describe("from version 1", () => {
       "edge-stays-bare",
       "softens-back",
       "paste",
+      "by-colour",
     ] as const;
     expect([...codes, "said", ...later].sort()).toEqual([...REASONS].sort());
     expect(Object.keys(SENTENCES_OF_1).filter((sentence) => !reasons.has(sentence))).toEqual([]);

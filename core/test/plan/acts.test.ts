@@ -9,7 +9,7 @@ import { BILLHOOK } from "../pieces.js";
 const route = planRoute(CATALOGUE, BILLHOOK, "forge");
 
 function counts(steps: readonly Step[], of: (act: Act) => boolean): string[] {
-  return actsOfRoute({ school: "forge", steps: [...steps] }).flatMap((act) =>
+  return actsOfRoute({ heating: { in: "forge", by: "shade" }, steps: [...steps] }).flatMap((act) =>
     of(act) && "count" in act ? [`${act.count} of ${act.of}`] : [],
   );
 }
@@ -31,7 +31,7 @@ describe("acts are counted by their place", () => {
     expect(again.map(({ kind }) => kind)).toEqual(["harden", "quench", "normalise", "harden", "quench", "temper", "temper"]);
   });
   it("every act has an id of its own, also where one step stands twice", () => {
-    const ids = actsOfRoute({ school: "forge", steps: [...route.steps, route.steps.at(-1)!] }).map(({ id }) => id);
+    const ids = actsOfRoute({ heating: { in: "forge", by: "shade" }, steps: [...route.steps, route.steps.at(-1)!] }).map(({ id }) => id);
     expect(new Set(ids).size).toBe(ids.length);
   });
 });

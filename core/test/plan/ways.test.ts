@@ -109,7 +109,7 @@ describe("starts and extra heats", () => {
     expect(Math.abs(anneal.to_C - celsiusFromFahrenheit(1000))).toBeLessThan(5);
     // 1400 F for 80CrV2 (trade facts).
     expect(Math.abs(anneal.temperature_C - celsiusFromFahrenheit(1400))).toBeLessThan(20);
-    const route: Route = { school: "kiln", steps: [anneal, ...planRoute(CATALOGUE, blade, "kiln").steps] };
+    const route: Route = { heating: { in: "kiln", by: "controller" }, steps: [anneal, ...planRoute(CATALOGUE, blade, "kiln").steps] };
     const slow = actsOfRoute(route).find(({ kind }) => kind === "slow-cool")!;
     expect(slow.kind === "slow-cool" && slow.time_s / 3600).toBeCloseTo((anneal.temperature_C - 540) / 333, 6);
   });

@@ -152,7 +152,7 @@ it("a few made-up smiths dunk near the colour (docs/colour-run.md has five hundr
 it("a run to the colour of 210 C is what three minutes at 210 C make of the same steel", () => {
   const steel = resolveSteel(CATALOGUE, "w1").temper;
   const step = { kind: "run", source: "torch", temperature_C: 210, why: "runs-from-body" } as const;
-  const cycles = temperCyclesOf({ school: "forge", steps: [step] });
+  const cycles = temperCyclesOf({ heating: { in: "forge", by: "shade" }, steps: [step] });
   const asked = { steel, asQuenched_HRC: 64 };
   const [run, oven] = [cycles, [{ temperature_C: 210, hold_min: COLOUR_MIN }]].map(
     (of) => temperedHardness({ ...asked, cycles: of }).hardness_HRC,

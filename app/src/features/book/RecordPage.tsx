@@ -12,7 +12,7 @@ import TextField from "@mui/material/TextField";
 import { useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { actWords } from "../../words/actWords.js";
-import { SCHOOL_WORDS } from "../../words/schools.js";
+import { heatingName } from "../../words/schools.js";
 import { weightWords } from "../../words/weightWords.js";
 import { showHardness, showLength, showMoment, showNotches, showRange, type Units } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
@@ -77,7 +77,7 @@ function linesOf(now: PieceState, units: Units): Line[] {
       return {
         ...base,
         what: "Planned",
-        detail: `${event.route.steps.length} steps, ${SCHOOL_WORDS[event.route.school].name.toLowerCase()}`,
+        detail: `${event.route.steps.length} steps, ${heatingName(event.route.heating).toLowerCase()}`,
       };
     if (event.kind === "finished") return { ...base, what: now.tests.length === 0 ? "Finished untested" : "Finished", detail: "" };
     if (event.kind === "fate") return { ...base, what: FATE_WORDS[event.fate].is, detail: FATE_WORDS[event.fate].then };

@@ -11,7 +11,7 @@ import {
   type PieceState,
   type Prediction,
   type Route,
-  type School,
+  type Heating,
   type Way,
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
@@ -21,7 +21,7 @@ import { useExpected, useMoved, usePrediction, useQuestion, useStepTimes, useWha
 import { useCooling } from "../../compute/useCooling.js";
 import { nextActWords } from "../../words/rackWords.js";
 import { timeFor } from "../../format/pieceTime.js";
-import { SCHOOL_WORDS, wayWords } from "../../words/schools.js";
+import { heatingName, wayWords } from "../../words/schools.js";
 import { showNotches, type Units } from "../../format/show.js";
 import { disagreeWords } from "../../words/testWords.js";
 import { doneSoFar, endTense, knownBy, measured, measuredSummary } from "../../words/measuredWords.js";
@@ -79,9 +79,9 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
       </div>
       <div className="card-keys">
         {isStarted ? null : (
-          <Button onClick={onSchools} aria-label={`School: ${SCHOOL_WORDS[route.school].name}`}>
+          <Button onClick={onSchools} aria-label={`School: ${heatingName(route.heating)}`}>
             <span>
-              {SCHOOL_WORDS[route.school].name}
+              {heatingName(route.heating)}
               {wayWords(way) === "" ? null : <small>, {wayWords(way)}</small>}
             </span>
           </Button>
@@ -134,13 +134,13 @@ function saidOf(found: string | null, headline = ""): string {
 }
 
 /** Plans all of it anew by another practice; what was tried of the old plan goes. */
-function usePickSchool({ id, piece }: PieceState, view: TrialView): (school: School, way: Way) => void {
+function usePickSchool({ id, piece }: PieceState, view: TrialView): (heating: Heating, way: Way) => void {
   const kit = useKit() ?? null;
   const { temperature: unit } = useUnits();
   const { write } = useLog();
-  return (school, way) => {
+  return (heating, way) => {
     view.drop();
-    void write(id, [{ kind: "route", route: planRoute(CATALOGUE, piece, school, { way, kit, unit }) }]);
+    void write(id, [{ kind: "route", route: planRoute(CATALOGUE, piece, heating, { way, kit, unit }) }]);
   };
 }
 
@@ -246,7 +246,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
         <SchoolsDialog
           isOpen
           piece={piece}
-          school={route.school}
+          heating={route.heating}
           way={way}
           kit={kit ?? null}
           units={settings}

@@ -7,14 +7,18 @@ import {
   FORMS,
   missingFor,
   planRoute,
-  SCHOOLS,
+  HEATINGS,
+  JUDGES,
+  judgedIn,
+  SCHOOL_HEATING,
   hardensForZones,
   USUAL_WAY,
   wayOf,
   type Kit,
   type Piece,
   type PieceState,
-  type School,
+  type Heating,
+  type JudgedBy,
   type Way,
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
@@ -29,7 +33,8 @@ import { isFair, usePlanned } from "../../compute/useAnswers.js";
 import { practiceWay, WayKeys, wayWithin } from "../../parts/WayKeys.js";
 import { RadioKeys } from "../../parts/RadioKeys.js";
 import { markProblem } from "../../words/markWords.js";
-import { SCHOOL_WORDS } from "../../words/schools.js";
+import { PlaceKeys } from "../../parts/PlaceKeys.js";
+import { heatingName, JUDGE_WORDS } from "../../words/schools.js";
 import { fitSentence } from "../../words/fitWords.js";
 import { FitNotice } from "../../parts/FitNotice.js";
 import { unknownOf } from "../../words/unknownWords.js";
@@ -43,11 +48,11 @@ function usualWay({ form }: Pick<Piece, "form">): Way {
   return { ...USUAL_WAY, hardens: FORMS.find(({ id }) => id === form)?.usualHardens ?? USUAL_WAY.hardens };
 }
 
-/** The school a shop starts from: its kiln where it has one. */
-function firstSchool(kit: Kit | null): School {
+/** The heating a shop starts from: its kiln where it has one. */
+function firstHeating(kit: Kit | null): Heating {
   // Who has a kiln bought it for this.
-  if (kit?.some(({ kind }) => kind === "kiln") === true && missingFor("kiln", kit) === null) return "kiln";
-  return SCHOOLS.find((school) => missingFor(school, kit) === null) ?? "forge";
+  if (kit?.some(({ kind }) => kind === "kiln") === true && missingFor("kiln", kit) === null) return SCHOOL_HEATING.kiln;
+  return HEATINGS.find((heating) => missingFor(heating, kit) === null) ?? SCHOOL_HEATING.forge;
 }
 
 const WHERE = {
@@ -66,27 +71,30 @@ const WHERE = {
 } as const;
 
 /** How it is heated, what is to be hard, and where. */
-function HowAndWhere({ piece, school, way, isPractice, kit, onSchool, onWay, onPractice }: HowProps) {
+function HowAndWhere({ piece, heating, way, isPractice, kit, onHeating, onWay, onPractice }: HowProps) {
   const { temperature: unit } = useUnits();
-  const falling = usePlanned(piece, planRoute(CATALOGUE, piece, "falling", { way, kit, unit }), "quick").data;
-  const lackOf = (key: School): string | null =>
-    lackWords(key, kit) ?? (falling === undefined || isFair(key, falling) ? null : unfairWords(falling));
+  const falling = usePlanned(piece, planRoute(CATALOGUE, piece, { in: heating.in, by: "pull" }, { way, kit, unit }), "quick").data;
+  const lackOf = (by: JudgedBy): string | null => {
+    const there = { in: heating.in, by };
+    return lackWords(there, kit) ?? (falling === undefined || isFair(there, falling) ? null : unfairWords(falling));
+  };
   return (
     <>
       <h2>How will you heat it?</h2>
+      <PlaceKeys place={heating.in} kit={kit} onPick={(place) => onHeating(judgedIn(place, heating))} />
       <RadioKeys
-        label="School"
+        label="Judged by"
         className="school-keys"
         keyClass="plain-key"
-        chosen={school}
-        onPick={onSchool}
-        keys={SCHOOLS.map((key) => ({
+        chosen={heating.by}
+        onPick={(by) => onHeating({ in: heating.in, by })}
+        keys={JUDGES[heating.in].map((key) => ({
           key,
           isDisabled: lackOf(key) !== null,
           inside: (
             <>
-              <b>{SCHOOL_WORDS[key].name}</b>
-              <small>{lackOf(key) ?? SCHOOL_WORDS[key].does}</small>
+              <b>{JUDGE_WORDS[key].name}</b>
+              <small>{lackOf(key) ?? (key === heating.by ? JUDGE_WORDS[key].does : "")}</small>
             </>
           ),
         }))}
@@ -107,11 +115,11 @@ function HowAndWhere({ piece, school, way, isPractice, kit, onSchool, onWay, onP
 
 interface HowProps {
   readonly piece: Piece;
-  readonly school: School;
+  readonly heating: Heating;
   readonly way: Way;
   readonly isPractice: boolean;
   readonly kit: Kit | null;
-  readonly onSchool: (school: School) => void;
+  readonly onHeating: (heating: Heating) => void;
   readonly onWay: (way: Way) => void;
   readonly onPractice: (isPractice: boolean) => void;
 }
@@ -146,8 +154,8 @@ function NewPiece({ mark, kit, last, like, startsInPractice }: NewProps) {
   const units = useSettings();
   const navigate = useNavigate();
   const [piece, setPiece] = useState<Piece>(() => (like === null ? pieceOfForm(ORDERED_FORMS[0]!, null, mark) : likeIt(like.piece, mark)));
-  const [school, setSchool] = useState<School>(() =>
-    like?.route && missingFor(like.route.school, kit) === null ? like.route.school : firstSchool(kit),
+  const [heating, setHeating] = useState<Heating>(() =>
+    like?.route && missingFor(like.route.heating, kit) === null ? like.route.heating : firstHeating(kit),
   );
   const [chosenWay, setWay] = useState<Way>(() => (like?.route ? wayOf(like.route) : usualWay(piece)));
   const [isPractice, setPractice] = useState(startsInPractice || like?.piece.isPractice === true);
@@ -158,7 +166,7 @@ function NewPiece({ mark, kit, last, like, startsInPractice }: NewProps) {
   const pieces = usePieces() ?? [];
   const isReady = faults === 0 && piece.name.trim() !== "" && markProblem({ ...piece, isPractice }, pieces) === null;
   const way = isPractice ? practiceWay(piece.section, chosenWay) : wayWithin(piece.section, chosenWay);
-  const route = planRoute(CATALOGUE, piece, school, { way, kit, unit: units.temperature });
+  const route = planRoute(CATALOGUE, piece, heating, { way, kit, unit: units.temperature });
   // A fire that does not get so hot: nothing is planned that cannot be done, and the ways on stand above the key.
   const short = fitProblems(CATALOGUE, piece, formOf(piece), route, kit).find(({ what }) => what === "not-so-hot");
   const change = (next: Piece): void => {
@@ -174,7 +182,7 @@ function NewPiece({ mark, kit, last, like, startsInPractice }: NewProps) {
     setPiece(likeIt(other, mark));
     setPractice(other.isPractice === true);
     if (its === null) return;
-    if (missingFor(its.school, kit) === null) setSchool(its.school);
+    if (missingFor(its.heating, kit) === null) setHeating(its.heating);
     setWay(wayOf(its));
   };
   const save = async (): Promise<void> => {
@@ -198,17 +206,17 @@ function NewPiece({ mark, kit, last, like, startsInPractice }: NewProps) {
       <PieceForm piece={piece} onChange={change} onFault={onFault} open={open} onOpen={setOpen} />
       <Fold
         title="How and where"
-        says={`${SCHOOL_WORDS[school].name}; ${isPractice ? "in the simulated shop" : "in my own shop"}`}
+        says={`${heatingName(heating)}; ${isPractice ? "in the simulated shop" : "in my own shop"}`}
         isOpen={open === "how"}
         onOpen={(isOpen) => setOpen(isOpen ? "how" : null)}
       >
         <HowAndWhere
           piece={piece}
-          school={school}
+          heating={heating}
           way={way}
           isPractice={isPractice}
           kit={kit}
-          onSchool={setSchool}
+          onHeating={setHeating}
           onWay={setWay}
           onPractice={setPractice}
         />
@@ -219,8 +227,8 @@ function NewPiece({ mark, kit, last, like, startsInPractice }: NewProps) {
         kit={kit}
         units={units}
         onKit={(item) => void keepKit.add([item])}
-        onReplan={(nextSchool, nextWay) => {
-          setSchool(nextSchool);
+        onReplan={(nextHeating, nextWay) => {
+          setHeating(nextHeating);
           setWay(nextWay);
         }}
       />

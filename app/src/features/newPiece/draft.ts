@@ -1,11 +1,6 @@
 /** A piece while it is being described, and what a form supplies until it is measured. Pure. */
 
-import { LIMITS, FORMS, type KindFile, type Piece, type School, type Section } from "@tembrak/core";
-
-export interface Draft {
-  readonly piece: Piece;
-  readonly school: School;
-}
+import { LIMITS, FORMS, type KindFile, type Piece, type Section } from "@tembrak/core";
 
 /** Forms in the order a smith looks for them. */
 const ORDER = [

@@ -1,6 +1,6 @@
 /** Bringing it to heat: what to look for in this light, what the log says it is, how far to go, one tap a check. */
 
-import { ambientFromLux, GLOW_KEYS, glowName, type Act, type HeatNow, type PieceState, type Route } from "@tembrak/core";
+import { ambientFromLux, GLOW_KEYS, glowName, isInKiln, type Act, type HeatNow, type PieceState, type Route } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { usePlanned } from "../../../compute/useAnswers.js";
 import { useEye } from "../../../compute/useHeatContext.js";
@@ -91,7 +91,7 @@ function BesideIt({ now, ...props }: ActProps<"heat"> & { now: HeatNow }) {
   const pieces = usePieces();
   return (
     <>
-      {state.route?.school === "kiln" ? <KilnPanel state={state} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
+      {isInKiln(state.route) ? <KilnPanel state={state} pieces={pieces ?? []} units={settings} now_ms={now_ms} /> : null}
       <BathAhead state={state} act={act} now_ms={now_ms} />
       <RestsOn {...props} now={now} />
       {isAhead ? <BeforeFire state={state} act={act} /> : null}

@@ -154,7 +154,7 @@ describe("what keeps it from the bath", () => {
     const at = state.next!.step;
     expect(route!.steps[at]).toMatchObject({ kind: "normalise", coolTo: "hand-warm", why: "was-too-hot" });
     expect([...route!.steps.slice(0, at), ...route!.steps.slice(at + 1)]).toEqual(state.route!.steps);
-    expect(route!.school).toBe("forge");
+    expect(route!.heating).toEqual({ in: "forge", by: "shade" });
   });
 });
 

@@ -1,14 +1,15 @@
 /** One tap a check at the fire, by key or by letter, and the key that ends the heat. */
 
 import {
+  ambientFromLux,
   bathBars,
   bathFor,
   CATALOGUE,
-  type BathBar,
-  ambientFromLux,
   glowHex,
   intoOf,
+  isInKiln,
   type Act,
+  type BathBar,
   type HeatNow,
   type MagnetState,
   type PieceState,
@@ -128,7 +129,7 @@ function useChecks({ state, bench, now, now_ms }: Omit<Props, "children">) {
   const shop = useShopBeside();
   const probe_C = useLatest_C("piece");
   const log = useLog();
-  const isKiln = state.route?.school === "kiln";
+  const isKiln = isInKiln(state.route);
   const unlessStoring = (tap: () => void) => (): void => {
     if (!bench.isStoring) tap();
   };
@@ -164,8 +165,7 @@ function useFire(props: Omit<Props, "children">, toFire: () => void): { readonly
   return { fire: () => setAsks(true), ask };
 }
 
-function fireWords(isIn: boolean, isKiln: boolean): string {
-  const place = isKiln ? "the kiln" : "the fire";
+function fireWords(isIn: boolean, place: string): string {
   return isIn ? `out of ${place}` : `it is in ${place}`;
 }
 
@@ -200,10 +200,10 @@ interface KeyProps {
   readonly onPress: () => void;
 }
 
-function FireKey({ isIn, isKiln, isStoring, onPress }: KeyProps & { isIn: boolean; isKiln: boolean }) {
+function FireKey({ isIn, place, isStoring, onPress }: KeyProps & { isIn: boolean; place: string }) {
   return (
     <button type="button" className="log-key" aria-pressed={isIn} disabled={isStoring} onClick={onPress}>
-      {fireWords(isIn, isKiln)}
+      {fireWords(isIn, place)}
     </button>
   );
 }
@@ -284,7 +284,9 @@ export function HeatKeys(props: Props) {
   return (
     <>
       <div className="bench-keys heat-keys">
-        {isHeat ? <FireKey isIn={now.fire.state === "in"} isKiln={isKiln} isStoring={bench.isStoring} onPress={fire} /> : null}
+        {isHeat ? (
+          <FireKey isIn={now.fire.state === "in"} place={heatPlace(state.route)} isStoring={bench.isStoring} onPress={fire} />
+        ) : null}
         <MagnetKeys now={now} isSimulated={Boolean(shop?.piece)} isStoring={bench.isStoring} onTouch={touch} onAsk={touchShop} />
         <Button className="log-key" onClick={() => setSheet("glow")}>
           <i style={{ background: glowHex(act.target_C, ambientFromLux(settings.ambient_lux)) }} className="key-swatch" />

@@ -1,6 +1,6 @@
 /** What else is in the kiln: the time each piece still wants, the door, the chamber, and the power. */
 
-import type { Check, PieceState } from "@tembrak/core";
+import { isInKiln, type Check, type PieceState } from "@tembrak/core";
 import { Link } from "react-router";
 import { isInWork, LIMITS, soakClock } from "@tembrak/core";
 import { showClock, type Units } from "../../../format/show.js";
@@ -20,7 +20,7 @@ export function inKiln(states: readonly PieceState[]): PieceState[] {
   return states.filter(
     (state) =>
       isInWork(state) &&
-      state.route?.school === "kiln" &&
+      isInKiln(state.route) &&
       (state.next?.kind === "hold" || (state.next?.kind === "heat" && isIn(state, state.next.id))),
   );
 }

@@ -1,7 +1,7 @@
 /** The simulated shop at the bench: how the piece looks, what its instruments read, and how fast its clock runs. */
 
 import { FORGE_C } from "../../../instruments/placeOf.js";
-import { CATALOGUE, intoOf, isInWork, type PieceState, type ShopReset } from "@tembrak/core";
+import { CATALOGUE, intoOf, isInKiln, isInWork, type PieceState, type ShopReset } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState, type ReactNode } from "react";
 import { showDegrees, type Units } from "../../../format/show.js";
@@ -144,7 +144,7 @@ export function ShopPanel({ state }: { state: PieceState }) {
         aria-label={piece.glows ? "how it glows now, from where it works back" : "no glow can be seen"}
       />
       <span className="drawn" data-testid="shop-reads">
-        Simulated, {PLACE_WORDS[piece.place]}. {readWords(reading, state.route?.school === "kiln", settings)}
+        Simulated, {PLACE_WORDS[piece.place]}. {readWords(reading, isInKiln(state.route), settings)}
         {shop.state === "lost" ? ". Not heard of at present" : ""}
       </span>
       <Speeds state={state} speed={reading.speed} onTrouble={setTrouble} />

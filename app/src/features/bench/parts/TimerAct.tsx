@@ -1,6 +1,6 @@
 /** A hold or a temper: what is left, from the stored start and the wall clock, so it is right after a reload or sleep. */
 
-import { soakClock, type HeatNow, type SoakClock } from "@tembrak/core";
+import { isInKiln, soakClock, type HeatNow, type SoakClock } from "@tembrak/core";
 import { useState, type ReactNode } from "react";
 import { actWords } from "../../../words/actWords.js";
 import { showClock, showDegrees, showDuration, showTimeOfDay } from "../../../format/show.js";
@@ -176,7 +176,7 @@ export function TimerAct(props: Props) {
   const { state, act, now_ms } = props;
   const settings = useSettings();
   const { start_ms, clock, left_s, end_ms } = leftOf(props);
-  const isKiln = act.kind === "hold" && state.route?.school === "kiln";
+  const isKiln = act.kind === "hold" && isInKiln(state.route);
   const heat = useHeatNow(state, act.kind === "hold" && !isKiln ? act : undefined, now_ms);
   return (
     <>

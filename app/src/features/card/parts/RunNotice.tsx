@@ -31,7 +31,7 @@ export function inOvenInstead(
   const at = route.steps.findLastIndex(({ kind }) => kind === "run");
   const run = route.steps[at];
   if (run?.kind !== "run" || run.source === "residual" || !canDraw("oven", kit)) return null;
-  const planned = planRoute(CATALOGUE, state.piece, route.school, { way: { ...wayOf(route), draws: "oven" }, kit, unit });
+  const planned = planRoute(CATALOGUE, state.piece, route.heating, { way: { ...wayOf(route), draws: "oven" }, kit, unit });
   const tempers = planned.steps.filter(({ kind }) => kind === "temper");
   return { ...route, steps: [...route.steps.slice(0, at), ...tempers, ...route.steps.slice(at + 1)] };
 }

@@ -1,6 +1,17 @@
 /** The ways of heating side by side: what each asks, when one prefers it, and what the core expects of it for this piece. */
 
-import { CATALOGUE, planRoute, SCHOOLS, type Kit, type Piece, type Prediction, type School, type Way } from "@tembrak/core";
+import {
+  CATALOGUE,
+  isSameHeating,
+  JUDGES,
+  planRoute,
+  type HeatedIn,
+  type Heating,
+  type Kit,
+  type Piece,
+  type Prediction,
+  type Way,
+} from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -10,17 +21,18 @@ import { useState } from "react";
 import { isFair, usePlanned } from "../../../compute/useAnswers.js";
 import { lackWords, unfairWords } from "../../../words/routeWords.js";
 import { WayKeys } from "../../../parts/WayKeys.js";
-import { SCHOOL_WORDS } from "../../../words/schools.js";
+import { PlaceKeys } from "../../../parts/PlaceKeys.js";
+import { heatingName, JUDGE_WORDS } from "../../../words/schools.js";
 import { showChance, showHardness, showRange, showTemperature, type Units } from "../../../format/show.js";
 
 interface Props {
   readonly isOpen: boolean;
   readonly piece: Piece;
-  readonly school: School;
+  readonly heating: Heating;
   readonly way: Way;
   readonly kit: Kit | null;
   readonly units: Units;
-  readonly onPick: (school: School, way: Way) => void;
+  readonly onPick: (heating: Heating, way: Way) => void;
   readonly onClose: () => void;
 }
 
@@ -36,7 +48,7 @@ function expectation({ working, hardening, target }: Prediction): string {
 
 function SchoolRow({
   piece,
-  school,
+  heating,
   way,
   kit,
   isOn,
@@ -44,24 +56,24 @@ function SchoolRow({
   onPick,
 }: {
   piece: Piece;
-  school: School;
+  heating: Heating;
   way: Way;
   kit: Kit | null;
   isOn: boolean;
   units: Units;
   onPick: () => void;
 }) {
-  const route = planRoute(CATALOGUE, piece, school, { way, kit, unit: units.temperature });
+  const route = planRoute(CATALOGUE, piece, heating, { way, kit, unit: units.temperature });
   const prediction = usePlanned(piece, route, "quick");
-  const missing = lackWords(school, kit) ?? (isFair(school, prediction.data) ? null : unfairWords(prediction.data!));
+  const missing = lackWords(heating, kit) ?? (isFair(heating, prediction.data) ? null : unfairWords(prediction.data!));
   const heat = route.steps.find((step) => step.kind === "harden");
   const count = route.steps.filter(({ kind }) => kind === "normalise").length;
   const falls = heat?.kind === "harden" && heat.fallTo_C !== undefined ? `, falling to ${showTemperature(heat.fallTo_C, units)}` : "";
   const hold = heat?.kind === "harden" && heat.hold_min > 1 ? `, ${heat.hold_min} min at heat` : "";
-  const words = SCHOOL_WORDS[school];
+  const words = JUDGE_WORDS[heating.by];
   return (
     <button type="button" className="plain-key school-row" aria-pressed={isOn} disabled={missing !== null} onClick={onPick}>
-      <b>{words.name}</b>
+      <b>{heatingName(heating)}</b>
       <span>{missing ?? words.does}</span>
       <span className="drawn">
         {count === 0 ? "No normalising" : `Normalised ${count} times`},{" "}
@@ -75,30 +87,34 @@ function SchoolRow({
   );
 }
 
-export function SchoolsDialog({ isOpen, piece, school, way, kit, units, onPick, onClose }: Props) {
+export function SchoolsDialog({ isOpen, piece, heating, way, kit, units, onPick, onClose }: Props) {
   const [chosenWay, setWay] = useState<Way>(way);
+  const [place, setPlace] = useState<HeatedIn>(heating.in);
   return (
     <Dialog open={isOpen} onClose={onClose} fullWidth maxWidth="md">
       <DialogTitle>How will you heat it, and what is to be hard?</DialogTitle>
       <DialogContent>
         <WayKeys section={piece.section} way={chosenWay} note="prefer" className="way-keys" kit={kit} onPick={setWay} />
         <h2>How will you heat it?</h2>
+        <PlaceKeys place={place} kit={kit} onPick={setPlace} />
         <div className="school-rows">
-          {SCHOOLS.map((key) => (
-            <SchoolRow
-              key={key}
-              piece={piece}
-              school={key}
-              way={chosenWay}
-              kit={kit}
-              isOn={key === school && chosenWay.hardens === way.hardens && chosenWay.draws === way.draws}
-              units={units}
-              onPick={() => {
-                onPick(key, chosenWay);
-                onClose();
-              }}
-            />
-          ))}
+          {JUDGES[place]
+            .map((by) => ({ in: place, by }))
+            .map((key) => (
+              <SchoolRow
+                key={key.by}
+                piece={piece}
+                heating={key}
+                way={chosenWay}
+                kit={kit}
+                isOn={isSameHeating(key, heating) && chosenWay.hardens === way.hardens && chosenWay.draws === way.draws}
+                units={units}
+                onPick={() => {
+                  onPick(key, chosenWay);
+                  onClose();
+                }}
+              />
+            ))}
         </div>
       </DialogContent>
       <DialogActions>

@@ -209,7 +209,7 @@ function oneMore(what: Addable, like: Step | undefined, { piece }: PieceState, r
     case "anneal":
       return annealStep(resolveSteel(CATALOGUE, piece.steel), kit);
     case "preheat":
-      return preheatStep(route.school, piece.start === "hardened");
+      return preheatStep(route.heating, piece.start === "hardened");
     case "normalise":
     case "refine":
       return like ?? { kind: "normalise", temperature_C: 860, hold_min: 0, coolTo: "hand-warm", why: "once-more" };
