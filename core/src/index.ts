@@ -279,6 +279,7 @@ export { hasStations, measuredStation, pointAt, sectionAt, thinnestEdge_mm } fro
 // What becomes of the steel
 export { ac1_C } from "./kinetics/criticalTemperatures.js";
 export { transformations, usualSolution, type Transformations } from "./simulate/transformations.js";
+export { type AtPlace, type Measured } from "./simulate/alongPiece.js";
 export { predict, type Prediction } from "./simulate/predict.js";
 export { temperCyclesOf } from "./simulate/planOf.js";
 export type { BathResponse, Response, Track } from "./simulate/response.js";

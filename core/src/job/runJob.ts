@@ -13,6 +13,7 @@ import { depthForLine, type LineFor } from "../simulate/lineFor.js";
 import { BARE_DESK, GivenUp, type Desk } from "../simulate/desk.js";
 import { diagnose, type Diagnosis } from "../diagnose/diagnose.js";
 import { colourRun, runPlanOf, type ColourRun } from "../plan/colourRun.js";
+import { measuredPlaces, plansAlong } from "../simulate/alongPiece.js";
 import { outAt, type OutAt } from "../simulate/outAt.js";
 import { patternsFor, type PatternTried } from "../simulate/patterns.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
@@ -66,7 +67,11 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
     case "better-bath":
       return betterBath(catalogue, hardenPlanOf(catalogue, job.piece, job.route, job.known), job.media, desk);
     case "out-at":
-      return outAt(hardenPlanOf(catalogue, job.piece, job.route, job.known), desk);
+      return outAt(
+        hardenPlanOf(catalogue, job.piece, job.route, job.known),
+        desk,
+        plansAlong(catalogue, job.piece, job.route, measuredPlaces(job.piece), job.known),
+      );
     case "patterns":
       return patternsFor(catalogue, job.piece, job.route, job.index, job, desk);
     case "line":

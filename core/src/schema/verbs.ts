@@ -57,14 +57,19 @@ export const WAY_NAMES = ["whole", "edge", "face", "ends", "run", "residual"] as
 export type WayName = (typeof WAY_NAMES)[number];
 const way = { way: Type.Optional(choice(WAY_NAMES)), draws: Type.Optional(choice(DRAWS)) };
 
+/** More places than these nobody measures. */
+const MOST_STATIONS = 8;
+
+const shape = {
+  kind: choice(PIECE_KINDS),
+  section: SectionSchema,
+  length_mm: between(5, 3000, "Length over all, mm"),
+  cladding: Type.Optional(CladdingSchema),
+};
+
 /** What a plan is made of. */
 const planned = {
-  piece: strict({
-    kind: choice(PIECE_KINDS),
-    section: SectionSchema,
-    length_mm: between(5, 3000, "Length over all, mm"),
-    cladding: Type.Optional(CladdingSchema),
-  }),
+  piece: strict(shape),
   start: choice(["forged", "as-supplied", "reclaimed", ...STARTS] as const),
   use: Type.String({ maxLength: 30 }),
   school: choice(SCHOOLS),
@@ -144,9 +149,17 @@ export const LogEntrySchema = tagged(
     decarburised: Type.Optional(Type.Boolean()),
   }),
   strict({ ...at, act: Type.Literal("break"), look: BreakLookSchema }),
+  /** An entry that came late, or early: when it truly was. */
+  strict({
+    ...at,
+    act: Type.Literal("correct"),
+    entry: Type.Integer({ minimum: 0, maximum: 1999, description: "Which entry of the log, from 0" }),
+    at_s_true: between(0, 1e8, "When it truly was, on the clock of the log, s"),
+  }),
   strict({ ...at, act: Type.Literal("found"), ...FindingSchema.properties }),
 );
-export type LogEntry = Static<typeof LogEntrySchema>;
+export type LogEntry = Exclude<Static<typeof LogEntrySchema>, { act: "correct" }>;
+export type SaidEntry = Static<typeof LogEntrySchema>;
 
 /** A hardening, but for how it goes into its bath. */
 const hardened = {
@@ -365,6 +378,13 @@ export const VERB_SCHEMAS = {
   VerbStanding: strict({
     steel: Type.String({ maxLength: 30 }),
     ...planned,
+    piece: strict({
+      ...shape,
+      /** Further places that were measured, each with its section: 0 the tang or the struck end, 1 the tip. */
+      stations: Type.Optional(
+        Type.Array(strict({ at: between(0, 1, "Share of the length"), section: SectionSchema }), { maxItems: MOST_STATIONS }),
+      ),
+    }),
     route: Type.Optional(strict({ steps: RouteSchema.properties.steps })),
     log: Type.Array(LogEntrySchema, { maxItems: 2000 }),
     now_s: between(0, 1e8, "Now, on the clock of the log, s"),

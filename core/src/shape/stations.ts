@@ -29,7 +29,9 @@ export function sectionAt(piece: Piece, form: KindFile, s: number): Section {
   if (section.shape !== "wedge" || form.bevel === undefined) return section;
   const { back, edge } = offsetsAt(form, s);
   const height_mm = Math.max(LEAST_mm, (back + edge) * section.height_mm);
-  const isBevelled = s >= form.bevel.from && s <= form.bevel.to;
+  // Where an edge was measured there is one: the bevel goes as far as that.
+  const told = (piece.stations ?? []).map(({ at }) => at);
+  const isBevelled = s >= Math.min(form.bevel.from, ...told) && s <= Math.max(form.bevel.to, ...told);
   const { spine_mm, edge_mm } = thicknessAt(piece, form, s);
   return { ...section, height_mm, spine_mm, edge_mm: isBevelled ? edge_mm : spine_mm };
 }

@@ -3,6 +3,7 @@
 import { isWater } from "../heat/bathKind.js";
 import { rockwellCFromVickers } from "../kinetics/hardness.js";
 import { nodeHardness_HV } from "../kinetics/structure.js";
+import { shutsBefore } from "./alongPiece.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { harden, windowOf } from "./harden.js";
 import { asKnown, forPlaces, isPartUnder, planKey, runCase, type HardenPlan, type Variation } from "./hardenCase.js";
@@ -40,12 +41,15 @@ function working_HRC(plan: HardenPlan, variation: Variation, desk: Desk): number
   return rockwellCFromVickers(nodeHardness_HV(structure, places.edge ?? places.surface));
 }
 
-/** Null where it is not taken out by the clock: water, an edge or an end, several dips, a textbook bath; and where no second is good before it is cold. */
-export function outAt(plan: HardenPlan, desk: Desk = BARE_DESK): OutAt | null {
+/**
+ * @param beside the plans of further places of the piece, measured by themselves: the window is that of the first to shut
+ * @returns null where it is not taken out by the clock: water, an edge or an end, several dips, a textbook bath; and where no second is good before it is cold.
+ */
+export function outAt(plan: HardenPlan, desk: Desk = BARE_DESK, beside: readonly HardenPlan[] = []): OutAt | null {
   const { medium } = plan;
   const isPlain = (plan.dips ?? []).length === 0 && !isPartUnder(plan) && plan.end === undefined && !plan.coat;
   if (!isPlain || medium.kind !== "oil" || isWater(medium)) return null;
-  return desk.recall("advice", `out ${planKey(plan)}`, () => {
+  return desk.recall("advice", `out ${[plan, ...beside].map(planKey).join(" ")}`, () => {
     const whole: HardenPlan = { ...plan, bath_s: null };
     const usual = asKnown(plan);
     const slow: Variation = { ...usual, bathRatio: usual.bathRatio * Math.exp(-ONE_IN_TWENTY * bathDoubt(plan)) };
@@ -72,7 +76,7 @@ export function outAt(plan: HardenPlan, desk: Desk = BARE_DESK): OutAt | null {
       else low = middle;
     }
     const best_s = TRIED_s[high]!;
-    const windows = windowsOf(whole, desk);
+    const windows = windowsOf([whole, ...beside.map((one) => ({ ...one, bath_s: null }))], desk);
     const way = (at_s: number): OutWay => ({ ...of(at_s), window: windows(at_s) });
     const shown = [
       ...new Set(
@@ -83,8 +87,17 @@ export function outAt(plan: HardenPlan, desk: Desk = BARE_DESK): OutAt | null {
   });
 }
 
-/** Windows of one run, as if it came out at each second. */
-function windowsOf(whole: HardenPlan, desk: Desk): (out_s: number) => StraightenWindow | null {
-  const { chanceHard } = harden(whole, { desk });
-  return (out_s) => windowOf(whole, chanceHard, out_s, desk);
+/** So many members tell the chance of a further place. */
+const MEMBERS_BESIDE = 8;
+
+/** Windows of one run, as if it came out at each second: of several places the first to shut. */
+function windowsOf([whole, ...beside]: readonly [HardenPlan, ...HardenPlan[]], desk: Desk): (out_s: number) => StraightenWindow | null {
+  const all = [
+    { plan: whole, chanceHard: harden(whole, { desk }).chanceHard },
+    ...beside.map((plan) => ({ plan, chanceHard: harden(plan, { resolution: "coarse", members: MEMBERS_BESIDE, desk }).chanceHard })),
+  ];
+  return (out_s) =>
+    all
+      .map(({ plan, chanceHard }) => windowOf(plan, chanceHard, out_s, desk))
+      .reduce((first, next) => (shutsBefore(next, first) ? next : first));
 }

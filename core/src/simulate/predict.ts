@@ -14,6 +14,7 @@ import type { Piece, Route } from "../schema/book.js";
 import type { Effort, Known } from "../schema/job.js";
 import { airLimit_s, harden, nominalCase, type CoolingCurve, type HardenPlan, type HardenResult, type ProfilePoint } from "./harden.js";
 import { doubtful, limitOf, saferChanges, type Safer } from "./advice.js";
+import { alongPiece, firstToShut, measuredPlaces, weakestOf, type AtPlace, type Measured } from "./alongPiece.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { planKey, requireSense } from "./hardenCase.js";
 import { MEMBERS, membersOf, runMembers, type Member } from "./hardenSpread.js";
@@ -42,6 +43,13 @@ export interface Prediction {
     /** Of two by turns: out of the fire it has to be under by then, s. */
     readonly secondBy_s: number | null;
   } | null;
+  /**
+   * Further places of a blade that were measured, each by its own section; none where it has one section. `hardening.straighten` is the window of
+   * the first of all to shut, `hardening.handWarm_s` the last of all to be so: `firstToShut` and `weakest` say which, null where it is its own section.
+   */
+  readonly places: readonly AtPlace[];
+  readonly firstToShut: number | null;
+  readonly weakest: number | null;
   readonly profile: readonly (ProfilePoint & { readonly tempered_HRC: number })[];
   readonly equivalent_C: number;
   readonly isEmbrittled: boolean;
@@ -144,17 +152,28 @@ export function predict(
   already?: readonly Member[],
   desk: Desk = BARE_DESK,
   known: Known = {},
+  measured: readonly Measured[] = measuredPlaces(piece),
 ): Prediction {
   const plan = hardenPlanOf(catalogue, piece, route, known);
   const tempers = tempersOf(plan, route, runFallOf(catalogue, piece, route));
   const { cycles } = tempers;
   const isQuick = effort === "quick";
   const key = `${effort} ${planKey(plan)}`;
-  const hardening = desk.recall("hardening", key, () => {
+  const own = desk.recall("hardening", key, () => {
     if (isQuick) return harden(plan, { resolution: "coarse", members: QUICK_MEMBERS, desk });
     if (already !== undefined) desk.recall("members", `${MEMBERS} ${planKey(plan)}`, () => already);
     return harden(plan, { desk });
   });
+  const places = alongPiece(catalogue, piece, route, measured, known, desk);
+  const first = firstToShut(own.straighten, places);
+  const hardening =
+    places.length === 0
+      ? own
+      : {
+          ...own,
+          straighten: first === null ? own.straighten : places[first]!.straighten,
+          handWarm_s: Math.max(own.handWarm_s, ...places.map(({ handWarm_s }) => handWarm_s)),
+        };
   const temper = plan.steel.temper;
   const values = { working: hardening.edge ?? hardening.surface, thickest: hardening.spine ?? hardening.centre };
   const { working, thickest, weights } = placesOf(piece, tempers, values, known);
@@ -180,6 +199,9 @@ export function predict(
       other === null || otherPlan === null
         ? null
         : otherEnd({ plan: otherPlan, end: endOfQuench(other), isByTurns: turned !== null }, tempers, isQuick, desk),
+    places,
+    firstToShut: first,
+    weakest: weakestOf(chanceBetween(working.tempered, low_HRC, high_HRC), places),
     profile: hardening.profile.map((point) => ({
       ...point,
       tempered_HRC: temperedAt(temper, tempersBehind(tempers, point.y_mm ?? 0).cycles, point.hardness_HRC, point.drawn),

@@ -1,5 +1,9 @@
 /** Verbs about a piece as it stands and what a shop learns: standing, learn. */
 
+import type { LogEntry, SaidEntry } from "../schema/verbs.js";
+import type { Section } from "../schema/parts.js";
+import type { StraightenWindow } from "../simulate/hardenReadings.js";
+import type { Estimate } from "../simulate/temperedPlace.js";
 import { SCHOOL_HEATING } from "../plan/heating.js";
 import { step16To17 } from "../migrate/book16To17.js";
 import { bathOf, intoOf, lastOf_s } from "../plan/dips.js";
@@ -126,16 +130,34 @@ function becauseOf({ planned: plan, run, known }: Asked, was: Prediction, is: Pr
   return said;
 }
 
+/** The log with what was put right of it, in the order it truly happened. The last word on an entry counts. @throws InputError inconsistent */
+function putRight(entries: readonly SaidEntry[]): LogEntry[] {
+  const true_s = new Map<number, number>();
+  entries.forEach((entry, i) => {
+    if (entry.act !== "correct") return;
+    if (entry.entry >= i || entries[entry.entry]!.act === "correct") {
+      const message = `/log/${i}/entry: ${entry.entry} is no entry before this one that can be put right`;
+      throw new InputError({ code: "inconsistent", path: `/log/${i}/entry`, got: entry.entry, allowed: `0 to ${i - 1}`, message });
+    }
+    true_s.set(entry.entry, entry.at_s_true);
+  });
+  return entries
+    .flatMap((entry, i): LogEntry[] => (entry.act === "correct" ? [] : [{ ...entry, at_s: true_s.get(i) ?? entry.at_s }]))
+    .sort((a, b) => a.at_s - b.at_s);
+}
+
 /** A piece, its plan and its log, as standing and diagnose both have them. */
 function askedOf(input: Static<(typeof VERB_SCHEMAS)["VerbStanding"]>) {
-  const { steel, piece: shape, start, use, school, kit = null, route: given, log, now_s, ...said } = input;
+  const { steel, piece: told, start, use, school, kit = null, route: given, log: entries, now_s, ...said } = input;
+  const { stations = [], ...shape } = told;
   const piece: Piece = { name: "Piece", mark: "1", steel: steel.toLowerCase(), start: startNamed(start), use, ...shape };
-  log.forEach(({ at_s }, i) => {
-    const before = log[i - 1]?.at_s ?? -Infinity;
+  entries.forEach(({ at_s }, i) => {
+    const before = entries[i - 1]?.at_s ?? -Infinity;
     if (at_s >= before) return;
     const message = `/log/${i}/at_s: ${at_s} s comes after ${before} s; a log stands in the order it happened`;
     throw new InputError({ code: "inconsistent", path: `/log/${i}/at_s`, got: at_s, allowed: `${before} and later`, message });
   });
+  const log = putRight(entries);
   const planned =
     given === undefined
       ? planRoute(CATALOGUE, piece, school, { way: wayNamed(said, piece.section), kit })
@@ -144,7 +166,7 @@ function askedOf(input: Static<(typeof VERB_SCHEMAS)["VerbStanding"]>) {
   const run = runOf(planned, log, now_s);
   const shop = { ...plannedShop, ...run.known.shop };
   const known = { ...run.known, ...(Object.keys(shop).length === 0 ? {} : { shop }) };
-  return { piece, planned, plannedShop, run, known, kit, log, now_s };
+  return { piece, stations, planned, plannedShop, run, known, kit, log, now_s };
 }
 
 type Asked = ReturnType<typeof askedOf>;
@@ -154,49 +176,76 @@ function finite(s: number): number | null {
   return Number.isFinite(s) ? s : null;
 }
 
+/** A window on the log's own clock: there is none before it went in. */
+function windowSaid(straighten: StraightenWindow | null, into_s: number | undefined, now_s: number) {
+  if (straighten === null || into_s === undefined) return null;
+  const { from_s, to_s, end } = straighten;
+  return {
+    from_s: into_s + from_s,
+    to_s: into_s + to_s,
+    p05_s: finite(into_s + end.p05_s),
+    p95_s: finite(into_s + end.p95_s),
+    chanceOpen: chanceOpen(end, now_s - into_s),
+  };
+}
+
+function hrcSaid({ mean_HRC, sd_HRC, p05_HRC, p95_HRC }: Estimate) {
+  return { hrc: { mean: mean_HRC, sd: sd_HRC }, p05: p05_HRC, p95: p95_HRC };
+}
+
 export function standingVerb(input: unknown, desk: Desk) {
   const asked = askedOf(requireAny("VerbStanding", inDips(input)));
-  const { piece, planned, plannedShop, run, known, now_s } = asked;
-  const is = predict(CATALOGUE, piece, run.route, "full", undefined, desk, known);
+  const { piece, stations, planned, plannedShop, run, known, now_s } = asked;
+  const is = predict(CATALOGUE, piece, run.route, "full", undefined, desk, known, stations);
   const was = predict(CATALOGUE, piece, planned, "full", undefined, desk, plannedShop === undefined ? {} : { shop: plannedShop });
-  const { end } = simulate({
-    steel: resolveSteel(CATALOGUE, piece.steel),
-    prior: structureBeforeHardening(piece, run.route.steps),
-    section: piece.section,
-    history: historyOf(CATALOGUE, run, now_s, hardenPlanOf(CATALOGUE, piece, run.route).end?.again ?? null),
-  });
-  const { straighten, handWarm_s, chanceHard } = is.hardening;
-  const into_s = run.bathIn_s;
-  const out_s = run.bathOut_s ?? into_s;
-  const { mean_HRC, sd_HRC, p05_HRC, p95_HRC } = is.working.tempered;
-  const hard = is.failChance;
-  return {
-    now: {
+  const nowIn = (section: Section) => {
+    const there = { ...piece, section };
+    const { end } = simulate({
+      steel: resolveSteel(CATALOGUE, piece.steel),
+      prior: structureBeforeHardening(piece, run.route.steps),
+      section,
+      history: historyOf(CATALOGUE, run, now_s, hardenPlanOf(CATALOGUE, there, run.route).end?.again ?? null),
+    });
+    return {
       surface: nowOf(end.surface),
       centre: nowOf(end.centre),
       ...(end.edge === null ? {} : { edge: nowOf(end.edge) }),
       ...(end.spine === null ? {} : { spine: nowOf(end.spine) }),
+    };
+  };
+  const { straighten, handWarm_s, chanceHard } = is.hardening;
+  const into_s = run.bathIn_s;
+  const out_s = run.bathOut_s ?? into_s;
+  const worst = is.weakest === null ? null : is.places[is.weakest]!;
+  const { mean_HRC, sd_HRC, p05_HRC, p95_HRC } = (worst ?? is).working.tempered;
+  const hard = is.failChance;
+  return {
+    now: {
+      ...nowIn(piece.section),
+      ...(stations.length === 0 ? {} : { stations: stations.map(({ at, section }) => ({ at, ...nowIn(section) })) }),
     },
     windows: {
-      // On the log's own clock there are none before it went in.
-      straighten:
-        straighten === null || into_s === undefined
-          ? null
-          : {
-              from_s: into_s + straighten.from_s,
-              to_s: into_s + straighten.to_s,
-              p05_s: finite(into_s + straighten.end.p05_s),
-              p95_s: finite(into_s + straighten.end.p95_s),
-              chanceOpen: chanceOpen(straighten.end, now_s - into_s),
-            },
+      straighten: windowSaid(straighten, into_s, now_s),
       handWarm_s: into_s === undefined ? null : into_s + handWarm_s,
+      ...(is.places.length === 0
+        ? {}
+        : {
+            stations: is.places.map((place) => ({
+              at: place.at,
+              straighten: windowSaid(place.straighten, into_s, now_s),
+              handWarm_s: into_s === undefined ? null : into_s + place.handWarm_s,
+            })),
+          }),
       temperBy_s: out_s === undefined || run.tempers.length > 0 ? null : out_s + TEMPER_WITHIN_s,
     },
     expected: {
       hrc: { mean: mean_HRC, sd: sd_HRC },
       p05: p05_HRC,
       p95: p95_HRC,
-      chanceHard: known.tests === undefined ? chanceHard.working : 1 - hard,
+      chanceHard: worst === null ? (known.tests === undefined ? chanceHard.working : 1 - hard) : worst.chanceHard,
+      ...(is.places.length === 0
+        ? {}
+        : { stations: is.places.map(({ at, working, chanceHard: chance }) => ({ at, ...hrcSaid(working.tempered), chanceHard: chance })) }),
     },
     planned: {
       hrc: { mean: was.working.tempered.mean_HRC, sd: was.working.tempered.sd_HRC },

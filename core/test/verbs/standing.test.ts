@@ -264,3 +264,63 @@ describe("why, from the command line, by more than tests", () => {
     expect(() => why({ at_s: 2500, act: "found", of: "oven-thermometer", answer: "maybe" })).toThrow("answer");
   });
 });
+
+describe("a piece that was measured at more places than one, from the command line", () => {
+  const section = (spine_mm: number, edge_mm: number, height_mm: number) => ({ shape: "wedge", spine_mm, edge_mm, height_mm });
+  const body = { steel: "5160", use: "sword", piece: { kind: "sword", section: section(10, 2, 45), length_mm: 900 } };
+  const tip = { at: 1, section: section(3, 1.5, 25) };
+  const log = [...heated(845), { at_s: 272, act: "bath-in", medium: "fast-oil", bath_C: 55 }, { at_s: 286, act: "bath-out" }];
+  interface AtPlaces {
+    readonly now: { readonly stations?: readonly { at: number; edge: Place }[] };
+    readonly windows: {
+      readonly stations?: readonly { at: number; straighten: { from_s: number; to_s: number } | null; handWarm_s: number }[];
+    };
+    readonly expected: { readonly stations?: readonly { at: number; hrc: { mean: number }; chanceHard: number }[] };
+  }
+  const at = (now_s: number, stations: readonly object[]) => {
+    const piece = { ...body.piece, ...(stations.length === 0 ? {} : { stations }) };
+    return ask(log, now_s, { ...body, piece }) as Answer & AtPlaces;
+  };
+  it("each place has its own now, window and expectation, in the order given; the piece's window is that of the first to shut", () => {
+    const same = { at: 0.5, section: body.piece.section };
+    const [plain, said] = [at(312, []), at(312, [tip, same])];
+    expect(said.windows.stations!.map((one) => one.at)).toEqual([1, 0.5]);
+    expect(said.expected.stations!.map((one) => one.at)).toEqual([1, 0.5]);
+    expect(said.windows.straighten).toMatchObject(said.windows.stations![0]!.straighten!);
+    expect(said.windows.straighten!.to_s).toBeLessThan(plain.windows.straighten!.to_s);
+    expect(said.windows.handWarm_s).toBe(
+      Math.max(...said.windows.stations!.map(({ handWarm_s }) => handWarm_s), plain.windows.handWarm_s!),
+    );
+    // Forty seconds after it went in the thin tip is mostly hard, the body not (seen in the trade).
+    const [thin, thick] = said.now.stations!;
+    expect(thin!.edge.martensite).toBeGreaterThan(0.5);
+    expect(thin!.edge.temperature_C).toBeLessThan(thick!.edge.temperature_C);
+    expect(thick!.edge).toEqual(said.now["edge"]);
+    expect(plain.now.stations).toBeUndefined();
+  });
+  it("what it is expected to be is that of the worst place by what is wanted of it", () => {
+    const thick = { at: 0.1, section: section(24, 20, 45) };
+    const said = at(312, [tip, thick]);
+    expect(said.expected.hrc.mean).toBeCloseTo(Math.min(...said.expected.stations!.map(({ hrc }) => hrc.mean)), 6);
+  });
+  it("a place outside the piece is refused by its path", () => {
+    expect(() => at(312, [{ ...tip, at: 1.2 }])).toThrow("/piece/stations/0/at");
+  });
+});
+
+describe("a log that is put right", () => {
+  it("an entry that came late counts from when it truly was; the last word on it stands", () => {
+    const late = [...heated(785), { at_s: 287, act: "bath-in" }];
+    const put = (...true_s: number[]) => [
+      ...late,
+      ...true_s.map((at_s_true, i) => ({ at_s: 288 + i, act: "correct", entry: 3, at_s_true })),
+    ];
+    const [asTapped, right] = [ask(late, 400), ask(put(280, 271.5), 400)];
+    expect(codes(asTapped)).toContain("slow-transfer");
+    expect(codes(right)).not.toContain("slow-transfer");
+    expect(right.expected).toEqual(ask([...heated(785), { at_s: 271.5, act: "bath-in" }], 400).expected);
+  });
+  it("what is no entry before it is a sentence", () => {
+    expect(() => ask([...heated(785), { at_s: 300, act: "correct", entry: 7, at_s_true: 2 }], 400)).toThrow("/log/3/entry");
+  });
+});

@@ -80,11 +80,12 @@ function HowAndWhere({ piece, heating, way, isPractice, kit, onHeating, onWay, o
   };
   return (
     <>
-      <h2>How will you heat it?</h2>
+      <h2>What will you heat it in?</h2>
       <PlaceKeys place={heating.in} kit={kit} onPick={(place) => onHeating(judgedIn(place, heating))} />
+      <h2>How will you know that it is hot enough?</h2>
       <RadioKeys
         label="Judged by"
-        className="school-keys"
+        className="place-keys judge-keys"
         keyClass="plain-key"
         chosen={heating.by}
         onPick={(by) => onHeating({ in: heating.in, by })}
@@ -94,7 +95,7 @@ function HowAndWhere({ piece, heating, way, isPractice, kit, onHeating, onWay, o
           inside: (
             <>
               <b>{JUDGE_WORDS[key].name}</b>
-              <small>{lackOf(key) ?? (key === heating.by ? JUDGE_WORDS[key].does : "")}</small>
+              {key === heating.by || lackOf(key) !== null ? <small>{lackOf(key) ?? JUDGE_WORDS[key].does}</small> : null}
             </>
           ),
         }))}

@@ -95,8 +95,9 @@ export function SchoolsDialog({ isOpen, piece, heating, way, kit, units, onPick,
       <DialogTitle>How will you heat it, and what is to be hard?</DialogTitle>
       <DialogContent>
         <WayKeys section={piece.section} way={chosenWay} note="prefer" className="way-keys" kit={kit} onPick={setWay} />
-        <h2>How will you heat it?</h2>
+        <h2>What will you heat it in?</h2>
         <PlaceKeys place={place} kit={kit} onPick={setPlace} />
+        <h2>How will you know that it is hot enough?</h2>
         <div className="school-rows">
           {JUDGES[place]
             .map((by) => ({ in: place, by }))
