@@ -300,12 +300,12 @@ describe("words for every code", () => {
     expect(wayWords({ hardens: "edge", draws: "oven" })).toBe("edge only");
     expect(wayWords({ hardens: "edge", draws: "hot-bar" })).toBe("edge only, colour run, on a hot bar");
     expect(wayWords({ hardens: "whole", draws: "torch" })).toBe("colour run, with a torch");
-    expect([Object.keys(HARDENS_WORDS), Object.keys(DRAWS_WORDS), Object.keys(PLACE_OF_HEAT).sort(), Object.keys(JUDGE_WORDS).sort()]).toEqual([
-      [...HARDENS],
-      [...DRAWS],
-      [...HEATED_IN].sort(),
-      [...JUDGED_BY].sort(),
-    ]);
+    expect([
+      Object.keys(HARDENS_WORDS),
+      Object.keys(DRAWS_WORDS),
+      Object.keys(PLACE_OF_HEAT).sort(),
+      Object.keys(JUDGE_WORDS).sort(),
+    ]).toEqual([[...HARDENS], [...DRAWS], [...HEATED_IN].sort(), [...JUDGED_BY].sort()]);
   });
   it("a school that lacks something says what", () => {
     const bare = PRESETS.find(({ id }) => id === "beginner")!.items.map((item, i) => ({ id: `${i}`, ...item }));

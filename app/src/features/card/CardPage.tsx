@@ -21,6 +21,7 @@ import { useExpected, useMoved, usePrediction, useQuestion, useStepTimes, useWha
 import { useCooling } from "../../compute/useCooling.js";
 import { nextActWords } from "../../words/rackWords.js";
 import { timeFor } from "../../format/pieceTime.js";
+import { weakestSentence } from "../../words/alongWords.js";
 import { heatingName, wayWords } from "../../words/schools.js";
 import { showNotches, type Units } from "../../format/show.js";
 import { disagreeWords } from "../../words/testWords.js";
@@ -108,12 +109,16 @@ function gradeWords(state: PieceState): string {
 /** The verdict of what is shown; of a piece that was measured, against what was found. */
 function cardWords(prediction: Prediction, { question: { route, piece } }: TrialView, measuredAs: PieceState | null, units: Units) {
   const hardness_HRC = measuredAs === null ? null : (measuredSummary(measuredAs)?.mean_HRC ?? null);
-  return verdictWords(prediction, route, piece.section, units, zoneReports(piece, prediction, wayOf(route).hardens), {
+  const end = measuredAs === null ? "will be" : endTense(measuredAs);
+  const said = verdictWords(prediction, route, piece.section, units, zoneReports(piece, prediction, wayOf(route).hardens), {
     hardness_HRC,
     look: measuredAs === null ? null : grainSeen(measuredAs),
     done: measuredAs === null ? "nothing" : doneSoFar(measuredAs),
-    end: measuredAs === null ? "will be" : endTense(measuredAs),
+    end,
   });
+  // The worst place by what was wanted comes before all else.
+  const weakest = weakestSentence(prediction, piece, end, units);
+  return weakest === "" ? said : { ...said, reasons: [weakest, ...said.reasons] };
 }
 
 /** What the verdict says beside its words: what was found, what was expected, what moved it, and by what it is known. */

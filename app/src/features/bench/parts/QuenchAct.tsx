@@ -29,7 +29,7 @@ import type { ReactNode } from "react";
 import { useQuestion, useStandingOfNow, useStandingSoon } from "../../../compute/useAnswers.js";
 import { useOutAt } from "../../../compute/useOutAt.js";
 import { actWords, mediumName } from "../../../words/actWords.js";
-import { showSpan, showTemperature, type Units } from "../../../format/show.js";
+import { capital, showSpan, showTemperature, type Units } from "../../../format/show.js";
 import { useSettings } from "../../../store/useStore.js";
 import { BATH_LEAST_s } from "../../../calls/cues.js";
 import { useCooling } from "../../../compute/useCooling.js";
@@ -37,6 +37,7 @@ import { tooLateWords } from "../../../words/rackWords.js";
 import { useBathNow } from "../../../compute/useBathNow.js";
 import { bathBefore } from "../../../words/bathWords.js";
 import { bathWords } from "../../../words/benchWords.js";
+import { shutsFirst } from "../../../words/alongWords.js";
 import { outWords } from "../../../words/outWords.js";
 import { dipWords, endsWords, inOutKeys, overKey } from "../../../words/patternWords.js";
 import { ActKey, type ActProps } from "./ActKey.js";
@@ -98,16 +99,20 @@ interface WindowProps {
   readonly isBefore: boolean;
   /** Where it lies until the window opens. */
   readonly where: string;
+  /** Which place turns stiff first; null where it is the section of the piece itself. */
+  readonly first: string | null;
 }
 
 /** The window to straighten, as far as it has closed. */
-function Window({ gone_s, from_s, to_s, isBefore, where }: WindowProps) {
+function Window({ gone_s, from_s, to_s, isBefore, where, first }: WindowProps) {
   return (
     <div className={isBefore ? "is-before" : undefined}>
       <JawGauge gone_s={gone_s} from_s={from_s} to_s={to_s} />
       <div className="jaw-words drawn">
         <span>{where}</span>
-        <span>turns stiff, {showSpan(from_s, to_s)} by the model</span>
+        <span>
+          {first === null ? "" : `${first} `}turns stiff, {showSpan(from_s, to_s)} by the model
+        </span>
         <span>hard, brittle</span>
       </div>
     </div>
@@ -304,9 +309,9 @@ function isAhead({ to_s }: StraightenWindow, move: Move | null, least_s: number)
   return move?.dip.pattern !== "plates" && move?.dip.due?.move !== "over" && to_s >= least_s;
 }
 
-type AheadProps = Pick<SecondsProps, "act" | "window" | "gone_s" | "least_s"> & { move: Move | null };
+type AheadProps = Pick<SecondsProps, "act" | "window" | "gone_s" | "least_s"> & { move: Move | null; first: string | null };
 
-function WindowAhead({ act, window, move, gone_s, least_s }: AheadProps) {
+function WindowAhead({ act, window, move, gone_s, least_s, first }: AheadProps) {
   if (!window || (act.kind !== "straighten" && !isAhead(window, move, least_s))) return null;
   const { where } = inOutKeys(move?.dip.pattern ?? null);
   // The jaws close from where it may be stiff to where it surely is.
@@ -319,8 +324,20 @@ function WindowAhead({ act, window, move, gone_s, least_s }: AheadProps) {
       to_s={Math.max(from_s, last_s)}
       isBefore={gone_s === null}
       where={where}
+      first={first}
     />
   );
+}
+
+/** Which place turns stiff first; null where it is the section of the piece itself, and while that is worked out. */
+function useShutsFirst({ piece }: PieceState, prediction: Prediction | undefined): string | null {
+  const units = useSettings();
+  return prediction === undefined ? null : shutsFirst(prediction, piece, units);
+}
+
+function ShutsFirst({ act, first }: { act: Props["act"]; first: string | null }) {
+  if (act.kind !== "straighten" || first === null) return null;
+  return <p className="drawn from">{capital(first)} shuts first: the seconds are those of it.</p>;
 }
 
 function TooLate({ out_s, place }: { out_s: number | null; place: string }) {
@@ -394,6 +411,7 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
   const done = quenchOf(useQuestion(state)?.route, act);
   const move = moveOf(state, act, now_ms);
   const { tooLate_s } = useCooling(state, now_ms);
+  const first = useShutsFirst(state, prediction);
   return (
     <>
       <div className={`bench-main quench ${act.kind}`}>
@@ -413,7 +431,8 @@ export function QuenchAct({ state, act, bench, now_ms }: Props) {
           <TooLate out_s={tooLate_s} place={heatPlace(state.route)} />
         </Seconds>
       </div>
-      <WindowAhead act={act} window={window} move={move} gone_s={gone_s} least_s={least_s} />
+      <WindowAhead act={act} window={window} move={move} gone_s={gone_s} least_s={least_s} first={first} />
+      <ShutsFirst act={act} first={first} />
       <Straighten state={state} act={act} bench={bench} now_ms={now_ms} window={window} />
       <Keys
         state={state}
