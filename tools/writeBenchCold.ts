@@ -3,9 +3,9 @@
  * quarter of it. Writes docs/bench-cold.md. Slowed by stopping every process of the browser for three quarters of the time.
  */
 
+import { writePage } from "./page.js";
 import { chromium } from "@playwright/test";
 import { spawn } from "node:child_process";
-import { writeFileSync } from "node:fs";
 import { cpus } from "node:os";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -97,8 +97,8 @@ try {
 } finally {
   server.kill();
 }
-writeFileSync(
-  join(root, "docs/bench-cold.md"),
+writePage(
+  "bench-cold.md",
   `# The first verdict of a cold page
 
 \`npm run benchcold\`, on this machine (${cpus().length} cores, ${cpus()[0]!.model}), ${RUNS} fresh browsers each: nothing cached, nothing compiled, the made-up shop's billhook (a blade, its ensemble of

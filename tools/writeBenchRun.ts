@@ -1,10 +1,10 @@
 /** Runs the bench in a real browser: how fast a tap is stored, 50 killed tabs, two tabs at one piece. Writes docs/bench-run.md. */
 
+import { writePage } from "./page.js";
 import { chromium, type BrowserContext, type Page } from "@playwright/test";
 import { MEMBERS } from "../core/src/index.js";
 import { CHROMIUM } from "../e2e/chromium.js";
 import { spawn } from "node:child_process";
-import { writeFileSync } from "node:fs";
 import { cpus } from "node:os";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -370,7 +370,7 @@ Written by \`npm run benchrun\` (tools/writeBenchRun.ts): the built app in headl
 A killed tab is a renderer crashed through the browser's own debugging protocol while the last of one to four taps was on its way, up to 120 ms after it.
 Confirmed is what was in the store when it was killed.
 `;
-  writeFileSync(join(root, "docs/bench-run.md"), text);
+  writePage("bench-run.md", text);
   process.stdout.write(text);
 } finally {
   for (const server of servers) server.kill();

@@ -3,6 +3,7 @@
  * browser does, in a real Chromium with its real worker: how late each end is told. Writes docs/calls.md.
  */
 
+import { writePage } from "./page.js";
 import { chromium } from "@playwright/test";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -140,5 +141,5 @@ slowed timers is a test beside the code (app/src/calls/calls.test.tsx).
 What it does not show: a phone that is locked puts a page and its workers to sleep after some minutes; then nothing calls, the page says so once, and
 hands over the end for the phone's own calendar.
 `;
-writeFileSync(join(root, "docs/calls.md"), text);
+writePage("calls.md", text);
 process.stdout.write(text);

@@ -1,8 +1,6 @@
 /** `npm run causes`: simulated shops with one planted fault each, and what the diagnosis makes of their log and tests. Writes docs/diagnosis.md. */
 
-import { writeFileSync } from "node:fs";
-import { dirname, join } from "node:path";
-import { fileURLToPath } from "node:url";
+import { writePage } from "./page.js";
 import {
   CATALOGUE,
   diagnose,
@@ -282,5 +280,5 @@ What is said with a probability, and how often it was so:
 |---|---|---|---|
 ${reliability.join("\n")}
 `;
-writeFileSync(join(dirname(fileURLToPath(import.meta.url)), "../docs/diagnosis.md"), text);
+writePage("diagnosis.md", text);
 process.stdout.write(text);

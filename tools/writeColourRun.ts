@@ -1,11 +1,8 @@
 /** `npm run runs`: made-up colour runs, each dunked when the bench says so. Writes docs/colour-run.md. */
 
-import { writeFileSync } from "node:fs";
-import { dirname, join } from "node:path";
-import { fileURLToPath } from "node:url";
+import { writePage } from "./page.js";
 import { RUN_CASES, runsOf } from "../core/test/simulate/madeUpRuns.js";
 
-const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const EACH = Number(process.argv[2] ?? 100);
 const NEAR_K = 10;
 let [all, near, never] = [0, 0, 0];
@@ -22,8 +19,8 @@ const rows = RUN_CASES.map((one) => {
   console.log(row);
   return row;
 });
-writeFileSync(
-  join(root, "docs/colour-run.md"),
+writePage(
+  "colour-run.md",
   `# Colour runs stopped by the bench
 
 Written by \`npm run runs\` (tools/writeColourRun.ts, core/test/simulate/madeUpRuns.ts): ${EACH} runs a case, none of them among those the bench knows, drawn

@@ -1,8 +1,6 @@
 /** `npm run hand`: shops with planted surprises, and what is said right after a reading, a tap or a bath. Writes docs/hand.md. */
 
-import { writeFileSync } from "node:fs";
-import { dirname, join } from "node:path";
-import { fileURLToPath } from "node:url";
+import { writePage } from "./page.js";
 import { bathAfternoons, blades, coloursSeen, lateTaps, movedOvens } from "../core/test/hand/surprises.js";
 import { wholeHeats } from "../core/test/heatNow/wholeHeats.js";
 
@@ -61,8 +59,8 @@ const rows: readonly (readonly [said: string, measured: string, wanted: string])
 ];
 for (const row of rows) console.log(row.join(" | "));
 
-writeFileSync(
-  join(dirname(fileURLToPath(import.meta.url)), "../docs/hand.md"),
+writePage(
+  "hand.md",
   `# What the hand said, and what is shown
 
 Written by \`npm run hand\` (tools/writeHand.ts, core/test/hand/surprises.ts and core/test/heatNow/wholeHeats.ts): made-up shops with the surprises a shop

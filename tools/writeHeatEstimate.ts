@@ -1,8 +1,6 @@
 /** `npm run smiths`: two thousand made-up smiths judge a heat; docs/heat-estimate.md says how well the fused estimate does. */
 
-import { writeFileSync } from "node:fs";
-import { dirname, join } from "node:path";
-import { fileURLToPath } from "node:url";
+import { writePage } from "./page.js";
 import { estimateHeat } from "../core/src/simulate/heatEstimate.js";
 import { wholeHeats } from "../core/test/heatNow/wholeHeats.js";
 import { askSmiths, makeSmith, singleErrors_K, type Smith } from "../core/test/simulate/smiths.js";
@@ -39,8 +37,8 @@ const holds = wholeHeats(HOLDS, 900000, true);
 const KILNS = 300;
 const kilns = wholeHeats(KILNS, 600000, false, "kiln");
 
-writeFileSync(
-  join(dirname(fileURLToPath(import.meta.url)), "../docs/heat-estimate.md"),
+writePage(
+  "heat-estimate.md",
   `# How well the fused temperature does
 
 Written by \`npm run smiths\` (tools/writeHeatEstimate.ts): ${COUNT} made-up smiths, their errors drawn from the notes' error model and the judgements

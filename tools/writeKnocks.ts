@@ -1,5 +1,6 @@
 /** `npm run knocks`: spoiled books through the reader and all that reads what it lets in, and forty of them in a browser. Writes docs/knocks.md. */
 
+import { writePage } from "./page.js";
 import { chromium } from "@playwright/test";
 import { readFileSync, writeFileSync, mkdtempSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -293,5 +294,5 @@ some cut or scratched as text), read, and what is let in given to all that reads
 | screens that failed | ${screens.failed} |
 | faults a page reported | ${screens.faults} |
 ${thrown.size === 0 ? "" : `\nThrown:\n\n${[...thrown].map(([said, times]) => `- ${times} times: ${said.slice(0, 300)}`).join("\n")}\n`}`;
-writeFileSync(join(root, "docs/knocks.md"), text);
+writePage("knocks.md", text);
 process.stdout.write(text);

@@ -1,11 +1,8 @@
 /** `npm run ovens`: made-up ovens with a planted offset, lag and swing, told apart from readings by hand. Writes docs/ovens.md. */
 
-import { writeFileSync } from "node:fs";
-import { dirname, join } from "node:path";
-import { fileURLToPath } from "node:url";
+import { writePage } from "./page.js";
 import { madeUpOven, toldApart } from "../core/test/evidence/madeUpOvens.js";
 
-const root = join(dirname(fileURLToPath(import.meta.url)), "..");
 const OVENS = Number(process.argv[2] ?? 500);
 /** Others than the tests and whoever shaped the fit looked at. */
 const FIRST_SEED = 100_000;
@@ -19,8 +16,8 @@ const rows = [4, 6, 9].map((count) => {
   console.log(row);
   return row;
 });
-writeFileSync(
-  join(root, "docs/ovens.md"),
+writePage(
+  "ovens.md",
   `# Ovens told apart: offset, lag and swing
 
 Written by \`npm run ovens\` (tools/writeOvens.ts, core/test/evidence/madeUpOvens.ts): ${OVENS} made-up ovens, set to 170 to 280 C and truly 12 C off it (one

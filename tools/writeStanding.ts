@@ -1,5 +1,6 @@
 /** `npm run shops`: simulated shops with faults nobody told them of, six pieces each; what is said of each piece beside what it was. Writes docs/standing.md. */
 
+import { coreVersion } from "./page.js";
 import { readFileSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -228,4 +229,4 @@ console.log(numbers);
 const path = join(here, "../docs/standing.md");
 const text = readFileSync(path, "utf8");
 const [head, tail] = [text.indexOf("<!-- numbers -->"), text.indexOf("<!-- end -->")];
-writeFileSync(path, `${text.slice(0, head)}<!-- numbers -->\n\n${numbers}\n${text.slice(tail)}`);
+writeFileSync(path, `${text.slice(0, head)}<!-- numbers -->\n\n${numbers}\nFigures of core ${coreVersion()}.\n\n${text.slice(tail)}`);

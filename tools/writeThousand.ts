@@ -1,5 +1,6 @@
 /** `npm run thousand`: how soon the rack and the book of a thousand pieces can be read, beside ten. Writes docs/thousand.md. */
 
+import { writePage } from "./page.js";
 import { chromium, type BrowserContext, type Page } from "@playwright/test";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { cpus, tmpdir } from "node:os";
@@ -123,8 +124,8 @@ for (const count of [10, 1000, 5000]) {
 server.closeAllConnections();
 server.close();
 
-writeFileSync(
-  join(root, "docs/thousand.md"),
+writePage(
+  "thousand.md",
   `# A thousand pieces, and five
 
 \`npm run thousand\` (tools/writeThousand.ts), on this machine (${cpus().length} cores, ${cpus()[0]!.model}), ${RUNS} runs, medians in ms: a book of ${EVENTS_A_PIECE} events a piece,

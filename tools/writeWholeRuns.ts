@@ -1,7 +1,7 @@
 /** Plays whole practice pieces through the built app in a browser, and writes what was said beside what was so: docs/whole-runs.md. */
 
+import { writePage } from "./page.js";
 import { chromium } from "@playwright/test";
-import { writeFileSync } from "node:fs";
 import type { Server } from "node:http";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -97,5 +97,5 @@ for (const [i, spec] of SPECS.entries()) {
 }
 await browser.close();
 const text = reportOf(all, failed, browser.version());
-if (only === null) writeFileSync(join(root, "docs/whole-runs.md"), text);
+if (only === null) writePage("whole-runs.md", text);
 process.stdout.write(text);
