@@ -49,6 +49,20 @@ export default defineConfig(({ command }) => ({
     license({ thirdParty: { includePrivate: false, output: { file: join(import.meta.dirname, "dist/licences.txt") } } }),
   ],
   css: { transformer: "lightningcss", lightningcss: { drafts: { customMedia: true } } },
-  build: { outDir: "dist", emptyOutDir: true, assetsInlineLimit: 0, target: "es2022", chunkSizeWarningLimit: 900 },
+  build: {
+    outDir: "dist",
+    emptyOutDir: true,
+    assetsInlineLimit: 0,
+    target: "es2022",
+    chunkSizeWarningLimit: 900,
+    // Schemas are made by calls that do nothing else: a page that only wants the words of one does not load them, nor what makes them.
+    rolldownOptions: {
+      treeshake: {
+        propertyReadSideEffects: false,
+        manualPureFunctions: ["Type", "strict", "tagged", "choice", "between", "limited", "taggedOf", "oneNumberOf", "deep"],
+        moduleSideEffects: [{ test: /typebox/, sideEffects: false }],
+      },
+    },
+  },
   worker: { format: "es" },
 }));

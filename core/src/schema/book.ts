@@ -3,7 +3,18 @@
 import { Type, type Static } from "@sinclair/typebox";
 import { KitSchema, VESSELS } from "./kit.js";
 import { LIMITS } from "./limits.js";
-import { AgitationSchema, between, choice, CladdingSchema, CoatSchema, SectionSchema, strict, tagged } from "./parts.js";
+import {
+  AgitationSchema,
+  between,
+  choice,
+  CladdingSchema,
+  CoatSchema,
+  SectionSchema,
+  strict,
+  tagged,
+  limited,
+  oneNumberOf,
+} from "./parts.js";
 import { REASONS } from "./reasons.js";
 import { BOOK_VERSION } from "./version.js";
 
@@ -67,6 +78,8 @@ export type Zone = (typeof ZONES)[number];
 export const FATES = ["cracked", "broken", "given-up", "lost", "mistaken"] as const;
 /** What became of a piece that did not get done. */
 export type Fate = (typeof FATES)[number];
+/** That, or that it was none of them after all. */
+const BECAME = ["cracked", "broken", "given-up", "lost", "mistaken", "sound"] as const satisfies readonly (Fate | "sound")[];
 export const WISHES = ["hard", "medium", "soft", "untreated"] as const;
 export type Wish = (typeof WISHES)[number];
 
@@ -82,17 +95,17 @@ export const PieceSchema = strict({
   use: Type.String({ minLength: 1, maxLength: 30 }),
   /** What is wanted of this piece alone, in the place of what its use wants, HRC: from, to. */
   aims_HRC: Type.Optional(
-    strict({ low_HRC: between(...LIMITS.aims.wanted_HRC, "From, HRC"), high_HRC: between(...LIMITS.aims.wanted_HRC, "To, HRC") }),
+    strict({ low_HRC: limited(LIMITS.aims.wanted_HRC, "From, HRC"), high_HRC: limited(LIMITS.aims.wanted_HRC, "To, HRC") }),
   ),
-  length_mm: between(...LIMITS.piece.length_mm, "Length over all, mm"),
+  length_mm: limited(LIMITS.piece.length_mm, "Length over all, mm"),
   section: SectionSchema,
   /** Further places where a blade was measured, by their share of the length from the tang. */
   stations: Type.Optional(
     Type.Array(
       strict({
         at: between(0, 1, "Share of the length from the tang"),
-        spine_mm: between(...LIMITS.wedge.spine_mm, "Thickness at the back there, mm"),
-        edge_mm: between(...LIMITS.wedge.edge_mm, "Thickness at the edge there, mm"),
+        spine_mm: limited(LIMITS.wedge.spine_mm, "Thickness at the back there, mm"),
+        edge_mm: limited(LIMITS.wedge.edge_mm, "Thickness at the edge there, mm"),
       }),
       { maxItems: 6 },
     ),
@@ -121,7 +134,7 @@ export const MOST_DIPS = 12;
 const IntoSchema = strict({
   medium: Type.String({ minLength: 1, maxLength: 30 }),
   bath: Type.Optional(Type.String({ minLength: 1, maxLength: 64 })),
-  bath_C: between(...LIMITS.quench.bath_C, "Bath temperature, C"),
+  bath_C: limited(LIMITS.quench.bath_C, "Bath temperature, C"),
   agitation: AgitationSchema,
 });
 export type Into = Static<typeof IntoSchema>;
@@ -129,14 +142,14 @@ export type Into = Static<typeof IntoSchema>;
 /** Until when it is in. cold: until it is as cold as the bath. keeps-heat: out while the body is hot, to be tempered by what is left in it. */
 const UntilSchema = tagged(
   "is",
-  strict({ is: Type.Literal("seconds"), s: between(...LIMITS.quench.bath_s, "In the bath, s") }),
+  strict({ is: Type.Literal("seconds"), s: limited(LIMITS.quench.bath_s, "In the bath, s") }),
   strict({ is: Type.Literal("cold") }),
   strict({ is: Type.Literal("keeps-heat") }),
 );
 export type Until = Static<typeof UntilSchema>;
 
 const dip = { into: IntoSchema, until: UntilSchema };
-const deep = (what: string) => ({ depth_mm: between(...LIMITS.quench.depth_mm, `Depth of the ${what} under the bath, mm`), ...dip });
+const deep = (what: string) => ({ depth_mm: limited(LIMITS.quench.depth_mm, `Depth of the ${what} under the bath, mm`), ...dip });
 
 export const DipSchema = tagged(
   "under",
@@ -153,33 +166,33 @@ export const StepSchema = tagged(
   "kind",
   strict({
     kind: Type.Literal("preheat"),
-    temperature_C: between(...LIMITS.preheat.temperature_C, "Heat, C"),
-    hold_min: between(...LIMITS.preheat.hold_min, "Hold at heat, min"),
+    temperature_C: limited(LIMITS.preheat.temperature_C, "Heat, C"),
+    hold_min: limited(LIMITS.preheat.hold_min, "Hold at heat, min"),
     ...because,
   }),
   strict({
     kind: Type.Literal("anneal"),
-    temperature_C: between(...LIMITS.anneal.temperature_C, "Heat, C"),
-    hold_min: between(...LIMITS.anneal.hold_min, "Hold at heat, min"),
+    temperature_C: limited(LIMITS.anneal.temperature_C, "Heat, C"),
+    hold_min: limited(LIMITS.anneal.hold_min, "Hold at heat, min"),
     how: choice(ANNEALS),
     /** How fast it falls to `to_C`, C an hour: a difference of temperature. */
-    rate_C_h: between(...LIMITS.anneal.rate_C_h, "Cooling, C an hour"),
-    to_C: between(...LIMITS.anneal.to_C, "Down to, then in air, C"),
+    rate_C_h: limited(LIMITS.anneal.rate_C_h, "Cooling, C an hour"),
+    to_C: limited(LIMITS.anneal.to_C, "Down to, then in air, C"),
     ...because,
   }),
   strict({
     kind: Type.Literal("normalise"),
-    temperature_C: between(...LIMITS.normalise.temperature_C, "Heat, C"),
-    hold_min: between(...LIMITS.normalise.hold_min, "Hold at heat, min"),
+    temperature_C: limited(LIMITS.normalise.temperature_C, "Heat, C"),
+    hold_min: limited(LIMITS.normalise.hold_min, "Hold at heat, min"),
     coolTo: choice(["black", "hand-warm"] as const),
     ...because,
   }),
   strict({
     kind: Type.Literal("harden"),
-    temperature_C: between(...LIMITS.harden.temperature_C, "Heat, C"),
-    hold_min: between(...LIMITS.harden.hold_min, "Hold at heat, min"),
+    temperature_C: limited(LIMITS.harden.temperature_C, "Heat, C"),
+    hold_min: limited(LIMITS.harden.hold_min, "Hold at heat, min"),
     /** Falling heat: then in still air down to here, C, and only now into the bath. */
-    fallTo_C: Type.Optional(between(...LIMITS.harden.fallTo_C, "Falls in air to, C")),
+    fallTo_C: Type.Optional(limited(LIMITS.harden.fallTo_C, "Falls in air to, C")),
     ...because,
   }),
   strict({
@@ -187,7 +200,7 @@ export const StepSchema = tagged(
     /** In order; the first as soon as it is out of the fire. */
     dips: Type.Array(DipSchema, { minItems: 1, maxItems: MOST_DIPS }),
     /** From fire to bath; as usual when absent. */
-    transfer_s: Type.Optional(between(...LIMITS.quench.transfer_s, "From the fire to the bath, s")),
+    transfer_s: Type.Optional(limited(LIMITS.quench.transfer_s, "From the fire to the bath, s")),
     /** Clay on the back of a blade. */
     clay: Type.Optional(CoatSchema),
     ...because,
@@ -195,20 +208,20 @@ export const StepSchema = tagged(
   strict({
     kind: Type.Literal("run"),
     source: choice(RUN_SOURCES),
-    temperature_C: between(...LIMITS.run.temperature_C, "Heat the edge is drawn to, by its colour, C"),
+    temperature_C: limited(LIMITS.run.temperature_C, "Heat the edge is drawn to, by its colour, C"),
     /** Where the edge stands in water and stays bare: a line so far behind it is watched instead, and the heat of the colour that is to come there. */
     mark: Type.Optional(
       strict({
-        behind_mm: between(...LIMITS.run.behind_mm, "How far behind the edge, mm"),
-        temperature_C: between(...LIMITS.run.temperature_C, "Heat of the colour at the mark, C"),
+        behind_mm: limited(LIMITS.run.behind_mm, "How far behind the edge, mm"),
+        temperature_C: limited(LIMITS.run.temperature_C, "Heat of the colour at the mark, C"),
       }),
     ),
     ...because,
   }),
   strict({
     kind: Type.Literal("temper"),
-    temperature_C: between(...LIMITS.temper.temperature_C, "Temper, C"),
-    hold_min: between(...LIMITS.temper.hold_min, "Hold, min"),
+    temperature_C: limited(LIMITS.temper.temperature_C, "Temper, C"),
+    hold_min: limited(LIMITS.temper.hold_min, "Hold, min"),
     /** What it lies in; not said, an oven or a kiln. */
     in: Type.Optional(choice(VESSELS)),
     ...because,
@@ -225,7 +238,7 @@ export const RouteSchema = strict({
 });
 export type Route = Static<typeof RouteSchema>;
 
-const hardness = between(...LIMITS.tester.reading_HRC, "HRC");
+const hardness = limited(LIMITS.tester.reading_HRC, "HRC");
 
 export const FileStrokeSchema = strict({ file_HRC: hardness, result: choice(["skates", "drags", "bites"] as const) });
 
@@ -254,11 +267,11 @@ export const BathEntrySchema = tagged(
   "entry",
   strict({
     entry: Type.Literal("read"),
-    top_C: between(...LIMITS.quench.bath_C, "At the top, C"),
-    bottom_C: Type.Optional(between(...LIMITS.quench.bath_C, "At the bottom, C")),
+    top_C: limited(LIMITS.quench.bath_C, "At the top, C"),
+    bottom_C: Type.Optional(limited(LIMITS.quench.bath_C, "At the bottom, C")),
     isStirred: Type.Boolean(),
   }),
-  strict({ entry: Type.Literal("added"), added_L: between(...LIMITS.bath.added_L, "Filled up by, L") }),
+  strict({ entry: Type.Literal("added"), added_L: limited(LIMITS.bath.added_L, "Filled up by, L") }),
   /** A hot bar that warms it. */
   strict({ entry: Type.Literal("bar"), mass_kg: between(0.05, 200, "Of the bar, kg"), bar_C: between(100, 1300, "How hot it was, C") }),
   strict({ entry: Type.Literal("burnt") }),
@@ -304,7 +317,7 @@ export const BROKEN = ["coupon", "piece"] as const;
 /** Looks of a broken hard face, coarsest first. */
 export const BREAK_LOOKS = [1, 2, 3, 4, 5] as const;
 export type BreakLook = (typeof BREAK_LOOKS)[number];
-export const BreakLookSchema = Type.Union(BREAK_LOOKS.map((look) => Type.Literal(look)));
+export const BreakLookSchema = oneNumberOf(BREAK_LOOKS);
 
 /** The answer of another look is no answer of this one: checked where it is read. */
 export const FindingSchema = strict({ of: choice(CHECKS), answer: choice(ANSWERS) });
@@ -315,23 +328,23 @@ export const CheckSchema = tagged(
   strict({
     check: Type.Literal("glow"),
     name: Type.String({ maxLength: 30 }),
-    ambient_lux: between(...LIMITS.reading.light_lux, "Light in the shop, lux"),
+    ambient_lux: limited(LIMITS.reading.light_lux, "Light in the shop, lux"),
   }),
-  strict({ check: Type.Literal("probe"), temperature_C: between(...LIMITS.reading.instrument_C, "Reading, C") }),
+  strict({ check: Type.Literal("probe"), temperature_C: limited(LIMITS.reading.instrument_C, "Reading, C") }),
   strict({
     check: Type.Literal("infrared"),
-    temperature_C: between(...LIMITS.reading.instrument_C, "Reading, C"),
-    emissivity: between(...LIMITS.reading.emissivity, "What the gun was set to"),
+    temperature_C: limited(LIMITS.reading.instrument_C, "Reading, C"),
+    emissivity: limited(LIMITS.reading.emissivity, "What the gun was set to"),
     surface: choice(["scale", "bright"] as const),
   }),
-  strict({ check: Type.Literal("stick"), rated_C: between(...LIMITS.reading.melts_C, "What it melts at, C"), hasMelted: Type.Boolean() }),
+  strict({ check: Type.Literal("stick"), rated_C: limited(LIMITS.reading.melts_C, "What it melts at, C"), hasMelted: Type.Boolean() }),
   /** Under, changed over (all of it, into the second bath, or the other end), out again. */
   strict({ check: Type.Literal("bath"), state: choice(["in", "over", "out"] as const) }),
   /** What a thermometer in the bath reads. */
-  strict({ check: Type.Literal("bath-heat"), temperature_C: between(...LIMITS.quench.bath_C, "Reading, C") }),
+  strict({ check: Type.Literal("bath-heat"), temperature_C: limited(LIMITS.quench.bath_C, "Reading, C") }),
   /** All items of the safety gate were ticked. */
   /** Gone on with over a bath that stood so: off its plan, and asked about. */
-  strict({ check: Type.Literal("bath-as-is"), temperature_C: between(...LIMITS.quench.bath_C, "Bath, C") }),
+  strict({ check: Type.Literal("bath-as-is"), temperature_C: limited(LIMITS.quench.bath_C, "Bath, C") }),
   strict({ check: Type.Literal("safety") }),
   /** Seen to be too hot, by no number. */
   strict({ check: Type.Literal("too-hot") }),
@@ -354,7 +367,7 @@ export const CheckSchema = tagged(
   /** The door of the kiln. */
   strict({ check: Type.Literal("door"), state: choice(["open", "shut"] as const) }),
   /** What the chamber around the piece reads. */
-  strict({ check: Type.Literal("chamber"), temperature_C: between(...LIMITS.reading.instrument_C, "Reading, C") }),
+  strict({ check: Type.Literal("chamber"), temperature_C: limited(LIMITS.reading.instrument_C, "Reading, C") }),
   /** Heating elements off, before a hand goes in. */
   strict({ check: Type.Literal("power-off") }),
   /** The quench sequence that needs no hand was started. */
@@ -370,11 +383,11 @@ export const CheckSchema = tagged(
   /** How far it is off the line, over how much of its length. */
   strict({
     check: Type.Literal("warp"),
-    bow_mm: between(...LIMITS.warp.bow_mm, "Off the line, mm"),
-    over_mm: between(...LIMITS.warp.over_mm, "Over this length, mm"),
+    bow_mm: limited(LIMITS.warp.bow_mm, "Off the line, mm"),
+    over_mm: limited(LIMITS.warp.over_mm, "Over this length, mm"),
   }),
   /** Held against its warp while it is tempered: so far past the line. */
-  strict({ check: Type.Literal("clamped"), how: choice(CLAMPS), past_mm: between(...LIMITS.warp.bow_mm, "Past the line, mm") }),
+  strict({ check: Type.Literal("clamped"), how: choice(CLAMPS), past_mm: limited(LIMITS.warp.bow_mm, "Past the line, mm") }),
   /** Its mark was read, where another lay beside it. */
   strict({ check: Type.Literal("mark") }),
   /** A proof of the finished piece. */
@@ -385,8 +398,8 @@ export const CheckSchema = tagged(
     /** How it was made: on what, how often, from how high, how hard. */
     sample: Type.Optional(Type.String({ minLength: 1, maxLength: 60 })),
     count: Type.Optional(Type.Integer({ minimum: LIMITS.proof.count[0], maximum: LIMITS.proof.count[1], description: "How often" })),
-    height_mm: Type.Optional(between(...LIMITS.proof.height_mm, "From how high, mm")),
-    force_N: Type.Optional(between(...LIMITS.proof.force_N, "How hard, N")),
+    height_mm: Type.Optional(limited(LIMITS.proof.height_mm, "From how high, mm")),
+    force_N: Type.Optional(limited(LIMITS.proof.force_N, "How hard, N")),
   }),
   /** What a break looks like beside the drawings, of a coupon that had the same heat or of the piece itself: 1 coarsest, 5 finest. */
   strict({ check: Type.Literal("grain"), of: choice(BROKEN), look: BreakLookSchema }),
@@ -452,7 +465,7 @@ export const EventSchema = tagged(
   strict({ ...common, kind: Type.Literal("note"), text: Type.String({ minLength: 1, maxLength: 4000 }) }),
   strict({ ...common, kind: Type.Literal("finished") }),
   /** sound: re-forged, looked at, and no crack to be seen. */
-  strict({ ...common, kind: Type.Literal("fate"), fate: choice([...FATES, "sound"] as const) }),
+  strict({ ...common, kind: Type.Literal("fate"), fate: choice(BECAME) }),
   /** Of a bath of the kit, by its id in the place of a piece's. */
   strict({ ...common, kind: Type.Literal("bath"), log: BathEntrySchema }),
   /** When an entry really was; the same moment where somebody was asked and it was so. */

@@ -2,7 +2,7 @@
 
 import { Type, type Static } from "@sinclair/typebox";
 import { LIMITS } from "./limits.js";
-import { between, choice, strict, tagged } from "./parts.js";
+import { choice, strict, tagged, limited } from "./parts.js";
 
 export const FUELS = ["gas", "coal", "charcoal"] as const;
 /** What a temper may lie in, other than the air of an oven. */
@@ -16,24 +16,24 @@ const common = {
   notes: Type.Optional(Type.String({ maxLength: 600, description: "What to remember when it is lit again" })),
 };
 const chamber = {
-  length_mm: between(...LIMITS.chamber.length_mm, "Inside, the long way, mm"),
-  width_mm: between(...LIMITS.chamber.width_mm, "Inside, across, mm"),
-  height_mm: between(...LIMITS.chamber.height_mm, "Inside, upward, mm"),
+  length_mm: limited(LIMITS.chamber.length_mm, "Inside, the long way, mm"),
+  width_mm: limited(LIMITS.chamber.width_mm, "Inside, across, mm"),
+  height_mm: limited(LIMITS.chamber.height_mm, "Inside, upward, mm"),
 };
 
 /** A second thermometer beside what the dial says, at a time after it was set. */
 export const CalibrationReadingSchema = strict({
-  time_min: between(...LIMITS.calibration.time_min, "After it was set, min"),
-  set_C: between(...LIMITS.calibration.set_C, "What the dial or controller says, C"),
-  second_C: between(...LIMITS.calibration.second_C, "What the second thermometer says, C"),
+  time_min: limited(LIMITS.calibration.time_min, "After it was set, min"),
+  set_C: limited(LIMITS.calibration.set_C, "What the dial or controller says, C"),
+  second_C: limited(LIMITS.calibration.second_C, "What the second thermometer says, C"),
 });
 export type CalibrationReading = Static<typeof CalibrationReadingSchema>;
 
 const controlled = {
-  limit_C: between(...LIMITS.controlled.limit_C, "Hottest it can go, C"),
-  offset_C: between(...LIMITS.controlled.offset_C, "Truly hotter than it says by, C"),
-  swing_C: between(...LIMITS.controlled.swing_C, "Goes up and down about its setting by, C"),
-  settle_min: between(...LIMITS.controlled.settle_min, "Until it has come to rest after being set, min"),
+  limit_C: limited(LIMITS.controlled.limit_C, "Hottest it can go, C"),
+  offset_C: limited(LIMITS.controlled.offset_C, "Truly hotter than it says by, C"),
+  swing_C: limited(LIMITS.controlled.swing_C, "Goes up and down about its setting by, C"),
+  settle_min: limited(LIMITS.controlled.settle_min, "Until it has come to rest after being set, min"),
   calibration: Type.Optional(Type.Array(CalibrationReadingSchema, { maxItems: 60 })),
 };
 
@@ -47,22 +47,22 @@ export const KitItemSchema = tagged(
     /** Open at both ends: longer pieces can be drawn through. */
     isOpenEnded: Type.Boolean(),
     burners: Type.Integer({ minimum: LIMITS.forge.burners[0], maximum: LIMITS.forge.burners[1], description: "Burners, or tuyeres" }),
-    chamber_C: between(...LIMITS.forge.chamber_C, "As hot as it runs for heat treating, C"),
+    chamber_C: limited(LIMITS.forge.chamber_C, "As hot as it runs for heat treating, C"),
     atmosphere: choice(ATMOSPHERES),
-    gas_kPa: Type.Optional(between(...LIMITS.forge.gas_kPa, "Pressure of the gas at that heat, kPa")),
-    ambient_lux: between(...LIMITS.forge.ambient_lux, "Light around it, lux"),
+    gas_kPa: Type.Optional(limited(LIMITS.forge.gas_kPa, "Pressure of the gas at that heat, kPa")),
+    ambient_lux: limited(LIMITS.forge.ambient_lux, "Light around it, lux"),
   }),
   strict({
     ...common,
     kind: Type.Literal("torch"),
-    heats_mm: between(...LIMITS.torch.heats_mm, "How much of a piece it can bring to heat at once, mm"),
+    heats_mm: limited(LIMITS.torch.heats_mm, "How much of a piece it can bring to heat at once, mm"),
   }),
   strict({
     ...common,
     ...chamber,
     ...controlled,
     kind: Type.Literal("kiln"),
-    recovery_min: between(...LIMITS.kiln.recovery_min, "Until it is back after the door was open, min"),
+    recovery_min: limited(LIMITS.kiln.recovery_min, "Until it is back after the door was open, min"),
   }),
   strict({
     ...common,
@@ -77,34 +77,34 @@ export const KitItemSchema = tagged(
     kind: Type.Literal("bath"),
     medium: Type.String({ minLength: 1, maxLength: 30 }),
     tank: choice(["round", "square"] as const),
-    width_mm: between(...LIMITS.bath.width_mm, "Across the inside, mm"),
-    depth_mm: between(...LIMITS.bath.depth_mm, "From rim to floor, mm"),
-    fill_mm: between(...LIMITS.bath.fill_mm, "How deep the liquid stands, mm"),
+    width_mm: limited(LIMITS.bath.width_mm, "Across the inside, mm"),
+    depth_mm: limited(LIMITS.bath.depth_mm, "From rim to floor, mm"),
+    fill_mm: limited(LIMITS.bath.fill_mm, "How deep the liquid stands, mm"),
     /** What it is made of, whether it can be knocked over, whether a lid is at hand: none of it said, none of it asked for. */
     madeOf: Type.Optional(choice(["metal", "plastic"] as const)),
     canTip: Type.Optional(Type.Boolean()),
     hasLid: Type.Optional(Type.Boolean()),
-    heater_W: Type.Optional(between(...LIMITS.bath.heater_W, "Of a heater in it, W")),
+    heater_W: Type.Optional(limited(LIMITS.bath.heater_W, "Of a heater in it, W")),
   }),
   strict({ ...common, kind: Type.Literal("magnet") }),
   strict({
     ...common,
     kind: Type.Literal("probe"),
-    offset_C: between(...LIMITS.probe.offset_C, "Reads too hot by, C"),
-    sd_C: between(...LIMITS.probe.sd_C, "Spread of one reading, C"),
-    limit_C: between(...LIMITS.probe.limit_C, "Hottest it may go, C"),
+    offset_C: limited(LIMITS.probe.offset_C, "Reads too hot by, C"),
+    sd_C: limited(LIMITS.probe.sd_C, "Spread of one reading, C"),
+    limit_C: limited(LIMITS.probe.limit_C, "Hottest it may go, C"),
   }),
-  strict({ ...common, kind: Type.Literal("infrared"), emissivity: between(...LIMITS.reading.emissivity, "What it is set to") }),
-  strict({ ...common, kind: Type.Literal("stick"), rated_C: between(...LIMITS.reading.melts_C, "What it melts at, C") }),
+  strict({ ...common, kind: Type.Literal("infrared"), emissivity: limited(LIMITS.reading.emissivity, "What it is set to") }),
+  strict({ ...common, kind: Type.Literal("stick"), rated_C: limited(LIMITS.reading.melts_C, "What it melts at, C") }),
   strict({
     ...common,
     kind: Type.Literal("files"),
-    files_HRC: Type.Array(between(...LIMITS.files.rated_HRC, "HRC"), { minItems: 1, maxItems: 12 }),
+    files_HRC: Type.Array(limited(LIMITS.files.rated_HRC, "HRC"), { minItems: 1, maxItems: 12 }),
   }),
   strict({
     ...common,
     kind: Type.Literal("tester"),
-    bias_HRC: between(...LIMITS.tester.bias_HRC, "On its block less the block's value, HRC"),
+    bias_HRC: limited(LIMITS.tester.bias_HRC, "On its block less the block's value, HRC"),
   }),
 );
 export type KitItem = Static<typeof KitItemSchema>;

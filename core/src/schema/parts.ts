@@ -13,14 +13,29 @@ export function tagged<S extends TObject[]>(tag: string, ...choices: S): TUnsafe
   return Type.Unsafe<Static<S[number]>>({ type: "object", discriminator: { propertyName: tag }, required: [tag], oneOf: choices });
 }
 
+/** The same of a list of them. */
+function taggedOf<S extends readonly TObject[]>(tag: string, choices: S): TUnsafe<Static<S[number]>> {
+  return tagged(tag, ...choices);
+}
+
 /** One of a few words. */
 export function choice<const W extends readonly string[]>(words: W): TUnsafe<W[number]> {
   return Type.Unsafe<W[number]>({ type: "string", enum: [...words] });
 }
 
+/** One of a few numbers. */
+export function oneNumberOf<const N extends readonly number[]>(numbers: N): TUnsafe<N[number]> {
+  return Type.Unsafe<N[number]>({ anyOf: numbers.map((number) => ({ const: number, type: "number" })) });
+}
+
 /** A number with limits that mean something. */
 export function between(minimum: number, maximum: number, description: string) {
   return Type.Number({ minimum, maximum, description });
+}
+
+/** The same with limits that are kept together: handed over whole, so that a page that does not check loads none of it. */
+export function limited([minimum, maximum]: readonly [number, number], description: string) {
+  return between(minimum, maximum, description);
 }
 
 export const PriorStructureSchema = choice(["pearlite", "fine-spheroidised", "coarse-spheroidised", "as-forged"] as const);
@@ -29,22 +44,22 @@ export const AgitationSchema = choice(["none", "mild", "strong"] as const);
 const SECTIONS = [
   strict({
     shape: Type.Literal("plate"),
-    thickness_mm: between(...LIMITS.plate.thickness_mm, "Thickness of a plate cooled on both faces, mm"),
+    thickness_mm: limited(LIMITS.plate.thickness_mm, "Thickness of a plate cooled on both faces, mm"),
     /** Of a flat bar: what it weighs and how it lies, not how it cools. */
-    width_mm: Type.Optional(between(...LIMITS.plate.width_mm, "Across a flat bar, mm")),
+    width_mm: Type.Optional(limited(LIMITS.plate.width_mm, "Across a flat bar, mm")),
   }),
-  strict({ shape: Type.Literal("round"), diameter_mm: between(...LIMITS.round.diameter_mm, "Diameter of a round bar, mm") }),
-  strict({ shape: Type.Literal("square"), side_mm: between(...LIMITS.square.side_mm, "Side of a square bar, mm") }),
+  strict({ shape: Type.Literal("round"), diameter_mm: limited(LIMITS.round.diameter_mm, "Diameter of a round bar, mm") }),
+  strict({ shape: Type.Literal("square"), side_mm: limited(LIMITS.square.side_mm, "Side of a square bar, mm") }),
   strict({
     shape: Type.Literal("wedge"),
-    spine_mm: between(...LIMITS.wedge.spine_mm, "Thickness at the back of the blade, mm"),
-    edge_mm: between(...LIMITS.wedge.edge_mm, "Thickness at the edge when it is hardened, mm"),
-    height_mm: between(...LIMITS.wedge.height_mm, "From edge to back, mm"),
+    spine_mm: limited(LIMITS.wedge.spine_mm, "Thickness at the back of the blade, mm"),
+    edge_mm: limited(LIMITS.wedge.edge_mm, "Thickness at the edge when it is hardened, mm"),
+    height_mm: limited(LIMITS.wedge.height_mm, "From edge to back, mm"),
   }),
 ] as const;
 
 /** Cross section of a piece, in mm. */
-export const SectionSchema = tagged("shape", ...SECTIONS);
+export const SectionSchema = taggedOf("shape", SECTIONS);
 export type Section = Static<typeof SectionSchema>;
 
 const EndSchema = strict({
@@ -52,8 +67,9 @@ const EndSchema = strict({
   diameter_mm: between(2, 300, "Across the face that is quenched (a round of the same area), mm"),
   length_mm: between(5, 400, "How far the body reaches back from that face, mm"),
 });
+const WITH_END = [SECTIONS[0], SECTIONS[1], SECTIONS[2], SECTIONS[3], EndSchema] as const;
 /** A section, or the end of a bar cooled from one face: a hammer, an anvil tool, the standard bar. */
-export const BodySectionSchema = tagged("shape", ...SECTIONS, EndSchema);
+export const BodySectionSchema = taggedOf("shape", WITH_END);
 export type BodySection = Static<typeof BodySectionSchema>;
 
 export const ImmersionSchema = tagged(
@@ -100,27 +116,27 @@ export const HeatEvidenceSchema = tagged(
   strict({
     kind: Type.Literal("glow"),
     name: Type.String({ maxLength: 30 }),
-    ambient_lux: between(...LIMITS.reading.light_lux, "Light in the shop, lux"),
+    ambient_lux: limited(LIMITS.reading.light_lux, "Light in the shop, lux"),
     age_s: age,
   }),
   strict({ kind: Type.Literal("magnet"), state: choice(["sticks", "weak", "free"] as const), age_s: age }),
   strict({
     kind: Type.Literal("probe"),
-    temperature_C: between(...LIMITS.reading.instrument_C, "Reading, C"),
+    temperature_C: limited(LIMITS.reading.instrument_C, "Reading, C"),
     offset_C: Type.Optional(between(-100, 100, "What it reads too much, C")),
     sd_C: Type.Optional(between(0.5, 100, "Spread of one reading, C")),
     age_s: age,
   }),
   strict({
     kind: Type.Literal("infrared"),
-    temperature_C: between(...LIMITS.reading.instrument_C, "Reading, C"),
-    emissivity: between(...LIMITS.reading.emissivity, "What it was set to"),
+    temperature_C: limited(LIMITS.reading.instrument_C, "Reading, C"),
+    emissivity: limited(LIMITS.reading.emissivity, "What it was set to"),
     surface: choice(["scale", "bright"] as const),
     age_s: age,
   }),
   strict({
     kind: Type.Literal("stick"),
-    rated_C: between(...LIMITS.reading.melts_C, "What it melts at, C"),
+    rated_C: limited(LIMITS.reading.melts_C, "What it melts at, C"),
     hasMelted: Type.Boolean(),
     age_s: age,
   }),

@@ -4,7 +4,7 @@ import { Type, type Static } from "@sinclair/typebox";
 import { PieceSchema } from "./book.js";
 import { VESSELS } from "./kit.js";
 import { LIMITS } from "./limits.js";
-import { between, choice, ImmersionSchema, strict, tagged, CoatSchema } from "./parts.js";
+import { between, choice, ImmersionSchema, strict, tagged, CoatSchema, limited } from "./parts.js";
 
 const pieceId = Type.String({ minLength: 1, maxLength: 64 });
 
@@ -45,7 +45,7 @@ export const ShopCommandSchema = tagged(
     /** Which block it is laid on: another number is a fresh one. */
     block: Type.Optional(Type.Integer({ minimum: 0, maximum: 50 })),
     /** Under a torch or on a block with its edge in water, warmed down to a line so far behind the edge. */
-    line_mm: Type.Optional(between(...LIMITS.run.behind_mm, "How far behind the edge, mm")),
+    line_mm: Type.Optional(limited(LIMITS.run.behind_mm, "How far behind the edge, mm")),
   }),
   strict({ do: Type.Literal("speed"), speed: between(0.1, 100, "Simulated seconds in one real second") }),
   strict({
@@ -62,7 +62,7 @@ export type ShopCommand = Static<typeof ShopCommandSchema>;
 export const ShopQuestionSchema = tagged(
   "ask",
   strict({ ask: Type.Literal("magnet"), piece: pieceId }),
-  strict({ ask: Type.Literal("file"), piece: pieceId, file_HRC: between(...LIMITS.files.rated_HRC, "HRC") }),
+  strict({ ask: Type.Literal("file"), piece: pieceId, file_HRC: limited(LIMITS.files.rated_HRC, "HRC") }),
   strict({ ask: Type.Literal("tester"), piece: pieceId }),
 );
 export type ShopQuestion = Static<typeof ShopQuestionSchema>;

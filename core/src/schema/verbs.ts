@@ -33,6 +33,7 @@ import {
   SectionSchema,
   strict,
   tagged,
+  limited,
 } from "./parts.js";
 
 const SteelInput = Type.Unsafe<string | { composition_wtpct: { C: number } & Record<string, number> }>({
@@ -127,8 +128,8 @@ export const LogEntrySchema = tagged(
     ...at,
     act: Type.Literal("bath-in"),
     medium: Type.Optional(Type.String({ maxLength: 30 })),
-    bath_C: Type.Optional(between(...LIMITS.quench.bath_C, "C")),
-    depth_mm: Type.Optional(between(...LIMITS.quench.depth_mm, "Of the edge under the bath, mm")),
+    bath_C: Type.Optional(limited(LIMITS.quench.bath_C, "C")),
+    depth_mm: Type.Optional(limited(LIMITS.quench.depth_mm, "Of the edge under the bath, mm")),
   }),
   strict({
     ...at,
@@ -232,16 +233,16 @@ export const VERB_SCHEMAS = {
     asQuenched: Type.Optional(strict({ hrc: Hrc })),
     target: strict({ hrc: between(15, 70, "Wanted, HRC") }),
     cycles: Type.Integer({ minimum: 1, maximum: 20 }),
-    hold_min: between(...LIMITS.temper.hold_min, "Of each of them, min"),
+    hold_min: limited(LIMITS.temper.hold_min, "Of each of them, min"),
     done: Type.Optional(Type.Array(CycleSchema, { maxItems: 50 })),
   }),
   VerbDip: strict({
     steel: SteelInput,
     asQuenched: Type.Optional(strict({ hrc: Hrc })),
-    temperature_C: between(...LIMITS.temper.temperature_C, "Of all of them, C"),
-    holds_min: Type.Array(between(...LIMITS.temper.hold_min, "min"), { minItems: 1, maxItems: 20 }),
+    temperature_C: limited(LIMITS.temper.temperature_C, "Of all of them, C"),
+    holds_min: Type.Array(limited(LIMITS.temper.hold_min, "min"), { minItems: 1, maxItems: 20 }),
     use: Type.String({ maxLength: 30 }),
-    hottest_C: Type.Optional(between(...LIMITS.temper.temperature_C, "Where the oven ends, C")),
+    hottest_C: Type.Optional(limited(LIMITS.temper.temperature_C, "Where the oven ends, C")),
   }),
   VerbWarp: strict({
     section: SectionSchema,
@@ -251,16 +252,16 @@ export const VERB_SCHEMAS = {
         "act",
         strict({
           act: Type.Literal("measured"),
-          bow_mm: between(...LIMITS.warp.bow_mm, "Off the line, mm"),
-          over_mm: between(...LIMITS.warp.over_mm, "Over this length, mm"),
+          bow_mm: limited(LIMITS.warp.bow_mm, "Off the line, mm"),
+          over_mm: limited(LIMITS.warp.over_mm, "Over this length, mm"),
         }),
-        strict({ act: Type.Literal("clamped"), how: choice(CLAMPS), past_mm: between(...LIMITS.warp.bow_mm, "Past the line, mm") }),
+        strict({ act: Type.Literal("clamped"), how: choice(CLAMPS), past_mm: limited(LIMITS.warp.bow_mm, "Past the line, mm") }),
       ),
       { minItems: 1, maxItems: 100 },
     ),
   }),
   VerbSettling: strict({ readings: chamberReadings(3), set_C: Type.Optional(between(20, 750, "What it was set to, C")) }),
-  VerbFalling: strict({ readings: chamberReadings(1), target_C: between(...LIMITS.temper.temperature_C, "C") }),
+  VerbFalling: strict({ readings: chamberReadings(1), target_C: limited(LIMITS.temper.temperature_C, "C") }),
   VerbVerdict: strict({
     prior: Type.Optional(strict({ mean, sd: between(0.05, 50, "HRC") })),
     files: Type.Optional(
