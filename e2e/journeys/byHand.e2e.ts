@@ -121,3 +121,30 @@ standing(
     await expect(page.getByText(/One more temper, a little hotter/)).toBeVisible();
   },
 );
+
+const LONG: Piece = {
+  ...SICKLE,
+  name: "Reed sword",
+  kind: "sword",
+  form: "sword",
+  steel: "5160",
+  use: "sword",
+  length_mm: 900,
+  section: { shape: "wedge", spine_mm: 10, edge_mm: 2, height_mm: 45 },
+};
+
+standing(
+  "a long blade whose tip is thin: the body would still bend, the tip shut first, and it is the tip that is told",
+  async ({ page }, info) => {
+    // As it was measured in one place alone the bench would offer hands at forty seconds: by then a tip of 3 mm is shut.
+    const tapered: Piece = { ...LONG, stations: [{ at: 0.97, spine_mm: 3, edge_mm: 1.5 }] };
+    await bringIn(page, info.outputPath("tapered.tembrak.json"), bookAt(tapered, "straighten", 40, null, 14), LONG.name);
+    await visit(page, `${EMPTY}/piece/hand/bench`);
+    await expect(page.getByText("The tip shuts first: the seconds are those of it.")).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText(/^the tip turns stiff, .* by the model$/)).toBeVisible();
+    await expect(page.getByRole("button", { name: "By hand" })).toBeHidden();
+    await expectAccessible(page);
+    await page.setViewportSize({ width: 390, height: 844 });
+    await expectNoSideways(page);
+  },
+);
