@@ -15,6 +15,7 @@ import type { Reason } from "../schema/reasons.js";
 import { resolveSteel, type Catalogue, type ResolvedSteel } from "./catalogue.js";
 import { heatFor_C, wantedCarbon_wtpct } from "../kinetics/soak.js";
 import { thickness_mm } from "../shape/thickness.js";
+import { isLiquid, PASTE } from "../heat/bathKind.js";
 import { dipOf } from "./dip.js";
 import { canHold, heatingOf } from "./heating.js";
 import { edgeUnder, endIn, intoOf, type EndName, type Quench } from "./dips.js";
@@ -262,6 +263,16 @@ export function usualEdgeDepth_mm(height_mm: number): number {
   return Math.max(1, Math.round(EDGE_SHARE * height_mm));
 }
 
+/** The edge pressed into paste, where that is all a shop has for a blade; null where it has a bath, or nobody has said. */
+function pasteStep(catalogue: Catalogue, { section }: Piece, kit: Kit | null): Quench | null {
+  const media = (kit ?? []).flatMap((item) => (item.kind === "bath" ? [item.medium] : []));
+  const paste = catalogue.medium(PASTE);
+  const isAll = media.includes(PASTE) && !media.some((id) => id !== PASTE && isLiquid(catalogue.medium(id)));
+  if (!isAll || paste === undefined || section.shape !== "wedge") return null;
+  const into = { medium: PASTE, bath_C: paste.usualBath_C, agitation: "none" } as const;
+  return { kind: "quench", dips: edgeUnder(into, usualEdgeDepth_mm(section.height_mm)), why: "paste" };
+}
+
 /** One bath of what is to be hardened. */
 function immersed(piece: Piece, quench: Quench, hardens: Hardens, end: EndName = "working"): Quench {
   const { section } = piece;
@@ -387,7 +398,7 @@ function plannedRoute(catalogue: Catalogue, piece: Piece, heating: Heating, { wa
   const { high_HRC, mid_HRC } = targetOf(catalogue, piece);
   const heat = hardenStep(steel, piece, heating, before, high_HRC);
   const hard_HRC = hardAfter_HRC(steel, before, heat);
-  const bath = quenchStep(catalogue, steel, piece, kit);
+  const bath = pasteStep(catalogue, piece, kit) ?? quenchStep(catalogue, steel, piece, kit);
   const quench = immersed(piece, bath, hardens);
   const first = [...(isHard && normalise.length > 0 ? [preheatStep(heating, true)] : []), ...normalise, ...warmed];
   if (hardens === "ends") {

@@ -85,6 +85,24 @@ describe("the shop's kit", () => {
     const shallow = kit.map((item) => (item.kind === "bath" && item.medium === "water" ? { ...item, fill_mm: 150 } : item));
     expect(problems("water", shallow)).toMatchObject([{ what: "depth" }]);
   });
+  it("a tray of paste that is the only bath takes the edge of a blade; beside an oil it is not planned by itself", () => {
+    const tray = {
+      id: "p",
+      kind: "bath",
+      name: "Tray",
+      medium: "quench-paste",
+      tank: "square",
+      width_mm: 300,
+      depth_mm: 60,
+      fill_mm: 40,
+    } as Kit[number];
+    const planned = (kit: Kit, piece = blade) =>
+      planRoute(CATALOGUE, piece, "forge", { kit }).steps.find((step) => step.kind === "quench")!;
+    expect(planned([tray])).toMatchObject({ dips: [{ under: "edge", into: { medium: "quench-paste", agitation: "none" } }], why: "paste" });
+    expect(intoOf(planned([tray, { ...tray, id: "o", medium: "fast-oil" } as Kit[number]])).medium).toBe("fast-oil");
+    const bar: Piece = { ...blade, kind: "punch", form: "punch", use: "chisel", section: { shape: "round", diameter_mm: 12 } };
+    expect(intoOf(planned([tray], bar)).medium).not.toBe("quench-paste");
+  });
   it("a school is refused where its equipment is missing, none where nobody has said what there is", () => {
     expect(missingFor("kiln", kitNamed("beginner"))).toBe("kiln");
     expect(missingFor("magnet", kitNamed("beginner"))).toBeNull();
