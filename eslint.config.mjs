@@ -3,19 +3,23 @@ import prettier from "eslint-config-prettier";
 import reactHooks from "eslint-plugin-react-hooks";
 import globals from "globals";
 import tseslint from "typescript-eslint";
+import { APP, appPatterns, CORE, corePatterns, foldersOf } from "./tools/layers.js";
 import { unitSuffix } from "./tools/unitSuffix.js";
 
-/** What a folder of core may not import. Data flows one way: style.md. */
-const forbid = (files, folders) => ({
-  files,
-  rules: {
-    "no-restricted-imports": [
-      "error",
-      { patterns: folders.map((folder) => ({ group: [`**/${folder}/*`], message: `data flows one way: ${folder} is further down` })) },
-    ],
-  },
-});
-const LATER = ["plan", "simulate", "job", "verbs", "book", "standing", "diagnose"];
+/** What each folder may import, from the two tables of layers. A test that stands beside the source is read as the rest. */
+const features = foldersOf(new URL("app/src/features", import.meta.url));
+const restricted = (files, patterns) => ({ files, rules: { "no-restricted-imports": ["error", { patterns }] } });
+const layers = [
+  ...Object.keys(CORE).map((folder) => restricted([`core/src/${folder}/**`], corePatterns(folder))),
+  ...Object.keys(APP).map((folder) => ({
+    ...restricted([`app/src/${folder}/**`], appPatterns(folder, features)),
+    ignores: ["**/*.test.ts", "**/*.test.tsx"],
+  })),
+  ...features.map((feature) => ({
+    ...restricted([`app/src/features/${feature}/**`], appPatterns("features", features, feature)),
+    ignores: ["**/*.test.ts", "**/*.test.tsx"],
+  })),
+];
 
 // Rules that need types are in .oxlintrc.json: there the native compiler knows them, in a tenth of the time.
 export default tseslint.config(
@@ -56,29 +60,21 @@ export default tseslint.config(
     },
   },
   { files: ["core/src/units.ts"], rules: { "no-restricted-syntax": "off" } },
-  forbid(["core/src/numerics/**"], ["heat", "kinetics", "colour", "evidence", "shape", "schema", ...LATER]),
-  forbid(["core/src/schema/**"], ["heat", "kinetics", "colour", "evidence", "shape", ...LATER]),
-  forbid(["core/src/heat/**"], ["kinetics", "colour", "evidence", "shape", ...LATER]),
-  forbid(["core/src/kinetics/**"], ["heat", "colour", "evidence", "shape", ...LATER]),
-  forbid(["core/src/colour/**"], ["heat", "kinetics", "evidence", "shape", ...LATER]),
-  forbid(["core/src/evidence/**"], ["heat", "colour", "shape", ...LATER]),
-  forbid(["core/src/plan/**"], ["simulate", "job", "verbs", "book", "standing", "diagnose"]),
-  forbid(["core/src/simulate/**"], ["job", "verbs", "book", "standing", "diagnose"]),
-  forbid(["core/src/heatNow/**"], ["job", "verbs", "standing", "diagnose"]),
-  forbid(["core/src/standing/**"], ["job", "verbs", "diagnose"]),
-  forbid(["core/src/diagnose/**"], ["job", "verbs"]),
-  forbid(["core/src/migrate/**"], ["numerics", "heat", "kinetics", "colour", "evidence", "shape", ...LATER]),
   {
     files: ["app/src/**/*.tsx"],
     ignores: ["**/*.test.tsx"],
     rules: { "max-lines-per-function": ["error", { max: 120, skipComments: true, skipBlankLines: true }] },
   },
   {
-    files: ["app/src/**/*.tsx"],
-    ignores: ["app/src/parts/Choice.tsx"],
+    files: ["app/src/**"],
+    ignores: ["app/src/parts/Choice.tsx", "app/src/format/**", "**/*.test.ts", "**/*.test.tsx"],
     rules: {
       "no-restricted-syntax": [
         "error",
+        {
+          selector: ":matches(BinaryExpression, AssignmentExpression)[operator=/^\\*\\*/]",
+          message: "no physics in app: core computes it",
+        },
         {
           selector: "JSXOpeningElement > JSXAttribute[name.name='select']",
           message: "a list to choose from is a Choice: it opens when the press ends",
@@ -97,38 +93,15 @@ export default tseslint.config(
       ...reactHooks.configs.recommended.rules,
       "no-restricted-properties": [
         "error",
-        ...["exp", "log", "log10", "pow", "sqrt"].map((property) => ({
+        ...["exp", "log", "log2", "log10", "log1p", "expm1", "pow", "sqrt", "cbrt", "hypot"].map((property) => ({
           object: "Math",
           property,
           message: "no physics in app: core computes it",
         })),
       ],
-      "no-restricted-imports": [
-        "error",
-        { patterns: [{ group: ["**/core/src/*", "@tembrak/core/*"], message: "core is imported by its index only" }] },
-      ],
     },
   },
-  {
-    // A write that the browser refuses is said: by the hooks of the store alone.
-    files: ["app/src/features/**/*.tsx", "app/src/parts/**/*.tsx", "app/src/calls/**"],
-    ignores: ["**/*.test.tsx", "**/*.test.ts"],
-    rules: {
-      "no-restricted-imports": [
-        "error",
-        {
-          patterns: [
-            { group: ["**/core/src/*", "@tembrak/core/*"], message: "core is imported by its index only" },
-            {
-              group: ["**/store/db.js"],
-              importNames: ["writeSettings", "writeKitItems", "removeKitItem"],
-              message: "useSet and useKeepKit say when the browser refuses",
-            },
-          ],
-        },
-      ],
-    },
-  },
+  ...layers,
   {
     files: ["**/test/**", "**/*.test.ts", "**/*.test.tsx", "e2e/**"],
     rules: {

@@ -1,5 +1,6 @@
 /** A piece drawn to scale from its measurements, painted as its steel looks. */
 
+import { nearestPoint } from "../format/nearest.js";
 import { formOf, outlineOf, type Outline, type Piece, type Point } from "@tembrak/core";
 import { useId, useMemo } from "react";
 import { teethPath, type HardParts } from "./brittleTeeth.js";
@@ -113,8 +114,6 @@ export function Silhouette({ drawn, lie, paint, brittle = null }: Props) {
 /** The part of the edge side that runs beside the bevel line: for the facet, clipped to the contour anyway. */
 function edgeBeside({ contour, bevel }: Outline): readonly Point[] {
   const edge = [...contour.slice(contour.length / 2)].reverse();
-  const nearest = (p: Point): number =>
-    edge.reduce((best, q, i) => (Math.hypot(q.x - p.x, q.y - p.y) < Math.hypot(edge[best]!.x - p.x, edge[best]!.y - p.y) ? i : best), 0);
-  const [a, b] = [nearest(bevel[0]!), nearest(bevel[bevel.length - 1]!)];
+  const [a, b] = [nearestPoint(edge, bevel[0]!), nearestPoint(edge, bevel[bevel.length - 1]!)];
   return edge.slice(Math.min(a, b), Math.max(a, b) + 1);
 }

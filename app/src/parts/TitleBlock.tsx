@@ -1,5 +1,6 @@
 /** The block at the foot of the sheet: where one can go, and the shop's present facts, each opening its own adjust sheet. */
 
+import { nearestByRatio } from "../format/nearest.js";
 import { ambientFromLux, firstVisible_C } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
@@ -32,7 +33,7 @@ export function inLight(lux: number): string {
 }
 
 export function lightName(lux: number): string {
-  return LIGHTS.reduce((best, light) => (Math.abs(Math.log2(light.lux / lux)) < Math.abs(Math.log2(best.lux / lux)) ? light : best)).name;
+  return nearestByRatio(LIGHTS, (light) => light.lux, lux).name;
 }
 
 type Sheet = "light" | "units" | null;

@@ -1,5 +1,6 @@
 /** The saw-tooth that marks brittle steel, round what is hard of a piece: all of it, its edge, or an end that went in alone. Pure. */
 
+import { nearestPoint } from "../format/nearest.js";
 import { backFirst, endOf, endUnder, sawTooth, underOf, type Point, type Route } from "@tembrak/core";
 import { pathOf, type Drawn, type Lie } from "./Silhouette.js";
 
@@ -43,14 +44,7 @@ export function teethPath({ outline, toPx, width_px, height_px }: Drawn, lie: Li
   const [length_px, k] = lie === "hang" ? [height_px, height_px / outline.box.height_mm] : [width_px, width_px / outline.box.height_mm];
   const along = ({ x, y }: Point): number => (lie === "hang" ? y : x);
   // The contour runs down its back and up its edge.
-  const isEdge = (tooth: Point): boolean => {
-    const nearest = contour.reduce(
-      (best, p, i) =>
-        Math.hypot(p.x - tooth.x, p.y - tooth.y) < Math.hypot(contour[best]!.x - tooth.x, contour[best]!.y - tooth.y) ? i : best,
-      0,
-    );
-    return nearest >= contour.length / 2;
-  };
+  const isEdge = (tooth: Point): boolean => nearestPoint(contour, tooth) >= contour.length / 2;
   const isHard = (tooth: Point): boolean =>
     what === "edge" ? isEdge(tooth) : along(tooth) >= length_px - working_mm * k || (other_mm > 0 && along(tooth) <= other_mm * k);
   const runs: Point[][] = [[]];

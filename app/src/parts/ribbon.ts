@@ -1,5 +1,6 @@
 /** The heat line as points: temperature over compressed time, act by act. Pure. */
 
+import { leftOfWay } from "../format/eased.js";
 import { watchedOf, type Route, type Step } from "@tembrak/core";
 import { isUnderTheChange } from "../words/actWords.js";
 
@@ -83,7 +84,7 @@ export function ribbonOf({ steps }: Route): Ribbon {
     for (let k = 1; k <= SAMPLES && rise > 0; k++) {
       const u = k / SAMPLES;
       // Fast at first, slower as the fire's heat is neared.
-      points.push({ x: x0 + u * rise * room, temperature_C: from_C + (peak_C - from_C) * (1 - (1 - u) ** 2.2), surface });
+      points.push({ x: x0 + u * rise * room, temperature_C: from_C + (peak_C - from_C) * (1 - leftOfWay(u, 2.2)), surface });
     }
     if (hold > 0) points.push({ x: top1, temperature_C: peak_C, surface });
     const next = steps[i + 1];
@@ -98,7 +99,7 @@ export function ribbonOf({ steps }: Route): Ribbon {
       const fall = step.kind === "quench" || step.kind === "run" ? 0.34 : 1;
       for (let k = 1; k <= SAMPLES; k++) {
         const u = k / SAMPLES;
-        const left = step.kind === "quench" ? (1 - u) ** 3 : (1 - u) ** 2.4;
+        const left = leftOfWay(u, step.kind === "quench" ? 3 : 2.4);
         points.push({
           x: top1 + u * (x1 - top1) * fall,
           temperature_C: end_C + (peak_C - end_C) * left,

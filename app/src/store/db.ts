@@ -101,11 +101,13 @@ export async function isFromNewer(): Promise<boolean> {
   return store.backendDB().version / 10 > BOOK_VERSION;
 }
 
+/** Counted so far, then anew: 31 bits. */
+const MOST_IDS = 0x8000_0000;
 let made = 0;
 
 /** Ids sort by the time they were made, also within one millisecond (uuid version 7, RFC 9562). */
 export function newId(at_ms: number): string {
-  made = (made + 1) % 2 ** 31;
+  made = (made + 1) % MOST_IDS;
   return uuid({ msecs: Math.max(0, Math.round(at_ms)), seq: made });
 }
 

@@ -14,7 +14,7 @@ import {
   type Piece,
 } from "@tembrak/core";
 import { compareWords, evidenceWords, followUps } from "./testWords.js";
-import { EMPTY_TEST, type TestDraft } from "../features/fileTest/useTest.js";
+import { EMPTY_TEST, type TestDraft } from "./testDraft.js";
 
 const UNITS = { temperature: "C", length: "mm" } as const;
 const TARGET = { low_HRC: 52, high_HRC: 57 };

@@ -12,7 +12,7 @@ import {
 } from "@tembrak/core";
 import { onTo } from "./actWords.js";
 import { showChance, showDuration, showHardness, showRange, showTemperature, type Units } from "../format/show.js";
-import type { TestDraft } from "../features/fileTest/useTest.js";
+import type { TestDraft } from "./testDraft.js";
 
 interface Summary {
   readonly mean_HRC: number;

@@ -37,7 +37,8 @@ import { FileLadder } from "./parts/FileLadder.js";
 import { ShopTests } from "./parts/ShopTests.js";
 import { TestTools } from "./parts/TestTools.js";
 import { compareWords, disagreeWords, evidenceWords, followUps, sinceQuenchWords, type FollowUp } from "../../words/testWords.js";
-import { EMPTY_TEST, useTest } from "./useTest.js";
+import { EMPTY_TEST } from "../../words/testDraft.js";
+import { useTest } from "./useTest.js";
 import { testNoticeWords } from "../../words/noticeWords.js";
 import "./fileTest.css";
 

@@ -1,44 +1,13 @@
 /** A test while it is being made: strokes, tester readings, the surface. The verdict follows at once. */
 
-import {
-  kitOf,
-  testVerdict,
-  type Estimate,
-  type FileResult,
-  type HardnessTest,
-  type HardnessVerdict,
-  type Kit,
-  type Section,
-  type TestPlace,
-} from "@tembrak/core";
+import { kitOf, testVerdict, type Estimate, type HardnessTest, type HardnessVerdict, type Kit, type Section } from "@tembrak/core";
 import { useMemo, useState } from "react";
-
-export interface TestDraft {
-  readonly strokes: ReadonlyMap<number, FileResult>;
-  readonly readings: readonly number[];
-  /** What is wrong with the first part of the typed readings that is none; null where all are read. */
-  readonly unread: string | null;
-  /** Where each was made; null, or nothing, where nobody said. */
-  readonly places: readonly (TestPlace | null)[];
-  readonly blockBias_HRC: number | null;
-  readonly surface: HardnessTest["surface"];
-  /** Null where nobody said: then as the model has it. */
-  readonly isHandWarm: boolean | null;
-}
-
-export const EMPTY_TEST: TestDraft = {
-  strokes: new Map(),
-  readings: [],
-  unread: null,
-  places: [],
-  blockBias_HRC: null,
-  surface: "as-it-came",
-  isHandWarm: null,
-};
+import { EMPTY_TEST, type TestDraft } from "../../words/testDraft.js";
 
 /** What stands for "not hand-warm yet" in the record, C. */
 const TOO_HOT_C = 60;
 const HAND_C = 35;
+
 export interface TestInHand {
   readonly draft: TestDraft;
   readonly setDraft: (draft: TestDraft) => void;

@@ -3,7 +3,7 @@
 import { MILL_FILE_HRC, hardnessOfNode_HRC, kitOf, type Estimate, type FileResult, type Kit } from "@tembrak/core";
 import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { showRange } from "../../../format/show.js";
-import type { TestDraft } from "../useTest.js";
+import type { TestDraft } from "../../../words/testDraft.js";
 
 const FILES = [65, 60, 55, 50, 45, 40] as const;
 const RESULTS: readonly FileResult[] = ["skates", "drags", "bites"];

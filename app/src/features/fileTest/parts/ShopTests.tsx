@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { askShop } from "../../../instruments/simulatedShop.js";
-import type { TestDraft } from "../useTest.js";
+import type { TestDraft } from "../../../words/testDraft.js";
 
 const FILES_HRC = [45, 50, 55, 60, 65] as const;
 

@@ -6,7 +6,7 @@ import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import { useState } from "react";
-import type { TestDraft } from "../useTest.js";
+import type { TestDraft } from "../../../words/testDraft.js";
 import { TesterPlaces } from "./TesterPlaces.js";
 
 interface Props {

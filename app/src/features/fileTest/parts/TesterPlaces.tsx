@@ -9,7 +9,7 @@ import { useState } from "react";
 import { Choice } from "../../../parts/Choice.js";
 import { PlacesDrawing } from "../../../parts/PlacesDrawing.js";
 import { doubtWords, facesWords, PLACE_WORDS, placeKey, placeNames, type PlaceKey } from "../../../words/placeWords.js";
-import type { TestDraft } from "../useTest.js";
+import type { TestDraft } from "../../../words/testDraft.js";
 
 interface Props {
   readonly piece: Piece;
