@@ -169,7 +169,7 @@ export {
   type Turns,
   type Under,
 } from "./plan/dips.js";
-export { hottestBath_C, isLiquid, isWater, peakSpeed_W_m2K } from "./heat/bathKind.js";
+export { hottestBath_C, isGuessed, isLiquid, isWater, peakSpeed_W_m2K } from "./heat/bathKind.js";
 export { LIMITS } from "./schema/limits.js";
 export { BOOK_VERSION } from "./schema/version.js";
 export { migrateEvent } from "./migrate/index.js";
@@ -301,7 +301,7 @@ export { estimateHeat, type HeatConflict, type HeatEstimate } from "./simulate/h
 export { glowInLight, type HeatEvidence, type MagnetPoint } from "./simulate/heatBelief.js";
 export { eyeErrors_K, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.js";
 export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
-export { airCooling_s, airLeft_C, UNCALIBRATED } from "./simulate/hardenReadings.js";
+export { airCooling_s, airLeft_C } from "./simulate/hardenReadings.js";
 export { PATTERNS, PASTE, PLATES, patternOf, type Pattern, type PatternTried } from "./simulate/patterns.js";
 export { betterForWish, missedWish, type BetterWish } from "./simulate/wish.js";
 export { hardensForZones, zoneReports, type ZoneReport } from "./simulate/zoneReport.js";

@@ -13,7 +13,7 @@ import {
   structureBeforeHardening,
   targetOf,
   TOUCH_K,
-  UNCALIBRATED,
+  isGuessed,
   type Piece,
   type Route,
   type JudgedBy,
@@ -111,7 +111,7 @@ export function stepSource(step: Step, piece: Piece, route: Route, magnet_C: num
       return `${range}${by === "colour" ? `What an eye calls it, and how long: ${PRACTICE}` : `Soak by thickness and steel: ${PRACTICE}`}.`;
     }
     case "quench":
-      return UNCALIBRATED.has(intoOf(step).medium)
+      return isGuessed(CATALOGUE.medium(intoOf(step).medium))
         ? `How it is done: ${PRACTICE}. How fast it is: nobody measured it (judgement).`
         : `Bath and its warmth: ${PRACTICE}. How fast it is: fitted to published cooling curves and hardness.`;
     case "temper":

@@ -12,6 +12,11 @@ const KINDS = {
   constant: { isLiquid: false, isWater: false },
 } as const satisfies Record<Medium["kind"], { isLiquid: boolean; isWater: boolean }>;
 
+/** Whether nobody measured it for this model: as its own file says where its numbers are from. What is not in the catalogue was measured by nobody here. */
+export function isGuessed(medium: Medium | undefined): boolean {
+  return medium === undefined || medium.provenance.kind === "estimated";
+}
+
 /** Thick paste in a tray: an edge is pressed into it, and nothing else. */
 export const PASTE = "quench-paste";
 

@@ -1,6 +1,6 @@
 /** The bath a piece of a steel is planned for: the one its steel asks for, by its thickness and by what the shop has. */
 
-import { peakSpeed_W_m2K } from "../heat/bathKind.js";
+import { isLiquid, isWater, peakSpeed_W_m2K } from "../heat/bathKind.js";
 import type { Piece } from "../schema/book.js";
 import type { Kit } from "../schema/kit.js";
 import type { Medium } from "../schema/medium.js";
@@ -30,15 +30,19 @@ function isTooThickForOil({ file, composition_wtpct }: ResolvedSteel, { section 
   return thickness_mm(section) > slower * (section.shape === "plate" ? oilTo.flat : oilTo.bar);
 }
 
-/** Where a steel asks for one of these bare, a core of it is put into a faster one (common practice, no source). Water would part the weld. */
-const CLAD_ASKS_FAST: ReadonlySet<string> = new Set(["medium-oil", "slow-oil", "vegetable-oil", "water", "brine"]);
+/** A core is put into this where its steel asks bare for a slower oil, or for water, which would part the weld (common practice, no source). */
+const CLAD_BATH = "fast-oil";
+
+function isNoneForCore(catalogue: Catalogue, medium: Medium): boolean {
+  return isWater(medium) || (isLiquid(medium) && peakSpeed_W_m2K(medium) < peakSpeed_W_m2K(catalogue.medium(CLAD_BATH)));
+}
 
 /** The bath this steel asks for in this thickness: alloyed steel cracks in water, and keeps its oil. */
 export function quenchStep(catalogue: Catalogue, steel: ResolvedSteel, piece: Piece, kit: Kit | null): Quench {
   const usual = steel.file?.bath.medium ?? "fast-oil";
-  const isClad = cladOf(piece.section, piece.cladding) !== null && CLAD_ASKS_FAST.has(usual);
-  const asked = isClad ? "fast-oil" : usual;
   const own = catalogue.medium(usual)!;
+  const isClad = cladOf(piece.section, piece.cladding) !== null && isNoneForCore(catalogue, own);
+  const asked = isClad ? CLAD_BATH : usual;
   const there = catalogue.medium(bathFromKit(catalogue, asked, kit).medium)!;
   const isTooThick = !isClad && isTooThickForOil(steel, piece, own, there);
   const wanted = isTooThick ? "water" : asked;

@@ -1,12 +1,12 @@
 /** What would help a hardening that is doubtful or short of carbon: each change alone, tried by computing it. */
 
+import { isGuessed } from "../heat/bathKind.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { HARD_USE_HRC } from "../plan/route.js";
 import { thickness_mm } from "../shape/thickness.js";
 import type { HardenPlan, HardenResult } from "./harden.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { AS_PLANNED, forPlaces, hardened, runCase, type Variation } from "./hardenCase.js";
-import { UNCALIBRATED } from "./hardenReadings.js";
 import { thicker } from "./section.js";
 import { moreCarbon, wantedCarbon_wtpct, type MoreCarbon } from "../kinetics/soak.js";
 
@@ -64,7 +64,7 @@ export function saferChanges(catalogue: Catalogue, plan: HardenPlan, desk: Desk 
   if (plan.medium.kind === "oil") {
     const faster = catalogue.media.filter(
       (m): m is typeof m & { kind: "oil" } =>
-        m.kind === "oil" && plan.medium.kind === "oil" && !UNCALIBRATED.has(m.id) && m.peak_W_m2K > plan.medium.peak_W_m2K,
+        m.kind === "oil" && plan.medium.kind === "oil" && !isGuessed(m) && m.peak_W_m2K > plan.medium.peak_W_m2K,
     );
     const bath = first(
       [...faster].sort((a, b) => a.peak_W_m2K - b.peak_W_m2K),

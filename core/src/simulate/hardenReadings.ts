@@ -1,5 +1,6 @@
 /** What is read off a hardening once it has run: seconds to spare, the window to straighten, the profile, what to mind. */
 
+import { isGuessed } from "../heat/bathKind.js";
 import { HAND_WARM_C } from "../constants.js";
 import { beyondModel, type Notice } from "../notices.js";
 import type { Grid } from "../heat/conduction.js";
@@ -179,9 +180,6 @@ export function leftAfter_C(section: BodySection, bath: Bath, from_C: number, ti
   return evenly(section, bathBoundary(bath), from_C, { C: bath.bath_C + 1, s: time_s }).C;
 }
 
-/** Media nobody measured for this model. */
-export const UNCALIBRATED = new Set(["metal-plates", "vermiculite", "quench-paste"]);
-
 /** What is guessed about clay and cladding. */
 export function coverNotices({ coat, cladding }: Pick<HardenPlan, "coat" | "cladding">): Notice[] {
   return [...(coat ? [{ code: "uncalibrated-coat" } as const] : []), ...(cladding ? [{ code: "uncalibrated-cladding" } as const] : [])];
@@ -191,7 +189,7 @@ export function coverNotices({ coat, cladding }: Pick<HardenPlan, "coat" | "clad
 export function noticesOf(plan: HardenPlan, { austenite }: Case, chanceCentre: number, outcome: CourseResult["outcome"]): Notice[] {
   const notices = beyondModel(plan.steel.composition_wtpct);
   const { medium, section } = plan;
-  if (medium.kind !== "textbook" && UNCALIBRATED.has(medium.id)) notices.push({ code: "uncalibrated-medium", medium: medium.name });
+  if (medium.kind !== "textbook" && isGuessed(medium)) notices.push({ code: "uncalibrated-medium", medium: medium.name });
   notices.push(...coverNotices(plan));
   if (plan.prior === "as-forged") notices.push({ code: "grain-unknown" });
   if (austenite.extent < 0.05) notices.push({ code: "not-austenite", heat_C: plan.heat_C });
