@@ -231,7 +231,7 @@ function Working({ state, act, shop }: { state: PieceState; act: Act; shop: Retu
   const others = besideIt(state, pieces, now_ms);
   const words = useActWords(state, act);
   return (
-    <main className={flash === null ? "bench" : `bench flash-${flash.kind}`}>
+    <main className={flash === null ? "bench" : `bench flash-${flash.kind}`} data-act={act.kind}>
       <Hatches />
       <BenchHead state={state} act={act} title={words.title} />
       <LeadNotice {...leader} />

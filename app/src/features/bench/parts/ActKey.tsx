@@ -76,7 +76,13 @@ export function ActKey({
     );
   }
   return (
-    <Button variant="contained" className="bench-act" disabled={bench.isStoring || isLocked} onClick={onPress}>
+    <Button
+      variant="contained"
+      className="bench-act"
+      data-key={isLocked ? "locked" : "open"}
+      disabled={bench.isStoring || isLocked}
+      onClick={onPress}
+    >
       {label}
       {note ? <small>{note}</small> : null}
     </Button>

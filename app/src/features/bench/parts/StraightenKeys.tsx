@@ -34,7 +34,7 @@ export function StraightenKeys({ state, actId, bench, now_ms, is }: Props) {
   const last = lastWay(state, actId);
   const left_s = last?.how === "plates" ? PLATES_s - (now_ms - last.at_ms) / 1000 : 0;
   return (
-    <div className="straighten-ways">
+    <div className="straighten-ways" data-window={is ?? "awaited"}>
       <div className="straighten-keys" role="group" aria-label="How it is straightened">
         {STRAIGHTENERS.filter((how) => how !== BY_HAND || is === "open" || is === "closing").map((how) => (
           <button
