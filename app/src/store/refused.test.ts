@@ -1,4 +1,4 @@
-import { afterEach, describe, expect, it } from "@jest/globals";
+import { afterEach, describe, expect, it, jest } from "@jest/globals";
 import type { BookEvent } from "@tembrak/core";
 import { store } from "./db.js";
 import { keepRefused, refusedTaps, storeRefused } from "./refused.js";
@@ -41,5 +41,17 @@ describe("taps the browser refused", () => {
     await expect(storeRefused()).rejects.toThrow();
     expect(refusedTaps().map(({ id }) => id)).toEqual(["d"]);
     await store.open();
+  });
+  it("a plan that was refused by the page of the version before is read as it would be today", async () => {
+    const quench = { kind: "quench", medium: "fast-oil", bath_C: 55, agitation: "mild", edgeDepth_mm: 12, why: "warm-oil" };
+    const route = { school: "forge", steps: [{ kind: "harden", temperature_C: 800, hold_min: 1, why: "shade-past" }, quench] };
+    sessionStorage.setItem("tembrak refused", JSON.stringify([{ id: "r", piece: "p", at_ms: 5, kind: "route", route }, tap("e")]));
+    jest.resetModules();
+    const again = await import("./refused.js");
+    expect(again.refusedTaps()).toMatchObject([
+      { id: "r", route: { heating: { in: "forge", by: "shade" }, steps: [{}, { dips: [{ under: "edge", depth_mm: 12 }] }] } },
+      { id: "e", text: "e" },
+    ]);
+    sessionStorage.removeItem("tembrak refused");
   });
 });

@@ -1,6 +1,6 @@
 /** Taps the browser refused to store: kept for this tab in memory and in its session, on whatever screen, until stored or exported. */
 
-import { requireValid, type BookEvent } from "@tembrak/core";
+import { BOOK_VERSION, migrateEvent, requireValid, type BookEvent } from "@tembrak/core";
 import { useSyncExternalStore } from "react";
 import { mergeBook } from "./db.js";
 
@@ -9,7 +9,8 @@ const KEY = "tembrak refused";
 function fromSession(): readonly BookEvent[] {
   try {
     const kept = JSON.parse(sessionStorage.getItem(KEY) ?? "[]") as readonly unknown[];
-    return kept.map((event) => requireValid("Event", event));
+    // Kept by the page before this one, which may have been of the version before: what is of today stays as it is.
+    return kept.map((event) => requireValid("Event", migrateEvent(event, BOOK_VERSION - 1)));
   } catch {
     return [];
   }
