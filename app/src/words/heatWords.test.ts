@@ -1,6 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
-import { CATALOGUE, planRoute, type HeatNow, type Kit, type Piece } from "@tembrak/core";
+import { CATALOGUE, planRoute, type HeatNow, type Kit } from "@tembrak/core";
 import { DEFAULT_SETTINGS } from "../store/db.js";
+import { HAY_KNIFE } from "../testing.js";
 import { fireNote, heldWords } from "./heatWords.js";
 
 describe("a piece in its hold", () => {
@@ -18,17 +19,6 @@ describe("a piece in its hold", () => {
 
 describe("how this shop's fire is set", () => {
   it("is told of the kiln the piece goes into, not of the first one", () => {
-    const blade: Piece = {
-      name: "Hay knife",
-      mark: "3",
-      kind: "knife",
-      form: "hay-knife",
-      steel: "1084",
-      start: "as-forged",
-      use: "sickle",
-      length_mm: 380,
-      section: { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 60 },
-    };
     const kiln = (name: string, length_mm: number): Kit[number] => ({
       id: name,
       kind: "kiln",
@@ -42,8 +32,8 @@ describe("how this shop's fire is set", () => {
       settle_min: 40,
       recovery_min: 2,
     });
-    const route = planRoute(CATALOGUE, blade, "kiln");
-    expect(fireNote([kiln("Small kiln", 150), kiln("Long kiln", 600)], { piece: blade, route }, 815, DEFAULT_SETTINGS)).toMatch(
+    const route = planRoute(CATALOGUE, HAY_KNIFE, "kiln");
+    expect(fireNote([kiln("Small kiln", 150), kiln("Long kiln", 600)], { piece: HAY_KNIFE, route }, 815, DEFAULT_SETTINGS)).toMatch(
       /^Set Long kiln to 803°/,
     );
   });
