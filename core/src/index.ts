@@ -162,6 +162,7 @@ export {
   seconds,
   turnsOf,
   turnsSaid,
+  turnWith,
   underOf,
   withInto,
   type EndName,

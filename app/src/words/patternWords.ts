@@ -230,6 +230,7 @@ function isOtherBath(quench: Quench, { into }: Quench["dips"][number]): boolean 
 
 /** The key that logs the next move of a quench; null where there is none but out. */
 export function overKey({ pattern, changed }: DipNow, quench: Quench): string | null {
+  if (pattern === "by-turns" && quench.dips[changed + 1] === undefined && quench.dips.length === 2) return null;
   if (pattern === "by-turns") return changed % 2 === 0 ? "Second end is under" : "First end is under again";
   if (pattern === "back-first") return changed > 0 ? null : "Turned over: the edge is under";
   const next = quench.dips[changed + 1];

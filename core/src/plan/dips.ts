@@ -92,15 +92,20 @@ export function underOf(quench: Dips): Under {
   return depth_mm === undefined ? { what: "whole" } : { what: "edge", depth_mm };
 }
 
+/** The turns of two ends that go on as they began; null of two that go in once each, and of one. */
+function goingOn(quench: Dips): ReturnType<typeof turnsOf> {
+  return quench.dips.length > 2 ? turnsOf(quench) : null;
+}
+
 /** The dip it is in after so many changes: two ends by turns go on as they began. */
 export function dipAfter(quench: Dips, changed: number): Dip {
-  const turns = turnsOf(quench);
+  const turns = goingOn(quench);
   return turns === null ? quench.dips[Math.min(changed, quench.dips.length - 1)]! : turns[changed % 2]!;
 }
 
 /** What ends the dip it is in after so many changes: changed over, or out. */
 export function moveAfter(quench: Dips, changed: number): "over" | "out" {
-  return turnsOf(quench) !== null || changed < quench.dips.length - 1 ? "over" : "out";
+  return goingOn(quench) !== null || changed < quench.dips.length - 1 ? "over" : "out";
 }
 
 /** In seconds, or until it is as cold as the bath. */
@@ -177,6 +182,17 @@ export function byTurns(into: Into, { end, depth_mm, first_s, otherDepth_mm, sec
       ? { under: one, depth_mm, into, until: lasting(isLast ? null : first_s) }
       : { under: other, depth_mm: otherDepth_mm, into, until: lasting(isLast ? null : second_s) };
   });
+}
+
+/** Of two ends by turns: the same with one end so long each time, wherever that is timed, or so deep; its baths stay. */
+export function turnWith<Q extends Dips>(quench: Q, which: 0 | 1, change: { readonly s?: number; readonly depth_mm?: number }): Q {
+  const under = turnsOf(quench)?.[which].under;
+  const dips = quench.dips.map((dip): Dip => {
+    if (dip.under === "all" || dip.under !== under) return dip;
+    const until = change.s === undefined || dip.until.is !== "seconds" ? dip.until : lasting(change.s);
+    return { ...dip, depth_mm: change.depth_mm ?? dip.depth_mm, until };
+  });
+  return { ...quench, dips };
 }
 
 /** What `byTurns` was made from; null of a quench that is none. */

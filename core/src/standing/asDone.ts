@@ -5,7 +5,7 @@ import type { HeatContext } from "../heatNow/heatNow.js";
 import type { ColourName, Dip, Into, Route, Step } from "../schema/book.js";
 import { resolveSteel } from "../plan/catalogue.js";
 import type { Act } from "../plan/acts.js";
-import { byTurns, intoOf, turnsSaid, withInto, type Quench, type Turns } from "../plan/dips.js";
+import { intoOf, turnsOf, turnWith, withInto, type Quench } from "../plan/dips.js";
 import { hottestBath_C } from "../heat/bathKind.js";
 import { LIMITS } from "../schema/limits.js";
 import { surfaceShift_K } from "../plan/colourRun.js";
@@ -71,11 +71,12 @@ function turnedOver_s({ under }: Dip, next: Dip | undefined): number {
 }
 
 /** Two ends by turns as they went by the taps, as far as the first turn of each tells. */
-function turnsAsDone(quench: Quench, turns: Turns, { in_ms, over_ms }: BathTimes, late_ms: number | null): Dip[] {
+function turnsAsDone(quench: Quench, { in_ms, over_ms }: BathTimes, late_ms: number | null): Dip[] {
   const [first_ms, second_ms = null] = over_ms;
   const first_s = seconds(in_ms, first_ms ?? late_ms, LIMITS.quench.turn_s);
   const second_s = seconds(first_ms, second_ms ?? late_ms, LIMITS.quench.turn_s);
-  return byTurns(intoOf(quench), { ...turns, first_s: first_s ?? turns.first_s, second_s: second_s ?? turns.second_s });
+  const first = first_s === undefined ? quench : turnWith(quench, 0, { s: first_s });
+  return (second_s === undefined ? first : turnWith(first, 1, { s: second_s })).dips;
 }
 
 /**
@@ -84,8 +85,7 @@ function turnsAsDone(quench: Quench, turns: Turns, { in_ms, over_ms }: BathTimes
  */
 function dipsAsDone(quench: Quench, times: BathTimes, late_ms: number | null): Dip[] {
   const { dips } = quench;
-  const turns = turnsSaid(quench);
-  if (turns !== null) return turnsAsDone(quench, turns, times, late_ms);
+  if (turnsOf(quench) !== null) return turnsAsDone(quench, times, late_ms);
   const { in_ms, over_ms, out_ms } = times;
   const changes = over_ms.slice(0, dips.length - 1);
   const had = out_ms === null ? dips : dips.slice(0, changes.length + 1);

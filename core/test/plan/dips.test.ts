@@ -17,6 +17,7 @@ import {
   seconds,
   turnsOf,
   turnsSaid,
+  turnWith,
   underOf,
   withInto,
   type Quench,
@@ -78,6 +79,19 @@ describe("a list of dips", () => {
     // One end twice is no turn.
     expect(turnsOf(of(turns.dips[0]!, turns.dips[0]!))).toBeNull();
   });
+  it("one end is made so deep, or so long each time, without touching the other or any bath", () => {
+    const two = of(
+      { under: "end", depth_mm: 25, into: WATER, until: { is: "seconds", s: 6 } },
+      { under: "other-end", depth_mm: 15, into: OIL, until: COLD },
+    );
+    const other = turnWith(turnWith(two, 0, { s: 9, depth_mm: 20 }), 1, { s: 3, depth_mm: 12 });
+    expect(other.dips).toEqual([
+      { under: "end", depth_mm: 20, into: WATER, until: { is: "seconds", s: 9 } },
+      { under: "other-end", depth_mm: 12, into: OIL, until: COLD },
+    ]);
+    const said = { end: "working", depth_mm: 30, first_s: 4, otherDepth_mm: 20, second_s: 6 } as const;
+    expect(turnWith(of(...byTurns(OIL, said)), 1, { s: 8 }).dips).toEqual(byTurns(OIL, { ...said, second_s: 8 }));
+  });
   it("an edge is made so deep wherever it is told, and of what went in whole the first dip", () => {
     expect(edgeDepth_mm(edgeSoDeep(of(...allUnder(OIL), ...allUnder(WATER)), 12))).toBe(12);
     const back = bathed({ edgeDepth_mm: 20, backFirst: { depth_mm: 15, after_s: 9 } });
@@ -103,6 +117,8 @@ describe("what marks beside a bath could not say", () => {
       { under: "other-end", depth_mm: 25, into: OIL, until: COLD },
     );
     expect([patternOf(two), wayOf(routed(BAR, two)).hardens, endUnder(two)?.end]).toEqual(["by-turns", "ends", "working"]);
+    // Once each: after the second there is none but out.
+    expect([moveAfter(two, 0), moveAfter(two, 1), seconds(dipAfter(two, 1))]).toEqual(["over", "out", null]);
     const { other, working } = hrc(BAR, two);
     expect(other).not.toBeNull();
     // Water takes a bar of W1 past its nose where oil does not (trade fact).

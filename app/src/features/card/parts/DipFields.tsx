@@ -1,6 +1,6 @@
 /** The numbers of a quench that is more than in and out: when the back follows, or the edge after it, when it comes out, how long and how deep each end, how much clay. */
 
-import { byTurns, intoOf, lasting, LIMITS, PLATES, seconds, turnsSaid, type Piece, type Quench } from "@tembrak/core";
+import { lasting, LIMITS, PLATES, seconds, turnsSaid, turnWith, type Piece, type Quench } from "@tembrak/core";
 import { showLength, type Units } from "../../../format/show.js";
 import { LengthField, NumberField } from "../../../parts/QuantityField.js";
 
@@ -93,7 +93,6 @@ function TurnFields(props: Props) {
   const turns = turnsSaid(step);
   if (turns === null) return null;
   const { length_mm } = piece;
-  const set = (change: Partial<typeof turns>): Quench => ({ ...step, dips: byTurns(intoOf(step), { ...turns, ...change }) });
   const most_s = LIMITS.quench.turn_s;
   return (
     <>
@@ -102,17 +101,19 @@ function TurnFields(props: Props) {
         label="First end, deep"
         value_mm={turns.depth_mm}
         most_mm={length_mm}
-        onSet={(depth_mm) => set({ depth_mm })}
+        onSet={(depth_mm) => turnWith(step, 0, { depth_mm })}
       />
-      <SecondsField {...props} label="First end" value={turns.first_s} limits={most_s} onSet={(first_s) => set({ first_s })} />
+      <SecondsField {...props} label="First end" value={turns.first_s} limits={most_s} onSet={(s) => turnWith(step, 0, { s })} />
       <DepthField
         {...props}
         label="Second end, deep"
         value_mm={turns.otherDepth_mm}
         most_mm={length_mm}
-        onSet={(otherDepth_mm) => set({ otherDepth_mm })}
+        onSet={(depth_mm) => turnWith(step, 1, { depth_mm })}
       />
-      <SecondsField {...props} label="Second end" value={turns.second_s} limits={most_s} onSet={(second_s) => set({ second_s })} />
+      {seconds(step.dips[1]!) === null ? null : (
+        <SecondsField {...props} label="Second end" value={turns.second_s} limits={most_s} onSet={(s) => turnWith(step, 1, { s })} />
+      )}
       <BetweenEnds between_mm={length_mm - turns.depth_mm - turns.otherDepth_mm} units={units} />
     </>
   );
