@@ -84,7 +84,7 @@ function DepthField({
 /** What of a bar neither end covers: hot and never in the bath. */
 function BetweenEnds({ between_mm, units }: { between_mm: number; units: Units }) {
   if (between_mm <= 0) return <p className="drawn">The two ends meet: all of it is under in turn.</p>;
-  return <p className="drawn">{showLength(between_mm, units)} between them is never in the bath: it stays soft, as air leaves it.</p>;
+  return <p className="drawn">Between them {showLength(between_mm, units)} never go into the bath: as soft as air leaves it.</p>;
 }
 
 /** Two ends by turns: how deep, and how long each time. */
@@ -98,7 +98,7 @@ function TurnFields(props: Props) {
     <>
       <DepthField
         {...props}
-        label="First end, deep"
+        label="First, deep"
         value_mm={turns.depth_mm}
         most_mm={length_mm}
         onSet={(depth_mm) => turnWith(step, 0, { depth_mm })}
@@ -106,7 +106,7 @@ function TurnFields(props: Props) {
       <SecondsField {...props} label="First end" value={turns.first_s} limits={most_s} onSet={(s) => turnWith(step, 0, { s })} />
       <DepthField
         {...props}
-        label="Second end, deep"
+        label="Second, deep"
         value_mm={turns.otherDepth_mm}
         most_mm={length_mm}
         onSet={(depth_mm) => turnWith(step, 1, { depth_mm })}
