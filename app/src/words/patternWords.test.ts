@@ -51,6 +51,18 @@ describe("ways through a bath, in words", () => {
       dipPhrase(marked(PLAIN, { part: { end: "working", depth_mm: 20 }, turns: { depth_mm: 20, first_s: 4, second_s: 5 } }), METRIC),
     ).toBe("both ends by turns");
   });
+  it("clay, or an edge, that comes out early or goes on into another bath says so in title and at the bath", () => {
+    const clay = { thickness_mm: 3, from_mm: 20 };
+    const early = marked(PLAIN, { clay, bath_s: 8 });
+    const two = marked(PLAIN, { clay, then: { after_s: 3, medium: "water" } });
+    expect(dipPhrase(early, METRIC)).toMatch(/^clay .* up, out after 8 s$/);
+    expect(dipPhrase(two, METRIC)).toMatch(/^clay .* up, 3 s, then into the water$/);
+    const now = (quench: Quench, at_ms: number) => dipWords(dipNow(quench, { in_ms: 0, over_ms: [], out_ms: null }, at_ms), quench);
+    expect([now(early, 2000), now(early, 9000)]).toEqual(["Keep it under. Out in 6", "Out"]);
+    expect([now(two, 1000), now(two, 4000)]).toEqual(["Keep it under. 2, then into the water", "Now into the water"]);
+    expect(now(marked(PLAIN, { edgeDepth_mm: 20, bath_s: 8 }), 3000)).toBe("Keep it under. Out in 5");
+    expect(now(marked(PLAIN, { edgeDepth_mm: 20 }), 3000)).toBeNull();
+  });
   it("what came of it: both places, or both ends, the line, the chance and the crack", () => {
     const tried: PatternTried = {
       pattern: "edge",

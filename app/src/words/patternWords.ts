@@ -134,11 +134,17 @@ export function dipPhrase(quench: Quench, units: Units): string | null {
   if (backFirst(quench) !== null) return "the back first";
   if (clay !== undefined) {
     const coat = `clay ${showLength(clay.thickness_mm, units)} thick from ${showLength(clay.from_mm, units)} up`;
-    return [coat, ...(out === null ? [] : [out])].join(", ");
+    const move = movePhrase(quench, out);
+    return move === null ? coat : `${coat}, ${move}`;
   }
+  return movePhrase(quench, out);
+}
+
+/** What follows its first dip, or when it comes out of that; null where it is left in until it is cold. */
+function movePhrase(quench: Quench, out: string | null): string | null {
   const second = secondDip(quench);
   if (second === null) return out;
-  if (second.into.medium === medium) return "then the back";
+  if (!isOtherBath(quench, second)) return "then the back";
   const first_s = seconds(quench.dips[0]!);
   return `${first_s === null ? "" : `${showDuration(first_s)}, `}then into the ${bathName(second.into.medium)}`;
 }
@@ -261,6 +267,11 @@ function heatAt_C(
   return surface_C[i < 0 ? surface_C.length - 1 : i]!;
 }
 
+function intoNext(quench: Quench): string {
+  const second = secondDip(quench);
+  return second === null || !isOtherBath(quench, second) ? "all of it under" : `into the ${bathName(second.into.medium)}`;
+}
+
 /** What to do now in a quench that has more moves than in and out; null where it has not. */
 export function dipWords(dip: DipNow, quench: Quench): string | null {
   const { pattern, changed, due, gone_s } = dip;
@@ -275,8 +286,7 @@ export function dipWords(dip: DipNow, quench: Quench): string | null {
       return left_s > 0 ? `Back under, edge up. Turn it over in ${left_s}` : "Turn it over: the edge under";
     case "two-baths": {
       if (changed > 0) return null;
-      const second = secondDip(quench);
-      const into = second === null || !isOtherBath(quench, second) ? "all of it under" : `into the ${bathName(second.into.medium)}`;
+      const into = intoNext(quench);
       return left_s > 0 ? `Keep it under, moving. ${left_s}, then ${into}` : `Now ${into}`;
     }
     case "out-early":
@@ -288,9 +298,13 @@ export function dipWords(dip: DipNow, quench: Quench): string | null {
     case "paste":
       return "Still, pressed in. Out when the back is black";
     case "whole":
+      return null;
     case "edge":
     case "clay":
-      return null;
+      // Left in until it is cold, or until one sees that its back is dark.
+      if (due === null) return null;
+      if (due.move === "over") return left_s > 0 ? `Keep it under. ${left_s}, then ${intoNext(quench)}` : `Now ${intoNext(quench)}`;
+      return left_s > 0 ? `Keep it under. Out in ${left_s}` : "Out";
   }
 }
 

@@ -10,7 +10,7 @@ export interface SchoolWords {
 
 /** What it is heated in. `does`: what to mind of it. */
 export const PLACE_OF_HEAT: Readonly<Record<HeatedIn, { readonly name: string; readonly does: string }>> = {
-  forge: { name: "Forge", does: "A gas fire, as hot as it is set." },
+  forge: { name: "Forge", does: "A fire that is set, and stays so." },
   coal: { name: "Coal fire", does: "Coal or charcoal: deep, clean, and no blast on the piece." },
   torch: { name: "Torch", does: "Small pieces, a flame kept moving: the thin parts run ahead." },
   kiln: { name: "Kiln", does: "Even and slow; it can hold." },

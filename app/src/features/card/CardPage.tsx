@@ -117,7 +117,9 @@ function cardWords(prediction: Prediction, { question: { route, piece } }: Trial
     end,
   });
   // The worst place by what was wanted comes before all else.
-  const weakest = weakestSentence(prediction, piece, end, units);
+  // What a tester or a file said of the piece is not talked over by the model of another place of it.
+  const isTested = measuredAs !== null && measuredAs.tests.length > 0;
+  const weakest = isTested ? "" : weakestSentence(prediction, piece, end, units);
   return weakest === "" ? said : { ...said, reasons: [weakest, ...said.reasons] };
 }
 
