@@ -331,6 +331,7 @@ export { chanceBelow } from "./evidence/verdict.js";
 export type { OutAt, OutWay } from "./simulate/outAt.js";
 export type { StraightenWindow } from "./simulate/hardenReadings.js";
 export { spreadOfEnds, type ShutSpread } from "./simulate/windowSpread.js";
+export type { Humps } from "./evidence/humps.js";
 export { MILL_FILE_HRC, testFound, testVerdict } from "./evidence/storedTest.js";
 export { hardnessVerdict, type HardnessVerdict, type VerdictInput } from "./evidence/verdict.js";
 export { hardnessOfNode_HRC, priorBelief, withSurprises, type FileResult, type FileStroke, type Surface } from "./evidence/belief.js";

@@ -121,12 +121,18 @@ function bathTitleHeat(planned_C: number, is_C: number | undefined, units: Units
   return isOther ? `${showDegrees(is_C, units)}, not ${showTemperature(planned_C, units)}` : showTemperature(planned_C, units);
 }
 
-/** Words for one act of a route. @param bathIs_C what its bath was read at, where somebody did */
+/** What the bath of an act was read at, C, where somebody did; and that the piece is in it. */
+export interface BathSeen {
+  readonly is_C?: number | undefined;
+  readonly isUnder?: boolean;
+}
+
+/** Words for one act of a route. */
 export function actWords(
   act: Act,
   { route, piece: { steel } }: Pick<PieceState, "route" | "piece">,
   units: Units,
-  bathIs_C?: number,
+  { is_C, isUnder = false }: BathSeen = {},
 ): ActWords {
   const reason = reasonOf(route, act);
   switch (act.kind) {
@@ -211,7 +217,7 @@ export function actWords(
         title:
           act.medium === PLATES
             ? `Between the plates, ${edgeWords(route, act.step, units)}`
-            : `Into the ${mediumName(act.medium).toLowerCase()} at ${bathTitleHeat(act.bath_C, bathIs_C, units)}, ${edgeWords(route, act.step, units)}`,
+            : `${isUnder ? "In" : "Into"} the ${mediumName(act.medium).toLowerCase()} at ${bathTitleHeat(act.bath_C, is_C, units)}, ${edgeWords(route, act.step, units)}`,
         done: inOutKeys(own?.kind === "quench" ? patternOf(own) : null).out,
         why: reason,
         caution: quenchCaution(act.medium, own?.kind === "quench" ? own : null),

@@ -36,6 +36,16 @@ describe("what was measured of a piece", () => {
     const { mean_HRC } = testVerdict(last, HAY_KNIFE.section).summary;
     expect(after(made(1, "prove", test([50, 50, 51])), made(2, "prove", last))).toContain(`${mean_HRC.toFixed(1)} HRC, `);
   });
+  it("one file that bites a piece that should be hard tells a range, and no number that nobody has", () => {
+    const bit: HardnessTest = {
+      strokes: [{ file_HRC: 63, result: "bites" }],
+      readings_HRC: [],
+      surface: "ground",
+      piece_C: 20,
+      predicted: { mean_HRC: 62, sd_HRC: 1.5 },
+    };
+    expect(after(made(1, "prove", bit))).toMatch(/^One file tells no more than \d\d to 6\d HRC$/);
+  });
 });
 
 describe("what the model says beside it, in the record", () => {

@@ -52,11 +52,16 @@ function foundBy({ readings_HRC, strokes }: HardnessTest): string {
   return strokes.length > 1 ? "By its files" : "One file tells about";
 }
 
+/** A range that one number does not stand for, HRC (judgement). */
+const WIDE_HRC = 10;
+
 /** `Measured 56.4 HRC, 54 to 59`, of the last test after the temper; null when there is none. */
 export function measured(state: PieceState): string | null {
   const last = testsThatCount(state).findLast(({ act }) => act === "prove");
   if (last === undefined) return null;
   const { mean_HRC, p05_HRC, p95_HRC } = testFound(last.test, state.piece.section);
   const by = foundBy(last.test);
+  // So wide that its middle is nobody's: the range alone is what was found.
+  if (p95_HRC - p05_HRC > WIDE_HRC) return `${last.test.strokes.length > 1 ? "Its files tell" : "One file tells"} no more than ${showRange(p05_HRC, p95_HRC)} HRC`;
   return `${by} ${showHardness(mean_HRC, by === "Measured" ? 1 : 0)} HRC, ${showRange(p05_HRC, p95_HRC)}`;
 }

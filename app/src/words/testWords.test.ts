@@ -13,7 +13,7 @@ import {
   type NextTemper,
   type Piece,
 } from "@tembrak/core";
-import { compareWords, evidenceWords, followUps } from "./testWords.js";
+import { compareWords, evidenceWords, followUps, humpWords } from "./testWords.js";
 import { EMPTY_TEST, type TestDraft } from "./testDraft.js";
 
 const UNITS = { temperature: "C", length: "mm" } as const;
@@ -58,6 +58,11 @@ describe("what a test says against what was predicted and wanted", () => {
     );
     expect(compareWords(around(59), PRIOR, TARGET, false)).toBe("4.0 harder than predicted, and harder than the 52 to 57 its use wants.");
     expect(compareWords(around(49), PRIOR, TARGET, false)).toBe("6.0 softer than predicted, and softer than the 52 to 57 its use wants.");
+  });
+  it("a file that speaks against a sure prediction leaves two stories, and no number between them", () => {
+    const said = humpWords({ soft: { share: 0.4, median_HRC: 44.2 }, hard: { share: 0.6, median_HRC: 61.3 } });
+    expect(said).toMatch(/^Not as predicted: it failed, about 44 \(4 in 10\), or it is hard, about 61, and the file slipped/);
+    expect(said).toMatch(/file once more: that parts them\.$/);
   });
   it("before the temper the use is not asked", () => {
     expect(compareWords(around(64), around(64.4), TARGET, true)).toBe("As predicted, before the temper.");

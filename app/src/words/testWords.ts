@@ -7,6 +7,7 @@ import {
   type Estimate,
   type FileResult,
   type HardnessVerdict,
+  type Humps,
   type NextTemper,
   type PieceState,
 } from "@tembrak/core";
@@ -67,6 +68,12 @@ export function compareWords(summary: Summary, prior: Estimate | undefined, targ
   if (mean_HRC < target.low_HRC) return `${against}, and softer than the ${showRange(target.low_HRC, target.high_HRC)} its use wants.`;
   const middle = (target.low_HRC + target.high_HRC) / 2;
   return `${against}, inside the ${mean_HRC >= middle ? "upper" : "lower"} half of what its use wants.`;
+}
+
+/** A file that speaks against a sure prediction: both stories, and what parts them. */
+export function humpWords({ soft, hard }: Humps): string {
+  const [failed, slipped] = [`it failed, about ${showHardness(soft.median_HRC)}`, `it is hard, about ${showHardness(hard.median_HRC)}`];
+  return `Not as predicted: ${failed} (${showChance(soft.share)}), or ${slipped}, and the file slipped or met a soft skin. Grind there and file once more: that parts them.`;
 }
 
 /** How many readings, their mean and how far they scatter; what the mean is once block and roundness are counted. */

@@ -18,6 +18,7 @@ import {
   type HardnessBelief,
   type Surface,
 } from "./belief.js";
+import { humpsOf, type Humps } from "./humps.js";
 import { MOST_CYLINDER_HRC, rockwell, thinnestForRockwellC_mm, type RockwellResult } from "./rockwell.js";
 import { weighed, type Likelihood } from "./weigh.js";
 
@@ -47,6 +48,8 @@ export interface HardnessVerdict {
   readonly before: HardnessBelief;
   readonly belief: HardnessBelief;
   readonly summary: BeliefSummary;
+  /** Two stories, neither of them the mean; null where one number tells it. */
+  readonly humps: Humps | null;
   readonly bracket: FileBracket;
   readonly corrected: RockwellResult | null;
   readonly notices: readonly TestNotice[];
@@ -130,5 +133,5 @@ export function hardnessVerdict({ prior, ...test }: VerdictInput): HardnessVerdi
   if (corrected !== null) notices.push(...testerNotices(tester!, corrected), ...oddNotices(prior, corrected));
   const says = testSays(test);
   const belief = says === null ? before : believedAfter(before, says);
-  return { before, belief, summary: summaryAfter(bells, says, belief), bracket, corrected, notices };
+  return { before, belief, summary: summaryAfter(bells, says, belief), humps: humpsOf(belief), bracket, corrected, notices };
 }

@@ -190,7 +190,7 @@ export function verdictVerb(input: unknown) {
     });
   }
   const surface: Surface = decarburised === undefined ? "as-it-came" : decarburised ? "heated-long-unprotected" : "ground";
-  const { summary, notices, corrected } = hardnessVerdict({
+  const { summary, humps, notices, corrected } = hardnessVerdict({
     ...(prior === undefined ? {} : { prior: withSurprises([{ mean: prior.mean, sd: prior.sd }]) }),
     strokes: files.map(({ hrc, result, fileSd }) => ({
       hardness_HRC: hrc,
@@ -215,6 +215,9 @@ export function verdictVerb(input: unknown) {
     hrc: { mean: summary.mean_HRC, sd: summary.sd_HRC },
     p05: summary.p05_HRC,
     p95: summary.p95_HRC,
+    ...(humps === null
+      ? {}
+      : { stories: [humps.soft, humps.hard].map(({ share, median_HRC }) => ({ chance: share, hrc: median_HRC })) }),
     ...(corrected === null
       ? {}
       : {

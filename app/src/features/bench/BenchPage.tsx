@@ -1,6 +1,6 @@
 /** One act fills the screen: what to do, what it is now, what is left, and the one key that ends it. */
 
-import { besideIt, intoOf, type Act, type PieceState } from "@tembrak/core";
+import { bathTimes, besideIt, intoOf, type Act, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useMemo, type ComponentProps, type ComponentType, type ReactNode } from "react";
 import { Link, useParams } from "react-router";
@@ -205,10 +205,13 @@ function Asked({ state, act, bench, now_ms, isGated, others, children }: AskedPr
   return others.length > 0 ? <MarkAsk state={state} bench={bench} others={others} /> : children;
 }
 
-/** A bath is called by what it was read at. */
+/** A bath is called by what it was read at, and a piece that is in it is not told to go in. */
 function useActWords(state: PieceState, act: Act) {
   const own = useQuestion(state)?.route.steps[act.step];
-  return actWords(act, state, useSettings(), own?.kind === "quench" ? intoOf(own).bath_C : undefined);
+  return actWords(act, state, useSettings(), {
+    is_C: own?.kind === "quench" ? intoOf(own).bath_C : undefined,
+    isUnder: act.kind === "quench" && bathTimes(state, act.step).in_ms !== null,
+  });
 }
 
 function Working({ state, act, shop }: { state: PieceState; act: Act; shop: ReturnType<typeof useSimulatedShop> }) {

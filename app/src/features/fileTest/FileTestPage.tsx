@@ -36,7 +36,7 @@ import { unknownOf } from "../../words/unknownWords.js";
 import { FileLadder } from "./parts/FileLadder.js";
 import { ShopTests } from "./parts/ShopTests.js";
 import { TestTools } from "./parts/TestTools.js";
-import { compareWords, disagreeWords, evidenceWords, followUps, sinceQuenchWords, type FollowUp } from "../../words/testWords.js";
+import { compareWords, disagreeWords, evidenceWords, followUps, humpWords, sinceQuenchWords, type FollowUp } from "../../words/testWords.js";
 import { EMPTY_TEST } from "../../words/testDraft.js";
 import { useTest } from "./useTest.js";
 import { testNoticeWords } from "../../words/noticeWords.js";
@@ -94,11 +94,13 @@ function emptyWords(isPredicted: boolean, isAsked: boolean): string {
   return isAsked ? "Working out what to expect. Nothing is tried yet." : "Nothing is tried yet.";
 }
 
-function Numeral({ mean_HRC, p05_HRC, p95_HRC }: HardnessVerdict["summary"]) {
+/** Of two stories neither is their mean. */
+function Numeral({ summary: { mean_HRC, p05_HRC, p95_HRC }, humps }: Pick<HardnessVerdict, "summary" | "humps">) {
+  const told = humps === null ? showHardness(mean_HRC, 1) : `${showHardness(humps.soft.median_HRC)} or ${showHardness(humps.hard.median_HRC)}`;
   return (
     <div className="test-verdict">
       <span className="test-numeral" data-testid="test-mean">
-        {showHardness(mean_HRC, 1)}
+        {told}
       </span>
       <span>
         <small>HRC</small>
@@ -190,13 +192,13 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
       <div className="test-panels">
         <FileLadder kit={kit} draft={draft} onChange={setDraft} verdict={verdict} prior={prior} wanted={isFirst ? null : target} />
         <div className="test-says">
-          {isEmpty && prior === undefined ? null : <Numeral {...summary} />}
+          {isEmpty && prior === undefined ? null : <Numeral {...verdict} />}
           {isEmpty || isSilent ? (
             <p className="test-line">{emptyWords(prior !== undefined, prediction.isFetching)}</p>
           ) : (
             <>
               <p className="test-line" aria-live="polite">
-                {compareWords(summary, prior, target, isFirst)}
+                {verdict.humps === null ? compareWords(summary, prior, target, isFirst) : humpWords(verdict.humps)}
               </p>
               <p className="test-why">{evidenceWords(draft, verdict.corrected).join(" ")}</p>
             </>
