@@ -1,25 +1,114 @@
-/** An empty shop begins with what there is: the nearest of a few, in one tap. */
+/** An empty shop begins with what there is: the nearest of a few, in one tap, kept at once; then the two things of it that decide most. */
 
-import { PRESETS, type NewKitItem } from "@tembrak/core";
+import { CATALOGUE, PRESETS, type KitItem, type NewKitItem } from "@tembrak/core";
+import Button from "@mui/material/Button";
+import { useState } from "react";
 import { newId } from "../store/db.js";
 import { shopNow } from "../store/shopClock.js";
+import { useKeepKit, useKit } from "../store/useStore.js";
 import { PRESET_WORDS } from "../words/kitWords.js";
+import { RadioKeys } from "./RadioKeys.js";
 import "./kitStart.css";
 
-type Item = NewKitItem & { readonly id: string };
+const OILS = CATALOGUE.media.filter(({ kind, usualBath_C }) => kind === "oil" && usualBath_C !== undefined);
+const BURNERS = ["1", "2", "3"] as const;
 
-export function KitStart({ onPick }: { onPick: (items: readonly Item[]) => void }) {
+function isOilBath(item: KitItem): item is Extract<KitItem, { kind: "bath" }> {
+  return item.kind === "bath" && OILS.some(({ id }) => id === item.medium);
+}
+
+interface AskProps {
+  readonly kit: readonly KitItem[];
+  readonly onKeep: (item: KitItem) => void;
+}
+
+/** One burner heats a patch, three a blade: it decides how even a long piece comes out. */
+function Burners({ kit, onKeep }: AskProps) {
+  const forge = kit.find((item) => item.kind === "forge");
+  if (forge?.kind !== "forge" || forge.fuel !== "gas") return null;
+  return (
+    <>
+      <h3>How many burners?</h3>
+      <RadioKeys
+        label="Burners of the forge"
+        className="kit-two"
+        keyClass="plain-key"
+        chosen={String(Math.min(forge.burners, BURNERS.length)) as (typeof BURNERS)[number]}
+        keys={BURNERS.map((count) => ({ key: count, inside: count === "3" ? "3 or more" : count }))}
+        onPick={(count) => onKeep({ ...forge, burners: Number(count) })}
+      />
+    </>
+  );
+}
+
+/** Called after what is in it, while it still is. */
+function refilled<B extends Extract<KitItem, { kind: "bath" }>>(bath: B, medium: (typeof OILS)[number]): B {
+  const was = CATALOGUE.medium(bath.medium)?.name;
+  return { ...bath, medium: medium.id, ...(bath.name === was ? { name: medium.name } : {}) };
+}
+
+/** Which oil decides what hardens at all. */
+function Oils({ kit, onKeep }: AskProps) {
+  return kit.filter(isOilBath).map((bath) => (
+    <div key={bath.id}>
+      <h3>Which oil is in the {bath.name.toLowerCase()}?</h3>
+      <RadioKeys
+        label={`Oil in the ${bath.name.toLowerCase()}`}
+        className="kit-two"
+        keyClass="plain-key"
+        chosen={bath.medium}
+        keys={OILS.map(({ id, name }) => ({ key: id, inside: name }))}
+        onPick={(id) =>
+          onKeep(
+            refilled(
+              bath,
+              OILS.find((oil) => oil.id === id)!,
+            ),
+          )
+        }
+      />
+    </div>
+  ));
+}
+
+interface TwoThingsProps {
+  readonly kit: readonly KitItem[];
+  readonly onDone: () => void;
+}
+
+function TwoThings({ kit, onDone }: TwoThingsProps) {
+  const { put } = useKeepKit();
+  const onKeep = (item: KitItem): void => void put([item]);
+  return (
+    <section aria-labelledby="start-h">
+      <h2 id="start-h">Kept. Two things of it decide most</h2>
+      <Burners kit={kit} onKeep={onKeep} />
+      <Oils kit={kit} onKeep={onKeep} />
+      <p className="kit-kept" role="status">
+        Each answer is kept as it is tapped. Sizes, thermometers and the rest are put right under Kit.
+      </p>
+      <Button onClick={onDone}>That is right</Button>
+    </section>
+  );
+}
+
+/** Nothing where a kit is there, and nothing is asked of it any more. */
+export function KitStart() {
+  const kit = useKit();
+  const { put } = useKeepKit();
+  const [isAsking, setIsAsking] = useState(false);
+  if (kit === undefined) return null;
+  if (kit !== null) return isAsking ? <TwoThings kit={kit} onDone={() => setIsAsking(false)} /> : null;
+  const pick = (items: readonly NewKitItem[]): void => {
+    setIsAsking(true);
+    void put(items.map((item) => ({ ...item, id: newId(shopNow()) })));
+  };
   return (
     <section aria-labelledby="start-h">
       <h2 id="start-h">What do you have? Start from the nearest, then change it</h2>
       <div className="kit-presets">
         {PRESETS.map((preset) => (
-          <button
-            key={preset.id}
-            type="button"
-            className="plain-key"
-            onClick={() => onPick(preset.items.map((item) => ({ ...item, id: newId(shopNow()) })))}
-          >
+          <button key={preset.id} type="button" className="plain-key" onClick={() => pick(preset.items)}>
             <b>{PRESET_WORDS[preset.id][0]}</b>
             <br />
             <small>{PRESET_WORDS[preset.id][1]}</small>

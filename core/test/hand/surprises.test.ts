@@ -1,5 +1,5 @@
 import { describe, expect, it } from "@jest/globals";
-import { bathAfternoons, blades, coloursSeen, lateTaps, movedOvens } from "./surprises.js";
+import { bathAfternoons, blades, coloursSeen, firstFiles, lateTaps, movedOvens } from "./surprises.js";
 
 // What is wanted of each is the project's own bar; the shops use nothing of the rule they try. `npm run hand` tries more of them.
 describe("a shop with surprises", () => {
@@ -12,6 +12,17 @@ describe("a shop with surprises", () => {
     expect(held / trueOnes).toBeLessThan(0.96);
     expect(falselyAsked / quiet).toBeLessThan(0.02);
     expect(found / planted).toBeGreaterThan(0.8);
+  });
+  it("a bath that moved and was misread at once is found by the second look too", () => {
+    const { twice, twiceFound } = bathAfternoons(1000, 50_000);
+    expect(twice).toBeGreaterThan(30);
+    expect(twiceFound / twice).toBeGreaterThan(0.8);
+  });
+  it("a failed quench is found by its second file, and a good one hardly ever condemned", () => {
+    const { failed, failedFoundByTwo, good, goodCondemned, goodCondemnedByTwo } = firstFiles(4000, 40_000);
+    expect(failedFoundByTwo / failed).toBeGreaterThan(0.9);
+    expect(goodCondemned / good).toBeLessThan(0.01);
+    expect(goodCondemnedByTwo / good).toBeLessThan(0.01);
   });
   it("an oven whose dial was moved between its readings is late, and near what it is off", () => {
     const { ovens, near, late, held } = movedOvens(40, 40_000);

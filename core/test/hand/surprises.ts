@@ -5,7 +5,10 @@
 
 import { CATALOGUE } from "../../src/catalogue.js";
 import { oxideName } from "../../src/colour/oxide.js";
+import type { FileResult } from "../../src/evidence/belief.js";
 import { calibrate } from "../../src/evidence/calibration.js";
+import { MILL_FILE_HRC, testVerdict } from "../../src/evidence/storedTest.js";
+import { chanceBelow } from "../../src/evidence/verdict.js";
 import { ASKED_FROM, chanceLate } from "../../src/hand/tap.js";
 import { bathState, type BathHappening, type BathTank } from "../../src/heat/bathState.js";
 import { normalQuantile } from "../../src/numerics/normal.js";
@@ -16,6 +19,7 @@ import { outAt } from "../../src/simulate/outAt.js";
 import { harden } from "../../src/simulate/harden.js";
 import { AS_PLANNED, bathTimes_s, runCase, type HardenPlan, type Variation } from "../../src/simulate/hardenCase.js";
 import { fallAfter } from "../../src/simulate/hardenReadings.js";
+import type { HardnessTest } from "../../src/schema/book.js";
 import { runNow, type ColourSeen } from "../../src/simulate/runNow.js";
 import { windowAt } from "../../src/standing/straightening.js";
 import { plan, slab, steel } from "../catalogue.js";
@@ -53,54 +57,78 @@ export interface BathTally {
   falselyAsked: number;
   planted: number;
   found: number;
+  /** Of the planted ones: both moved and misread, by chance the one hiding the other. */
+  twice: number;
+  twiceFound: number;
 }
 
-/** So often between two looks something happens that nobody logs, or the look is misread. */
+/** So often between two looks something happens that nobody logs, or the look is misread; of the misread ones so many of a bath that moved too. */
 const HAPPENS = 0.08;
+const TWO_AT_ONCE = 1 / 3;
+type Happened = "nothing" | "moved" | "misread" | "both";
+
+function isMisread(what: Happened): boolean {
+  return what === "misread" || what === "both";
+}
 
 /** An afternoon with a bath of oil: eight looks, five to forty minutes apart, one in three of them with a piece in between that is logged. */
 export function bathAfternoons(count: number, seed: number): BathTally {
-  const tally: BathTally = { readings: 0, nearRead: 0, nearTrue: 0, trueOnes: 0, held: 0, quiet: 0, falselyAsked: 0, planted: 0, found: 0 };
+  const tally: BathTally = {
+    readings: 0,
+    nearRead: 0,
+    nearTrue: 0,
+    trueOnes: 0,
+    held: 0,
+    quiet: 0,
+    falselyAsked: 0,
+    planted: 0,
+    found: 0,
+    twice: 0,
+    twiceFound: 0,
+  };
   for (let n = 0; n < count; n++) {
     const { even, between, normal } = drawsOf(seed + n);
     const tau_s = 6000 * Math.exp(normal(0.3));
     let [T, at_s] = [between(45, 75), 0];
     const log: (BathHappening & { readonly at_s: number })[] = [];
-    let isWaiting = false;
+    let isWaiting: Happened | null = null;
     for (let look = 0; look < 8; look++) {
       const gone_s = look === 0 ? 0 : between(300, 2400);
       T = AIR_C + (T - AIR_C) * Math.exp(-gone_s / tau_s);
       at_s += gone_s;
-      let what: "nothing" | "moved" | "misread" = "nothing";
+      let what: Happened = "nothing";
       if (look > 0 && even() < HAPPENS) {
-        what = even() < 0.75 ? "moved" : "misread";
-        if (what === "moved") T = Math.max(15, T + (even() < 0.6 ? -1 : 1) * between(8, 28));
+        what = even() < 0.7 ? "moved" : even() < TWO_AT_ONCE ? "both" : "misread";
+        if (what !== "misread") T = Math.max(15, T + (even() < 0.6 ? -1 : 1) * between(8, 28));
       }
-      const read_C = Math.round(T + normal(READ_SD_K) + (what === "misread" ? (even() < 0.5 ? -1 : 1) * between(12, 45) : 0));
+      const read_C = Math.round(T + normal(READ_SD_K) + (isMisread(what) ? (even() < 0.5 ? -1 : 1) * between(12, 45) : 0));
       log.push({ at_s, entry: "read", top_C: read_C, isStirred: true });
       const { mean_C, sd_C, doubt } = bathState(TANK, log, at_s + 1);
       tally.readings++;
       if (Math.abs(mean_C - read_C) <= READ_SD_K) tally.nearRead++;
-      if (what !== "misread") {
+      if (!isMisread(what)) {
         tally.trueOnes++;
         if (Math.abs(mean_C - T) <= 2 * READ_SD_K) tally.nearTrue++;
         if (Math.abs(mean_C - T) <= 1.645 * sd_C) tally.held++;
       }
       // Asked for a second look, one is taken at once.
-      if (isWaiting) {
+      if (isWaiting !== null) {
         if (doubt !== null) tally.found++;
-        isWaiting = false;
+        if (doubt !== null && isWaiting === "both") tally.twiceFound++;
+        isWaiting = null;
       } else if (what !== "nothing") {
         tally.planted++;
+        if (what === "both") tally.twice++;
+        if (doubt !== null && what === "both") tally.twiceFound++;
         if (doubt !== null) tally.found++;
-        else isWaiting = true;
+        else isWaiting = what;
       } else if (log.length > 1) {
         tally.quiet++;
         if (doubt !== null) tally.falselyAsked++;
       }
       if (doubt !== null) {
         // Answered: what it was.
-        log.push({ at_s: at_s + 2, entry: "because", why: what === "misread" ? "misread" : "cooled" });
+        log.push({ at_s: at_s + 2, entry: "because", why: isMisread(what) ? "misread" : "cooled" });
       }
     }
   }
@@ -192,6 +220,69 @@ export function coloursSeen(each: number, seed: number): SeenTally {
       // The words go by it: seen, one is asked to look again, and never sent for more heat.
       if (first.call !== "stop" && !first.isSeen) tally.sentOn++;
       if (second.call !== "stop" && second.left_s > Math.max(30, 0.5 * at_s)) tally.sentOnTwice++;
+    }
+  }
+  return tally;
+}
+
+export interface FileTally {
+  failed: number;
+  /** Of the failed ones: said with three chances in ten or more to have failed, by one file; by a second one too. */
+  failedFound: number;
+  failedFoundByTwo: number;
+  good: number;
+  /** Of the good ones: said with over even chances to have failed, by one file; by a second one too. */
+  goodCondemned: number;
+  goodCondemnedByTwo: number;
+}
+
+/** So many pieces failed for a reason nobody logged; a file slips so often, and so many have a soft skin left by a hasty grinder (judgement). */
+const FAILS = 0.08;
+const SLIPS = 1 / 30;
+const SKINNED = 0.03;
+/** What a failed piece is, and what a good one is said to be and is, HRC. */
+const SOFT_HRC = [28, 54] as const;
+const SAID_HRC = [60, 65] as const;
+const SAID_SD_HRC = 1.8;
+const FAILED_UNDER_HRC = 57;
+
+/** Pieces fresh from their bath under a mill file, and once more under it or one marked 55 where it bit; the files change where no mark says. */
+export function firstFiles(count: number, seed: number): FileTally {
+  const tally: FileTally = { failed: 0, failedFound: 0, failedFoundByTwo: 0, good: 0, goodCondemned: 0, goodCondemnedByTwo: 0 };
+  for (let n = 0; n < count; n++) {
+    const { even, between, normal } = drawsOf(seed + n);
+    const hasFailed = even() < FAILS;
+    const said_HRC = between(...SAID_HRC);
+    const is_HRC = hasFailed ? between(...SOFT_HRC) : said_HRC + normal(SAID_SD_HRC);
+    const skin_HRC = even() < SKINNED ? between(4, 12) : 0;
+    const worn_HRC = normal(1.2);
+    const stroke = (mark_HRC: number, skinned_HRC: number): FileResult => {
+      const off_HRC = is_HRC - skinned_HRC - mark_HRC - worn_HRC - normal(0.8);
+      if (even() < SLIPS) return even() < 0.5 ? "bites" : "drags";
+      return off_HRC > 0.75 ? "skates" : off_HRC < -0.75 ? "bites" : "drags";
+    };
+    const chance = (strokes: HardnessTest["strokes"]): number => {
+      const test: HardnessTest = {
+        strokes,
+        readings_HRC: [],
+        surface: "ground",
+        piece_C: 20,
+        predicted: { mean_HRC: said_HRC, sd_HRC: SAID_SD_HRC },
+      };
+      return chanceBelow(testVerdict(test, { shape: "plate", width_mm: 30, thickness_mm: 4 }).belief, FAILED_UNDER_HRC);
+    };
+    const mill = { file_HRC: MILL_FILE_HRC, result: stroke(60, skin_HRC) };
+    const byOne = chance([mill]);
+    // Told to grind there and file once more.
+    const byTwo = mill.result === "bites" ? chance([mill, { file_HRC: 55, result: stroke(55, skin_HRC / 4) }]) : byOne;
+    if (hasFailed) {
+      tally.failed++;
+      if (byOne >= 0.3) tally.failedFound++;
+      if (byTwo >= 0.5) tally.failedFoundByTwo++;
+    } else {
+      tally.good++;
+      if (byOne >= 0.5) tally.goodCondemned++;
+      if (byTwo >= 0.5) tally.goodCondemnedByTwo++;
     }
   }
   return tally;

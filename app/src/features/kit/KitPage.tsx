@@ -144,9 +144,8 @@ export function KitPage() {
               : "Plans name nothing that is not here, and say when a piece does not fit."}
         </p>
       </header>
-      {kit === null ? (
-        <KitStart onPick={store} />
-      ) : (
+      <KitStart />
+      {kit === null ? null : (
         <div className="kit-scroll" tabIndex={0} role="group" aria-label="Chambers and tanks, drawn to scale">
           <KitDrawing kit={kit} longest={longest} units={units} />
         </div>

@@ -77,7 +77,18 @@ describe("the rack", () => {
   });
   it("a finished piece hangs no more", () => {
     const state = standingAt(knife, route, { done: acts.length });
-    show(<RackPage />, { pieces: [{ ...state, stage: "done" }] });
-    expect(screen.getByText("Nothing hangs here yet.")).toBeTruthy();
+    show(<RackPage />, { pieces: [{ ...state, stage: "done", finishedAt_ms: START_ms }] });
+    expect(screen.queryByText("Nothing hangs here yet.")).toBeNull();
+    expect(screen.getByRole("heading", { name: /^All done/ })).toBeTruthy();
+  });
+  it("after the last act it is spoken of for a day, with the next like it beside", () => {
+    const done = standingAt(knife, route, { done: acts.length, id: "d" });
+    const finished = (hours_ago: number): PieceState => ({ ...done, stage: "done", finishedAt_ms: Date.now() - 3600000 * hours_ago });
+    show(<RackPage />, { pieces: [at("oven", "a"), finished(1)] });
+    expect(screen.getByLabelText("Finished last").textContent).toMatch(/Hoof knife is finished\. Not tested\./);
+    expect(screen.getByRole("link", { name: "Next like it" }).getAttribute("href")).toBe("/new?like=d");
+    cleanup();
+    show(<RackPage />, { pieces: [at("oven", "a"), finished(30)] });
+    expect(screen.queryByLabelText("Finished last")).toBeNull();
   });
 });

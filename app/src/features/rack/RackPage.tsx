@@ -10,13 +10,16 @@ import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { actWords } from "../../words/actWords.js";
 import { useCooling } from "../../compute/useCooling.js";
+import { measured } from "../../words/measuredWords.js";
 import { nextActWords, urgency } from "../../words/rackWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { KitStart } from "../../parts/KitStart.js";
+import { Silhouette, drawPiece } from "../../parts/Silhouette.js";
+import { usePaint } from "../../parts/usePaint.js";
 import { useWide } from "../../parts/useWide.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { exportRows } from "../../store/exportBook.js";
-import { useKeepKit, useKit, useLog, useNow, usePieces, useSettings, useUnreadable } from "../../store/useStore.js";
+import { useLog, useNow, usePieces, useSettings, useUnreadable } from "../../store/useStore.js";
 import { RackTall } from "./parts/RackTall.js";
 import { RackWide } from "./parts/RackWide.js";
 import "./rack.css";
@@ -91,15 +94,52 @@ function Unread() {
   );
 }
 
-function EmptyRack() {
-  const kit = useKit();
-  const { put } = useKeepKit();
+/** So long after its last act a finished piece is still spoken of, h (judgement). */
+const SPOKEN_OF_h = 24;
+/** Its drawing, px. */
+const FINISHED_PX = 150;
+
+/** What was finished last, and the next like it; nothing a day later, where others hang. */
+function FinishedLast({ pieces, after_ms = -Infinity }: { readonly pieces: readonly PieceState[]; readonly after_ms?: number }) {
+  const ended = pieces.filter(({ finishedAt_ms }) => finishedAt_ms !== null && finishedAt_ms > after_ms);
+  if (ended.length === 0) return null;
+  return <Finished last={ended.reduce((a, b) => (b.finishedAt_ms! > a.finishedAt_ms! ? b : a))} />;
+}
+
+function Finished({ last }: { readonly last: PieceState }) {
+  const paint = usePaint(last, last.finishedAt_ms ?? 0);
+  const id = encodeURIComponent(last.id);
+  const drawn = drawPiece(last.piece, FINISHED_PX / last.piece.length_mm, "lay");
+  return (
+    <section className="rack-finished" aria-label="Finished last">
+      <svg width={drawn.width_px} height={drawn.height_px} style={{ overflow: "visible" }} aria-hidden="true">
+        <Silhouette drawn={drawn} lie="lay" paint={paint} />
+      </svg>
+      <p>
+        <b>{last.piece.name}</b> is finished. {measured(last) ?? "Not tested"}.
+      </p>
+      <Button component={Link} to={`/book/${id}`}>
+        Its record
+      </Button>
+      <Button component={Link} to={`/new?like=${id}`}>
+        Next like it
+      </Button>
+    </section>
+  );
+}
+
+function EmptyRack({ pieces }: { readonly pieces: readonly PieceState[] }) {
+  const isNew = pieces.length === 0;
   return (
     <main className="rack-empty">
       <Unread />
-      <h1>Nothing hangs here yet.</h1>
-      <p>Measure a piece, say what steel it is, and Tembrak plans its heats, predicts what it will be and keeps its record.</p>
-      {kit === null ? <KitStart onPick={(items) => void put(items)} /> : null}
+      <h1>{isNew ? "Nothing hangs here yet." : "All done: nothing hangs here."}</h1>
+      {isNew ? (
+        <p>Measure a piece, say what steel it is, and Tembrak plans its heats, predicts what it will be and keeps its record.</p>
+      ) : (
+        <FinishedLast pieces={pieces} />
+      )}
+      <KitStart />
       <div style={{ display: "flex", gap: 12, flexWrap: "wrap", marginTop: 20 }}>
         <Button component={Link} to="/new" variant="contained" className="act-key">
           New piece
@@ -121,12 +161,13 @@ export function RackPage() {
   const isWide = useWide();
   if (pieces === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
   const hanging = pieces.filter(({ stage }) => stage !== "done");
-  if (hanging.length === 0) return <EmptyRack />;
+  if (hanging.length === 0) return <EmptyRack pieces={pieces} />;
   const first = hanging.reduce((a, b) => (urgency(b, timeFor(b, now_ms)) > urgency(a, timeFor(a, now_ms)) ? b : a));
   return (
     <main className="rack">
       <Hatches />
       <Unread />
+      <FinishedLast pieces={pieces} after_ms={now_ms - SPOKEN_OF_h * 3600000} />
       <NextAct key={first.id} state={first} now_ms={timeFor(first, now_ms)} />
       {isWide ? (
         <RackWide pieces={hanging} first={first.id} now_ms={now_ms} />
