@@ -1,6 +1,7 @@
 /** Every view of the application, once: where it is, whether the foot of the page leads there, and what of the made-up shop shows it. */
 
 import { matchPath } from "react-router";
+import { idIn } from "./format/address.js";
 
 export interface Shown {
   /** Unlike any other: accessibility checks and pictures go by it. */
@@ -55,11 +56,21 @@ export const VIEW_LIST: readonly (View & { readonly name: ViewName })[] = (Objec
 /** What the foot of the page leads to, in order. */
 export const NAVIGATION = VIEW_LIST.flatMap(({ name, nav, path }) => (nav === undefined ? [] : [{ name, nav, to: `/${path}` }]));
 
+/** What no browser wrote is left as it is. */
+function decoded(part: string): string {
+  try {
+    return decodeURIComponent(part);
+  } catch {
+    return part;
+  }
+}
+
 /** The view at a place, and the piece it is of; null where there is none. */
 export function viewAt(pathname: string): { readonly name: ViewName; readonly title: string; readonly id: string | undefined } | null {
   for (const { name, title, path } of VIEW_LIST) {
     const found = matchPath({ path: `/${path}`, end: true }, pathname);
-    if (found !== null) return { name, title, id: (found.params as { readonly id?: string }).id };
+    const part = (found?.params as { readonly id?: string } | undefined)?.id;
+    if (found !== null) return { name, title, id: part === undefined ? undefined : idIn(decoded(part)) };
   }
   return null;
 }

@@ -16,6 +16,7 @@ import type { Call } from "./unheard.js";
 import { viewAt } from "../views.js";
 import { isDoneSince, useCalls, type ShopTime } from "./useCalls.js";
 import "./calls.css";
+import { toPiece } from "../format/address.js";
 
 const TICK_ms = 1000;
 /** More than these are not taken in at a glance. */
@@ -35,7 +36,7 @@ function Cell({ clock: { id, name, what, s, of_s, vessel } }: { clock: Clock }) 
   const where = what === "temper" ? `in ${liesIn(vessel)}` : WORDS[what];
   const time = isBrittle ? `${Math.floor(s / 60)} min` : s < 0 ? `${showClock(-s)} over` : showClock(s);
   return (
-    <Link to={`/piece/${encodeURIComponent(id)}/bench`} className={isBrittle || s < 0 ? "clock-cell due" : "clock-cell"}>
+    <Link to={toPiece(id, "bench")} className={isBrittle || s < 0 ? "clock-cell due" : "clock-cell"}>
       <b>{time}</b>
       <span>
         {name}
@@ -79,8 +80,7 @@ const SHOWN_CALLS = 3;
 function Called({ call: { id, name, cue, late_s }, isDone, now_ms }: { call: Call; isDone: boolean; now_ms: number }) {
   return (
     <li className={isDone ? "call-past" : `call-now ${cue.kind}`}>
-      <Link to={`/piece/${encodeURIComponent(id)}/bench`}>{name}</Link>: {cue.words}{" "}
-      <span className="call-when">{showAgo(cue.at_ms, now_ms)}</span>
+      <Link to={toPiece(id, "bench")}>{name}</Link>: {cue.words} <span className="call-when">{showAgo(cue.at_ms, now_ms)}</span>
       {late_s > 0 ? <span className="call-when">, nobody could hear it: told {showDuration(late_s)} late</span> : null}
       {isDone ? <span className="call-when">, done since</span> : null}
     </li>

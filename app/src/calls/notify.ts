@@ -1,6 +1,7 @@
 /** Calls in front of other windows, or on a phone that lies in a pocket: by the service worker's registration, where the browser was allowed to. */
 
 import type { Call } from "./unheard.js";
+import { toPiece } from "../format/address.js";
 
 /** How a phone shakes for it, ms on and off. */
 const SHAKES = { ready: [200], look: [120], now: [300, 120, 300, 120, 500], late: [700, 150, 700] } as const satisfies Record<
@@ -16,7 +17,7 @@ async function show({ id, name, cue }: Call): Promise<void> {
   const told = {
     body: cue.words,
     tag: `${id} ${cue.at_ms}`,
-    data: `/piece/${encodeURIComponent(id)}/bench`,
+    data: toPiece(id, "bench"),
     requireInteraction: cue.kind !== "look",
   };
   const kept = "serviceWorker" in navigator ? await navigator.serviceWorker.getRegistration() : undefined;

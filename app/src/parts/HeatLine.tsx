@@ -3,6 +3,7 @@
 import { checkTemperature_C, type Route, type Transformations, type LoggedCheck, type Act } from "@tembrak/core";
 import { useEffect, useId, useMemo, useRef, useState } from "react";
 import { showDegrees, showDuration, type Units } from "../format/show.js";
+import { useSet, useSettings } from "../store/useStore.js";
 import { stretchedShare } from "../format/temperatureScale.js";
 import { onRibbon, ribbonOf, type Ribbon } from "./ribbon.js";
 import { ribbonStops } from "./ribbonColour.js";
@@ -119,12 +120,13 @@ type Place = (x: number) => number;
 
 /** The temperatures that matter by name, in the smith's words or the book's. */
 function LevelNames({ lines, labelYs, yOf, units }: { lines: readonly LevelLine[]; labelYs: readonly number[]; yOf: Place; units: Units }) {
-  const [saysBook, setSaysBook] = useState(false);
+  const { symbols: saysBook } = useSettings();
+  const set = useSet();
   return (
     <button
       type="button"
       className="heat-levels"
-      onClick={() => setSaysBook(!saysBook)}
+      onClick={() => set({ symbols: !saysBook })}
       aria-label={saysBook ? "Say it in plain words" : "Say it in textbook terms"}
     >
       <svg width={LEFT} height={HEIGHT} aria-hidden="true">
@@ -246,6 +248,7 @@ function timeWords(time_s: number | null | undefined): string {
 export function HeatLine({ route, times_s, trial, steel, lux, levels, progress, checks, acts, units, label }: Props) {
   const id = useId();
   const box = useRef<HTMLDivElement>(null);
+  const { symbols } = useSettings();
   const [room, setRoom] = useState(1240);
   useEffect(() => {
     const watch = new ResizeObserver(([entry]) => entry && setRoom(entry.contentRect.width));
@@ -289,9 +292,11 @@ export function HeatLine({ route, times_s, trial, steel, lux, levels, progress, 
                 strokeDasharray={dash || undefined}
                 strokeLinecap={book === "magnet" ? "round" : undefined}
               />
-              <text x={width - RIGHT + 5} y={labelYs[i]} dominantBaseline="central" fontSize={12.5} fill="var(--ink3)" className="drawn">
-                {book === "magnet" ? "" : book}
-              </text>
+              {symbols && book !== "magnet" ? (
+                <text x={width - RIGHT + 5} y={labelYs[i]} dominantBaseline="central" fontSize={12.5} fill="var(--ink3)" className="drawn">
+                  {book}
+                </text>
+              ) : null}
             </g>
           ))}
           {[320, 680].map((T) => (

@@ -163,6 +163,15 @@ function UnitsSheet({ settings }: { settings: Settings }) {
         ]}
         onPick={(length) => set({ length })}
       />
+      <Choice
+        label="Heats that matter"
+        value={settings.symbols ? "symbols" : "words"}
+        options={[
+          ["words", "In words"],
+          ["symbols", "In symbols (Ac1, Ms)"],
+        ]}
+        onPick={(as) => set({ symbols: as === "symbols" })}
+      />
     </>
   );
 }

@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { useKit, useLog, useUnits } from "../store/useStore.js";
 import { unknownWords } from "../words/unknownWords.js";
+import { toPiece, toRecord } from "../format/address.js";
 
 export function UnknownPiece({ state }: { state: PieceState }) {
   const { write } = useLog();
@@ -24,11 +25,11 @@ export function UnknownPiece({ state }: { state: PieceState }) {
             Plan its heats
           </Button>
         ) : (
-          <Button variant="contained" component={Link} to={`/piece/${encodeURIComponent(state.id)}/measure`}>
+          <Button variant="contained" component={Link} to={toPiece(state.id, "measure")}>
             Correct it
           </Button>
         )}
-        <Button component={Link} to={`/book/${encodeURIComponent(state.id)}`}>
+        <Button component={Link} to={toRecord(state.id)}>
           Its record
         </Button>
         <Button component={Link} to="/">

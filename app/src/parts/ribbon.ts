@@ -133,6 +133,8 @@ export function ribbonOf({ steps }: Route): Ribbon {
 
 /** Temperature and surface of the line at a place along it. */
 export function onRibbon({ points }: Ribbon, x: number): RibbonPoint {
+  // A route without steps is where it began.
+  if (points.length < 2) return { ...points[0]!, x };
   const found = points.findIndex((p) => p.x >= x);
   // Beyond the end it stands where it ended.
   const i = found < 0 ? points.length - 1 : Math.max(1, found);

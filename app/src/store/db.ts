@@ -25,6 +25,8 @@ export interface Settings {
   readonly theme: ThemeName;
   readonly ambient_lux: number;
   readonly shopName: string;
+  /** Whether the heat line has the symbols of the book (Ac1, Ms) beside its plain words. */
+  readonly symbols: boolean;
   /** How the bench calls: flash always; sound, and a voice, where wished. */
   readonly cues: "flash" | "sound" | "speech";
   /** When the kit was last changed, ms. */
@@ -48,6 +50,7 @@ export const DEFAULT_SETTINGS: Settings = {
   theme: "forge",
   ambient_lux: 20,
   shopName: "My forge",
+  symbols: false,
   cues: "sound",
   hasAskedToCall: false,
   kitChangedAt_ms: 0,

@@ -1,6 +1,6 @@
 /** Live views of the store for React. */
 
-import type { BookEvent, Kit, PieceState } from "@tembrak/core";
+import { pieceState, type BookEvent, type Kit, type PieceState } from "@tembrak/core";
 import { useLiveQuery } from "dexie-react-hooks";
 import { use, useCallback, useEffect, useState, useSyncExternalStore } from "react";
 import type { Units } from "../format/show.js";
@@ -33,7 +33,7 @@ export function usePiece(id: string): PieceState | null | undefined {
   const state = book?.pieces.find((piece) => piece.id === id);
   const isLooked = book !== undefined && state === undefined;
   // One that was stored a moment ago is on disk before it is in the book in memory: only the disk can say that there is none.
-  const missing = useLiveQuery(async () => (isLooked && (await eventsOf(id)).length === 0 ? id : null), [id, isLooked]);
+  const missing = useLiveQuery(async () => (isLooked && pieceState(id, await eventsOf(id)) === null ? id : null), [id, isLooked]);
   return state ?? (isLooked && missing === id ? null : undefined);
 }
 

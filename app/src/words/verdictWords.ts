@@ -35,7 +35,10 @@ import {
 
 export interface VerdictWords {
   readonly headline: string;
+  /** All there is to say, in order. */
   readonly reasons: readonly string[];
+  /** Those of them that change what one does: whether it lands, what is not sure, what may crack. The rest stands under *Why*. */
+  readonly first: readonly string[];
   readonly spread: readonly { readonly label: string; readonly sd_HRC: number; readonly hint: string }[];
 }
 
@@ -55,7 +58,7 @@ function temperSentence(route: Route, { working, thickest, isEmbrittled, equival
   if (cycles.length === 0) return "No temper is planned: it stays brittle.";
   const [first] = cycles;
   const same = cycles.every((c) => c.temperature_C === first!.temperature_C && c.hold_min === first!.hold_min);
-  const about = `about ${showHardness(working.tempered.mean_HRC)} HRC, give or take ${Math.max(1, Math.round(working.tempered.sd_HRC))}`;
+  const about = `about ${showHardness(working.tempered.mean_HRC)} HRC`;
   const word = NUMBERS[cycles.length] ?? String(cycles.length);
   const times = cycles.length === 1 ? "Once" : `${word[0]!.toUpperCase()}${word.slice(1)} times`;
   const what = same
@@ -72,9 +75,9 @@ function temperSentence(route: Route, { working, thickest, isEmbrittled, equival
 /** Of a piece with two hard ends the one the headline is not about; "" where there is one. */
 function otherEndSentence({ other }: Prediction): string {
   if (other === null) return "";
-  const { mean_HRC, sd_HRC } = other.tempered;
+  const { mean_HRC, p05_HRC, p95_HRC } = other.tempered;
   const which = other.secondBy_s === null ? "hardened first" : "second in the bath";
-  return `The ${endName(other.end)}, ${which}: about ${showHardness(mean_HRC)} HRC, give or take ${Math.max(1, Math.round(sd_HRC))}.`;
+  return `The ${endName(other.end)}, ${which}: about ${showHardness(mean_HRC)} HRC, ${showRange(p05_HRC, p95_HRC)}.`;
 }
 
 /** So likely it may be said outright (judgement: as in the headline). */
@@ -360,19 +363,26 @@ export function verdictWords(
   found: Found = NOTHING_FOUND,
 ): VerdictWords {
   const isToCome = found.done === "nothing";
+  const isSure = hardChance(prediction) >= SURE && prediction.hardening.chanceHard.thickest >= SURE;
+  const said: readonly (readonly [sentence: string, isFirst: boolean])[] = [
+    [
+      `${hardeningSentence(route, prediction, section, tenseOf(found.done), units)} ${isToCome ? saferWays(prediction.safer, units) : ""}`.trim(),
+      !isSure,
+    ],
+    [isToCome ? carbonSentence(prediction, units) : "", true],
+    [temperSentence(route, prediction, units), route.steps.every(({ kind }) => kind !== "temper" && kind !== "run")],
+    [otherEndSentence(prediction), true],
+    [targetSentence(prediction, found.hardness_HRC), true],
+    ...zoneSentences(zones, section).map((sentence) => [sentence, true] as const),
+    [crackSentence(prediction, found.done, units), true],
+    [`${grainSentence(prediction, found.look)} ${skinSentence(prediction, units)}`.trim(), found.look !== null],
+    ...noticeSentences(prediction.notices, units).map((sentence) => [sentence, true] as const),
+  ];
+  const spoken = said.filter(([sentence]) => sentence !== "");
   return {
     headline: headline(prediction, found),
-    reasons: [
-      `${hardeningSentence(route, prediction, section, tenseOf(found.done), units)} ${isToCome ? saferWays(prediction.safer, units) : ""}`.trim(),
-      isToCome ? carbonSentence(prediction, units) : "",
-      temperSentence(route, prediction, units),
-      otherEndSentence(prediction),
-      targetSentence(prediction, found.hardness_HRC),
-      ...zoneSentences(zones, section),
-      crackSentence(prediction, found.done, units),
-      `${grainSentence(prediction, found.look)} ${skinSentence(prediction, units)}`.trim(),
-      ...noticeSentences(prediction.notices, units),
-    ].filter((sentence) => sentence !== ""),
+    reasons: spoken.map(([sentence]) => sentence),
+    first: spoken.filter(([, isFirst]) => isFirst).map(([sentence]) => sentence),
     spread: prediction.spread.slice(0, SHOWN_CAUSES).map((share) => ({
       label: CAUSES[share.cause],
       hint: narrowingWords(share, prediction.working.tempered.sd_HRC),

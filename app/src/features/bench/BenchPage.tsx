@@ -3,20 +3,18 @@
 import { bathTimes, besideIt, intoOf, type Act, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useMemo, type ComponentProps, type ComponentType, type ReactNode } from "react";
-import { Link, useParams } from "react-router";
+import { Link } from "react-router";
 import { useQuestion, useStandingSoon } from "../../compute/useAnswers.js";
 import { useOutAt } from "../../compute/useOutAt.js";
 import { actWords } from "../../words/actWords.js";
 import { showTimeOfDay } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
-import { useNow, usePiece, usePieces, useSettings } from "../../store/useStore.js";
+import { useNow, usePieces, useSettings } from "../../store/useStore.js";
 import { SimulatedShopContext, useFollowingHands, useSimulatedShop } from "../../instruments/useSimulatedShop.js";
 import { PieceClockContext } from "../../store/pieceClock.js";
 import { shopNow } from "../../store/shopClock.js";
 import type { ActProps } from "./parts/ActKey.js";
 import { cuesOf } from "../../calls/cues.js";
-import { UnknownPiece } from "../../parts/UnknownPiece.js";
-import { unknownOf } from "../../words/unknownWords.js";
 import { BenchHead } from "./parts/BenchHead.js";
 import { LeadNotice, MovedNotice } from "./parts/BenchNotices.js";
 import { CoolAct } from "./parts/CoolAct.js";
@@ -45,6 +43,8 @@ import "./css/timer.css";
 import "./css/gate.css";
 import "./css/shop.css";
 import "./css/landscape.css";
+import { toLike, toRecord } from "../../format/address.js";
+import { OfPlannedPiece } from "../../parts/OfPiece.js";
 
 /** What an act is done on. */
 const SCREENS = {
@@ -256,30 +256,26 @@ function Working({ state, act, shop }: { state: PieceState; act: Act; shop: Retu
   );
 }
 
-/** Nothing to do here: no such piece, or all of it is done. */
-function NothingToDo({ state }: { state: PieceState | null }) {
+function AllDone({ id }: { readonly id: string }) {
   return (
     <main className="bench">
-      <h1 style={{ fontSize: 36, lineHeight: "44px" }}>{state === null ? "There is no such piece." : "All its steps are done."}</h1>
-      <Button component={Link} to={state === null ? "/" : `/book/${encodeURIComponent(state.id)}`} variant="contained">
-        {state === null ? "Back to the rack" : "Its record"}
+      <h1 style={{ fontSize: 36, lineHeight: "44px" }}>All its steps are done.</h1>
+      <Button component={Link} to={toRecord(id)} variant="contained">
+        Its record
       </Button>
-      {state === null ? null : (
-        <Button component={Link} to={`/new?like=${encodeURIComponent(state.id)}`}>
-          Another like it
-        </Button>
-      )}
+      <Button component={Link} to={toLike(id)}>
+        Another like it
+      </Button>
     </main>
   );
 }
 
-export function BenchPage() {
-  const { id = "" } = useParams();
-  const state = usePiece(id);
-  if (state === undefined) return <main aria-busy="true" className="bench" />;
-  if (state === null) return <NothingToDo state={null} />;
-  if (state.route === null || unknownOf(state).length > 0) return <UnknownPiece state={state} />;
-  if (state.next === undefined) return <NothingToDo state={state} />;
+function Bench({ state }: { readonly state: PieceState }) {
+  if (state.next === undefined) return <AllDone id={state.id} />;
   if (state.fate !== null) return <FateScreen state={state} fate={state.fate} />;
   return <Running key={state.id} state={state} act={state.next} />;
+}
+
+export function BenchPage() {
+  return <OfPlannedPiece>{(state) => <Bench state={state} />}</OfPlannedPiece>;
 }

@@ -15,6 +15,7 @@ import { useNow, usePieces } from "../../store/useStore.js";
 import { Exchange } from "./Exchange.js";
 import "./book.css";
 import { steelWords } from "../../words/steelWords.js";
+import { toRecord } from "../../format/address.js";
 
 function Row({ state, now_ms }: { state: PieceState; now_ms: number }) {
   const { piece } = state;
@@ -24,7 +25,7 @@ function Row({ state, now_ms }: { state: PieceState; now_ms: number }) {
   const drawn = drawPiece(piece, k, "lay");
   const end_ms = state.events[state.events.length - 1]?.at_ms ?? state.madeAt_ms;
   return (
-    <Link to={`/book/${encodeURIComponent(state.id)}`} className="book-row">
+    <Link to={toRecord(state.id)} className="book-row">
       <svg width={156} height={52} aria-hidden="true">
         <g transform={`translate(${78 - drawn.width_px / 2} ${26 - drawn.height_px / 2})`}>
           <Silhouette drawn={drawn} lie="lay" paint={paint} />
@@ -45,7 +46,7 @@ function Row({ state, now_ms }: { state: PieceState; now_ms: number }) {
 
 function FailedRow({ state }: { state: PieceState }) {
   return (
-    <Link to={`/book/${encodeURIComponent(state.id)}`} className="book-row">
+    <Link to={toRecord(state.id)} className="book-row">
       <span className="book-name">
         <b>{state.piece.name}</b>
         <small>It could not be drawn here. It is kept, and goes out with the export.</small>

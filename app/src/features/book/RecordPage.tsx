@@ -10,7 +10,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import TextField from "@mui/material/TextField";
 import { useMemo, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { actWords } from "../../words/actWords.js";
 import { heatingName } from "../../words/schools.js";
 import { weightWords } from "../../words/weightWords.js";
@@ -24,7 +24,7 @@ import { progressOf } from "../../parts/progress.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
 import { useExpected, useQuestion, useStanding, useStepTimes } from "../../compute/useAnswers.js";
 import type { NewEvent } from "../../store/db.js";
-import { useLog, useNow, usePiece, useSettings } from "../../store/useStore.js";
+import { useLog, useNow, useSettings } from "../../store/useStore.js";
 import { readingWords } from "../../words/readingWords.js";
 import { PutRight } from "./PutRight.js";
 import { correctedWords } from "../../words/tapWords.js";
@@ -32,6 +32,8 @@ import { LoggerDialog } from "./LoggerDialog.js";
 import { expectedWords, knownBy, measured } from "../../words/measuredWords.js";
 import "./book.css";
 import { steelWords } from "../../words/steelWords.js";
+import { toLike, toPiece } from "../../format/address.js";
+import { OfPiece } from "../../parts/OfPiece.js";
 
 interface Line {
   /** A result that may be taken back. */
@@ -177,7 +179,7 @@ function TakeBack({ line, piece, onClose }: { line: Line; piece: string; onClose
         <Button disabled={why.trim() === ""} onClick={() => takeBack(null)}>
           Take it back
         </Button>
-        <Button variant="contained" disabled={why.trim() === ""} onClick={() => takeBack(`/piece/${encodeURIComponent(piece)}/test/prove`)}>
+        <Button variant="contained" disabled={why.trim() === ""} onClick={() => takeBack(toPiece(piece, "test", "prove"))}>
           Take it back and test again
         </Button>
       </DialogActions>
@@ -230,7 +232,7 @@ function TakeUp({ state }: { state: PieceState }) {
       { kind: "withdrawn", event: ended.id },
       ...(doneLast === undefined ? [] : [{ kind: "withdrawn", event: doneLast.id } as const]),
     ];
-    void write(state.id, events).then((isStored) => void (isStored && navigate(`/piece/${encodeURIComponent(state.id)}`)));
+    void write(state.id, events).then((isStored) => void (isStored && navigate(toPiece(state.id))));
   };
   return <Button onClick={takeUp}>Take it up again</Button>;
 }
@@ -277,19 +279,19 @@ function Record({ state }: { state: PieceState }) {
           </p>
         </div>
         <div style={{ display: "flex", gap: 10, flexWrap: "wrap" }}>
-          <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}/measure`}>
+          <Button component={Link} to={toPiece(state.id, "measure")}>
             Correct
           </Button>
-          <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}`}>
+          <Button component={Link} to={toPiece(state.id)}>
             Card
           </Button>
-          <Button component={Link} to={`/new?like=${encodeURIComponent(state.id)}`}>
+          <Button component={Link} to={toLike(state.id)}>
             Another like it
           </Button>
           <TakeUp state={state} />
           {isInWork(state) ? <PutAway id={state.id} /> : null}
           {state.next?.kind === "prove" ? (
-            <Button variant="contained" component={Link} to={`/piece/${encodeURIComponent(state.id)}/test/prove`}>
+            <Button variant="contained" component={Link} to={toPiece(state.id, "test", "prove")}>
               Try the files
             </Button>
           ) : null}
@@ -348,18 +350,5 @@ function Drawn({ state, now_ms }: { state: PieceState; now_ms: number }) {
 }
 
 export function RecordPage() {
-  const { id = "" } = useParams();
-  const state = usePiece(id);
-  if (state === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
-  if (state === null) {
-    return (
-      <main className="book">
-        <h1>There is no such piece in the book.</h1>
-        <Button component={Link} to="/book" variant="contained">
-          To the book
-        </Button>
-      </main>
-    );
-  }
-  return <Record key={state.id} state={state} />;
+  return <OfPiece>{(state) => <Record key={state.id} state={state} />}</OfPiece>;
 }

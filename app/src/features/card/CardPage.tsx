@@ -16,7 +16,7 @@ import {
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link } from "react-router";
 import { useExpected, useMoved, usePrediction, useQuestion, useStepTimes, useWhatIf } from "../../compute/useAnswers.js";
 import { useCooling } from "../../compute/useCooling.js";
 import { nextActWords } from "../../words/rackWords.js";
@@ -28,11 +28,9 @@ import { disagreeWords } from "../../words/testWords.js";
 import { doneSoFar, endTense, knownBy, measured, measuredSummary } from "../../words/measuredWords.js";
 import { headline, verdictWords } from "../../words/verdictWords.js";
 import { Hatches } from "../../parts/Drawing.js";
-import { UnknownPiece } from "../../parts/UnknownPiece.js";
-import { unknownOf } from "../../words/unknownWords.js";
 import { HeatLine } from "../../parts/HeatLine.js";
 import { progressOf } from "../../parts/progress.js";
-import { useLog, useKit, useNow, usePiece, useSettings, useUnits } from "../../store/useStore.js";
+import { useLog, useKit, useNow, useSettings, useUnits } from "../../store/useStore.js";
 import { CoolingDrawing } from "./parts/CoolingDrawing.js";
 import { PutAway } from "./parts/PutAway.js";
 import { PlanNotices } from "./parts/PlanNotices.js";
@@ -44,6 +42,8 @@ import { doneOfIt } from "./doneOfIt.js";
 import { useTrial, type TrialView } from "./useTrial.js";
 import "./card.css";
 import { steelWords } from "../../words/steelWords.js";
+import { toPiece, toRecord } from "../../format/address.js";
+import { OfPlannedPiece } from "../../parts/OfPiece.js";
 
 const ThroughSteel = lazy(async () => ({ default: (await import("./parts/ThroughSteel.js")).ThroughSteel }));
 const VIEWS = ["hardness", "martensite", "heat", "cooling"] as const;
@@ -89,11 +89,7 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
         )}
         {isStarted || state.fate !== null ? null : <PutAway id={state.id} name={piece.name} />}
         <Button onClick={onSteps}>Steps</Button>
-        <Button
-          variant="contained"
-          component={Link}
-          to={state.next ? `/piece/${encodeURIComponent(state.id)}/bench` : `/book/${encodeURIComponent(state.id)}`}
-        >
+        <Button variant="contained" component={Link} to={state.next ? toPiece(state.id, "bench") : toRecord(state.id)}>
           {state.next ? "To the bench" : "Its record"}
         </Button>
       </div>
@@ -120,7 +116,7 @@ function cardWords(prediction: Prediction, { question: { route, piece } }: Trial
   // What a tester or a file said of the piece is not talked over by the model of another place of it.
   const isTested = measuredAs !== null && measuredAs.tests.length > 0;
   const weakest = isTested ? "" : weakestSentence(prediction, piece, end, units);
-  return weakest === "" ? said : { ...said, reasons: [weakest, ...said.reasons] };
+  return weakest === "" ? said : { ...said, reasons: [weakest, ...said.reasons], first: [weakest, ...said.first] };
 }
 
 /** What the verdict says beside its words: what was found, what was expected, what moved it, and by what it is known. */
@@ -274,19 +270,5 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
 }
 
 export function CardPage() {
-  const { id = "" } = useParams();
-  const state = usePiece(id);
-  if (state === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
-  if (state === null) {
-    return (
-      <main style={{ padding: 28, flex: 1 }}>
-        <h1>There is no such piece in the book.</h1>
-        <Button component={Link} to="/" variant="contained">
-          Back to the rack
-        </Button>
-      </main>
-    );
-  }
-  if (state.route === null || unknownOf(state).length > 0) return <UnknownPiece state={state} />;
-  return <Card key={state.id} state={state} route={state.route} />;
+  return <OfPlannedPiece>{(state, route) => <Card key={state.id} state={state} route={route} />}</OfPlannedPiece>;
 }

@@ -30,17 +30,25 @@ import { timeFor } from "../../format/pieceTime.js";
 import { showHardness, showRange } from "../../format/show.js";
 import { Hatches } from "../../parts/Drawing.js";
 import type { NewEvent } from "../../store/db.js";
-import { useKit, useLog, useNow, usePiece, useSettings } from "../../store/useStore.js";
-import { UnknownPiece } from "../../parts/UnknownPiece.js";
-import { unknownOf } from "../../words/unknownWords.js";
+import { useKit, useLog, useNow, useSettings } from "../../store/useStore.js";
 import { FileLadder } from "./parts/FileLadder.js";
 import { ShopTests } from "./parts/ShopTests.js";
 import { TestTools } from "./parts/TestTools.js";
-import { compareWords, disagreeWords, evidenceWords, followUps, humpWords, sinceQuenchWords, type FollowUp } from "../../words/testWords.js";
+import {
+  compareWords,
+  disagreeWords,
+  evidenceWords,
+  followUps,
+  humpWords,
+  sinceQuenchWords,
+  type FollowUp,
+} from "../../words/testWords.js";
 import { EMPTY_TEST } from "../../words/testDraft.js";
 import { useTest } from "./useTest.js";
 import { testNoticeWords } from "../../words/noticeWords.js";
 import "./fileTest.css";
+import { toPiece, toRecord } from "../../format/address.js";
+import { OfPlannedPiece } from "../../parts/OfPiece.js";
 
 const HOLD_MIN = 120;
 
@@ -96,7 +104,8 @@ function emptyWords(isPredicted: boolean, isAsked: boolean): string {
 
 /** Of two stories neither is their mean. */
 function Numeral({ summary: { mean_HRC, p05_HRC, p95_HRC }, humps }: Pick<HardnessVerdict, "summary" | "humps">) {
-  const told = humps === null ? showHardness(mean_HRC, 1) : `${showHardness(humps.soft.median_HRC)} or ${showHardness(humps.hard.median_HRC)}`;
+  const told =
+    humps === null ? showHardness(mean_HRC, 1) : `${showHardness(humps.soft.median_HRC)} or ${showHardness(humps.hard.median_HRC)}`;
   return (
     <div className="test-verdict">
       <span className="test-numeral" data-testid="test-mean">
@@ -156,20 +165,17 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const follow = ({ key }: FollowUp): void => {
     if (key === "keep") {
       const end: readonly NewEvent[] = isFirst ? done : [...done, { kind: "finished" }];
-      void store([test, ...end], isFirst ? `/piece/${encodeURIComponent(state.id)}/bench` : `/book/${encodeURIComponent(state.id)}`);
+      void store([test, ...end], isFirst ? toPiece(state.id, "bench") : toRecord(state.id));
     } else if (key === "temper" && more.outcome === "found") {
       const temperature_C = roundHeat_C(more.temperature_C, settings.temperature);
       const lies = route.steps.findLast((step) => step.kind === "temper")?.in;
       const step = { kind: "temper", temperature_C, hold_min: HOLD_MIN, why: "came-out-hard", ...(lies ? { in: lies } : {}) } as const;
-      void store(
-        [test, { kind: "route", route: { ...route, steps: [...route.steps, step] } }],
-        `/piece/${encodeURIComponent(state.id)}/bench`,
-      );
+      void store([test, { kind: "route", route: { ...route, steps: [...route.steps, step] } }], toPiece(state.id, "bench"));
     } else if (key === "elsewhere") {
       void write(state.id, [test]).then((isStored) => {
         if (isStored) setDraft({ ...EMPTY_TEST, blockBias_HRC: draft.blockBias_HRC, surface: "ground" });
       });
-    } else if (key === "again") void store([test, ...done], `/piece/${encodeURIComponent(state.id)}/why`);
+    } else if (key === "again") void store([test, ...done], toPiece(state.id, "why"));
   };
   return (
     <main className="test-page">
@@ -177,7 +183,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
       <header className="card-head">
         <TestHead piece={piece} isFirst={isFirst} />
         <div className="card-keys">
-          <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}`}>
+          <Button component={Link} to={toPiece(state.id)}>
             Card
           </Button>
           <Button
@@ -251,9 +257,6 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
 }
 
 export function FileTestPage() {
-  const { id = "", act = "prove" } = useParams();
-  const state = usePiece(id);
-  if (!state) return <main aria-busy="true" style={{ flex: 1 }} />;
-  if (state.route === null || unknownOf(state).length > 0) return <UnknownPiece state={state} />;
-  return <Testing key={`${state.id} ${act}`} state={state} route={state.route} act={act} />;
+  const { act = "prove" } = useParams();
+  return <OfPlannedPiece>{(state, route) => <Testing key={`${state.id} ${act}`} state={state} route={route} act={act} />}</OfPlannedPiece>;
 }

@@ -39,6 +39,7 @@ import { BathChart } from "./parts/BathChart.js";
 import { BathDialog, type BathAsked } from "./parts/BathDialog.js";
 import { BathTankDrawing } from "./parts/BathTankDrawing.js";
 import "./kit.css";
+import { idIn, toPiece } from "../../format/address.js";
 
 const TICK_ms = 5000;
 const MOST_NEXT = 3;
@@ -73,7 +74,7 @@ function NextPieces({ next, after, units }: { next: ReturnType<typeof nextIn>; a
       <ul className="bath-next">
         {next.map(({ id, name }, i) => (
           <li key={id}>
-            <Link to={`/piece/${encodeURIComponent(id)}/bench`}>{name}</Link>
+            <Link to={toPiece(id, "bench")}>{name}</Link>
             <b>{showDegrees(after[i]!, units)}</b>
           </li>
         ))}
@@ -185,7 +186,8 @@ function Standing({ bath, pieces }: { bath: Bath; pieces: readonly PieceState[] 
 }
 
 export function BathPage() {
-  const { id = "" } = useParams();
+  const { id: part = "" } = useParams();
+  const id = idIn(part);
   const kit = useKit();
   const pieces = usePieces();
   if (kit === undefined || pieces === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;

@@ -19,6 +19,7 @@ import { ItemDialog } from "./parts/ItemDialog.js";
 import { KitDrawing } from "./parts/KitDrawing.js";
 import { shopNow } from "../../store/shopClock.js";
 import "./kit.css";
+import { toBath } from "../../format/address.js";
 
 type Open =
   | { readonly what: "item"; readonly item: KitItem | NewKitItem }
@@ -173,7 +174,7 @@ export function KitPage() {
                       </Button>
                     ) : null}
                     {item.kind === "bath" ? (
-                      <Button component={Link} to={`/kit/${encodeURIComponent(item.id)}`} aria-label={`How ${item.name} stands`}>
+                      <Button component={Link} to={toBath(item.id)} aria-label={`How ${item.name} stands`}>
                         How it stands
                       </Button>
                     ) : null}

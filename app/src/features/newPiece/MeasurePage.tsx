@@ -3,11 +3,13 @@
 import { type Piece, type PieceState } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
-import { useLog, usePiece, usePieces } from "../../store/useStore.js";
+import { Link, useNavigate } from "react-router";
+import { useLog, usePieces } from "../../store/useStore.js";
 import { markProblem } from "../../words/markWords.js";
 import { PieceForm, type Group } from "./PieceForm.js";
 import { useFaults } from "../../parts/useFaults.js";
+import { toPiece } from "../../format/address.js";
+import { OfPiece } from "../../parts/OfPiece.js";
 
 function Measure({ state }: { state: PieceState }) {
   const navigate = useNavigate();
@@ -35,14 +37,12 @@ function Measure({ state }: { state: PieceState }) {
           variant="contained"
           disabled={!isReady}
           onClick={() =>
-            void write(state.id, [{ kind: "piece", definition: piece }]).then(
-              (isStored) => isStored && navigate(`/piece/${encodeURIComponent(state.id)}`),
-            )
+            void write(state.id, [{ kind: "piece", definition: piece }]).then((isStored) => isStored && navigate(toPiece(state.id)))
           }
         >
           Keep these measures
         </Button>
-        <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}`} variant="text">
+        <Button component={Link} to={toPiece(state.id)} variant="text">
           Leave as it was
         </Button>
       </div>
@@ -51,8 +51,5 @@ function Measure({ state }: { state: PieceState }) {
 }
 
 export function MeasurePage() {
-  const { id = "" } = useParams();
-  const state = usePiece(id);
-  if (!state) return <main aria-busy="true" style={{ flex: 1 }} />;
-  return <Measure state={state} />;
+  return <OfPiece>{(state) => <Measure state={state} />}</OfPiece>;
 }

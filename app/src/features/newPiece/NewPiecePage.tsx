@@ -42,6 +42,7 @@ import { showLength, type Units } from "../../format/show.js";
 import { Fold } from "../../parts/Fold.js";
 import { PieceForm, type Group } from "./PieceForm.js";
 import { useFaults } from "../../parts/useFaults.js";
+import { toPiece } from "../../format/address.js";
 
 /** What is hardened of such a piece, where nobody says otherwise. */
 function usualWay({ form }: Pick<Piece, "form">): Way {
@@ -193,7 +194,7 @@ function NewPiece({ mark, kit, last, like, startsInPractice }: NewProps) {
       { kind: "piece", definition },
       { kind: "route", route },
     ]);
-    if (isStored) await navigate(`/piece/${encodeURIComponent(id)}`);
+    if (isStored) await navigate(toPiece(id));
   };
   return (
     <main className="new-page">

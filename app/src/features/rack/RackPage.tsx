@@ -23,6 +23,7 @@ import { useLog, useNow, usePieces, useSettings, useUnreadable } from "../../sto
 import { RackTall } from "./parts/RackTall.js";
 import { RackWide } from "./parts/RackWide.js";
 import "./rack.css";
+import { toLike, toPiece, toRecord } from "../../format/address.js";
 
 /** Acts that may be called done from the rack, without the bench. */
 const DONE_FROM_RACK = new Set(["oven", "temper", "air-cool", "cool-down"]);
@@ -36,9 +37,9 @@ function NextAct({ state, now_ms }: { state: PieceState; now_ms: number }) {
   const { next } = state;
   const words = next && actWords(next, state, units);
   const isWaiting = next?.kind === "temper" && state.nextSince_ms !== null && now_ms - state.nextSince_ms < next.hold_s * 1000;
-  const bench = `/piece/${encodeURIComponent(state.id)}/bench`;
+  const bench = toPiece(state.id, "bench");
   const act = async (): Promise<void> => {
-    if (next === undefined) return void navigate(`/book/${encodeURIComponent(state.id)}`);
+    if (next === undefined) return void navigate(toRecord(state.id));
     if (!DONE_FROM_RACK.has(next.kind) || isWaiting) return void navigate(bench);
     await write(state.id, [{ kind: "act-done", act: next.id }]);
   };
@@ -108,7 +109,6 @@ function FinishedLast({ pieces, after_ms = -Infinity }: { readonly pieces: reado
 
 function Finished({ last }: { readonly last: PieceState }) {
   const paint = usePaint(last, last.finishedAt_ms ?? 0);
-  const id = encodeURIComponent(last.id);
   const drawn = drawPiece(last.piece, FINISHED_PX / last.piece.length_mm, "lay");
   return (
     <section className="rack-finished" aria-label="Finished last">
@@ -118,10 +118,10 @@ function Finished({ last }: { readonly last: PieceState }) {
       <p>
         <b>{last.piece.name}</b> is finished. {measured(last) ?? "Not tested"}.
       </p>
-      <Button component={Link} to={`/book/${id}`}>
+      <Button component={Link} to={toRecord(last.id)}>
         Its record
       </Button>
-      <Button component={Link} to={`/new?like=${id}`}>
+      <Button component={Link} to={toLike(last.id)}>
         Next like it
       </Button>
     </section>

@@ -12,20 +12,20 @@ import {
   type PieceState,
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import { Link, useParams } from "react-router";
+import { Link } from "react-router";
 import { attemptsOf, useDiagnosis, useMoved } from "../../compute/useAnswers.js";
 import { showChance } from "../../format/show.js";
 import { BreakLooks } from "../../parts/BreakLooks.js";
-import { UnknownPiece } from "../../parts/UnknownPiece.js";
-import { useLog, usePiece, useSettings } from "../../store/useStore.js";
+import { useLog, useSettings } from "../../store/useStore.js";
 import { BREAK_WORDS } from "../../words/breakWords.js";
 import { ANSWER_WORDS, CAUSE_WORDS, doneLines, LOOK_WORDS } from "../../words/whyWords.js";
 import { disagreeWords } from "../../words/testWords.js";
-import { unknownOf } from "../../words/unknownWords.js";
 import { Again } from "./parts/Again.js";
 import { RemedyKey } from "./parts/RemedyKey.js";
 import { Symptoms } from "./parts/Symptoms.js";
 import "./why.css";
+import { toPiece } from "../../format/address.js";
+import { OfPlannedPiece } from "../../parts/OfPiece.js";
 
 /** Less likely than this it is not worth a line. */
 const LEAST_SHOWN = 0.02;
@@ -150,10 +150,10 @@ function Why({ state }: { state: PieceState }) {
           </p>
         </div>
         <div className="card-keys">
-          <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}`}>
+          <Button component={Link} to={toPiece(state.id)}>
             Card
           </Button>
-          <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}/test/${act}`}>
+          <Button component={Link} to={toPiece(state.id, "test", act)}>
             Files
           </Button>
         </div>
@@ -181,9 +181,5 @@ function Why({ state }: { state: PieceState }) {
 }
 
 export function WhyPage() {
-  const { id = "" } = useParams();
-  const state = usePiece(id);
-  if (!state) return <main aria-busy="true" style={{ flex: 1 }} />;
-  if (state.route === null || unknownOf(state).length > 0) return <UnknownPiece state={state} />;
-  return <Why key={state.id} state={state} />;
+  return <OfPlannedPiece>{(state) => <Why key={state.id} state={state} />}</OfPlannedPiece>;
 }

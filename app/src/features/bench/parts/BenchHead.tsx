@@ -11,6 +11,7 @@ import { useSettings } from "../../../store/useStore.js";
 import { whyOf } from "../../../words/whyCards.js";
 import { KEY_LIST, useKeys } from "../useKeys.js";
 import { Sheet } from "./Sheet.js";
+import { toPiece } from "../../../format/address.js";
 
 type Open = "why" | "fire" | "keys" | null;
 
@@ -36,7 +37,7 @@ export function BenchHead({ state, act, title }: { state: PieceState; act: Act; 
           <Button onClick={() => setSheet("fire")} aria-label="Fire: what to do">
             Fire
           </Button>
-          <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}`} className="to-card">
+          <Button component={Link} to={toPiece(state.id)} className="to-card">
             Card
           </Button>
           <Button component={Link} to="/">
@@ -48,7 +49,7 @@ export function BenchHead({ state, act, title }: { state: PieceState; act: Act; 
         <p className="why-card">{whyOf(act, units)}</p>
         {act.kind === "heat" ? <BeforeFire state={state} act={act} /> : null}
         {act.kind === "heat" && act.purpose === "harden" && state.route ? <LookOverList piece={state.piece} route={state.route} /> : null}
-        <Button component={Link} to={`/piece/${encodeURIComponent(state.id)}`}>
+        <Button component={Link} to={toPiece(state.id)}>
           Its card and steps
         </Button>
       </Sheet>

@@ -14,12 +14,13 @@ import { MagnetKey } from "./MagnetKey.js";
 import { ProofSheet } from "./ProofSheet.js";
 import { WarpPanel } from "./WarpPanel.js";
 import { OvenRead } from "./OvenRead.js";
+import { toPiece } from "../../../format/address.js";
 
 /** What ends it: the fact itself, or the files. */
 function Keys({ state, act, bench, now_ms }: ActProps<Waiting["kind"]>) {
   const settings = useSettings();
   const words = actWords(act, state, settings);
-  const test = `/piece/${encodeURIComponent(state.id)}/test/${act.id}`;
+  const test = toPiece(state.id, "test", act.id);
   return (
     <div className="bench-keys">
       {act.kind === "fall" ? (

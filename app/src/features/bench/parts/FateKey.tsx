@@ -13,6 +13,7 @@ import { MISHAP_WORDS } from "../../../words/whyWords.js";
 import type { ActProps } from "./ActKey.js";
 import { Sheet } from "./Sheet.js";
 import { Tomorrow } from "./Tomorrow.js";
+import { toPiece, toRecord } from "../../../format/address.js";
 
 const KEYS: Readonly<Record<Fate, { readonly label: string; readonly note: string }>> = {
   cracked: { label: "It cracked", note: "No more heat or bath until it is forged anew." },
@@ -76,10 +77,10 @@ export function FateKey({ state, act, bench, now }: Pick<ActProps, "state" | "ac
         </div>
         <Mishaps state={state} act={act} bench={bench} onDone={() => setOpen(false)} />
         <Tomorrow state={state} act={act} bench={bench} onDone={() => setOpen(false)} />
-        <Button component={Link} to={`/book/${encodeURIComponent(id)}`} sx={{ minHeight: 64, marginTop: 2 }} fullWidth>
+        <Button component={Link} to={toRecord(id)} sx={{ minHeight: 64, marginTop: 2 }} fullWidth>
           A time is wrong: put it right in the record
         </Button>
-        <Button component={Link} to={`/piece/${encodeURIComponent(id)}/why`} sx={{ minHeight: 64, marginTop: 2 }} fullWidth>
+        <Button component={Link} to={toPiece(id, "why")} sx={{ minHeight: 64, marginTop: 2 }} fullWidth>
           Something else: what is behind it?
         </Button>
       </Sheet>
@@ -127,7 +128,7 @@ export function FateScreen({ state, fate }: { state: PieceState; fate: NonNullab
           <h1>{is}</h1>
         </div>
         <div className="bench-nav">
-          <Button component={Link} to={`/book/${encodeURIComponent(state.id)}`}>
+          <Button component={Link} to={toRecord(state.id)}>
             Record
           </Button>
           <Button component={Link} to="/">
@@ -154,7 +155,7 @@ export function FateScreen({ state, fate }: { state: PieceState; fate: NonNullab
             <small>looked at in good light: no crack to be seen</small>
           </Button>
         ) : (
-          <Button variant="contained" className="bench-act" component={Link} to={`/book/${encodeURIComponent(state.id)}`}>
+          <Button variant="contained" className="bench-act" component={Link} to={toRecord(state.id)}>
             Its record
           </Button>
         )}

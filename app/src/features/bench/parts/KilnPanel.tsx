@@ -8,6 +8,7 @@ import type { Log } from "../../../store/LogProvider.js";
 import { useLog } from "../../../store/useStore.js";
 import { useLatest_C } from "../../../instruments/registry.js";
 import { ReadKey } from "./ReadKey.js";
+import { toPiece } from "../../../format/address.js";
 
 /** Whether it was put in, and not taken out since. */
 function isIn({ checks }: PieceState, act: string): boolean {
@@ -76,7 +77,7 @@ export function KilnPanel({ state, pieces, units, now_ms }: Props) {
                     : "over: take it out";
             return (
               <li key={mate.id}>
-                <Link to={`/piece/${encodeURIComponent(mate.id)}/bench`}>
+                <Link to={toPiece(mate.id, "bench")}>
                   {mate.piece.name} {mate.piece.mark}
                 </Link>
                 : {told}

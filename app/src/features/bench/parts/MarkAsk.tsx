@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { showNotches } from "../../../format/show.js";
 import type { ActProps } from "./ActKey.js";
+import { toPiece } from "../../../format/address.js";
 
 interface Props extends Pick<ActProps, "state" | "bench"> {
   readonly others: readonly PieceState[];
@@ -22,7 +23,7 @@ export function MarkAsk({ state, bench, others }: Props) {
       </div>
       <div className="bench-keys">
         {others.map(({ id, piece: other }) => (
-          <Button key={id} variant="outlined" className="log-key wide-key" component={Link} to={`/piece/${encodeURIComponent(id)}/bench`}>
+          <Button key={id} variant="outlined" className="log-key wide-key" component={Link} to={toPiece(id, "bench")}>
             {showNotches(other.mark)} {other.mark}
             <small>{other.name}: to its bench</small>
           </Button>

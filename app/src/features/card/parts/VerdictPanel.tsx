@@ -28,7 +28,7 @@ export function VerdictPanel({ words, found, expected, moved, grade, odd, failur
       </p>
     );
   }
-  const most = Math.max(0.5, ...words.spread.map(({ sd_HRC }) => sd_HRC));
+  const rest = words.reasons.filter((reason) => !words.first.includes(reason));
   return (
     <div aria-live="polite" style={{ opacity: isStale ? 0.6 : 1 }}>
       <p className="verdict-line" data-testid="verdict">
@@ -39,10 +39,34 @@ export function VerdictPanel({ words, found, expected, moved, grade, odd, failur
         {found === null || expected === null ? null : <li data-testid="expected">The model said: {expected}</li>}
         {odd === null ? null : <li data-testid="disagree">{odd}</li>}
         {moved === null ? null : <li data-testid="moved">{moved}</li>}
-        {words.reasons.map((reason) => (
+        {words.first.map((reason) => (
           <li key={reason}>{reason}</li>
         ))}
       </ul>
+      <details className="verdict-why" data-testid="verdict-why">
+        <summary>Why, and how sure</summary>
+        <ul className="verdict-reasons">
+          {rest.map((reason) => (
+            <li key={reason}>{reason}</li>
+          ))}
+          <li>{HRC_WORDS}</li>
+        </ul>
+        <Spread words={words} isMeasured={found !== null} />
+      </details>
+    </div>
+  );
+}
+
+/** Where it first stands, a newcomer is told once what it is (figures: common practice, no source). */
+const HRC_WORDS =
+  "HRC is hardness by Rockwell's C scale: a new file is about 65, a kitchen knife 56 to 60, a spring 45. The range holds nine pieces of ten.";
+
+function Spread({ words, isMeasured }: { readonly words: VerdictWords; readonly isMeasured: boolean }) {
+  const most = Math.max(0.5, ...words.spread.map(({ sd_HRC }) => sd_HRC));
+  const [widest] = words.spread;
+  return (
+    <>
+      <p className="spread-hint drawn">Where its spread comes from, one deviation each:</p>
       <dl className="spread-bars" aria-label="Where the spread comes from, HRC">
         {words.spread.map(({ label, sd_HRC }) => (
           <div key={label} style={{ display: "contents" }}>
@@ -54,9 +78,9 @@ export function VerdictPanel({ words, found, expected, moved, grade, odd, failur
           </div>
         ))}
       </dl>
-      {words.spread[0] && found === null ? (
-        <p className="spread-hint drawn">{words.spread[0].hint[0]!.toUpperCase() + words.spread[0].hint.slice(1)}.</p>
+      {widest !== undefined && !isMeasured ? (
+        <p className="spread-hint drawn">{widest.hint[0]!.toUpperCase() + widest.hint.slice(1)}.</p>
       ) : null}
-    </div>
+    </>
   );
 }

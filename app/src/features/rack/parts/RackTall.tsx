@@ -13,6 +13,7 @@ import { useCooling } from "../../../compute/useCooling.js";
 import { drawPiece, Silhouette } from "../../../parts/Silhouette.js";
 import { useUnits } from "../../../store/useStore.js";
 import { inOrder, STAGE_WORDS } from "./rackLayout.js";
+import { toPiece, toRecord } from "../../../format/address.js";
 
 interface Props {
   readonly pieces: readonly PieceState[];
@@ -36,7 +37,7 @@ function Row({ state, isFirst, now_ms, scale_px_mm }: { state: PieceState; isFir
   const status = statusLine(state, now_ms, paint.now_C, units, { call: paint.call, ...cooling });
   const height = drawn.height_px + 36;
   return (
-    <Link to={`/piece/${encodeURIComponent(state.id)}`} className={isFirst ? "tall-row first" : "tall-row"}>
+    <Link to={toPiece(state.id)} className={isFirst ? "tall-row first" : "tall-row"}>
       <svg
         width={ROOM_PX + 16}
         height={Math.max(64, height)}
@@ -61,7 +62,7 @@ function Row({ state, isFirst, now_ms, scale_px_mm }: { state: PieceState; isFir
 /** What could not be drawn has its name and its record. */
 function FailedRow({ state }: { state: PieceState }) {
   return (
-    <Link to={`/book/${encodeURIComponent(state.id)}`} className="tall-row">
+    <Link to={toRecord(state.id)} className="tall-row">
       <span className="tall-words">
         <b>{state.piece.name}</b> <span className="drawn">{state.piece.mark}</span>
         <small>It could not be drawn here. Its record is kept.</small>

@@ -17,6 +17,7 @@ import { SectionDrawing } from "../../../parts/SectionDrawing.js";
 import { Silhouette } from "../../../parts/Silhouette.js";
 import { useSettings, useUnits } from "../../../store/useStore.js";
 import { hanger_px, inSight, layOutRack, STAGE_WORDS, type Hung, type RailSpan } from "./rackLayout.js";
+import { toPiece, toRecord } from "../../../format/address.js";
 
 interface Props {
   readonly pieces: readonly PieceState[];
@@ -49,7 +50,7 @@ function Rail({ span, holdsFirst }: { span: RailSpan; holdsFirst: boolean }) {
 /** What could not be drawn has its name and its record. */
 function FailedPiece({ hung: { state, x } }: { hung: Hung }) {
   return (
-    <Link to={`/book/${encodeURIComponent(state.id)}`} className="rack-piece" aria-label={`${state.piece.name}: could not be drawn`}>
+    <Link to={toRecord(state.id)} className="rack-piece" aria-label={`${state.piece.name}: could not be drawn`}>
       <text x={x} y={PIECE_Y + 20} fontSize={14} fill="var(--ink)">
         {state.piece.name}
       </text>
@@ -78,7 +79,7 @@ function HungPiece({ hung, now_ms, height, isFirst }: { hung: Hung; now_ms: numb
   const brittle_min = isBrittle ? Math.floor((now_ms - brittleSince_ms) / 60000) : 0;
   return (
     <Link
-      to={`/piece/${encodeURIComponent(state.id)}`}
+      to={toPiece(state.id)}
       className="rack-piece"
       aria-label={`${piece.name}, mark ${piece.mark}, ${piece.steel}. ${status}${isBrittle ? `. Brittle for ${brittle_min} minutes` : ""}`}
     >

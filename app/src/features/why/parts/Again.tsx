@@ -23,6 +23,7 @@ import { attemptsOf, useStanding } from "../../../compute/useAnswers.js";
 import { capital, showChance, showLength, showThin } from "../../../format/show.js";
 import { useKit, useLog, useSettings } from "../../../store/useStore.js";
 import { changeWords } from "../../../words/whyWords.js";
+import { toPiece } from "../../../format/address.js";
 
 /** What is offered where the evidence does not ask for it: a shade hotter, twice as long, the next faster bath of the kit. */
 const SHADE_K = 15;
@@ -94,7 +95,7 @@ export function Again({ state, changes, isOther = false }: Props) {
     setTicked(next);
   };
   const go = async (): Promise<void> => {
-    if (await write(state.id, [{ kind: "route", route: again }])) await navigate(`/piece/${encodeURIComponent(state.id)}/bench`);
+    if (await write(state.id, [{ kind: "route", route: again }])) await navigate(toPiece(state.id, "bench"));
   };
   const left_mm = expected === undefined ? null : Math.max(0, thickness_mm(piece.section) - 2 * expected.grindOff_mm);
   return (

@@ -6,6 +6,7 @@ import { Link } from "react-router";
 import { useSettings } from "../../../store/useStore.js";
 import { remedyWords } from "../../../words/whyWords.js";
 import { Again } from "./Again.js";
+import { toPiece } from "../../../format/address.js";
 
 /** Where each remedy leads. */
 function toOf(code: Remedy["code"], { id }: PieceState, test: string): string {
@@ -14,13 +15,13 @@ function toOf(code: Remedy["code"], { id }: PieceState, test: string): string {
     case "grind-and-test":
     case "temper-again":
     case "accept":
-      return `/piece/${encodeURIComponent(id)}/test/${test}`;
+      return toPiece(id, "test", test);
     case "go-on":
-      return `/piece/${encodeURIComponent(id)}/bench`;
+      return toPiece(id, "bench");
     case "find-out-steel":
     case "enough-tries":
     case "harden-again":
-      return `/piece/${encodeURIComponent(id)}/measure`;
+      return toPiece(id, "measure");
   }
 }
 

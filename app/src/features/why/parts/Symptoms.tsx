@@ -5,14 +5,14 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 import { Link } from "react-router";
 import { SYMPTOM_WORDS, SYMPTOMS, type Symptom } from "../../../words/symptomWords.js";
+import { toPiece } from "../../../format/address.js";
 
 const WAYS = { files: "Try the files", bench: "To the bench", none: null } as const;
 
 export function Symptoms({ state, test }: { state: PieceState; test: string }) {
   const [open, setOpen] = useState<Symptom | null>(null);
   const words = open === null ? null : SYMPTOM_WORDS[open];
-  const to =
-    words?.way === "files" ? `/piece/${encodeURIComponent(state.id)}/test/${test}` : `/piece/${encodeURIComponent(state.id)}/bench`;
+  const to = words?.way === "files" ? toPiece(state.id, "test", test) : toPiece(state.id, "bench");
   return (
     <section className="symptoms" aria-labelledby="symptoms-h">
       <h2 id="symptoms-h">What is wrong with it?</h2>

@@ -1,0 +1,28 @@
+/** Where a piece stands: its id as a part of an address, whatever is in it. */
+
+/** A part of dots alone is a way up to every browser, escaped or not: it goes behind a tilde, and so does what begins with one. */
+function partOf(id: string): string {
+  return encodeURIComponent(/^[.~]/.test(id) ? `~${id}` : id);
+}
+
+/** The id again, of the part of an address as the router gives it. */
+export function idIn(part: string): string {
+  return part.startsWith("~") ? part.slice(1) : part;
+}
+
+export function toPiece(id: string, ...of: readonly string[]): string {
+  return ["/piece", partOf(id), ...of].join("/");
+}
+
+export function toRecord(id: string): string {
+  return `/book/${partOf(id)}`;
+}
+
+export function toBath(id: string): string {
+  return `/kit/${partOf(id)}`;
+}
+
+/** A new piece made as another was. */
+export function toLike(id: string): string {
+  return `/new?like=${encodeURIComponent(id)}`;
+}
