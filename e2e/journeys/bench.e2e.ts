@@ -174,7 +174,7 @@ clocked("by keys alone: in the fire, magnet, even, and the quench without hands"
     const heading = (await page.getByRole("heading", { level: 1 }).textContent())!;
     if (heading !== seen.at(-1)) seen.push(heading);
   }
-  expect(seen.map((heading) => heading.split(" ")[0])).toEqual(["Hold", "Into", "Sight"]);
+  expect(seen.map((heading) => heading.split(" ")[0])).toEqual(["Hold", "Into", "In", "Sight"]);
   // Whether it is straight somebody has to see: no clock says so for them.
   await page.clock.fastForward("05:00");
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Sight");

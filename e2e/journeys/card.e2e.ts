@@ -62,6 +62,7 @@ standing("the cooling curve says the same seconds as the verdict", async ({ page
   ] as const) {
     await visit(page, `${DEMO}/piece/${piece}`);
     await expect(page.getByRole("img", { name })).toBeVisible();
+    await page.getByText("Why, and how sure").click();
     await expect(page.getByText(/to spare at the spine\./)).toBeVisible();
     const spare = /(\d+\.\d s|a moment) to spare/.exec(await page.getByRole("main").innerText())![1]!;
     await page.getByRole("button", { name: "cooling" }).click();
@@ -207,5 +208,6 @@ standing("steps are added, left out and moved by keys; an order that cannot be i
   await page.getByRole("button", { name: "Move: 2, Harden" }).focus();
   await carry(page, "ArrowDown");
   await page.getByRole("button", { name: "Keep these steps" }).click();
+  await page.getByText("Why, and how sure").click();
   await expect(page.getByText(/Three times 2 h at/)).toBeVisible();
 });

@@ -13,7 +13,14 @@ standing("a file dragged to its answer counts as a tap does", async ({ page }) =
   await expect(page.getByTestId("test-mean")).toHaveText(/\d/);
   // What was predicted comes a moment later, and moves what stands beside the files.
   await expect(page.getByText(/predicted \d/)).toBeVisible();
-  const before = Number(await page.getByTestId("test-mean").textContent());
+  // The whole answer follows the coarse one, and may move what stands below it once more.
+  const mean = (): Promise<string | null> => page.getByTestId("test-mean").textContent();
+  await expect(async () => {
+    const first = await mean();
+    await page.waitForTimeout(700);
+    expect(await mean()).toBe(first);
+  }).toPass();
+  const before = Number(await mean());
 
   const file = page.getByTestId("file-60");
   const answer = page.getByRole("button", { name: "File 60 bites" });
