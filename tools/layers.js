@@ -22,7 +22,7 @@ export const CORE = {
   practice: ["numerics", "schema", "shape", "heat", "colour", "kinetics", "evidence", "plan", "simulate"],
   book: ["schema", "shape", "evidence", "migrate", "plan", "simulate"],
   heatNow: ["schema", "colour", "plan", "simulate", "book"],
-  standing: ["numerics", "hand", "schema", "shape", "heat", "plan", "simulate", "book", "heatNow"],
+  standing: ["numerics", "hand", "schema", "shape", "heat", "evidence", "plan", "simulate", "book", "heatNow"],
   diagnose: ["numerics", "schema", "heat", "kinetics", "evidence", "plan", "simulate", "book", "standing"],
   job: ["schema", "plan", "simulate", "diagnose"],
   verbs: ["schema", "heat", "colour", "kinetics", "evidence", "migrate", "plan", "simulate", "book", "heatNow", "standing", "diagnose"],

@@ -112,8 +112,8 @@ export {
 } from "./plan/kit.js";
 export { edgeFor, lookOver, THIN_EDGE, type LookOver } from "./plan/lookOver.js";
 export { dipOfRoute, temperedAround, type Dip } from "./plan/dip.js";
-export { cooledMass_kg, dialFor_C, fitProblems, groundOff_kg, mass_kg, type FitPlace, type FitProblem, type FitWay } from "./plan/fit.js";
-export { calibrate, LEAST_READINGS, type Calibration, type DialReading } from "./evidence/calibration.js";
+export { cooledMass_kg, fitProblems, groundOff_kg, mass_kg, type FitPlace, type FitProblem, type FitWay } from "./plan/fit.js";
+export { calibrate, dialFor_C, LEAST_READINGS, offsetAt_K, type Calibration, type DialReading } from "./evidence/calibration.js";
 export type { Section } from "./schema/parts.js";
 export {
   annealStep,
@@ -213,7 +213,7 @@ export {
   SCHOOL_HEATING,
   schoolOf,
 } from "./plan/heating.js";
-export { tolerance_mm, onceMore, warpNow, type WarpNow } from "./standing/warp.js";
+export { tolerance_mm, drawnFurtherBy, onceMore, warpNow, type WarpNow } from "./standing/warp.js";
 export { boilingAt, boilingOn, type Boiling } from "./heat/boiling.js";
 export { falling, type Falling } from "./evidence/falling.js";
 export { settling, type Settling } from "./evidence/settling.js";
@@ -258,7 +258,7 @@ export { endInHand, lastBathDone, whyQuestion, type Diagnosed } from "./diagnose
 export { diagnose, type Diagnosis, type Ranked } from "./diagnose/diagnose.js";
 export { afterFinding } from "./diagnose/check.js";
 export { LOOK_ANSWERS, MISHAPS, type Answer, type CheckCode, type Mishap } from "./schema/book.js";
-export { againRoute, MOST_ATTEMPTS, type Change, type Remedy, type RemedyCode } from "./diagnose/remedy.js";
+export { againRoute, inRoundHeat, MOST_ATTEMPTS, type Change, type Remedy, type RemedyCode } from "./diagnose/remedy.js";
 export { CAUSES, type Cause, type Fact, type Finding } from "./schema/job.js";
 export {
   factorKey,

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it } from "@jest/globals";
 import { cleanup, screen } from "@testing-library/react";
-import { CATALOGUE, planRoute } from "@tembrak/core";
+import { CATALOGUE, planRoute, type BookEvent } from "@tembrak/core";
 import { store } from "../store/db.js";
 import { HAY_KNIFE, show, standingAt, START_ms } from "../testing.js";
 import { OfPlannedPiece } from "./OfPiece.js";
@@ -22,11 +22,12 @@ describe("the piece of an address", () => {
   });
   it("whose description was taken back: says so, keeps what was logged, and gives it away", async () => {
     const base = { piece: "gone", at_ms: START_ms };
-    await store.events.bulkPut([
+    const rows: BookEvent[] = [
       { ...base, id: "gone-1", kind: "piece", definition: HAY_KNIFE },
       { ...base, id: "gone-2", at_ms: START_ms + 1, kind: "route", route },
       { ...base, id: "gone-3", at_ms: START_ms + 2, kind: "withdrawn", event: "gone-1" },
-    ]);
+    ];
+    await store.events.bulkPut(rows);
     show(drawn, { at: ["/piece/:id", "/piece/gone"] });
     expect(await screen.findByText("There is no such piece in the book.")).toBeTruthy();
     expect(await screen.findByText(/^3 entries of it are kept as stored/)).toBeTruthy();

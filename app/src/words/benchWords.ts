@@ -38,9 +38,9 @@ function ovenWords({ target_C, in: vessel }: Extract<Act, { kind: "oven" }>, ove
     const ends = `${oven.name} ends at ${showDegrees(oven.limit_C, units)}`;
     return `${ends}: ${showDegrees(dialFor_C(oven, target_C), units)} would be wanted of it. Another ${vesselItem(vessel)}, or a cooler temper in the steps`;
   }
-  if (oven === undefined || Math.abs(oven.offset_C) < LEAST_FAULT_K) return readyWords(vessel, target_C, units);
-  const side = oven.offset_C > 0 ? "hot" : "cold";
-  const fault = `it runs ${showDifference(Math.abs(oven.offset_C), units)} ${side}`;
+  const fault_K = oven === undefined ? 0 : target_C - dialFor_C(oven, target_C);
+  if (oven === undefined || Math.abs(fault_K) < LEAST_FAULT_K) return readyWords(vessel, target_C, units);
+  const fault = `it runs ${showDifference(Math.abs(fault_K), units)} ${fault_K > 0 ? "hot" : "cold"}`;
   return `Set ${oven.name} to ${showDegrees(dialFor_C(oven, target_C), units)}: ${fault}. Steady after ${Math.max(1, Math.round(oven.settle_min))} min`;
 }
 

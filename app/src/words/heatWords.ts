@@ -150,6 +150,7 @@ export function fireNote(
     return (forges.find((forge) => lacks(forge, piece) === null) ?? forges[0])?.notes;
   }
   const kiln = ovenFor(kitOf(kit, "kiln"), target_C, piece);
-  if (kiln === undefined || Math.abs(kiln.offset_C) < 1) return kiln?.notes;
-  return `Set ${kiln.name} to ${showDegrees(dialFor_C(kiln, target_C), units)}: it runs ${showDifference(Math.abs(kiln.offset_C), units)} ${kiln.offset_C > 0 ? "hot" : "cold"}.`;
+  const fault_K = kiln === undefined ? 0 : target_C - dialFor_C(kiln, target_C);
+  if (kiln === undefined || Math.abs(fault_K) < 1) return kiln?.notes;
+  return `Set ${kiln.name} to ${showDegrees(dialFor_C(kiln, target_C), units)}: it runs ${showDifference(Math.abs(fault_K), units)} ${fault_K > 0 ? "hot" : "cold"}.`;
 }

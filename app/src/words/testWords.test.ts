@@ -13,6 +13,7 @@ import {
   type NextTemper,
   type Piece,
 } from "@tembrak/core";
+import type { Units } from "../format/show.js";
 import { compareWords, evidenceWords, followUps, humpWords } from "./testWords.js";
 import { EMPTY_TEST, type TestDraft } from "./testDraft.js";
 
@@ -115,7 +116,7 @@ describe("what each answer rules out", () => {
 
 describe("what follows", () => {
   const bell = (mean: number, sd = 1.2) => priorBelief([{ mean, sd }]);
-  const next = (mean: number, isFirst: boolean, more: NextTemper = ENOUGH) =>
+  const next = (mean: number, isFirst: boolean, more: NextTemper = ENOUGH, by: "oven" | "run" = "oven", units: Units = UNITS) =>
     followUps(
       {
         verdict: { summary: around(mean), belief: bell(mean) },
@@ -124,9 +125,10 @@ describe("what follows", () => {
         target: TARGET,
         prior: isFirst ? around(64) : PRIOR,
         more,
+        by,
         state,
       },
-      UNITS,
+      units,
     );
   it("hard after the quench: on to the temper, nothing else", () => {
     expect(next(64, true).map(({ key }) => key)).toEqual(["keep"]);
@@ -142,6 +144,14 @@ describe("what follows", () => {
   it("too hard by a tester: the third temper first, rounded to what an oven can be set to", () => {
     const offered = next(59, false, HOTTER);
     expect(offered[0]).toMatchObject({ key: "temper", title: "A third temper at 285 °C" });
+    const imperial = next(59, false, HOTTER, "oven", { ...UNITS, temperature: "F" });
+    expect(imperial[0]!.title).toBe("A third temper at 540 °F");
+  });
+  it("too hard in a shop without an oven: no temper is offered, its colours are run once more", () => {
+    expect(next(59, false, HOTTER, "run")[0]).toMatchObject({
+      key: "temper",
+      title: expect.stringMatching(/^Run its colours once more, to \w+/),
+    });
   });
   it("softer than wanted is no failure; well below, hardening again is on offer", () => {
     expect(next(51.5, false).map(({ key }) => key)).toEqual(["keep"]);
@@ -160,7 +170,16 @@ function filed(strokes: Iterable<readonly [number, FileResult]>, expected: Retur
     withSurprises([{ mean: expected.mean_HRC, sd: expected.sd_HRC }]),
   );
   const offered = followUps(
-    { verdict, draft: draft({ strokes: new Map(strokes), surface }), isFirst, target: TARGET, prior: expected, more: HOTTER, state },
+    {
+      verdict,
+      draft: draft({ strokes: new Map(strokes), surface }),
+      isFirst,
+      target: TARGET,
+      prior: expected,
+      more: HOTTER,
+      by: "oven",
+      state,
+    },
     UNITS,
   );
   return { verdict, keys: offered.map(({ key }) => key), offered };

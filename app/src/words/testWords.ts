@@ -3,6 +3,7 @@
 import {
   chanceBelow,
   MILL_FILE_HRC,
+  roundHeat_C,
   type Disagreement,
   type Estimate,
   type FileResult,
@@ -11,7 +12,7 @@ import {
   type NextTemper,
   type PieceState,
 } from "@tembrak/core";
-import { onTo } from "./actWords.js";
+import { onTo, runColour } from "./actWords.js";
 import { showChance, showDuration, showHardness, showRange, showTemperature, type Units } from "../format/show.js";
 import type { TestDraft } from "./testDraft.js";
 
@@ -132,6 +133,8 @@ export interface TestMade {
   readonly target: Target;
   readonly prior: Estimate | undefined;
   readonly more: NextTemper;
+  /** What draws it further in this shop. */
+  readonly by: "oven" | "run";
   readonly state: PieceState;
 }
 
@@ -173,7 +176,7 @@ function afterQuench(made: TestMade): FollowUp[] {
   return isSoft ? [AGAIN, elsewhere, on] : isGround ? [elsewhere, AGAIN, on] : [elsewhere, on, AGAIN];
 }
 
-function afterTemper({ verdict, draft, target, more, state }: TestMade, units: Units): FollowUp[] {
+function afterTemper({ verdict, draft, target, more, by, state }: TestMade, units: Units): FollowUp[] {
   const { mean_HRC } = verdict.summary;
   const isInside = mean_HRC >= target.low_HRC && mean_HRC <= target.high_HRC;
   const keep: FollowUp = {
@@ -190,8 +193,11 @@ function afterTemper({ verdict, draft, target, more, state }: TestMade, units: U
     const ordinal = ["", "first", "second", "third", "fourth", "fifth"][count] ?? `${count}th`;
     const temper: FollowUp = {
       key: "temper",
-      title: `A ${ordinal} temper at ${showTemperature(Math.round(more.temperature_C / 5) * 5, units)}`,
-      note: "2 h, for the middle of what its use wants; then try again.",
+      title:
+        by === "run"
+          ? `Run its colours once more, to ${runColour(state.piece.steel, more.temperature_C)}`
+          : `A ${ordinal} temper at ${showTemperature(roundHeat_C(more.temperature_C, units.temperature), units)}`,
+      note: `${by === "run" ? "F" : "2 h, f"}or the middle of what its use wants; then try again.`,
     };
     if (isInside) return [keep, temper];
     const harder = 1 - chanceBelow(verdict.belief, target.high_HRC);

@@ -4,6 +4,8 @@ import { bathOf, inOtherBath, intoOf, withInto, type Quench } from "../plan/dips
 import type { Catalogue } from "../plan/catalogue.js";
 import { peakSpeed_W_m2K } from "../heat/bathKind.js";
 import { hardenAgain } from "../plan/nextTemper.js";
+import { roundHeat_C } from "../plan/roundHeats.js";
+import type { TemperatureUnit } from "../quantity.js";
 import type { Route, Step } from "../schema/book.js";
 import type { Cause } from "../schema/job.js";
 import { LIMITS } from "../schema/limits.js";
@@ -19,6 +21,23 @@ export type Change =
   | { readonly change: "quicker" }
   | { readonly change: "stay-in" }
   | { readonly change: "normalise"; readonly at_C: number };
+
+/** A change with its heat as that shop sets it. */
+export function inRoundHeat(change: Change, unit: TemperatureUnit): Change {
+  const heat = (T: number): number => (unit === "C" ? T : roundHeat_C(T, unit));
+  switch (change.change) {
+    case "hotter":
+    case "cooler":
+    case "warm-bath":
+      return { ...change, to_C: heat(change.to_C) };
+    case "bath":
+      return { ...change, bath_C: heat(change.bath_C) };
+    case "normalise":
+      return { ...change, at_C: heat(change.at_C) };
+    default:
+      return change;
+  }
+}
 
 export type RemedyCode =
   "go-on" | "wait-and-test" | "grind-and-test" | "temper-again" | "accept" | "harden-again" | "find-out-steel" | "enough-tries";

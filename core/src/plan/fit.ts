@@ -338,8 +338,3 @@ export function fitProblems(catalogue: Catalogue, piece: Piece, form: KindFile, 
   problems.push(...ovenProblems(catalogue, piece, route, kit));
   return problems;
 }
-
-/** What to set a controlled chamber to so that it truly is at a heat, C. */
-export function dialFor_C(item: { readonly offset_C: number }, wanted_C: number): number {
-  return wanted_C - item.offset_C;
-}

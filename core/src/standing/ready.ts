@@ -1,5 +1,6 @@
 /** What has to be ready before a piece is heated to be hardened: asked while hands are free, and only what this plan and this kit want. Pure. */
 
+import { dialFor_C } from "../evidence/calibration.js";
 import { isInKiln } from "../plan/heating.js";
 import { intoOf } from "../plan/dips.js";
 import { isInWork, type PieceState } from "../book/state.js";
@@ -73,7 +74,7 @@ export function readyFor(
       what: "oven",
       isDone: null,
       name: oven.name,
-      set_C: temper.temperature_C - oven.offset_C,
+      set_C: dialFor_C(oven, temper.temperature_C),
       settle_min: oven.settle_min,
     });
   const walked = state.checks.findLast(({ reading }) => reading.check === "rehearsal");

@@ -1,7 +1,9 @@
 /** A warp that is taken out in the temper: how far past the line to hold it, pass by pass, by what the passes before did. */
 
 import type { PieceState } from "../book/state.js";
+import { ovensOf } from "../plan/kit.js";
 import type { Clamp, Piece, Route } from "../schema/book.js";
+import type { Kit } from "../schema/kit.js";
 import { thickness_mm } from "../shape/thickness.js";
 
 export interface WarpPass {
@@ -107,4 +109,11 @@ export function onceMore(route: Route): Route | null {
   if (last === undefined) return null;
   // A mark and a bare edge are the whole run's: the same once more.
   return { ...route, steps: [...route.steps, { ...last, why: last.kind === "run" ? last.why : "one-more-temper" }] };
+}
+
+/** What makes it softer still: an oven where the shop has one; without one, once more what drew it. */
+export function drawnFurtherBy(route: Route, kit: Kit | null): "oven" | "run" {
+  const last = route.steps.findLast((step) => step.kind === "temper" || step.kind === "run");
+  const hasOven = kit === null || ovensOf(kit).length > 0;
+  return !hasOven && last?.kind === "run" && last.mark === undefined ? "run" : "oven";
 }

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "@jest/globals";
 import { diagnose, type DiagnoseQuestion, type Ranked } from "../../src/diagnose/diagnose.js";
 import { afterFinding, nextCheck } from "../../src/diagnose/check.js";
-import { againRoute, MOST_ATTEMPTS } from "../../src/diagnose/remedy.js";
+import { celsiusFromFahrenheit } from "../../src/units.js";
+import { againRoute, inRoundHeat, MOST_ATTEMPTS } from "../../src/diagnose/remedy.js";
 import { withLast } from "../../src/diagnose/causes.js";
 import { planRoute } from "../../src/plan/route.js";
 import { wayOf } from "../../src/plan/way.js";
@@ -186,6 +187,12 @@ describe("hardened again", () => {
     expect(heats.map(({ hold_min }) => hold_min)).toEqual([PLAN.steps.find((s) => s.kind === "harden")!.hold_min, 4]);
     expect(again.steps.filter(({ why }) => why === "soft-quench")).toHaveLength(1);
     expect(wayOf(again)).toEqual(wayOf(PLAN));
+  });
+  it("in Fahrenheit what is otherwise is round in it, as the dial is set", () => {
+    const inF = changes.map((change) => inRoundHeat(change, "F"));
+    expect(inF[0]).toEqual({ change: "normalise", at_C: celsiusFromFahrenheit(1600) });
+    expect(inF[1]).toBe(changes[1]);
+    expect(changes.map((change) => inRoundHeat(change, "C"))).toEqual(changes);
   });
   it("nothing is normalised that nobody asked to", () => {
     expect(againRoute(PLAN, []).steps).toHaveLength(PLAN.steps.length + 2);

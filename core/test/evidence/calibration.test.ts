@@ -1,7 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
 import { normalQuantile } from "../../src/numerics/normal.js";
 import { uniforms } from "../../src/numerics/sampling.js";
-import { calibrate, type DialReading } from "../../src/evidence/calibration.js";
+import { calibrate, dialFor_C, type DialReading } from "../../src/evidence/calibration.js";
 
 /** A made-up oven: `off` too hot at rest, first order lag of `lag` dying with `tau_min`, noise from a fixed list. */
 const NOISE_C = [1.2, -0.7, 0.4, -1.5, 0.9, -0.2];
@@ -42,6 +42,26 @@ describe("a dial against a second thermometer", () => {
   });
   it("two readings say nothing", () => {
     expect(calibrate(oven(5, 0, 5, [10, 20]))).toBeNull();
+  });
+});
+
+describe("a fault that grows with the heat", () => {
+  const reading = (time_min: number, set_C: number, second_C: number) => ({ time_min, set_C, second_C });
+  // By hand: 0, 8 and 16 over at 150, 200 and 250 is 0.16 for each kelvin about 200.
+  it("is a slope and no swing, and the dial follows it", () => {
+    const readings = [reading(60, 150, 150), reading(120, 200, 208), reading(180, 250, 266)];
+    const { grows, swing_C, offset_C } = calibrate(readings)!;
+    expect(grows!.perK).toBeCloseTo(0.16, 6);
+    expect(grows!.about_C).toBe(200);
+    expect(swing_C).toBe(0);
+    const oven = { offset_C: 8, calibration: readings };
+    // A dial of 232.8 is truly 232.8 + 8 + 0.16 * 32.8 = 246.
+    const dial_C = dialFor_C(oven, 246);
+    expect(Math.abs(dial_C + 8 + 0.16 * (dial_C - 200) - 246)).toBeLessThan(1e-9);
+    expect(Math.abs(offset_C - 8)).toBeLessThan(4);
+  });
+  it("the same fault at every heat, a few apart, is no slope", () => {
+    expect(calibrate([reading(60, 150, 158), reading(120, 200, 206), reading(180, 250, 259), reading(240, 200, 210)])!.grows).toBeNull();
   });
 });
 

@@ -4,7 +4,9 @@ import {
   bathTimes,
   CATALOGUE,
   cladOf,
+  COLOUR_MIN,
   disagreementOf,
+  drawnFurtherBy,
   endUnder,
   nextTemper,
   resolveSteel,
@@ -22,6 +24,7 @@ import {
   type Prediction,
   type Route,
   type SoftParts,
+  type Step,
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { Link, useNavigate, useParams } from "react-router";
@@ -53,7 +56,13 @@ import { OfPlannedPiece } from "../../parts/OfPiece.js";
 const HOLD_MIN = 120;
 
 /** The temper that would bring a measured piece to the middle of what its use wants. */
-function furtherTemper(piece: Piece, route: Route, { summary }: HardnessVerdict, expected: Prediction | undefined): NextTemper {
+function furtherTemper(
+  piece: Piece,
+  route: Route,
+  { summary }: HardnessVerdict,
+  expected: Prediction | undefined,
+  hold_min: number,
+): NextTemper {
   return nextTemper({
     steel: resolveSteel(CATALOGUE, piece.steel).temper,
     // What a usual member was: the mean also counts those that failed, and this piece was measured.
@@ -64,8 +73,16 @@ function furtherTemper(piece: Piece, route: Route, { summary }: HardnessVerdict,
     measured_HRC: summary.mean_HRC,
     measuredSd_HRC: 0,
     target_HRC: targetOf(CATALOGUE, piece).mid_HRC,
-    hold_min: HOLD_MIN,
+    hold_min,
   });
+}
+
+/** The step that draws it further to a heat: in the oven it lay in, or one more run of its colours where there is none. */
+function furtherStep(route: Route, by: "oven" | "run", temperature_C: number): Step {
+  const last = route.steps.findLast((step) => step.kind === "run");
+  if (by === "run" && last !== undefined) return { ...last, temperature_C };
+  const lies = route.steps.findLast((step) => step.kind === "temper")?.in;
+  return { kind: "temper", temperature_C, hold_min: HOLD_MIN, why: "came-out-hard", ...(lies ? { in: lies } : {}) };
 }
 
 /** What of a piece its way of hardening leaves soft: above the quench line, or behind the end that went in. */
@@ -152,8 +169,9 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const earlier = testsOf(state);
   const odd = disagreeWords(disagreementOf([...earlier, { test: event, tempers: tempersDone(state) }], piece.section));
   const { summary } = verdict;
-  const more = furtherTemper(piece, route, verdict, prediction.data);
-  const options = followUps({ verdict, draft, isFirst, target, prior, more, state }, settings);
+  const by = drawnFurtherBy(route, kit);
+  const more = furtherTemper(piece, route, verdict, prediction.data, by === "run" ? COLOUR_MIN : HOLD_MIN);
+  const options = followUps({ verdict, draft, isFirst, target, prior, more, by, state }, settings);
   // A file on steel that is still hot says nothing, and nothing follows from it.
   const isSilent = verdict.notices.some(({ code }) => code === "too-hot-to-test") && draft.readings.length === 0;
   const isNext = state.next?.id === act;
@@ -167,9 +185,7 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
       const end: readonly NewEvent[] = isFirst ? done : [...done, { kind: "finished" }];
       void store([test, ...end], isFirst ? toPiece(state.id, "bench") : toRecord(state.id));
     } else if (key === "temper" && more.outcome === "found") {
-      const temperature_C = roundHeat_C(more.temperature_C, settings.temperature);
-      const lies = route.steps.findLast((step) => step.kind === "temper")?.in;
-      const step = { kind: "temper", temperature_C, hold_min: HOLD_MIN, why: "came-out-hard", ...(lies ? { in: lies } : {}) } as const;
+      const step = furtherStep(route, by, roundHeat_C(more.temperature_C, settings.temperature));
       void store([test, { kind: "route", route: { ...route, steps: [...route.steps, step] } }], toPiece(state.id, "bench"));
     } else if (key === "elsewhere") {
       void write(state.id, [test]).then((isStored) => {

@@ -1,6 +1,15 @@
 /** A kiln or oven against a second thermometer, at several times: what stays wrong is told from what only comes late and from what goes up and down. */
 
-import { LIMITS, calibrate, LEAST_READINGS, type Calibration, type CalibrationReading, type KitItem, questionHeat } from "@tembrak/core";
+import {
+  LIMITS,
+  calibrate,
+  LEAST_READINGS,
+  offsetAt_K,
+  type Calibration,
+  type CalibrationReading,
+  type KitItem,
+  questionHeat,
+} from "@tembrak/core";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
@@ -20,12 +29,27 @@ const LATER_min = 20;
 
 type Controlled = Extract<KitItem, { kind: "kiln" | "oven" }>;
 
+/** A fault that is another at another heat: said at both ends of what was read. */
+function growsWords(found: Calibration, readings: readonly CalibrationReading[], units: Units): string {
+  const sets_C = readings.map(({ set_C }) => set_C);
+  const at = (set_C: number): string => {
+    const off_K = offsetAt_K(found, set_C);
+    const side = off_K > 0 ? "hotter" : "colder";
+    return Math.abs(off_K) < 1.5
+      ? `true at ${showDegrees(set_C, units)}`
+      : `${showDifference(Math.abs(off_K), units)} ${side} than it says at ${showDegrees(set_C, units)}`;
+  };
+  return `Its fault grows with its heat: ${at(Math.min(...sets_C))}, ${at(Math.max(...sets_C))}. Each dial is set by that.`;
+}
+
 /** What the readings say so far. */
-function toldWords(found: Calibration | null, count: number, units: Units): string {
+function toldWords(found: Calibration | null, readings: readonly CalibrationReading[], units: Units): string {
+  const count = readings.length;
   if (found === null)
     return `${LEAST_READINGS - count} more reading${LEAST_READINGS - count === 1 ? "" : "s"}, at different times after it was set.`;
   if (!found.isTold)
     return `All within a few minutes of each other, soon after it was set: an oven that is late cannot be told from one that is wrong. Read it again ${LATER_min} min later.`;
+  if (found.grows !== null) return growsWords(found, readings, units);
   const off =
     Math.abs(found.offset_C) < 1.5
       ? "True once it has settled"
@@ -53,7 +77,7 @@ export function CalibrateDialog({ item, units, onKeep, onClose }: Props) {
   const { faults, onFault } = useFaults();
   const fault = (key: string) => (isBad: boolean) => onFault(key, isBad);
   const found = calibrate(readings);
-  const told = toldWords(found, readings.length, units);
+  const told = toldWords(found, readings, units);
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{item.name} against a second thermometer</DialogTitle>

@@ -2,6 +2,7 @@
 
 import {
   againRoute,
+  inRoundHeat,
   CATALOGUE,
   intoOf,
   kitOf,
@@ -71,7 +72,8 @@ export function Again({ state, changes, isOther = false }: Props) {
   const { piece } = state;
   const route = state.route!;
   const at = lastBathDone(state);
-  const all = [...changes, ...offered(route, at, kit, piece.steel).filter(({ change }) => changes.every((own) => own.change !== change))];
+  const others = offered(route, at, kit, piece.steel).filter(({ change }) => changes.every((own) => own.change !== change));
+  const all = [...changes, ...others].map((change) => inRoundHeat(change, units.temperature));
   const [ticked, setTicked] = useState<ReadonlySet<Change["change"]>>(new Set(changes.map(({ change }) => change)));
   const [isOpen, setOpen] = useState(!isOther);
   const again = againRoute(
