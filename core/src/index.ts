@@ -112,6 +112,9 @@ export {
 } from "./plan/kit.js";
 export { edgeFor, lookOver, THIN_EDGE, type LookOver } from "./plan/lookOver.js";
 export { dipOfRoute, temperedAround, type Dip } from "./plan/dip.js";
+export { heatWithPart, inFire_mm, withInFire } from "./plan/inFire.js";
+export { bevelFault, workingSection, type BevelFault } from "./shape/bevel.js";
+export type { Mouth } from "./simulate/mouth.js";
 export { cooledMass_kg, fitProblems, groundOff_kg, mass_kg, type FitPlace, type FitProblem, type FitWay } from "./plan/fit.js";
 export { calibrate, dialFor_C, LEAST_READINGS, offsetAt_K, type Calibration, type DialReading } from "./evidence/calibration.js";
 export type { Section } from "./schema/parts.js";

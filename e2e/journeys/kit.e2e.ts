@@ -12,9 +12,15 @@ standing("from nothing to a kit: the kiln school is refused, the oil of the plan
   await expect(page.getByRole("heading", { name: /^Kept\. Two things/ })).toBeVisible();
   await page.getByText("3 or more").click();
   await expect(page.getByText(/3 burners/)).toBeVisible();
-  await page.getByRole("radiogroup", { name: /^Oil in the can/ }).getByText("Used motor oil").click();
+  await page
+    .getByRole("radiogroup", { name: /^Oil in the can/ })
+    .getByText("Used motor oil")
+    .click();
   await expect(page.getByText(/used motor oil, /i)).toBeVisible();
-  await page.getByRole("radiogroup", { name: /^Oil in the can/ }).getByText("Vegetable oil").click();
+  await page
+    .getByRole("radiogroup", { name: /^Oil in the can/ })
+    .getByText("Vegetable oil")
+    .click();
   await page.getByRole("button", { name: "That is right" }).click();
   await expect(page.getByText("Which oil is in the can of cooking oil?")).toBeHidden();
   await visit(page, `${EMPTY}/new`);

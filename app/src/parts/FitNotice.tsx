@@ -11,6 +11,7 @@ import {
   isInKiln,
   isLaid,
   joinedOvens,
+  LIMITS,
   lastFor,
   lastOf_s,
   missingFor,
@@ -18,6 +19,7 @@ import {
   secondDip,
   underOf,
   wayOf,
+  withInFire,
   type FitPlace,
   type FitWay,
   type Heating,
@@ -31,7 +33,7 @@ import {
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import { FIT_WAY_KEYS, FIT_WAY_WORDS, fitSentence } from "../words/fitWords.js";
-import type { Units } from "../format/show.js";
+import { showLength, type Units } from "../format/show.js";
 import "./fitNotice.css";
 
 interface Replanned {
@@ -120,6 +122,10 @@ export function FitNotice({ piece, route, kit, units, places, onReplan, onRoute,
               {problem.ways.map((on) => {
                 const single = on === "one-bath" && onRoute !== undefined ? inOneBath(route) : null;
                 const joined = on === "two-ovens" && kit !== null ? joinedOvens(kit) : null;
+                const part =
+                  on === "door-on-part" && problem.what === "length" && onRoute !== undefined
+                    ? Math.floor(piece.length_mm - problem.over_mm)
+                    : null;
                 const laid = on === "edge-trough" && onRoute !== undefined ? laidIn(piece, route) : null;
                 const plan = onReplan === undefined ? null : replanned(on, piece, route, kit);
                 return (
@@ -138,6 +144,11 @@ export function FitNotice({ piece, route, kit, units, places, onReplan, onRoute,
                     {single === null ? null : (
                       <Button variant="text" size="small" onClick={() => onRoute!(single)}>
                         Plan one bath
+                      </Button>
+                    )}
+                    {part === null || part < LIMITS.harden.inFire_mm[0] ? null : (
+                      <Button variant="text" size="small" onClick={() => onRoute!(withInFire(route, part))}>
+                        Plan {showLength(part, units)} of it in the {problem.place}
                       </Button>
                     )}
                     {laid === null ? null : (

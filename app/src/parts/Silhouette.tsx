@@ -57,7 +57,7 @@ export function Silhouette({ drawn, lie, paint, brittle = null }: Props) {
     return {
       contour: pathOf(contour, true),
       bevel: pathOf(outline.bevel.map(toPx), false),
-      facet: outline.bevel.length > 1 ? pathOf([...outline.bevel.map(toPx), ...edgeBeside(outline).map(toPx).reverse()], true) : "",
+      facet: outline.bevel.length > 2 ? pathOf([...outline.bevel.map(toPx), ...edgeBeside(outline).map(toPx).reverse()], true) : "",
       eye: pathOf(outline.eye.map(toPx), true),
       saw: brittle === null ? "" : teethPath(drawn, lie, brittle),
       hole: outline.hole && {

@@ -1,7 +1,7 @@
 /** The saw-tooth that marks brittle steel, round what is hard of a piece: all of it, its edge, or an end that went in alone. Pure. */
 
 import { nearestPoint } from "../format/nearest.js";
-import { backFirst, endOf, endUnder, sawTooth, underOf, type Point, type Route } from "@tembrak/core";
+import { backFirst, endOf, endUnder, inFire_mm, sawTooth, underOf, type Point, type Route } from "@tembrak/core";
 import { pathOf, type Drawn, type Lie } from "./Silhouette.js";
 
 export interface HardParts {
@@ -27,6 +27,9 @@ export function hardParts(route: Route | null): HardParts {
 function partsOf(route: Route): HardParts {
   const quenches = route.steps.flatMap((step) => (step.kind === "quench" ? [step] : []));
   const last = quenches.at(-1);
+  const heated_mm = inFire_mm({ length_mm: Infinity }, route);
+  if (last !== undefined && heated_mm !== null && underOf(last).what === "whole")
+    return { what: "ends", working_mm: heated_mm, other_mm: 0 };
   if (last === undefined || underOf(last).what === "whole" || backFirst(last) !== null) return ALL_HARD;
   if (endUnder(last) === null) return { ...ALL_HARD, what: "edge" };
   const deep = (end: "working" | "other"): number =>

@@ -139,6 +139,8 @@ export function actWords(
     case "heat": {
       const own = route?.steps[act.step];
       const falls = own?.kind === "harden" && own.fallTo_C !== undefined;
+      const part =
+        own?.kind === "harden" && own.inFire_mm !== undefined ? `, ${showLength(own.inFire_mm, units)} of it in ${heatPlace(route)}` : "";
       const what = `${isUnderTheChange(own) ? "Hold under the change" : PURPOSE_WORDS[act.purpose]}${act.of > 1 ? ` ${act.count} of ${act.of}` : ""}`;
       const next = route?.steps[act.step];
       const hold = next !== undefined && "hold_min" in next && next.hold_min > 0;
@@ -157,7 +159,7 @@ export function actWords(
                 ? "At heat: let it cool slowly"
                 : "At heat: out to cool";
       return {
-        title: `${what}: to ${showDegrees(act.target_C, units)}`,
+        title: `${what}: to ${showDegrees(act.target_C, units)}${part}`,
         done: end,
         why: reason,
         caution: isInKiln(route)

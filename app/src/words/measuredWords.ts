@@ -62,6 +62,7 @@ export function measured(state: PieceState): string | null {
   const { mean_HRC, p05_HRC, p95_HRC } = testFound(last.test, state.piece.section);
   const by = foundBy(last.test);
   // So wide that its middle is nobody's: the range alone is what was found.
-  if (p95_HRC - p05_HRC > WIDE_HRC) return `${last.test.strokes.length > 1 ? "Its files tell" : "One file tells"} no more than ${showRange(p05_HRC, p95_HRC)} HRC`;
+  if (p95_HRC - p05_HRC > WIDE_HRC)
+    return `${last.test.strokes.length > 1 ? "Its files tell" : "One file tells"} no more than ${showRange(p05_HRC, p95_HRC)} HRC`;
   return `${by} ${showHardness(mean_HRC, by === "Measured" ? 1 : 0)} HRC, ${showRange(p05_HRC, p95_HRC)}`;
 }

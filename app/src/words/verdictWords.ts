@@ -343,12 +343,21 @@ export function noticeSentences(notices: readonly Notice[], units: Units): reado
 
 const WANTS = { hard: "hard", medium: "medium", soft: "soft", untreated: "left as it is" } as const;
 
+/** Of a piece with only a part of it in the fire: how far it is hard, and from where it stays as it was. */
+export function mouthSentence({ mouth }: Pick<Prediction, "mouth">, section: Section, units: Units): string {
+  if (mouth === null) return "";
+  const from = section.shape === "wedge" ? "its tip" : "the end that works";
+  if (mouth.hardTo_mm < 1) return `With ${showLength(mouth.inFire_mm, units)} in the fire nothing of it is hot enough: more of it in.`;
+  return `${showLength(mouth.inFire_mm, units)} of it in the fire, from ${from}: hard for ${showLength(mouth.hardTo_mm, units)}, and from ${showLength(mouth.asItWasFrom_mm, units)} on it stays as it was. A file finds the line between.`;
+}
+
 /** Each zone that was asked for: wanted, expected, and whether the two meet. */
 export function zoneSentences(reports: readonly ZoneReport[], section: Section): readonly string[] {
-  return reports.map(({ zone, wants, wanted_HRC, expected, chance }) => {
+  return reports.map(({ zone, wants, wanted_HRC, expected, chance, isLeft }) => {
     const plain = zoneName(zone, section);
     const name = `${plain[0]!.toUpperCase()}${plain.slice(1)}`;
     const is = `${showHardness(expected.mean_HRC)} HRC, ${showRange(expected.p05_HRC, expected.p95_HRC)}`;
+    if (isLeft && wants !== "hard") return `${name} out of the fire: it stays as it was.`;
     if (wanted_HRC === null || chance === null) return `${name} left as it is: keep it out of fire and bath, or it will be ${is}.`;
     return `${name} wanted ${WANTS[wants]}, ${wanted_HRC[0]} to ${wanted_HRC[1]}: ${is}, ${showChance(chance)} that it is.`;
   });
@@ -373,6 +382,7 @@ export function verdictWords(
     [temperSentence(route, prediction, units), route.steps.every(({ kind }) => kind !== "temper" && kind !== "run")],
     [otherEndSentence(prediction), true],
     [targetSentence(prediction, found.hardness_HRC), true],
+    [mouthSentence(prediction, section, units), true],
     ...zoneSentences(zones, section).map((sentence) => [sentence, true] as const),
     [crackSentence(prediction, found.done, units), true],
     [`${grainSentence(prediction, found.look)} ${skinSentence(prediction, units)}`.trim(), found.look !== null],

@@ -22,7 +22,7 @@ const bar = { section: { shape: "round", diameter_mm: 20 } } as Piece;
 const better = { tried: TRIED, planned: 0.05, then: 0.8 };
 
 describe("a wish the plan misses, in words", () => {
-  const spine = { zone: "spine", wants: "soft", wanted_HRC: [15, 40], expected: estimate(55), chance: 0.05 } as const;
+  const spine = { zone: "spine", wants: "soft", wanted_HRC: [15, 40], expected: estimate(55), chance: 0.05, isLeft: false } as const;
   it("which zone, what was wanted, what it will be, and which way would do it with what chance", () => {
     const said = wishWords(spine, better, blade, METRIC);
     expect(said).toMatch(

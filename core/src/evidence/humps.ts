@@ -20,7 +20,7 @@ const EMPTY = 0.25;
 /** A story of less than this is a tail (judgement). */
 const LEAST_SHARE = 0.1;
 
-/** Where two classes are furthest apart for their own width. @source Otsu (1979), from memory: the greatest variance between them */
+/** Where two classes are furthest apart for their own width. The greatest variance between them (Otsu 1979, from memory). */
 function parting(belief: HardnessBelief): number {
   const mean = belief.reduce((sum, w, i) => sum + w * hardnessOfNode_HRC(i), 0);
   let [best, bestAt, share, moment] = [-1, 0, 0, 0];

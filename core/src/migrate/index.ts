@@ -10,7 +10,9 @@ import { event2To3 } from "./book2To3.js";
 type EventStep = (event: unknown) => unknown;
 
 /** What each version makes of an event of the version before it. */
-const EVENT_STEPS: Readonly<Record<2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10 | 11 | 12 | 13 | 14 | 15 | 16 | typeof BOOK_VERSION, EventStep>> = {
+const EVENT_STEPS: Readonly<
+  Record<2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10 | 11 | 12 | 13 | 14 | 15 | 16 | 17 | typeof BOOK_VERSION, EventStep>
+> = {
   2: (event) => event,
   3: event2To3,
   // Only more can be said.
@@ -28,6 +30,7 @@ const EVENT_STEPS: Readonly<Record<2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10 | 11 | 12 
   15: (event) => event,
   16: (event) => event,
   17: event16To17,
+  18: (event) => event,
 };
 
 /** An event as today's schema has it, or that of an earlier version, from the version it was stored in. Not checked: what was spoiled stays spoiled. */

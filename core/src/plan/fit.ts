@@ -6,12 +6,14 @@ import { isLiquid } from "../heat/bathKind.js";
 import type { Into, Piece, Route } from "../schema/book.js";
 import type { Kit, KitItem } from "../schema/kit.js";
 import type { Section } from "../schema/parts.js";
+import { bevelled_mm } from "../shape/bevel.js";
 import { breadth_mm, outlineOf } from "../shape/outline.js";
 import type { KindFile } from "../schema/kind.js";
 import type { Catalogue } from "./catalogue.js";
 import { backFirst, edgeDepth_mm, endUnder, intoOf, isLaid, lastOf_s, secondDip, turnsOf, type Quench } from "./dips.js";
 import { lacks, ROOM_mm, type Chamber } from "./chamber.js";
 import { hottest_C, hottestTemper_C, joinedOvens, kitOf, missingFor, ovensOf } from "./kit.js";
+import { inFire_mm, partHeated } from "./inFire.js";
 import { planRoute } from "./route.js";
 import { wayOf } from "./way.js";
 
@@ -81,9 +83,11 @@ export function mass_kg(piece: Piece, form: KindFile): number {
   const isFlat = section.shape === "wedge" || section.shape === "plate";
   const thick_mm =
     section.shape === "wedge" ? 0.5 * (section.spine_mm + section.edge_mm) : section.shape === "plate" ? section.thickness_mm : 0;
+  // What the bevel takes off is as much of its length.
+  const left = 1 - bevelled_mm(piece) / length_mm;
   const volume_mm3 = isFlat
-    ? outlineArea_mm2(outlineOf(piece, form).contour) * thick_mm
-    : sectionArea_mm2(section, breadth_mm(piece)) * length_mm;
+    ? outlineArea_mm2(outlineOf(piece, form).contour) * thick_mm * left
+    : sectionArea_mm2(section, breadth_mm(piece)) * length_mm * left;
   return volume_mm3 * 1e-9 * WEIGHS_kg_m3;
 }
 
@@ -98,8 +102,15 @@ export type Dipped = Pick<Quench, "dips">;
  * How much of a piece gives its heat to a bath in so many seconds, kg: what is under, and of the hot rest behind it as much as conducts its
  * heat through in that time, 2 sqrt(a t / pi) of it (the half space whose face is kept cold; Carslaw and Jaeger 1959, from memory).
  */
-export function cooledMass_kg(piece: Piece, form: KindFile, quench: Dipped, under_s = lastOf_s(quench) ?? HELD_s): number {
-  const all_kg = mass_kg(piece, form);
+export function cooledMass_kg(
+  piece: Piece,
+  form: KindFile,
+  quench: Dipped,
+  under_s = lastOf_s(quench) ?? HELD_s,
+  heated_mm: number | null = null,
+): number {
+  // What stayed out of the fire has nothing to give.
+  const all_kg = mass_kg(piece, form) * (heated_mm === null ? 1 : heated_mm / piece.length_mm);
   const { section, length_mm } = piece;
   const second = secondDip(quench);
   // All of it goes under in the end, and in the same bath.
@@ -219,8 +230,10 @@ function under_mm(piece: Piece, quench: Quench): number {
   return deepest_mm > 0 ? deepest_mm : isLaid(quench) ? breadth_mm(piece) : piece.length_mm;
 }
 
-function bathProblems(item: Bath, piece: Piece, form: KindFile, route: Route, catalogue: Catalogue): FitProblem[] {
+function bathProblems(item: Bath, whole: Piece, form: KindFile, route: Route, catalogue: Catalogue): FitProblem[] {
   const problems: FitProblem[] = [];
+  // What stayed out of the fire stays out of the bath.
+  const piece = partHeated(whole, route);
   const quench = route.steps.findLast((step): step is Quench => step.kind === "quench");
   if (quench === undefined) return [];
   const { name } = item;
@@ -237,7 +250,13 @@ function bathProblems(item: Bath, piece: Piece, form: KindFile, route: Route, ca
   const heat = route.steps.findLast((step) => step.kind === "harden");
   if (isLiquid(medium) && heat?.kind === "harden") {
     const { bath_C } = intoOf(quench);
-    const after_C = bathAfter_C(medium.liquid, bathVolume_L(item), bath_C, cooledMass_kg(piece, form, quench), heat.temperature_C);
+    const after_C = bathAfter_C(
+      medium.liquid,
+      bathVolume_L(item),
+      bath_C,
+      cooledMass_kg(whole, form, quench, undefined, inFire_mm(whole, route)),
+      heat.temperature_C,
+    );
     const over_K = after_C - Math.min(medium.liquid.limit_C, bath_C + MOST_RISE_K);
     if (over_K > 0) problems.push({ place: "bath", item: name, what: "weight", over_K, ways: WEIGHT_WAYS });
   }
@@ -314,7 +333,7 @@ export function fitProblems(catalogue: Catalogue, piece: Piece, form: KindFile, 
   if (heaters.length === 0 && !isTorch) problems.push({ place, item: place, what: "missing", ways: WAYS[place] });
   problems.push(
     ...bestOf(heaters, (item) => {
-      const found = chamberProblem(place, item, piece);
+      const found = chamberProblem(place, item, partHeated(piece, route));
       const wanted_C = hottestHeat_C(route);
       const over_K = wanted_C === null ? 0 : wanted_C - reach_C(item);
       return [

@@ -1,5 +1,7 @@
 /** The steps from normalising to temper for a piece, by school, each with the code of its reason. */
 
+import { formOf } from "../catalogue.js";
+import { leavesTang, tangOut_mm, withInFire } from "./inFire.js";
 import { InputError } from "../errors.js";
 import { austenitise, heatingCurve, magnetLost_C, magnetReturns_C } from "../kinetics/austenite.js";
 import { ac1_C } from "../kinetics/criticalTemperatures.js";
@@ -376,7 +378,10 @@ export function planRoute(catalogue: Catalogue, piece: Piece, said: School | Hea
   const temper = steps.find((step) => step.kind === "temper");
   const temper_C = temper === undefined ? null : hottestTemper_C(kit, piece, temper.in);
   const heat_C = heating.in === "kiln" ? hottestKiln_C(kit) : null;
-  return { ...route, steps: roundSteps(steps, unit, { heat_C, temper_C }) };
+  const whole = { ...route, steps: roundSteps(steps, unit, { heat_C, temper_C }) };
+  // A tang that is to stay as it is stays out of the fire.
+  const out_mm = leavesTang(piece) ? tangOut_mm(piece, formOf(piece)) : null;
+  return out_mm === null ? whole : withInFire(whole, out_mm);
 }
 
 /** The hottest a kiln of the kit goes, C; null where none is told. */

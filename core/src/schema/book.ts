@@ -5,6 +5,7 @@ import { KitSchema, VESSELS } from "./kit.js";
 import { LIMITS } from "./limits.js";
 import {
   AgitationSchema,
+  BevelSchema,
   between,
   choice,
   CladdingSchema,
@@ -110,6 +111,8 @@ export const PieceSchema = strict({
       { maxItems: 6 },
     ),
   ),
+  /** Of a bar: ground to an edge across the end that works, from one face or both; square when absent. */
+  bevel: Type.Optional(BevelSchema),
   /** What its core is covered with on both faces, of a blade; one steel throughout when absent. */
   cladding: Type.Optional(CladdingSchema),
   /** What each part of it is wanted to be. */
@@ -193,6 +196,8 @@ export const StepSchema = tagged(
     hold_min: limited(LIMITS.harden.hold_min, "Hold at heat, min"),
     /** Falling heat: then in still air down to here, C, and only now into the bath. */
     fallTo_C: Type.Optional(limited(LIMITS.harden.fallTo_C, "Falls in air to, C")),
+    /** So much of it is in the fire, from the end that works; the rest stays outside. All of it when absent. */
+    inFire_mm: Type.Optional(limited(LIMITS.harden.inFire_mm, "Of it in the fire, from the end that works, mm")),
     ...because,
   }),
   strict({

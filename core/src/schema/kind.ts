@@ -2,7 +2,7 @@
 
 import { Type, type Static } from "@sinclair/typebox";
 import { HARDENS, PIECE_KINDS } from "./book.js";
-import { between, choice, SectionSchema, strict } from "./parts.js";
+import { BevelSchema, between, choice, SectionSchema, strict } from "./parts.js";
 
 const share = between(-3, 3, "Share of the height (offsets) or of the length (axis)");
 
@@ -17,6 +17,8 @@ export const KindSchema = strict({
   usualHardens: Type.Optional(choice(HARDENS)),
   usualLength_mm: between(20, 1500, "mm"),
   usualSection: SectionSchema,
+  /** Of a form that is ground to an edge across its end. */
+  usualBevel: Type.Optional(BevelSchema),
   /** Points of a bent axis in shares of the length, x to the edge side, y down. Straight when absent. */
   axis: Type.Optional(Type.Array(Type.Array(share, { minItems: 2, maxItems: 2 }), { minItems: 3, maxItems: 16 })),
   /** Along the axis: s 0 ... 1, offsets to the back and to the edge in shares of the height, corner where the line breaks. */

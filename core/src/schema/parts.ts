@@ -41,6 +41,13 @@ export function limited([minimum, maximum]: readonly [number, number], descripti
 export const PriorStructureSchema = choice(["pearlite", "fine-spheroidised", "coarse-spheroidised", "as-forged"] as const);
 export const AgitationSchema = choice(["none", "mild", "strong"] as const);
 
+const WEDGE = {
+  shape: Type.Literal("wedge"),
+  spine_mm: limited(LIMITS.wedge.spine_mm, "Thickness at the back of the blade, mm"),
+  edge_mm: limited(LIMITS.wedge.edge_mm, "Thickness at the edge when it is hardened, mm"),
+  height_mm: limited(LIMITS.wedge.height_mm, "From edge to back, mm"),
+};
+
 const SECTIONS = [
   strict({
     shape: Type.Literal("plate"),
@@ -50,25 +57,30 @@ const SECTIONS = [
   }),
   strict({ shape: Type.Literal("round"), diameter_mm: limited(LIMITS.round.diameter_mm, "Diameter of a round bar, mm") }),
   strict({ shape: Type.Literal("square"), side_mm: limited(LIMITS.square.side_mm, "Side of a square bar, mm") }),
-  strict({
-    shape: Type.Literal("wedge"),
-    spine_mm: limited(LIMITS.wedge.spine_mm, "Thickness at the back of the blade, mm"),
-    edge_mm: limited(LIMITS.wedge.edge_mm, "Thickness at the edge when it is hardened, mm"),
-    height_mm: limited(LIMITS.wedge.height_mm, "From edge to back, mm"),
-  }),
+  strict(WEDGE),
 ] as const;
 
 /** Cross section of a piece, in mm. */
 export const SectionSchema = taggedOf("shape", SECTIONS);
 export type Section = Static<typeof SectionSchema>;
 
+/** An end ground to an edge across it: a plane iron, a chisel. */
+export const BevelSchema = strict({
+  edge_mm: limited(LIMITS.bevel.edge_mm, "Thickness at the edge of the bevelled end, mm"),
+  length_mm: limited(LIMITS.bevel.length_mm, "How far the bevel runs back from the edge, mm"),
+  faces: choice(["one", "both"] as const),
+});
+export type Bevel = Static<typeof BevelSchema>;
+
 const EndSchema = strict({
   shape: Type.Literal("end"),
   diameter_mm: between(2, 300, "Across the face that is quenched (a round of the same area), mm"),
   length_mm: between(5, 400, "How far the body reaches back from that face, mm"),
 });
-const WITH_END = [SECTIONS[0], SECTIONS[1], SECTIONS[2], SECTIONS[3], EndSchema] as const;
-/** A section, or the end of a bar cooled from one face: a hammer, an anvil tool, the standard bar. */
+/** Of a wedge that is the bevelled end of a bar: its back is no face, it goes on into the body. */
+const JoinedSchema = strict({ ...WEDGE, joined: Type.Optional(Type.Literal(true)) });
+const WITH_END = [SECTIONS[0], SECTIONS[1], SECTIONS[2], JoinedSchema, EndSchema] as const;
+/** A section, or the end of a bar cooled from one face: a hammer, an anvil tool, the standard bar; or one ground to an edge. */
 export const BodySectionSchema = taggedOf("shape", WITH_END);
 export type BodySection = Static<typeof BodySectionSchema>;
 

@@ -9,5 +9,6 @@
  * was not as it should have been, a time put right, a fire that was turned, and an oven's dial with the time of its move. 16: a hardness wanted of
  * this piece alone, how a proof was made, a rod cut through and a rebound, a piece that was a mistake, and the pressure of a gas forge.
  * 17: a quench as a list of dips, a route heated in one thing and judged by another, and a fire that was gone into over a bath off its plan.
+ * 18: an end that is ground to an edge across, and how much of a piece is in the fire.
  */
-export const BOOK_VERSION = 17;
+export const BOOK_VERSION = 18;

@@ -179,6 +179,13 @@ function bevelLine(form: KindFile, axis: Axis, breadth: number): Point[] {
   );
 }
 
+/** Where the bevel across an end begins: a line from side to side. */
+function endBevel(form: KindFile, axis: Axis, breadth: number, back_share: number): Point[] {
+  const s = 1 - back_share;
+  const { back, edge } = offsetsAt(form, s);
+  return [beside(axis, s, -back * breadth), beside(axis, s, edge * breadth)];
+}
+
 function boxOf(lines: readonly Line[]): Outline["box"] {
   let [left_mm, right_mm, top_mm, foot_mm] = [Infinity, -Infinity, Infinity, -Infinity];
   for (const { x, y } of lines) {
@@ -225,7 +232,10 @@ export function outlineOf(piece: Piece, form: KindFile): Outline {
       return (contour ??= [...pointsOf(back), ...pointsOf(edge).reverse()]);
     },
     get bevel() {
-      return (bevel ??= bevelLine(form, axis, breadth));
+      return (bevel ??=
+        piece.bevel === undefined
+          ? bevelLine(form, axis, breadth)
+          : endBevel(form, axis, breadth, Math.min(1, piece.bevel.length_mm / piece.length_mm)));
     },
     eye: eyePoints,
     hole: hole ? { centre: onAxis(axis, hole.s).at, radius_mm: hole.radius * breadth } : null,

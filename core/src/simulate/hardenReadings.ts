@@ -196,7 +196,9 @@ export function noticesOf(plan: HardenPlan, { austenite }: Case, chanceCentre: n
   else if (austenite.extent < 0.9) notices.push({ code: "part-austenite", extent: austenite.extent });
   if (austenite.astmGrain < 6.5 && austenite.extent > 0.5) notices.push({ code: "coarse-grain", astmGrain: austenite.astmGrain });
   if (chanceCentre > 0.1 && chanceCentre < 0.9) notices.push({ code: "may-fail", chance: chanceCentre });
-  if (section.shape === "wedge" && section.spine_mm - section.edge_mm > 0.35 * section.height_mm) notices.push({ code: "steep-wedge" });
+  // A bevelled end was tried against finite elements to 60 degrees (test/simulate/bevelEnd.test.ts).
+  if (section.shape === "wedge" && !("joined" in section) && section.spine_mm - section.edge_mm > 0.35 * section.height_mm)
+    notices.push({ code: "steep-wedge" });
   if (outcome === "step-limit") notices.push({ code: "step-limit" });
   return notices;
 }

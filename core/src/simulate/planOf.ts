@@ -9,6 +9,7 @@ import { endOf, endUnder, intoOf, keepsHeat, lastOf_s, seconds, turnsOf, type En
 import { girth_mm, sectionArea_mm2 } from "../plan/fit.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import { COLOUR_MIN, RUN_DOUBT_K } from "../plan/runHeat.js";
+import { asWorked } from "../shape/bevel.js";
 import { thickness_mm } from "../shape/thickness.js";
 import { breadth_mm } from "../shape/outline.js";
 import type { Dip, Piece, Route, Step } from "../schema/book.js";
@@ -59,7 +60,9 @@ function wayToBath(
 }
 
 /** The hardening of a piece on a route, with nothing left open. */
-export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, { shop, fall }: Known = {}): HardenPlan {
+export function hardenPlanOf(catalogue: Catalogue, bar: Piece, route: Route, { shop, fall }: Known = {}): HardenPlan {
+  // An end that is ground to an edge is what works: it is decided there.
+  const piece = asWorked(bar);
   const heat = stepOf(route, "harden");
   const quench = stepOf(route, "quench");
   const { agitation, bath_C, medium: id } = intoOf(quench);
@@ -70,10 +73,10 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, {
   return {
     steel: resolveSteel(catalogue, piece.steel),
     prior: structureBeforeHardening(piece, route.steps),
-    section: bodyUnder(piece, quench),
+    section: bar.bevel === undefined ? bodyUnder(piece, quench) : joined(piece.section),
     heat_C: heat.temperature_C,
     hold_s: heat.hold_min * 60,
-    ...wayToBath(piece, heat, quench, fall),
+    ...wayToBath(bar, heat, quench, fall),
     medium,
     bath_C,
     agitation,
@@ -82,7 +85,7 @@ export function hardenPlanOf(catalogue: Catalogue, piece: Piece, route: Route, {
     ...(dips.length === 0 ? {} : { dips }),
     ...clayOf(piece.section, quench),
     ...(clad === null ? {} : { cladding: clad }),
-    ...endHeld(piece, heat, quench, medium),
+    ...endHeld(bar, heat, quench, medium),
     ...(shop === undefined ? {} : { shop }),
   };
 }
@@ -170,6 +173,11 @@ function bodyUnder(piece: Piece, quench: Quench): BodySection {
   if (section.shape === "wedge" || !isFace(piece, endUnder(quench))) return section;
   const area_mm2 = sectionArea_mm2(section, breadth_mm(piece));
   return { shape: "end", diameter_mm: Math.max(2, Math.sqrt((4 * area_mm2) / Math.PI)), length_mm: Math.min(400, Math.max(5, length_mm)) };
+}
+
+/** The bevel of an end goes on into the bar: nothing cools its back. */
+function joined(section: Section): BodySection {
+  return section.shape === "wedge" ? { ...section, joined: true } : section;
 }
 
 /** What of a bar stays in the air where one end of it goes in deeper than it is thick. Of two by turns both are in. */

@@ -19,6 +19,8 @@ import { BARE_DESK, type Desk } from "./desk.js";
 import { planKey, requireSense } from "./hardenCase.js";
 import { MEMBERS, membersOf, runMembers, type Member } from "./hardenSpread.js";
 import { chanceBetween, temperedAt, temperPlace, type Estimate, type Share, type Tempers } from "./temperedPlace.js";
+import { inFire_mm } from "../plan/inFire.js";
+import { mouthOf, type Mouth } from "./mouth.js";
 import type { MoreCarbon } from "../kinetics/soak.js";
 import { transformations, type Transformations } from "./transformations.js";
 import { endOfQuench, firstEndOf, hardenPlanOf, otherEndOf, tempersOf, placesOf } from "./planOf.js";
@@ -50,6 +52,8 @@ export interface Prediction {
   readonly places: readonly AtPlace[];
   readonly firstToShut: number | null;
   readonly weakest: number | null;
+  /** How far it hardens where a part of it is in the fire; null where all of it is. */
+  readonly mouth: Mouth | null;
   readonly profile: readonly (ProfilePoint & { readonly tempered_HRC: number })[];
   readonly equivalent_C: number;
   readonly isEmbrittled: boolean;
@@ -187,12 +191,14 @@ export function predict(
   // How the last heat fell says nothing of an end that had a heat of its own before it.
   const knownThere: Known = turned !== null ? known : known.shop === undefined ? {} : { shop: known.shop };
   const otherPlan = other === null ? null : hardenPlanOf(catalogue, piece, other, knownThere);
+  const changes = transformations(plan.steel.composition_wtpct, plan.prior, {
+    solution_wtpct: hardening.austenite.solution_wtpct,
+    heat_C: plan.heat_C,
+  });
   return {
     hardening,
-    transformations: transformations(plan.steel.composition_wtpct, plan.prior, {
-      solution_wtpct: hardening.austenite.solution_wtpct,
-      heat_C: plan.heat_C,
-    }),
+    transformations: changes,
+    mouth: desk.recall("advice", `mouth ${key} ${inFire_mm(piece, route)} ${piece.length_mm}`, () => mouthOf(piece, route, changes)),
     working: { place: hardening.edge ? "edge" : "surface", asQuenched: working.asQuenched, tempered: working.tempered },
     thickest: { place: hardening.spine ? "spine" : "centre", asQuenched: thickest.asQuenched, tempered: thickest.tempered },
     other:

@@ -235,7 +235,7 @@ export function bathBoundary({ medium, bath_C, agitation, speedRatio = 1 }: Bath
 /** One boundary on all faces. A mirror closes the middle of a square; plate and round have no ends. */
 export function allAround(section: BodySection, grid: Grid, face: Boundary): Surroundings {
   const hasFoot = section.shape === "wedge" || section.shape === "end";
-  const hasTop = hasFoot || section.shape === "square";
+  const hasTop = (hasFoot && !("joined" in section)) || section.shape === "square";
   return { faces: Array.from({ length: grid.columns }, () => face), foot: hasFoot ? face : null, top: hasTop ? face : null };
 }
 

@@ -7,6 +7,7 @@ import type { Catalogue } from "../plan/catalogue.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Effort, Known } from "../schema/job.js";
 import type { Cladding, Section } from "../schema/parts.js";
+import { workingSection } from "../shape/bevel.js";
 import { sectionAt } from "../shape/stations.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { isPartUnder, planKey, requireSense, runCase, type HardenPlan } from "./hardenCase.js";
@@ -84,7 +85,7 @@ export function pictureSection(
   { piece, route, station, effort, members, known = {} }: PictureInput,
   desk: Desk = BARE_DESK,
 ): SectionPicture {
-  const section = station === null ? piece.section : sectionAt(piece, formOf(piece), station);
+  const section = station === null ? workingSection(piece) : sectionAt(piece, formOf(piece), station);
   const plan = hardenPlanOf(catalogue, { ...piece, section }, route, known);
   requireSense(plan);
   const isQuick = effort === "quick";

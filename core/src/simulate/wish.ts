@@ -57,6 +57,8 @@ export function betterForWish(
       thickest: { tempered: thickest },
       other: other === null ? null : { tempered: other },
       target,
+      // How much of it is in the fire is no way through a bath.
+      mouth: null,
     };
     return leastChance(zoneReports(piece, outcome, hardens));
   });

@@ -1,11 +1,16 @@
 /** What each zone of a piece was wanted to be against what it will be, and the way that comes nearest. */
 
+import { formOf } from "../catalogue.js";
+import { bladeOf_mm } from "../plan/inFire.js";
 import type { Piece, Hardens, Wish, Zone } from "../schema/book.js";
 import { chanceBetween, type Estimate } from "./temperedPlace.js";
 
 /** What soft and medium mean where nobody says a number, HRC (common practice, no source); hard is what the use wants. */
 const MEDIUM_HRC = [40, 52] as const;
 const SOFT_HRC = [15, 40] as const;
+
+/** The shoulder of a tang is hot for so far behind the mouth of the fire, mm (judgement: two thumbs). */
+const NEAR_mm = 40;
 
 export interface ZoneReport {
   readonly zone: Zone;
@@ -15,6 +20,8 @@ export interface ZoneReport {
   readonly expected: Estimate;
   /** Chance that it lands in what is wanted, 0 ... 1; null for a zone that is to stay as it is. */
   readonly chance: number | null;
+  /** It stays out of the fire, as it was: not hardened whatever the rest is. */
+  readonly isLeft: boolean;
 }
 
 /** What a report is made of: of a prediction, or of a way that was tried. */
@@ -23,6 +30,7 @@ export interface Outcome {
   readonly thickest: { readonly tempered: Estimate };
   readonly other: { readonly tempered: Estimate } | null;
   readonly target: { readonly low_HRC: number; readonly high_HRC: number };
+  readonly mouth: { readonly asItWasFrom_mm: number } | null;
 }
 
 /** Edge and tip are where the piece works, and both ends where both are hardened; spine and tang are its thickest place. */
@@ -33,14 +41,19 @@ function estimateOf(zone: Zone, { working, thickest, other }: Outcome, hardens: 
 }
 
 /** @param hardens what the route hardens of it */
-export function zoneReports({ zones = [] }: Piece, prediction: Outcome, hardens: Hardens = "whole"): ZoneReport[] {
+export function zoneReports(piece: Piece, prediction: Outcome, hardens: Hardens = "whole"): ZoneReport[] {
+  const { zones = [] } = piece;
+  const { mouth } = prediction;
+  const blade_mm = zones.length === 0 ? 0 : bladeOf_mm(piece, formOf(piece));
   return zones.map(({ zone, wants }) => {
     const expected = estimateOf(zone, prediction, hardens);
     const { low_HRC, high_HRC } = prediction.target;
     const wanted_HRC =
       wants === "hard" ? ([low_HRC, high_HRC] as const) : wants === "medium" ? MEDIUM_HRC : wants === "soft" ? SOFT_HRC : null;
     const chance = wanted_HRC === null ? null : chanceBetween(expected, wanted_HRC[0], wanted_HRC[1]);
-    return { zone, wants, wanted_HRC, expected, chance };
+    const isLeft = zone === "tang" && mouth !== null && mouth.asItWasFrom_mm <= blade_mm + NEAR_mm;
+    // Soft as it was forged or bought: nothing hardens it.
+    return { zone, wants, wanted_HRC, expected, chance: isLeft && wants === "soft" ? 1 : chance, isLeft };
   });
 }
 

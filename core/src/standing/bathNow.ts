@@ -1,5 +1,6 @@
 /** A bath of the kit as it stands: what was read of it and what went into it, from its own entries and from the logs of the pieces. */
 
+import { inFire_mm } from "../plan/inFire.js";
 import { intoOf, secondDip, type Quench } from "../plan/dips.js";
 import { standing, type PieceState } from "../book/state.js";
 import { CATALOGUE, formOf } from "../catalogue.js";
@@ -72,7 +73,12 @@ function dipIn(
   isFirstBath: boolean,
   piece: Piece,
   quench: Quench,
-  { heat_C, times, done_ms }: { readonly heat_C: number; readonly times: BathTimes; readonly done_ms: number | undefined },
+  {
+    heat_C,
+    heated_mm,
+    times,
+    done_ms,
+  }: { readonly heat_C: number; readonly heated_mm: number | null; readonly times: BathTimes; readonly done_ms: number | undefined },
 ): { readonly at_ms: number; readonly mass_kg: number; readonly piece_C: number } | null {
   const { medium: first, bath_C, agitation } = intoOf(quench);
   const then = secondDip(quench)?.into.medium;
@@ -82,12 +88,14 @@ function dipIn(
   const over = then === undefined || then === first ? undefined : over_ms[0];
   const form = formOf(piece);
   if (in_ms === null || medium === undefined)
-    return isSecond || done_ms === undefined ? null : { at_ms: done_ms, mass_kg: cooledMass_kg(piece, form, quench), piece_C: heat_C };
+    return isSecond || done_ms === undefined
+      ? null
+      : { at_ms: done_ms, mass_kg: cooledMass_kg(piece, form, quench, undefined, heated_mm), piece_C: heat_C };
   const end_ms = over ?? out_ms;
   const bath = { medium, bath_C, agitation, immersion: { kind: "full" } } as const;
   const under_s = end_ms === null ? undefined : (end_ms - in_ms) / 1000;
   const left_C = under_s === undefined ? bath_C : leftAfter_C(piece.section, bath, heat_C, under_s);
-  const cooled_kg = cooledMass_kg(piece, form, quench, under_s);
+  const cooled_kg = cooledMass_kg(piece, form, quench, under_s, heated_mm);
   if (!isSecond) return { at_ms: in_ms, mass_kg: cooled_kg, piece_C: heat_C - (left_C - bath_C) };
   const all_kg = mass_kg(piece, form);
   return over === undefined ? null : { at_ms: over, mass_kg: all_kg, piece_C: heat_C - (cooled_kg / all_kg) * (heat_C - left_C) };
@@ -110,7 +118,15 @@ function ofPiece(state: PieceState, bath: Bath, kit: Kit): BathEntryAt[] {
         ? [{ id: check.id, at_ms: check.at_ms, what: { entry: "read", top_C: check.reading.temperature_C, isStirred: false } }]
         : [],
     );
-    const dip = heat?.kind === "harden" ? dipIn(isMeant(intoOf(step)), piece, step, { heat_C: heat.temperature_C, times, done_ms }) : null;
+    const dip =
+      heat?.kind === "harden"
+        ? dipIn(isMeant(intoOf(step)), piece, step, {
+            heat_C: heat.temperature_C,
+            heated_mm: inFire_mm(piece, { steps: [heat] }),
+            times,
+            done_ms,
+          })
+        : null;
     if (dip === null) return reads;
     return [
       ...reads,

@@ -215,9 +215,7 @@ export function verdictVerb(input: unknown) {
     hrc: { mean: summary.mean_HRC, sd: summary.sd_HRC },
     p05: summary.p05_HRC,
     p95: summary.p95_HRC,
-    ...(humps === null
-      ? {}
-      : { stories: [humps.soft, humps.hard].map(({ share, median_HRC }) => ({ chance: share, hrc: median_HRC })) }),
+    ...(humps === null ? {} : { stories: [humps.soft, humps.hard].map(({ share, median_HRC }) => ({ chance: share, hrc: median_HRC })) }),
     ...(corrected === null
       ? {}
       : {

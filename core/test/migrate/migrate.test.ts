@@ -49,7 +49,7 @@ describe("a book of every version", () => {
     expect(writeBook(readBook(again).events, book.exportedAt_ms, book.kit ?? null)).toBe(again);
   });
   it("the folder has one of each version a file ever had", () => {
-    expect(books).toEqual([1, 10, 11, 12, 13, 14, 15, 16, 17, 3, 4, 5, 6, 7, 8, 9].map((version) => `version-${version}.tembrak.json`));
+    expect(books).toEqual([1, 10, 11, 12, 13, 14, 15, 16, 17, 18, 3, 4, 5, 6, 7, 8, 9].map((version) => `version-${version}.tembrak.json`));
   });
 });
 
@@ -152,7 +152,7 @@ describe("versions it cannot open", () => {
     expect(problems[0]!.message).toMatch(/newer Tembrak.*nothing was changed/);
   });
   it.each([0, -1, 1.5, "3", null, undefined])("%s is no version", (version) => {
-    expect(checkBook(book(version)).problems[0]!.message).toMatch(/reads versions 1 to 17/);
+    expect(checkBook(book(version)).problems[0]!.message).toMatch(/reads versions 1 to 18/);
   });
   it("version 2 is a database's, and opens too", () => {
     expect(checkBook(book(2)).ok).toBe(true);

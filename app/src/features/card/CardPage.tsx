@@ -25,8 +25,8 @@ import { weakestSentence } from "../../words/alongWords.js";
 import { heatingName, wayWords } from "../../words/schools.js";
 import { showNotches, type Units } from "../../format/show.js";
 import { disagreeWords } from "../../words/testWords.js";
-import { doneSoFar, endTense, knownBy, measured, measuredSummary } from "../../words/measuredWords.js";
-import { headline, verdictWords } from "../../words/verdictWords.js";
+import { doneSoFar, endTense, expectedWords, knownBy, measured, measuredSummary } from "../../words/measuredWords.js";
+import { verdictWords } from "../../words/verdictWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { HeatLine } from "../../parts/HeatLine.js";
 import { progressOf } from "../../parts/progress.js";
@@ -124,7 +124,8 @@ function besides(state: PieceState, isTrying: boolean, moved: string | null, exp
   if (isTrying) return { found: null, expected: null, moved: null, grade: null, odd: null };
   return {
     found: measured(state),
-    expected: expected === undefined ? null : headline(expected),
+    // What it said then, not what it would say now that more is known.
+    expected: expected === undefined ? null : expectedWords(state, undefined, expected.working.tempered),
     moved,
     grade: gradeWords(state),
     odd: disagreeWords(disagreementOf(testsOf(state), state.piece.section)),

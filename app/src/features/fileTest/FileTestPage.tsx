@@ -90,6 +90,8 @@ function softParts({ length_mm }: Piece, route: Route, expected: Prediction | un
   const quench = route.steps.findLast((step) => step.kind === "quench");
   const line = expected?.hardening.quenchLine ?? null;
   const end = quench?.kind === "quench" && turnsOf(quench) === null ? endUnder(quench) : null;
+  const mouth = expected?.mouth ?? null;
+  if (mouth !== null) return { before: 1 - mouth.hardTo_mm / length_mm };
   return {
     ...(line === null ? {} : { above_mm: line.height_mm }),
     ...(end?.end !== "working" || wayOf(route).hardens === "ends" ? {} : { before: 1 - end.depth_mm / length_mm }),

@@ -5,6 +5,7 @@ import {
   bathBars,
   CATALOGUE,
   cooledMass_kg,
+  inFire_mm,
   formOf,
   isInWork,
   mass_kg,
@@ -59,7 +60,8 @@ function nextIn(pieces: readonly PieceState[], bath: Bath): (NextIn & { readonly
       const piece_C = heat?.kind === "harden" ? heat.temperature_C : 800;
       const quench = state.route.steps[step];
       const form = formOf(piece);
-      const gives_kg = quench?.kind === "quench" ? cooledMass_kg(piece, form, quench) : mass_kg(piece, form);
+      const gives_kg =
+        quench?.kind === "quench" ? cooledMass_kg(piece, form, quench, undefined, inFire_mm(piece, state.route)) : mass_kg(piece, form);
       return [{ id: state.id, state, name: piece.name, mass_kg: gives_kg, piece_C, left }];
     })
     .sort((a, b) => a.left - b.left)

@@ -1,6 +1,6 @@
 /** The piece drawn to scale while it is typed; a measure tapped in it leads to its field. */
 
-import { formOf, mass_kg, type Piece } from "@tembrak/core";
+import { formOf, mass_kg, workingSection, type Piece } from "@tembrak/core";
 import type { ReactNode } from "react";
 import { showLength, showMass, type Units } from "../../format/show.js";
 import { DimH, DimV } from "../../parts/Drawing.js";
@@ -86,7 +86,7 @@ export function LivePiece({ piece, units, onTap }: { piece: Piece; units: Units;
       </svg>
       <svg viewBox="0 -24 330 48" width="100%">
         <Tap x={0} y={-FINGER} width={330} height={2 * FINGER} label="Change its thickness" onTap={() => onTap("thickness")}>
-          <SectionDrawing section={piece.section} scale_px_mm={2.6} mostWidth={240} units={units} />
+          <SectionDrawing section={workingSection(piece)} scale_px_mm={2.6} mostWidth={240} units={units} />
         </Tap>
       </svg>
       <figcaption>

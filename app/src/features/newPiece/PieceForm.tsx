@@ -20,9 +20,10 @@ import { LengthField, NumberField } from "../../parts/QuantityField.js";
 import { drawPiece, Silhouette } from "../../parts/Silhouette.js";
 import { usePieces, useUnits } from "../../store/useStore.js";
 import { markProblem } from "../../words/markWords.js";
+import { BevelFields } from "./BevelFields.js";
 import { CladFields } from "./CladFields.js";
 import { MorePlaces, ZoneWishes } from "./MorePlaces.js";
-import { asShape, ORDERED_FORMS, pieceOfForm, SHAPE_WORDS, START_WORDS, type ShapeName } from "./draft.js";
+import { inShape, ORDERED_FORMS, pieceOfForm, SHAPE_WORDS, START_WORDS, type ShapeName } from "./draft.js";
 import "./newPiece.css";
 
 interface Props {
@@ -316,7 +317,7 @@ function MeasureIt({ piece, onChange, onFault, units }: Omit<Props, "open" | "on
         exclusive
         value={piece.section.shape}
         aria-label="Shape of the section"
-        onChange={(_, shape: ShapeName | null) => shape && onChange({ ...piece, section: asShape(piece.section, shape) })}
+        onChange={(_, shape: ShapeName | null) => shape && onChange(inShape(piece, shape))}
         sx={{ mb: 2, flexWrap: "wrap" }}
       >
         {(Object.keys(SHAPE_WORDS) as ShapeName[]).map((shape) => (
@@ -326,6 +327,7 @@ function MeasureIt({ piece, onChange, onFault, units }: Omit<Props, "open" | "on
         ))}
       </ToggleButtonGroup>
       <Measures key={`${piece.form}-${piece.section.shape}`} piece={piece} onChange={onChange} onFault={onFault} units={units} />
+      <BevelFields key={`bevel ${piece.form}`} piece={piece} units={units} onChange={onChange} onFault={onFault} />
       <CladFields piece={piece} units={units} onChange={onChange} onFault={onFault} />
       <MorePlaces piece={piece} units={units} onChange={onChange} onFault={onFault} />
       {piece.section.shape === "wedge" ? <h2>What should each part be? (if it matters)</h2> : null}

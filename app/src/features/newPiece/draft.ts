@@ -14,6 +14,7 @@ const ORDER = [
   "bark-spud",
   "cold-chisel",
   "wood-chisel",
+  "plane-iron",
   "punch",
   "awl",
   "hammer",
@@ -47,6 +48,7 @@ export function pieceOfForm(form: KindFile, before: Piece | null, mark: string):
     use: form.use,
     length_mm: form.usualLength_mm,
     section: form.usualSection,
+    ...(form.usualBevel === undefined ? {} : { bevel: form.usualBevel }),
   };
 }
 
@@ -84,6 +86,12 @@ export function asShape(section: Section, shape: ShapeName): Section {
     case "square":
       return { shape, side_mm: thick };
   }
+}
+
+/** The piece in another shape. A blade has its edge along it, and none across its end. */
+export function inShape(piece: Piece, shape: ShapeName): Piece {
+  const { bevel, ...rest } = piece;
+  return { ...rest, ...(bevel === undefined || shape === "wedge" ? {} : { bevel }), section: asShape(piece.section, shape) };
 }
 
 /** The next whole number no piece carries yet. */

@@ -7,6 +7,7 @@ import {
   edgeInAir,
   edgeInWater,
   edgeSoDeep,
+  heatWithPart,
   hottestBath_C,
   intoOf,
   isBackDrawn,
@@ -248,11 +249,45 @@ function HeatFields({ step, units, isLocked, onChange, onFault }: FieldProps<Exc
   );
 }
 
+/** How much of it is in the fire: all of it, or so much from the end that works. */
+function InFireField({ step, piece, units, isLocked, onChange, onFault }: FieldProps<"harden">) {
+  const { length_mm } = piece;
+  const set = (mm: number | null): void => onChange(heatWithPart(step, mm));
+  return (
+    <>
+      <ToggleButtonGroup
+        exclusive
+        disabled={isLocked}
+        value={step.inFire_mm === undefined ? "all" : "part"}
+        aria-label="How much of it is in the fire"
+        onChange={(_, chosen: "all" | "part" | null) => chosen && set(chosen === "all" ? null : Math.round((2 / 3) * length_mm))}
+      >
+        <ToggleButton value="all">all in</ToggleButton>
+        <ToggleButton value="part">a part</ToggleButton>
+      </ToggleButtonGroup>
+      {step.inFire_mm === undefined ? null : (
+        <LengthField
+          label={piece.section.shape === "wedge" ? "In it, from the tip" : "In it, from the end"}
+          role="length"
+          value_mm={step.inFire_mm}
+          units={units}
+          isDisabled={isLocked}
+          least_mm={Math.min(LIMITS.harden.inFire_mm[0], length_mm)}
+          most_mm={length_mm}
+          onFault={(bad) => onFault("in fire", bad)}
+          onChange={set}
+        />
+      )}
+    </>
+  );
+}
+
 export function StepFields(props: FieldProps<Step["kind"]>) {
   const { step } = props;
   return (
     <div className="step-fields">
       {step.kind === "quench" ? <QuenchFields {...props} step={step} /> : <HeatFields {...props} step={step} />}
+      {step.kind === "harden" ? <InFireField {...props} step={step} /> : null}
       {step.kind === "run" ? <RunFields {...props} step={step} /> : null}
     </div>
   );

@@ -1,7 +1,7 @@
 /** Through the steel at any station: hardness when done, martensite and temperature at any moment of the quench. */
 
 import { failureWords } from "../../../words/failureWords.js";
-import { formOf, hasStations, type Effort, type Prediction, type Question, type SectionPicture } from "@tembrak/core";
+import { formOf, hasStations, workingSection, type Effort, type Prediction, type Question, type SectionPicture } from "@tembrak/core";
 import { useId, useMemo, useState } from "react";
 import { useSectionPicture, useStations } from "../../../compute/useAnswers.js";
 import { axisTicks_C, showDegrees, showHardness, showLength, showTemperature, type Units } from "../../../format/show.js";
@@ -164,7 +164,7 @@ export function ThroughSteel({ view, question, effort, prediction, units }: Prop
   const picture = useSectionPicture(asked, isBlade ? station : null);
   const quick = useMemo(() => ({ ...question, effort: "quick" as const }), [question]);
   const along = useStations(quick, STATIONS, isBlade && effort === "full" && picture.data !== undefined);
-  const words = piece.section.shape === "wedge" ? { from: "spine", to: "edge" } : { from: "surface", to: "centre" };
+  const words = workingSection(piece).shape === "wedge" ? { from: "spine", to: "edge" } : { from: "surface", to: "centre" };
   if (picture.error !== null) return <p className="waiting">{failureWords(picture.error)}</p>;
   return (
     <div className="through">

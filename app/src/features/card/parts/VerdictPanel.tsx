@@ -36,7 +36,7 @@ export function VerdictPanel({ words, found, expected, moved, grade, odd, failur
       </p>
       {grade === null ? null : <p className="verdict-grade drawn">{grade}</p>}
       <ul className="verdict-reasons">
-        {found === null || expected === null ? null : <li data-testid="expected">The model said: {expected}</li>}
+        {found === null || expected === null ? null : <li data-testid="expected">{expected}</li>}
         {odd === null ? null : <li data-testid="disagree">{odd}</li>}
         {moved === null ? null : <li data-testid="moved">{moved}</li>}
         {words.first.map((reason) => (

@@ -1,0 +1,42 @@
+/** An end ground to an edge across it: where such a piece works, and what goes of it. */
+
+import type { Piece } from "../schema/book.js";
+import type { Section } from "../schema/parts.js";
+import { thickness_mm } from "./thickness.js";
+
+/** The section of the end that works: a wedge from its edge back to where the bevel meets the body; of any other piece its own. */
+export function workingSection({ section, bevel }: Pick<Piece, "section" | "bevel">): Section {
+  if (bevel === undefined || section.shape === "wedge") return section;
+  return {
+    shape: "wedge",
+    spine_mm: thickness_mm(section),
+    edge_mm: Math.min(bevel.edge_mm, thickness_mm(section)),
+    height_mm: Math.max(2, bevel.length_mm),
+  };
+}
+
+/** The same piece as the end that works has it: for what is decided there. */
+export function asWorked(piece: Piece): Piece {
+  const section = workingSection(piece);
+  if (section === piece.section) return piece;
+  // It is all of it an edge now: what was of a bar is not asked of it.
+  const rest = { ...piece, section };
+  delete rest.bevel;
+  return rest;
+}
+
+/** Of the length of the piece, what the bevel takes off, mm: as a bar it would be shorter by so much. */
+export function bevelled_mm({ section, bevel }: Pick<Piece, "section" | "bevel">): number {
+  if (bevel === undefined || section.shape === "wedge") return 0;
+  return 0.5 * bevel.length_mm * (1 - Math.min(1, bevel.edge_mm / thickness_mm(section)));
+}
+
+export type BevelFault = "edge-too-thick" | "longer-than-piece" | "not-of-a-blade";
+
+/** What is wrong with a bevel as it was typed; null where nothing is. */
+export function bevelFault({ section, bevel, length_mm }: Pick<Piece, "section" | "bevel" | "length_mm">): BevelFault | null {
+  if (bevel === undefined) return null;
+  if (section.shape === "wedge") return "not-of-a-blade";
+  if (bevel.edge_mm >= thickness_mm(section)) return "edge-too-thick";
+  return bevel.length_mm >= length_mm ? "longer-than-piece" : null;
+}
