@@ -56,7 +56,7 @@ export function Silhouette({ drawn, lie, paint, brittle = null }: Props) {
     const contour = outline.contour.map(toPx);
     return {
       contour: pathOf(contour, true),
-      bevel: pathOf(outline.bevel.map(toPx), false),
+      bevel: pathOf(outline.bevel.map(toPx), false) + pathOf(outline.otherBevel.map(toPx), false),
       facet: outline.bevel.length > 2 ? pathOf([...outline.bevel.map(toPx), ...edgeBeside(outline).map(toPx).reverse()], true) : "",
       eye: pathOf(outline.eye.map(toPx), true),
       saw: brittle === null ? "" : teethPath(drawn, lie, brittle),

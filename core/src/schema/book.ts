@@ -113,6 +113,8 @@ export const PieceSchema = strict({
   ),
   /** Of a bar: ground to an edge across the end that works, from one face or both; square when absent. */
   bevel: Type.Optional(BevelSchema),
+  /** The same of the other end: a peen, an adze behind an axe. */
+  otherBevel: Type.Optional(BevelSchema),
   /** What its core is covered with on both faces, of a blade; one steel throughout when absent. */
   cladding: Type.Optional(CladdingSchema),
   /** What each part of it is wanted to be. */

@@ -25,10 +25,23 @@ export function asWorked(piece: Piece): Piece {
   return rest;
 }
 
-/** Of the length of the piece, what the bevel takes off, mm: as a bar it would be shorter by so much. */
-export function bevelled_mm({ section, bevel }: Pick<Piece, "section" | "bevel">): number {
-  if (bevel === undefined || section.shape === "wedge") return 0;
-  return 0.5 * bevel.length_mm * (1 - Math.min(1, bevel.edge_mm / thickness_mm(section)));
+/** The piece with the end that is asked about as the one that works. */
+export function ofEnd(piece: Piece, end: "working" | "other"): Piece {
+  if (end === "working") return piece;
+  const turned = { ...piece };
+  delete turned.bevel;
+  delete turned.otherBevel;
+  return piece.otherBevel === undefined ? turned : { ...turned, bevel: piece.otherBevel };
+}
+
+/** Of the length of the piece, what its bevels take off, mm: as a bar it would be shorter by so much. */
+export function bevelled_mm({ section, bevel, otherBevel }: Pick<Piece, "section" | "bevel" | "otherBevel">): number {
+  const thick_mm = thickness_mm(section);
+  if (section.shape === "wedge") return 0;
+  return [bevel, otherBevel].reduce(
+    (sum, end) => sum + (end === undefined ? 0 : 0.5 * end.length_mm * (1 - Math.min(1, end.edge_mm / thick_mm))),
+    0,
+  );
 }
 
 export type BevelFault = "edge-too-thick" | "longer-than-piece" | "not-of-a-blade";

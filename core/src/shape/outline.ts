@@ -15,6 +15,8 @@ export interface Outline {
   readonly contour: readonly Point[];
   /** Line where the bevel begins, if the form has one. */
   readonly bevel: readonly Point[];
+  /** The same across the other end. */
+  readonly otherBevel: readonly Point[];
   readonly eye: readonly Point[];
   readonly hole: { readonly centre: Point; readonly radius_mm: number } | null;
   /** Points of the axis, evenly spaced, for painting along the piece. */
@@ -180,8 +182,7 @@ function bevelLine(form: KindFile, axis: Axis, breadth: number): Point[] {
 }
 
 /** Where the bevel across an end begins: a line from side to side. */
-function endBevel(form: KindFile, axis: Axis, breadth: number, back_share: number): Point[] {
-  const s = 1 - back_share;
+function endBevel(form: KindFile, axis: Axis, breadth: number, s: number): Point[] {
   const { back, edge } = offsetsAt(form, s);
   return [beside(axis, s, -back * breadth), beside(axis, s, edge * breadth)];
 }
@@ -226,6 +227,7 @@ export function outlineOf(piece: Piece, form: KindFile): Outline {
       : [];
   let contour: Point[] | null = null;
   let bevel: Point[] | null = null;
+  let otherBevel: Point[] | null = null;
   return {
     // A rack of a thousand is laid out by its boxes: what is drawn in one is worked out when it is drawn.
     get contour() {
@@ -235,7 +237,11 @@ export function outlineOf(piece: Piece, form: KindFile): Outline {
       return (bevel ??=
         piece.bevel === undefined
           ? bevelLine(form, axis, breadth)
-          : endBevel(form, axis, breadth, Math.min(1, piece.bevel.length_mm / piece.length_mm)));
+          : endBevel(form, axis, breadth, 1 - Math.min(1, piece.bevel.length_mm / piece.length_mm)));
+    },
+    get otherBevel() {
+      return (otherBevel ??=
+        piece.otherBevel === undefined ? [] : endBevel(form, axis, breadth, Math.min(1, piece.otherBevel.length_mm / piece.length_mm)));
     },
     eye: eyePoints,
     hole: hole ? { centre: onAxis(axis, hole.s).at, radius_mm: hole.radius * breadth } : null,

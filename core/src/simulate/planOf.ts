@@ -9,7 +9,7 @@ import { endOf, endUnder, intoOf, keepsHeat, lastOf_s, seconds, turnsOf, type En
 import { girth_mm, sectionArea_mm2 } from "../plan/fit.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import { COLOUR_MIN, RUN_DOUBT_K } from "../plan/runHeat.js";
-import { asWorked } from "../shape/bevel.js";
+import { asWorked, ofEnd } from "../shape/bevel.js";
 import { thickness_mm } from "../shape/thickness.js";
 import { breadth_mm } from "../shape/outline.js";
 import type { Dip, Piece, Route, Step } from "../schema/book.js";
@@ -60,11 +60,12 @@ function wayToBath(
 }
 
 /** The hardening of a piece on a route, with nothing left open. */
-export function hardenPlanOf(catalogue: Catalogue, bar: Piece, route: Route, { shop, fall }: Known = {}): HardenPlan {
-  // An end that is ground to an edge is what works: it is decided there.
-  const piece = asWorked(bar);
+export function hardenPlanOf(catalogue: Catalogue, whole: Piece, route: Route, { shop, fall }: Known = {}): HardenPlan {
   const heat = stepOf(route, "harden");
   const quench = stepOf(route, "quench");
+  // An end that is ground to an edge is what works: it is decided there.
+  const bar = ofEnd(whole, endUnder(quench)?.end ?? "working");
+  const piece = asWorked(bar);
   const { agitation, bath_C, medium: id } = intoOf(quench);
   const medium = mediumOf(catalogue, id);
   const own = ownDips(quench);

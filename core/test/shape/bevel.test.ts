@@ -3,7 +3,7 @@ import { CATALOGUE, formOf } from "../../src/catalogue.js";
 import { mass_kg } from "../../src/plan/fit.js";
 import { planRoute } from "../../src/plan/route.js";
 import type { Piece } from "../../src/schema/book.js";
-import { asWorked, bevelFault, workingSection } from "../../src/shape/bevel.js";
+import { asWorked, bevelFault, ofEnd, workingSection } from "../../src/shape/bevel.js";
 import { outlineOf } from "../../src/shape/outline.js";
 import { pictureSection } from "../../src/simulate/sectionPicture.js";
 import { predict } from "../../src/simulate/predict.js";
@@ -61,5 +61,28 @@ describe("an end ground to an edge across it", () => {
     const picture = pictureSection(CATALOGUE, { piece: IRON, route, station: null, effort: "quick" });
     expect(picture.section.shape).toBe("wedge");
     expect(picture.columns).toBeGreaterThan(1);
+  });
+  it("of two ends each is decided at its own: a peen that is blunt, a face that is square", () => {
+    const hammer: Piece = {
+      ...FLAT,
+      name: "Cross peen",
+      kind: "hammer",
+      form: "hammer",
+      steel: "1060",
+      use: "hammer-face",
+      length_mm: 110,
+      section: { shape: "square", side_mm: 28 },
+      otherBevel: { edge_mm: 6, length_mm: 30, faces: "both" },
+    };
+    const route = planRoute(CATALOGUE, hammer, "forge", { way: { hardens: "ends", draws: "oven" } });
+    // The last bath of the plan is for the other end, the one before it for the face.
+    const { working, other } = predict(CATALOGUE, hammer, route, "quick");
+    expect(working.place).toBe("edge");
+    expect(other!.end).toBe("working");
+    const square: Piece = { ...hammer };
+    delete square.otherBevel;
+    expect(predict(CATALOGUE, square, route, "quick").working.place).toBe("surface");
+    expect(ofEnd(hammer, "other").bevel).toEqual(hammer.otherBevel);
+    expect(mass_kg(hammer, formOf(hammer)) / mass_kg(square, formOf(square))).toBeCloseTo(1 - (15 * (1 - 6 / 28)) / 110, 6);
   });
 });

@@ -37,28 +37,37 @@ function usualBevel(piece: Piece, faces: Bevel["faces"]): Bevel {
   };
 }
 
-export function BevelFields({ piece, units, onChange, onFault }: Props) {
-  if (piece.section.shape === "wedge") return null;
-  const { bevel, ...bar } = piece;
-  const fault = bevelFault(piece);
+type End = "bevel" | "otherBevel";
+
+/** Without the field where the end is square. */
+function withBevel(piece: Piece, end: End, bevel: Bevel | undefined): Piece {
+  const rest = { ...piece };
+  delete rest[end];
+  return bevel === undefined ? rest : { ...rest, [end]: bevel };
+}
+
+interface EndProps extends Props {
+  readonly end: End;
+  readonly label: string;
+}
+
+function EndFields({ piece, end, label, units, onChange, onFault }: EndProps) {
+  const bevel = piece[end];
+  const faultOf = (of: Bevel): BevelFault | null => bevelFault({ section: piece.section, length_mm: piece.length_mm, bevel: of });
+  const fault = bevel === undefined ? null : faultOf(bevel);
   const set = (change: Partial<Bevel>): void => {
     if (bevel === undefined) return;
-    const next = { ...piece, bevel: { ...bevel, ...change } };
-    onFault("bevel", bevelFault(next) !== null);
-    onChange(next);
+    const next = { ...bevel, ...change };
+    onFault(end, faultOf(next) !== null);
+    onChange(withBevel(piece, end, next));
   };
-  const pick = (end: keyof typeof ENDS): void => {
-    onFault("bevel", false);
-    if (end === "square") onChange(bar);
-    else onChange({ ...piece, bevel: { ...(bevel ?? usualBevel(piece, end)), faces: end } });
+  const pick = (faces: keyof typeof ENDS): void => {
+    for (const key of [end, `${end} edge`, `${end} length`]) onFault(key, false);
+    onChange(withBevel(piece, end, faces === "square" ? undefined : { ...(bevel ?? usualBevel(piece, faces)), faces }));
   };
   return (
     <div className="measures">
-      <Choice
-        label="The end that works"
-        value={bevel?.faces ?? "square"}
-        onChange={(event) => pick(event.target.value as keyof typeof ENDS)}
-      >
+      <Choice label={label} value={bevel?.faces ?? "square"} onChange={(event) => pick(event.target.value as keyof typeof ENDS)}>
         {(Object.keys(ENDS) as (keyof typeof ENDS)[]).map((end) => (
           <MenuItem key={end} value={end}>
             {ENDS[end]}
@@ -77,7 +86,7 @@ export function BevelFields({ piece, units, onChange, onFault }: Props) {
             suggestion={
               fault === "edge-too-thick" ? FAULTS[fault] : bevel.edge_mm < 0.7 ? "Thin for the fire: it may crack or wrinkle." : ""
             }
-            onFault={(bad) => onFault("bevel edge", bad)}
+            onFault={(bad) => onFault(`${end} edge`, bad)}
             onChange={(edge_mm) => set({ edge_mm })}
           />
           <LengthField
@@ -88,11 +97,21 @@ export function BevelFields({ piece, units, onChange, onFault }: Props) {
             least_mm={LIMITS.bevel.length_mm[0]}
             most_mm={LIMITS.bevel.length_mm[1]}
             suggestion={fault === "longer-than-piece" ? FAULTS[fault] : ""}
-            onFault={(bad) => onFault("bevel length", bad)}
+            onFault={(bad) => onFault(`${end} length`, bad)}
             onChange={(length_mm) => set({ length_mm })}
           />
         </>
       )}
     </div>
+  );
+}
+
+export function BevelFields(props: Props) {
+  if (props.piece.section.shape === "wedge") return null;
+  return (
+    <>
+      <EndFields {...props} end="bevel" label="The end that works" />
+      <EndFields {...props} end="otherBevel" label="The other end" />
+    </>
   );
 }

@@ -90,8 +90,11 @@ export function asShape(section: Section, shape: ShapeName): Section {
 
 /** The piece in another shape. A blade has its edge along it, and none across its end. */
 export function inShape(piece: Piece, shape: ShapeName): Piece {
-  const { bevel, ...rest } = piece;
-  return { ...rest, ...(bevel === undefined || shape === "wedge" ? {} : { bevel }), section: asShape(piece.section, shape) };
+  const next = { ...piece, section: asShape(piece.section, shape) };
+  if (shape !== "wedge") return next;
+  delete next.bevel;
+  delete next.otherBevel;
+  return next;
 }
 
 /** The next whole number no piece carries yet. */
