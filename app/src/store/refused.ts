@@ -1,16 +1,18 @@
 /** Taps the browser refused to store: kept for this tab in memory and in its session, on whatever screen, until stored or exported. */
 
-import { BOOK_VERSION, migrateEvent, requireValid, type BookEvent } from "@tembrak/core";
+import { migrateEvent, requireValid, type BookEvent } from "@tembrak/core";
 import { useSyncExternalStore } from "react";
 import { mergeBook } from "./db.js";
 
 const KEY = "tembrak refused";
+/** The last version whose events read otherwise than today's; what is of a later one is left as it is by the road from there. */
+const LAST_OTHER = 16;
 
 function fromSession(): readonly BookEvent[] {
   try {
     const kept = JSON.parse(sessionStorage.getItem(KEY) ?? "[]") as readonly unknown[];
     // Kept by the page before this one, which may have been of the version before: what is of today stays as it is.
-    return kept.map((event) => requireValid("Event", migrateEvent(event, BOOK_VERSION - 1)));
+    return kept.map((event) => requireValid("Event", migrateEvent(event, LAST_OTHER)));
   } catch {
     return [];
   }

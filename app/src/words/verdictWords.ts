@@ -72,12 +72,17 @@ function temperSentence(route: Route, { working, thickest, isEmbrittled, equival
   return `${what}: ${about}.${together}${isEmbrittled ? " Toughness dips here; hardness does not show it." : ""}${drawn}`;
 }
 
+/** Hotter than this hard steel is drawn, C (common practice, no source). */
+const DRAWS_C = 150;
+
 /** Of a piece with two hard ends the one the headline is not about; "" where there is one. */
-function otherEndSentence({ other }: Prediction): string {
+function otherEndSentence({ other }: Pick<Prediction, "other">, units: Units): string {
   if (other === null) return "";
   const { mean_HRC, p05_HRC, p95_HRC } = other.tempered;
   const which = other.secondBy_s === null ? "hardened first" : "second in the bath";
-  return `The ${endName(other.end)}, ${which}: about ${showHardness(mean_HRC)} HRC, ${showRange(p05_HRC, p95_HRC)}.`;
+  const is = `The ${endName(other.end)}, ${which}: about ${showHardness(mean_HRC)} HRC, ${showRange(p05_HRC, p95_HRC)}.`;
+  if (other.got_C === null || other.got_C < DRAWS_C) return is;
+  return `${is} It gets to about ${showTemperature(other.got_C, units)} while the other end is heated, and is drawn by that: keep it wet.`;
 }
 
 /** So likely it may be said outright (judgement: as in the headline). */
@@ -380,7 +385,7 @@ export function verdictWords(
     ],
     [isToCome ? carbonSentence(prediction, units) : "", true],
     [temperSentence(route, prediction, units), route.steps.every(({ kind }) => kind !== "temper" && kind !== "run")],
-    [otherEndSentence(prediction), true],
+    [otherEndSentence(prediction, units), true],
     [targetSentence(prediction, found.hardness_HRC), true],
     [mouthSentence(prediction, section, units), true],
     ...zoneSentences(zones, section).map((sentence) => [sentence, true] as const),

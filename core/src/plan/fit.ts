@@ -110,7 +110,8 @@ export function cooledMass_kg(
   heated_mm: number | null = null,
 ): number {
   // What stayed out of the fire has nothing to give.
-  const all_kg = mass_kg(piece, form) * (heated_mm === null ? 1 : heated_mm / piece.length_mm);
+  const hot = heated_mm === null ? 1 : heated_mm / piece.length_mm;
+  const all_kg = mass_kg(piece, form) * hot;
   const { section, length_mm } = piece;
   const second = secondDip(quench);
   // All of it goes under in the end, and in the same bath.
@@ -120,7 +121,7 @@ export function cooledMass_kg(
   if (end !== null) {
     const other = turnsOf(quench)?.[1];
     const ends_mm = end.depth_mm + behind_mm + (other === undefined ? 0 : other.depth_mm + behind_mm);
-    return all_kg * Math.min(1, ends_mm / length_mm);
+    return mass_kg(piece, form) * Math.min(hot, ends_mm / length_mm);
   }
   const [edge, back] = [edgeDepth_mm(quench), backFirst(quench)?.depth_mm];
   if ((edge === undefined && back === undefined) || section.shape !== "wedge") return all_kg;

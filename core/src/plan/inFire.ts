@@ -25,6 +25,7 @@ export function partHeated(piece: Piece, route: Pick<Route, "steps">): Piece {
 export function heatWithPart(step: Harden, mm: number | null): Harden {
   const rest = { ...step };
   delete rest.inFire_mm;
+  if (mm === null) delete rest.guard;
   return mm === null ? rest : { ...rest, inFire_mm: mm };
 }
 

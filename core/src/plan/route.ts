@@ -1,7 +1,7 @@
 /** The steps from normalising to temper for a piece, by school, each with the code of its reason. */
 
 import { formOf } from "../catalogue.js";
-import { leavesTang, tangOut_mm, withInFire } from "./inFire.js";
+import { heatWithPart, leavesTang, tangOut_mm, withInFire } from "./inFire.js";
 import { InputError } from "../errors.js";
 import { austenitise, heatingCurve, magnetLost_C, magnetReturns_C } from "../kinetics/austenite.js";
 import { ac1_C } from "../kinetics/criticalTemperatures.js";
@@ -289,6 +289,15 @@ function immersed(piece: Piece, quench: Quench, hardens: Hardens, end: EndName =
   }
 }
 
+/** So many thicknesses behind what is dipped are in the fire with it (judgement: less drains it, more heats the end that is hard). */
+const BEHIND = 1.5;
+
+/** The other end's heat: no more of it in the fire than that needs, the first end kept wet. */
+function secondHeat(piece: Piece, heat: Extract<Step, { kind: "harden" }>): Step {
+  const mm = Math.round(Math.min(0.5 * piece.length_mm, endDepth_mm(piece) + BEHIND * thickness_mm(piece.section)));
+  return { ...heatWithPart(heat, Math.max(LIMITS.harden.inFire_mm[0], mm)), guard: "wet" };
+}
+
 export function preheatStep(heating: Heating, isHard: boolean): Step {
   return {
     kind: "preheat",
@@ -410,7 +419,14 @@ function plannedRoute(catalogue: Catalogue, piece: Piece, heating: Heating, { wa
     const other: Quench = { ...immersed(piece, bath, hardens, "other"), why: "other-end" };
     return {
       heating,
-      steps: [...first, heat, quench, heat, other, ...temperSteps(catalogue, steel, piece, hard_HRC, withinOf(piece, draws, kit))],
+      steps: [
+        ...first,
+        heat,
+        quench,
+        secondHeat(piece, heat),
+        other,
+        ...temperSteps(catalogue, steel, piece, hard_HRC, withinOf(piece, draws, kit)),
+      ],
     };
   }
   switch (draws) {

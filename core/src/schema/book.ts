@@ -200,6 +200,8 @@ export const StepSchema = tagged(
     fallTo_C: Type.Optional(limited(LIMITS.harden.fallTo_C, "Falls in air to, C")),
     /** So much of it is in the fire, from the end that works; the rest stays outside. All of it when absent. */
     inFire_mm: Type.Optional(limited(LIMITS.harden.inFire_mm, "Of it in the fire, from the end that works, mm")),
+    /** The far end, hard already, is kept in water or a wet rag meanwhile; bare in the air when absent. */
+    guard: Type.Optional(Type.Literal("wet")),
     ...because,
   }),
   strict({

@@ -8,6 +8,7 @@ import { formOf } from "../catalogue.js";
 import { finScratch, makeFin, stepFin } from "../heat/fin.js";
 import { heatingCurve } from "../kinetics/austenite.js";
 import { girth_mm, sectionArea_mm2 } from "../plan/fit.js";
+import { endUnder, type Quench } from "../plan/dips.js";
 import { inFire_mm } from "../plan/inFire.js";
 import type { Piece, Route } from "../schema/book.js";
 import { breadth_mm } from "../shape/outline.js";
@@ -24,6 +25,12 @@ export interface Mouth {
   /** The end outside, as the piece is taken out, C. */
   readonly farEnd_C: number;
 }
+
+/** What a wet rag or a tray of water takes from the end it is about: it boils there (8 kW/(m2 K): nucleate boiling of water, from memory). */
+const WET = { at_C: 80, conductance_W_m2K: 8000 };
+/** At heat where the end that works is no shorter of it, K; nobody waits longer for that, s (judgement). */
+const AT_HEAT_K = 3;
+const LONGEST_s = 2400;
 
 const CELLS = 160;
 const STEP_s = 4;
@@ -51,13 +58,14 @@ function sectionsOf(piece: Piece): (from_mm: number) => { readonly area_m2: numb
 }
 
 /** Temperature of a piece along its length as it comes out, C, at `CELLS` places from the end that works; inside, far from the mouth, its heat. */
-export function alongMouth(piece: Piece, in_mm: number, heat_C: number, hold_s: number): Float64Array {
+export function alongMouth(piece: Piece, in_mm: number, heat_C: number, hold_s: number, guard?: "wet"): Float64Array {
   const fin = makeFin(CELLS, piece.length_mm, sectionsOf(piece));
   const { temperature_C, duration_s } = heatingCurve({ heat_C, hold_s });
   const T = new Float64Array(CELLS).fill(ROOM_C);
   const scratch = finScratch(CELLS);
   const inside = Math.round((CELLS * in_mm) / piece.length_mm);
-  for (let time_s = STEP_s; time_s <= duration_s; time_s += STEP_s) {
+  // A thick one takes longer than the usual course: it is waited for.
+  for (let time_s = STEP_s; time_s <= duration_s || (T[0]! < heat_C - AT_HEAT_K && time_s < LONGEST_s); time_s += STEP_s) {
     const wall_C = temperature_C(time_s);
     stepFin(
       fin,
@@ -68,6 +76,7 @@ export function alongMouth(piece: Piece, in_mm: number, heat_C: number, hold_s: 
           ? { heatTransfer_W_m2K: wall_W_m2K(now_C, wall_C), surroundings_C: wall_C }
           : { heatTransfer_W_m2K: AIR.heatTransfer_W_m2K(now_C), surroundings_C: AIR.surroundings_C },
       scratch,
+      guard === "wet" ? WET : undefined,
     );
   }
   // Somebody watches the end that works: it is taken out when that is at heat.
@@ -85,12 +94,21 @@ function reaches_mm(T: Float64Array, from_C: number, length_mm: number): number 
   return at(beyond - 1) + ((hot - from_C) / (hot - cold)) * (at(beyond) - at(beyond - 1));
 }
 
-/** Null where all of it is in the fire, or the route hardens nothing. */
-export function mouthOf(piece: Piece, route: Route, { ac1_C, ac3_C }: Pick<Transformations, "ac1_C" | "ac3_C">): Mouth | null {
+/** How hot the end that was hardened first gets while the other is heated, C; null where nobody said how much of it is in the fire. */
+export function firstEndGets_C(piece: Piece, route: Route): number | null {
   const in_mm = inFire_mm(piece, route);
   const heat = route.steps.findLast((step) => step.kind === "harden");
   if (in_mm === null || heat?.kind !== "harden") return null;
-  const T = alongMouth(piece, in_mm, heat.temperature_C, 60 * heat.hold_min);
+  return alongMouth(piece, in_mm, heat.temperature_C, 60 * heat.hold_min, heat.guard)[CELLS - 1]!;
+}
+
+/** Null where all of it is in the fire, an end alone goes into the bath, or the route hardens nothing. */
+export function mouthOf(piece: Piece, route: Route, { ac1_C, ac3_C }: Pick<Transformations, "ac1_C" | "ac3_C">): Mouth | null {
+  const in_mm = inFire_mm(piece, route);
+  const heat = route.steps.findLast((step) => step.kind === "harden");
+  const quench = route.steps.findLast((step): step is Quench => step.kind === "quench");
+  if (in_mm === null || heat?.kind !== "harden" || quench === undefined || endUnder(quench) !== null) return null;
+  const T = alongMouth(piece, in_mm, heat.temperature_C, 60 * heat.hold_min, heat.guard);
   const all_C = Math.min(heat.temperature_C - 1, ac3_C ?? ac1_C + OVER_AC1_K);
   return {
     inFire_mm: in_mm,

@@ -20,7 +20,7 @@ import { planKey, requireSense } from "./hardenCase.js";
 import { MEMBERS, membersOf, runMembers, type Member } from "./hardenSpread.js";
 import { chanceBetween, temperedAt, temperPlace, type Estimate, type Share, type Tempers } from "./temperedPlace.js";
 import { inFire_mm } from "../plan/inFire.js";
-import { mouthOf, type Mouth } from "./mouth.js";
+import { firstEndGets_C, mouthOf, type Mouth } from "./mouth.js";
 import type { MoreCarbon } from "../kinetics/soak.js";
 import { transformations, type Transformations } from "./transformations.js";
 import { endOfQuench, firstEndOf, hardenPlanOf, otherEndOf, tempersOf, placesOf } from "./planOf.js";
@@ -44,6 +44,8 @@ export interface Prediction {
     readonly curve: CoolingCurve;
     /** Of two by turns: out of the fire it has to be under by then, s. */
     readonly secondBy_s: number | null;
+    /** Hardened first: how hot it got while the other end was heated, C; null where that is not followed. It was drawn by that. */
+    readonly got_C: number | null;
   } | null;
   /**
    * Further places of a blade that were measured, each by its own section; none where it has one section. `hardening.straighten` is the window of
@@ -132,19 +134,25 @@ function softShare(members: readonly Member[], weights: readonly number[]): numb
   return Math.min(1, Math.max(0, 1 - hard - weights.at(-1)!));
 }
 
+/** Cooler nothing is drawn, C; and so long an end is about as hot as it gets, min (judgement). */
+const DRAWS_FROM_C = 100;
+const HEATED_MIN = 2;
+
 /** The other end has an ensemble of its own; no test says which end it was made at. */
 function otherEnd(
-  asked: { readonly plan: HardenPlan; readonly end: EndName; readonly isByTurns: boolean },
-  tempers: Tempers,
+  asked: { readonly plan: HardenPlan; readonly end: EndName; readonly isByTurns: boolean; readonly got_C: number | null },
+  own: Tempers,
   isQuick: boolean,
   desk: Desk,
 ): NonNullable<Prediction["other"]> {
-  const { plan, end, isByTurns } = asked;
+  const { plan, end, isByTurns, got_C } = asked;
+  const tempers =
+    got_C === null || got_C < DRAWS_FROM_C ? own : { ...own, cycles: [{ temperature_C: got_C, hold_min: HEATED_MIN }, ...own.cycles] };
   const { edge, surface, curve } = desk.recall("hardening", `other ${isQuick} ${planKey(plan)}`, () =>
     harden(plan, isQuick ? { resolution: "coarse", members: QUICK_MEMBERS, desk } : { desk }),
   );
   const { asQuenched, tempered } = temperPlace(tempers, edge ?? surface);
-  return { end, asQuenched, tempered, curve, secondBy_s: isByTurns ? airLimit_s(plan, desk) : null };
+  return { end, asQuenched, tempered, curve, got_C, secondBy_s: isByTurns ? airLimit_s(plan, desk) : null };
 }
 
 /** The whole answer for a piece on a route, by what is `known` of its shop and its tests; `already` is its ensemble when that was run beside it; quick is coarse in space and leaves out what would help. @throws InputError for a route without a hardening or a quench. */
@@ -204,7 +212,17 @@ export function predict(
     other:
       other === null || otherPlan === null
         ? null
-        : otherEnd({ plan: otherPlan, end: endOfQuench(other), isByTurns: turned !== null }, tempers, isQuick, desk),
+        : otherEnd(
+            {
+              plan: otherPlan,
+              end: endOfQuench(other),
+              isByTurns: turned !== null,
+              got_C: turned === null ? firstEndGets_C(piece, route) : null,
+            },
+            tempers,
+            isQuick,
+            desk,
+          ),
     places,
     firstToShut: first,
     weakest: weakestOf(chanceBetween(working.tempered, low_HRC, high_HRC), places),

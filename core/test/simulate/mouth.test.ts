@@ -7,7 +7,7 @@ import type { Quench } from "../../src/plan/dips.js";
 import type { Piece } from "../../src/schema/book.js";
 import type { Kit } from "../../src/schema/kit.js";
 import { alongMouth } from "../../src/simulate/mouth.js";
-import { predict } from "../../src/simulate/predict.js";
+import { predict, type Prediction } from "../../src/simulate/predict.js";
 import { zoneReports } from "../../src/simulate/zoneReport.js";
 
 const KNIFE: Piece = {
@@ -21,6 +21,8 @@ const KNIFE: Piece = {
   length_mm: 260,
   section: { shape: "wedge", spine_mm: 4, edge_mm: 0.8, height_mm: 30 },
 };
+type OtherEnd = NonNullable<Prediction["other"]>;
+
 const BAR: Piece = {
   name: "Test bar",
   mark: "5",
@@ -140,5 +142,27 @@ describe("a piece of which a part is in the fire", () => {
     const quench = part.steps.findLast((step): step is Quench => step.kind === "quench")!;
     const all = cooledMass_kg(sword, formOf(sword), quench);
     expect(cooledMass_kg(sword, formOf(sword), quench, undefined, 1219) / all).toBeCloseTo(1219 / 1626, 9);
+  });
+  it("the face of a hammer is drawn while its peen is heated, and kept wet it is not", () => {
+    const hammer: Piece = {
+      ...BAR,
+      kind: "hammer",
+      form: "hammer",
+      steel: "1060",
+      use: "hammer-face",
+      length_mm: 110,
+      section: { shape: "square", side_mm: 28 },
+    };
+    const route = planRoute(CATALOGUE, hammer, "forge", { way: { hardens: "ends", draws: "oven" } });
+    const bare = {
+      ...route,
+      steps: route.steps.map((step) => (step.kind === "harden" ? { ...step, guard: undefined } : step)),
+    } as typeof route;
+    const [wet, dry] = [route, bare].map((of) => predict(CATALOGUE, hammer, of, "quick").other!) as [OtherEnd, OtherEnd];
+    // Water holds its end near its own boiling; over 400 C hard steel of any carbon is under 50 HRC in minutes (handbook tempering curves).
+    expect(wet.got_C).toBeLessThan(150);
+    expect(dry.got_C).toBeGreaterThan(400);
+    expect(dry.tempered.mean_HRC).toBeLessThan(48);
+    expect(wet.tempered.mean_HRC).toBeGreaterThan(dry.tempered.mean_HRC + 6);
   });
 });

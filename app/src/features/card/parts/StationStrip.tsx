@@ -1,6 +1,6 @@
 /** The piece lying down, painted with its hardness from nine sections, and the cut that is looked at: drag it along. */
 
-import { formOf, measuredStation, pointAt, type Piece, type Point, type SectionPicture } from "@tembrak/core";
+import { formOf, measuredStation, pointAt, type Mouth, type Piece, type Point, type SectionPicture } from "@tembrak/core";
 import { useId, useMemo } from "react";
 import { showLength, type Units } from "../../../format/show.js";
 import { hardnessShade } from "../../../parts/hardnessShade.js";
@@ -15,7 +15,12 @@ interface Props {
   readonly station: number | null;
   readonly onStation: (station: number) => void;
   readonly units: Units;
+  /** Where only a part of it was in the fire. */
+  readonly mouth: Mouth | null;
 }
+
+/** What stayed out of the fire, HRC: drawn as soft as steel is drawn. */
+const LEFT_HRC = 25;
 
 const [WIDTH_px, HEIGHT_px] = [430, 54];
 /** Bands from edge to back, and steps along each station's part of the piece. */
@@ -47,7 +52,7 @@ export function lineAlong(pictures: readonly (SectionPicture | undefined)[]): Li
   });
 }
 
-export function StationStrip({ piece, pictures, station, onStation, units }: Props) {
+export function StationStrip({ piece, pictures, station, onStation, units, mouth }: Props) {
   const id = useId();
   const form = formOf(piece);
   const drawn = useMemo(() => {
@@ -72,6 +77,19 @@ export function StationStrip({ piece, pictures, station, onStation, units }: Pro
       }),
     [pictures, at, drawn],
   );
+  const left = useMemo(() => {
+    if (mouth === null) return null;
+    const [hard, soft] = [mouth.hardTo_mm, mouth.asItWasFrom_mm].map((from_mm) => Math.max(0, 1 - from_mm / piece.length_mm)) as [
+      number,
+      number,
+    ];
+    const steps = Array.from({ length: 13 }, (_, i) => i / 12);
+    const side = (share: number): Point[] => steps.map((s) => at(s * hard, share));
+    return {
+      path: pathOf([...side(-0.4), ...side(1.4).reverse()].map(drawn.toPx), true),
+      lines: [hard, soft].map((s) => pathOf([at(s, -0.4), at(s, 1.4)].map(drawn.toPx), false)),
+    };
+  }, [mouth, piece.length_mm, at, drawn]);
   const line = useMemo(() => lineAlong(pictures), [pictures]);
   const cut = station ?? measuredStation(form);
   const toPx = ({ along }: LinePoint, share: number): Point => drawn.toPx(at(along, share));
@@ -91,6 +109,14 @@ export function StationStrip({ piece, pictures, station, onStation, units }: Pro
             <path key={i} d={path} fill={colour} stroke={colour} strokeWidth={0.8} />
           ))}
         </g>
+        {left === null ? null : (
+          <g clipPath={`url(#${id}s)`} data-testid="mouth-line">
+            <path d={left.path} fill={hardnessShade(LEFT_HRC)} />
+            {left.lines.map((path, i) => (
+              <path key={path} d={path} stroke="var(--verd)" strokeWidth={i === 0 ? 1.8 : 0.9} strokeDasharray="6 3" fill="none" />
+            ))}
+          </g>
+        )}
         {line.length < 2 ? null : (
           <g clipPath={`url(#${id}s)`} data-testid="quench-line">
             <path

@@ -20,6 +20,7 @@ import {
   PLATES,
   questionHeat,
   usualEdgeDepth_mm,
+  wayOf,
   withInto,
   type Piece,
   type Quench,
@@ -249,8 +250,15 @@ function HeatFields({ step, units, isLocked, onChange, onFault }: FieldProps<Exc
   );
 }
 
+/** With the end that is hard already kept wet, or bare. */
+function guarded(step: Step & { readonly kind: "harden" }, isWet: boolean): Step {
+  const rest = { ...step };
+  delete rest.guard;
+  return isWet ? { ...rest, guard: "wet" } : rest;
+}
+
 /** How much of it is in the fire: all of it, or so much from the end that works. */
-function InFireField({ step, piece, units, isLocked, onChange, onFault }: FieldProps<"harden">) {
+function InFireField({ step, piece, route, units, isLocked, onChange, onFault }: FieldProps<"harden">) {
   const { length_mm } = piece;
   const set = (mm: number | null): void => onChange(heatWithPart(step, mm));
   return (
@@ -277,6 +285,18 @@ function InFireField({ step, piece, units, isLocked, onChange, onFault }: FieldP
           onFault={(bad) => onFault("in fire", bad)}
           onChange={set}
         />
+      )}
+      {step.inFire_mm === undefined || wayOf(route).hardens !== "ends" ? null : (
+        <ToggleButtonGroup
+          exclusive
+          disabled={isLocked}
+          value={step.guard ?? "bare"}
+          aria-label="The end that is hard already"
+          onChange={(_, chosen: "wet" | "bare" | null) => chosen && onChange(guarded(step, chosen === "wet"))}
+        >
+          <ToggleButton value="wet">other end wet</ToggleButton>
+          <ToggleButton value="bare">bare</ToggleButton>
+        </ToggleButtonGroup>
       )}
     </>
   );

@@ -170,7 +170,7 @@ export function ThroughSteel({ view, question, effort, prediction, units }: Prop
     <div className="through">
       {isBlade ? (
         <>
-          <StationStrip piece={piece} pictures={along} station={station} onStation={setStation} units={units} />
+          <StationStrip piece={piece} pictures={along} station={station} onStation={setStation} units={units} mouth={prediction.mouth} />
           <p className="drawn through-note">
             {station === null
               ? "Cut where it was measured; drag it along."
