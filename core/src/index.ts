@@ -112,7 +112,7 @@ export {
 } from "./plan/kit.js";
 export { edgeFor, lookOver, THIN_EDGE, type LookOver } from "./plan/lookOver.js";
 export { dipOfRoute, temperedAround, type Dip } from "./plan/dip.js";
-export { heatWithPart, inFire_mm, withInFire } from "./plan/inFire.js";
+export { heatWithPart, inFire_mm, leavesTang, withInFire } from "./plan/inFire.js";
 export { bevelFault, workingSection, type BevelFault } from "./shape/bevel.js";
 export type { Mouth } from "./simulate/mouth.js";
 export { cooledMass_kg, fitProblems, groundOff_kg, mass_kg, type FitPlace, type FitProblem, type FitWay } from "./plan/fit.js";

@@ -353,7 +353,8 @@ export function mouthSentence({ mouth }: Pick<Prediction, "mouth">, section: Sec
   if (mouth === null) return "";
   const from = section.shape === "wedge" ? "its tip" : "the end that works";
   if (mouth.hardTo_mm < 1) return `With ${showLength(mouth.inFire_mm, units)} in the fire nothing of it is hot enough: more of it in.`;
-  return `${showLength(mouth.inFire_mm, units)} of it in the fire, from ${from}: hard for ${showLength(mouth.hardTo_mm, units)}, and from ${showLength(mouth.asItWasFrom_mm, units)} on it stays as it was. A file finds the line between.`;
+  const [hard, left] = [Math.round(mouth.hardTo_mm), Math.round(mouth.asItWasFrom_mm)].map((mm) => showLength(mm, units));
+  return `${showLength(mouth.inFire_mm, units)} of it in the fire, from ${from}: hard for ${hard}, and from ${left} on it stays as it was. A file finds the line between.`;
 }
 
 /** Each zone that was asked for: wanted, expected, and whether the two meet. */

@@ -15,7 +15,7 @@ interface Props {
 
 type Bevel = NonNullable<Piece["bevel"]>;
 
-const ENDS = { square: "square", one: "bevelled from one face", both: "bevelled from both faces" } as const;
+const ENDS = { square: "square", one: "to an edge, one face", both: "to an edge, both faces" } as const;
 
 const FAULTS: Readonly<Record<BevelFault, string>> = {
   "edge-too-thick": "As thick as the bar or thicker: that is no bevel.",
@@ -110,8 +110,8 @@ export function BevelFields(props: Props) {
   if (props.piece.section.shape === "wedge") return null;
   return (
     <>
-      <EndFields {...props} end="bevel" label="The end that works" />
-      <EndFields {...props} end="otherBevel" label="The other end" />
+      <EndFields {...props} end="bevel" label="Working end, ground" />
+      <EndFields {...props} end="otherBevel" label="Other end, ground" />
     </>
   );
 }

@@ -1,7 +1,7 @@
 /** A blade at more places than one, and what each part of it is wanted to be. */
 
 import { zoneName, zonesFor } from "../../words/zoneNames.js";
-import { LIMITS, THIN_EDGE, thinnestEdge_mm, hardensForZones, WISHES, type Piece, type Wish, type Zone } from "@tembrak/core";
+import { LIMITS, THIN_EDGE, thinnestEdge_mm, hardensForZones, leavesTang, WISHES, type Piece, type Wish, type Zone } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import { showLength, type Units } from "../../format/show.js";
@@ -147,6 +147,7 @@ export function ZoneWishes({ piece, onChange }: Pick<Props, "piece" | "onChange"
           </Choice>
         ))}
       </div>
+      {leavesTang(piece) && section.shape === "wedge" ? <p className="hint">The tang stays out of the fire: so it is planned.</p> : null}
       {hardens === "edge" ? <p className="hint">A hard edge and a softer back: quench the edge only.</p> : null}
       {hardens === "face" ? <p className="hint">One hard end and a softer body: quench that end only.</p> : null}
       {hardens === "ends" ? <p className="hint">Two hard ends and a softer body: one after the other.</p> : null}
