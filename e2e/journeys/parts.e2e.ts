@@ -3,7 +3,7 @@
 import { planRoute, CATALOGUE, type Piece } from "../../core/src/index.js";
 import { EMPTY } from "../ports.js";
 import { bookAt, bringIn } from "./books.js";
-import { expect, expectAccessible, expectNoSideways, visit } from "./shop.js";
+import { expect, expectAccessible, expectNoSideways, takeWay, visit } from "./shop.js";
 import { open, standing } from "./standing.js";
 
 const IRON: Piece = {
@@ -99,7 +99,10 @@ standing("a long blade of 1626 mm and a kiln of 1240: as much as goes in is plan
   const route = planRoute(CATALOGUE, blade, "kiln");
   await bringIn(page, info.outputPath("sword.tembrak.json"), bookAt(blade, "heat", 9000, kit, 12, route), blade.name);
   await visit(page, `${EMPTY}/piece/hand`);
-  await page.getByText(/Too long for Long kiln by \d+ mm\./).first().click();
+  await page
+    .getByText(/Too long for Long kiln by \d+ mm\./)
+    .first()
+    .click();
   await page.getByRole("button", { name: /^Plan 1[12]\d\d mm of it in the kiln/ }).click();
   await expect(page.getByText(/Too long for Long kiln by/)).toBeHidden();
   await expect(page.getByText(/1[12]\d\d mm of it in the fire, from its tip: hard for 1[12]\d\d mm/)).toBeVisible();
@@ -130,4 +133,31 @@ standing("a hammer: bare, its face is drawn while the peen is heated, and kept w
   await expect(
     page.getByText(/It gets to about [45]\d\d °C while the other end is heated, and is drawn by that: keep it wet\./),
   ).toBeVisible();
+});
+
+standing("an axe with an adze behind it, both in oil by turns: each end is told by its own bevel", async ({ page }, info) => {
+  const axe: Piece = {
+    name: "Hedge axe",
+    mark: "7",
+    kind: "axe",
+    form: "axe",
+    steel: "1075",
+    start: "normalised",
+    use: "axe",
+    length_mm: 210,
+    section: { shape: "plate", thickness_mm: 20, width_mm: 80 },
+    bevel: { edge_mm: 1.5, length_mm: 90, faces: "both" },
+    otherBevel: { edge_mm: 2, length_mm: 50, faces: "one" },
+  };
+  await bringIn(
+    page,
+    info.outputPath("axe.tembrak.json"),
+    bookAt(axe, "heat", 9000, null, 12, planRoute(CATALOGUE, axe, "forge")),
+    axe.name,
+  );
+  await visit(page, `${EMPTY}/piece/hand`);
+  await expect(page.getByTestId("verdict")).toHaveText(/^Edge will be \d\d HRC/);
+  await takeWay(page, "Both ends by turns");
+  await expect(page.getByText(/, second in the bath: about [5]\d HRC/)).toBeVisible();
+  await expect(page.getByTestId("verdict")).toHaveText(/^Edge will be [5]\d HRC/);
 });

@@ -3,17 +3,9 @@
 import { CATALOGUE, planRoute, type Piece } from "../../core/src/index.js";
 import { DEMO, EMPTY } from "../ports.js";
 import { bookAt, bringIn } from "./books.js";
-import { expect, goToBench, outNow, passGate, visit, normalise } from "./shop.js";
+import { expect, goToBench, outNow, passGate, visit, normalise, takeWay } from "./shop.js";
 import { clocked, open } from "./standing.js";
 import type { Page } from "@playwright/test";
-
-async function take(page: Page, way: string): Promise<void> {
-  await page.getByRole("button", { name: "Steps" }).click();
-  await page.getByRole("button", { name: "Ways through the bath" }).click();
-  await page.getByRole("button", { name: `Do it so: ${way}` }).click();
-  await page.getByRole("button", { name: "Keep these steps" }).click();
-  await expect(page.getByRole("dialog")).toBeHidden();
-}
 
 clocked(
   "the edge to its line, then the back dipped: compared, planned, led by what one sees, and the card tells what was done",
@@ -57,7 +49,7 @@ clocked(
     await page.getByRole("radio", { name: /^Punch/ }).click();
     await page.getByRole("button", { name: "Plan its heats" }).click();
     await expect(page.getByTestId("verdict")).toContainText(/HRC|hardens/);
-    await take(page, "Both ends by turns");
+    await takeWay(page, "Both ends by turns");
     await goToBench(page);
     await passGate(page);
     await normalise(page);
@@ -97,7 +89,7 @@ clocked(
     await bringIn(page, info.outputPath("axe.json"), bookAt(AXE, "hold", 0, null, 12, planRoute(CATALOGUE, AXE, "forge")), AXE.name);
     await visit(page, `${EMPTY}/piece/hand`);
     await expect(page.getByTestId("verdict")).toContainText("HRC");
-    await take(page, "The back, then the edge");
+    await takeWay(page, "The back, then the edge");
     await goToBench(page);
     await outNow(page, /Out of the fire: to the bath/);
     await expect(page.getByRole("heading", { level: 1 })).toContainText(/the back first, then the edge, .* deep/);

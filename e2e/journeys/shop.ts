@@ -131,3 +131,12 @@ export async function outNow(page: Page, name: RegExp): Promise<void> {
   await expect.poll(async () => (await early.isVisible()) || (await key.count()) === 0).toBe(true);
   if (await early.isVisible()) await early.getByRole("button", { name }).click();
 }
+
+/** A way through the bath, from the card by its steps. */
+export async function takeWay(page: Page, way: string): Promise<void> {
+  await page.getByRole("button", { name: "Steps" }).click();
+  await page.getByRole("button", { name: "Ways through the bath" }).click();
+  await page.getByRole("button", { name: `Do it so: ${way}` }).click();
+  await page.getByRole("button", { name: "Keep these steps" }).click();
+  await expect(page.getByRole("dialog")).toBeHidden();
+}

@@ -18,11 +18,7 @@ export function workingSection({ section, bevel }: Pick<Piece, "section" | "beve
 /** The same piece as the end that works has it: for what is decided there. */
 export function asWorked(piece: Piece): Piece {
   const section = workingSection(piece);
-  if (section === piece.section) return piece;
-  // It is all of it an edge now: what was of a bar is not asked of it.
-  const rest = { ...piece, section };
-  delete rest.bevel;
-  return rest;
+  return section === piece.section ? piece : { ...piece, section };
 }
 
 /** The piece with the end that is asked about as the one that works. */

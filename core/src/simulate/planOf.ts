@@ -201,6 +201,9 @@ function immersionOf(piece: Piece, dip: Dip): Immersion {
   if (dip.under === "edge") return { kind: "edge", depth_mm: bladeDepth_mm(section, dip.depth_mm) };
   if (dip.under === "back" && section.shape === "wedge") return { kind: "back", depth_mm: bladeDepth_mm(section, dip.depth_mm) };
   const end = endOf(dip);
+  // A bevelled end that goes in less deep than its bevel is long: its edge is under, and no more.
+  if (end !== null && piece.bevel !== undefined && section.shape === "wedge" && end.depth_mm < section.height_mm)
+    return { kind: "edge", depth_mm: end.depth_mm };
   return end !== null && isFace(piece, end) ? { kind: "edge", depth_mm: end.depth_mm } : { kind: "full" };
 }
 

@@ -26,7 +26,7 @@ describe("an end ground to an edge across it", () => {
     expect(workingSection(IRON)).toEqual({ shape: "wedge", spine_mm: 4, edge_mm: 0.8, height_mm: 9 });
     expect(workingSection(FLAT)).toBe(FLAT.section);
     expect(asWorked(FLAT)).toBe(FLAT);
-    expect(asWorked(IRON).bevel).toBeUndefined();
+    expect(asWorked(IRON).section).toEqual(workingSection(IRON));
   });
   // By hand: half of 9 mm, but for what the edge leaves: (4 - 0.8) / 4 of 4.5 mm of 150.
   it("weighs what a prism and a wedge of its measures do", () => {
