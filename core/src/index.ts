@@ -233,7 +233,7 @@ export {
   type Straightening,
 } from "./standing/straightening.js";
 export { COLOUR_MIN, FIRST_COLOUR_C, watchedOf } from "./plan/runHeat.js";
-export { edgeInAir, edgeInWater, softBack } from "./plan/runStep.js";
+export { backRuns, edgeInAir, edgeInWater, softBack } from "./plan/runStep.js";
 export { wetEdge_mm } from "./plan/colourRun.js";
 export { runLogOf, type RunLog } from "./standing/runLog.js";
 export type { ColourRun } from "./plan/colourRun.js";
@@ -307,7 +307,7 @@ export { eyeErrors_K, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.
 export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
 export { airCooling_s, airLeft_C } from "./simulate/hardenReadings.js";
 export { PATTERNS, PASTE, PLATES, patternOf, type Pattern, type PatternTried } from "./simulate/patterns.js";
-export { betterForWish, missedWish, type BetterWish } from "./simulate/wish.js";
+export { betterForWish, missedWish, servesWish, type BetterWish } from "./simulate/wish.js";
 export { hardensForZones, zoneReports, type ZoneReport } from "./simulate/zoneReport.js";
 export { chanceAllInWindow, zoneOffsets, type ZoneOffset } from "./simulate/zones.js";
 export { magnetPoint } from "./simulate/magnetPoint.js";

@@ -161,3 +161,17 @@ standing("an axe with an adze behind it, both in oil by turns: each end is told 
   await expect(page.getByText(/, second in the bath: about [5]\d HRC/)).toBeVisible();
   await expect(page.getByTestId("verdict")).toHaveText(/^Edge will be [5]\d HRC/);
 });
+
+standing("a spine wanted medium: a hot bar along its back after the tempers is proposed, taken, and lands", async ({ page }) => {
+  await open(page, `${EMPTY}/new`);
+  await page.getByRole("combobox", { name: "The spine" }).click();
+  await page.getByRole("option", { name: "medium" }).click();
+  await page.getByRole("button", { name: "Plan its heats" }).click();
+  const notice = page.getByText(
+    /Spine, wanted 40 to 52 HRC, will be 5\d: .* A hot bar along its back after the tempers, the edge in water, until it is/,
+  );
+  await expect(notice).toBeVisible();
+  await page.locator(".fit-notice").filter({ has: notice }).getByRole("button", { name: "Plan it so" }).click();
+  await expect(notice).toBeHidden();
+  await expect(page.getByText(/^Spine wanted medium, 40 to 52: 4\d HRC/)).toBeVisible();
+});

@@ -69,6 +69,17 @@ export function usePrediction(question: Question | null, effort: Effort = "full"
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => predictBeside(job!, signal), enabled: job !== null, ...ONCE });
 }
 
+/** Several at once; null until all of them are there. */
+export function usePredictions(questions: readonly Question[], effort: Effort): readonly Prediction[] | null {
+  return useQueries({
+    queries: questions.map((question) => {
+      const job = predictionOf(question, effort);
+      return { queryKey: keyOf(job), queryFn: ({ signal }: { signal: AbortSignal }) => predictBeside(job!, signal), ...ONCE };
+    }),
+    combine: (all) => (all.every(({ data }) => data !== undefined) ? all.map(({ data }) => data!) : null),
+  });
+}
+
 /** What a plan nobody has begun comes to in this shop, by what it had taught before then. */
 export function usePlanned(
   piece: Piece | undefined,

@@ -39,6 +39,19 @@ export function softBack({ section }: Pick<Piece, "section">, source: Exclude<Ru
   return { kind: "run", source, temperature_C: WET_EDGE_C, mark: markOf(section), why: "softens-back" };
 }
 
+/** Where the line of a back that is drawn to a wish is watched, share of the height; and what it may be watched for, C: purple, light blue, grey blue (judgement). */
+const WISH_SHARE = 0.45;
+const WISH_LINES_C = [280, 300, 320, 340] as const;
+
+/** Runs that draw a back ever further, mildest first, the edge in water; none for what has no edge and no back. */
+export function backRuns(piece: Pick<Piece, "section">, source: Exclude<RunSource, "residual">): Run[] {
+  const run = softBack(piece, source);
+  const { section } = piece;
+  if (run === null || section.shape !== "wedge") return [];
+  const behind_mm = Math.round(WISH_SHARE * section.height_mm);
+  return WISH_LINES_C.map((temperature_C) => ({ ...run, mark: { behind_mm, temperature_C } }));
+}
+
 /** The same run to a colour at its edge: the first there is. */
 export function edgeInAir({ kind, source }: Run): Run {
   return { kind, source, temperature_C: FIRST_COLOUR_C, why: "runs-from-body" };

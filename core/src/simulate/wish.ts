@@ -1,6 +1,6 @@
 /** Where a plan misses what the zones of a piece were wanted to be, and the way through its bath that would not. */
 
-import type { Piece, Route } from "../schema/book.js";
+import type { Piece, Route, Zone } from "../schema/book.js";
 import { wayOf } from "../plan/way.js";
 import type { PatternTried } from "./patterns.js";
 import { zoneReports, type Outcome, type ZoneReport } from "./zoneReport.js";
@@ -19,6 +19,20 @@ export function missedWish(reports: readonly ZoneReport[]): (ZoneReport & { read
     report.chance !== null && report.chance < MISSED ? [{ ...report, chance: report.chance }] : [],
   );
   return missed.sort((a, b) => a.chance - b.chance)[0] ?? null;
+}
+
+/** Likely enough to be called there (judgement). */
+const THERE = 0.9;
+
+/** Which of some outcomes serves a zone, if any does clearly better than the plan: the first that is likely enough, else the best. */
+export function servesWish(
+  missed: { readonly zone: Zone; readonly chance: number },
+  tried: readonly (readonly ZoneReport[])[],
+): number | null {
+  const chances = tried.map((reports) => reports.find(({ zone }) => zone === missed.zone)?.chance ?? 0);
+  const sure = chances.findIndex((chance) => chance >= THERE);
+  const best = sure >= 0 ? sure : chances.indexOf(Math.max(...chances));
+  return (chances[best] ?? 0) - missed.chance >= GAIN ? best : null;
 }
 
 export interface BetterWish {

@@ -66,5 +66,6 @@ export function hardensForZones({ zones = [], section }: Pick<Piece, "zones" | "
     return back === "hard" ? "whole" : wants("tang") === "hard" ? "ends" : "face";
   }
   if (wants("edge") !== "hard" || back === undefined) return null;
-  return back === "soft" || back === "medium" || back === "untreated" ? "edge" : "whole";
+  // What never hardens is soft, not medium: a medium back is hardened and drawn.
+  return back === "soft" || back === "untreated" ? "edge" : "whole";
 }

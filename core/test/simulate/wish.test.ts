@@ -5,8 +5,9 @@ import { wayOf } from "../../src/plan/way.js";
 import type { Piece, Route } from "../../src/schema/book.js";
 import { patternsFor } from "../../src/simulate/patterns.js";
 import { predict } from "../../src/simulate/predict.js";
-import { betterForWish, missedWish } from "../../src/simulate/wish.js";
-import { zoneReports } from "../../src/simulate/zoneReport.js";
+import { betterForWish, missedWish, servesWish } from "../../src/simulate/wish.js";
+import { hardensForZones, zoneReports } from "../../src/simulate/zoneReport.js";
+import { backRuns } from "../../src/plan/runStep.js";
 import { allUnder, intoOf, type Quench } from "../../src/plan/dips.js";
 
 const knife: Piece = {
@@ -54,5 +55,35 @@ describe("a wish the plan misses", () => {
     const plain = { ...knife, zones: [] };
     expect(missedWish(zoneReports(plain, prediction, hardens))).toBeNull();
     expect(betterForWish(plain, whole, index, tried, prediction.target)).toBeNull();
+  });
+});
+
+describe("a back wanted medium", () => {
+  // Trade fact, common practice, no source: between hard and soft is drawn, by a hot bar or a torch on the back with the edge in water.
+  const medium: Piece = {
+    ...knife,
+    zones: [
+      { zone: "edge", wants: "hard" },
+      { zone: "spine", wants: "medium" },
+    ],
+  };
+  const planned = planRoute(CATALOGUE, medium, "forge");
+  const told = (of: Route) => zoneReports(medium, predict(CATALOGUE, medium, of, "quick"), wayOf(of).hardens);
+  const drawn = backRuns(medium, "hot-bar").map((run) => told({ ...planned, steps: [...planned.steps, run] }));
+  const missed = missedWish(told(planned))!;
+  it("is hardened through and missed by its oven alone", () => {
+    expect(hardensForZones(medium)).toBe("whole");
+    expect(missed.zone).toBe("spine");
+  });
+  it("comes there by one of four lines, each drawing it further; its edge in water stays", () => {
+    const backs = drawn.map((reports) => reports.find(({ zone }) => zone === "spine")!.expected.mean_HRC);
+    expect([...backs].sort((a, b) => b - a)).toEqual(backs);
+    const best = servesWish(missed, drawn)!;
+    expect(drawn[best]!.find(({ zone }) => zone === "spine")!.chance).toBeGreaterThan(0.85);
+    const edges = [told(planned), ...drawn].map((reports) => reports.find(({ zone }) => zone === "edge")!.expected.mean_HRC);
+    expect(Math.max(...edges) - Math.min(...edges)).toBeLessThan(0.5);
+  });
+  it("nothing serves it that is hardly better than the plan", () => {
+    expect(servesWish({ zone: "spine", chance: 0.4 }, [[{ ...missed, chance: 0.5 }]])).toBeNull();
   });
 });

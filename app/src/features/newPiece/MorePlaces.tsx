@@ -149,6 +149,9 @@ export function ZoneWishes({ piece, onChange }: Pick<Props, "piece" | "onChange"
       </div>
       {leavesTang(piece) && section.shape === "wedge" ? <p className="hint">The tang stays out of the fire: so it is planned.</p> : null}
       {hardens === "edge" ? <p className="hint">A hard edge and a softer back: quench the edge only.</p> : null}
+      {hardens === "whole" && wishOf("spine") === "medium" ? (
+        <p className="hint">A hard edge and a medium back: harden all of it, then draw the back.</p>
+      ) : null}
       {hardens === "face" ? <p className="hint">One hard end and a softer body: quench that end only.</p> : null}
       {hardens === "ends" ? <p className="hint">Two hard ends and a softer body: one after the other.</p> : null}
     </>
