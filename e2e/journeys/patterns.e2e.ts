@@ -5,7 +5,6 @@ import { DEMO, EMPTY } from "../ports.js";
 import { bookAt, bringIn } from "./books.js";
 import { expect, goToBench, outNow, passGate, visit, normalise, takeWay } from "./shop.js";
 import { clocked, open } from "./standing.js";
-import type { Page } from "@playwright/test";
 
 clocked(
   "the edge to its line, then the back dipped: compared, planned, led by what one sees, and the card tells what was done",

@@ -139,7 +139,7 @@ test("books of another version: an older one opens as it was, a newer one is ref
   await expect(rows.first()).toBeVisible();
   const here = await rows.allInnerTexts();
   const newer = info.outputPath("newer.tembrak.json");
-  const book = JSON.parse(readFileSync("core/test/migrate/books/version-17.tembrak.json", "utf8")) as { formatVersion: number };
+  const book = JSON.parse(readFileSync("core/test/migrate/books/version-18.tembrak.json", "utf8")) as { formatVersion: number };
   writeFileSync(newer, JSON.stringify({ ...book, formatVersion: book.formatVersion + 1 }));
   await page.getByLabel("Book file").setInputFiles(newer);
   await expect(page.getByText(/from a newer Tembrak/)).toBeVisible();
