@@ -25,7 +25,21 @@ export const CORE = {
   standing: ["numerics", "hand", "schema", "shape", "heat", "evidence", "plan", "simulate", "book", "heatNow"],
   diagnose: ["numerics", "schema", "heat", "kinetics", "evidence", "plan", "simulate", "book", "standing"],
   job: ["schema", "plan", "simulate", "diagnose"],
-  verbs: ["schema", "heat", "colour", "kinetics", "evidence", "migrate", "plan", "simulate", "book", "heatNow", "standing", "diagnose"],
+  verbs: [
+    "schema",
+    "shape",
+    "heat",
+    "colour",
+    "kinetics",
+    "evidence",
+    "migrate",
+    "plan",
+    "simulate",
+    "book",
+    "heatNow",
+    "standing",
+    "diagnose",
+  ],
 };
 
 /** Folders of app/src. A feature imports no other feature, and nothing that is not here. */

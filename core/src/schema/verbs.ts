@@ -19,6 +19,7 @@ import { CalibrationReadingSchema, KitSchema } from "./kit.js";
 import { historySchema } from "./history.js";
 import { LIMITS } from "./limits.js";
 import {
+  BevelSchema,
   AgitationSchema,
   between,
   BodySectionSchema,
@@ -66,6 +67,9 @@ const shape = {
   section: SectionSchema,
   length_mm: between(5, 3000, "Length over all, mm"),
   cladding: Type.Optional(CladdingSchema),
+  /** An end ground to an edge across it, and the other. */
+  bevel: Type.Optional(BevelSchema),
+  otherBevel: Type.Optional(BevelSchema),
 };
 
 /** What a plan is made of. */

@@ -1,5 +1,6 @@
 /** Verbs about a piece as it stands and what a shop learns: standing, learn. */
 
+import { workingSection } from "../shape/bevel.js";
 import type { LogEntry, SaidEntry } from "../schema/verbs.js";
 import type { Section } from "../schema/parts.js";
 import type { StraightenWindow } from "../simulate/hardenReadings.js";
@@ -221,7 +222,7 @@ export function standingVerb(input: unknown, desk: Desk) {
   const hard = is.failChance;
   return {
     now: {
-      ...nowIn(piece.section),
+      ...nowIn(workingSection(piece)),
       ...(stations.length === 0 ? {} : { stations: stations.map(({ at, section }) => ({ at, ...nowIn(section) })) }),
     },
     windows: {
@@ -246,6 +247,8 @@ export function standingVerb(input: unknown, desk: Desk) {
       ...(is.places.length === 0
         ? {}
         : { stations: is.places.map(({ at, working, chanceHard: chance }) => ({ at, ...hrcSaid(working.tempered), chanceHard: chance })) }),
+      ...(is.mouth === null ? {} : { inFire: is.mouth }),
+      ...(is.other === null || is.other.got_C === null ? {} : { firstEnd: { hrc: is.other.tempered.mean_HRC, got_C: is.other.got_C } }),
     },
     planned: {
       hrc: { mean: was.working.tempered.mean_HRC, sd: was.working.tempered.sd_HRC },

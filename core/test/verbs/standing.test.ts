@@ -179,6 +179,35 @@ describe("a piece as it stands, from the command line", () => {
   });
 });
 
+describe("parts of a piece, from the command line", () => {
+  const IRON = {
+    piece: { kind: "chisel", section: { shape: "plate", thickness_mm: 4, width_mm: 50 }, length_mm: 150 },
+    use: "wood-chisel",
+  };
+  it("a plane iron is told at its edge where its bevel is said, and as its flat where not", () => {
+    const bevel = { edge_mm: 0.8, length_mm: 9, faces: "one" };
+    const [iron, flat] = [ask([], 0, { ...IRON, piece: { ...IRON.piece, bevel } }), ask([], 0, IRON)];
+    expect(iron.now["edge"]).toBeDefined();
+    expect(flat.now["edge"]).toBeUndefined();
+    expect(iron.expected.chanceHard).toBeGreaterThan(flat.expected.chanceHard);
+  });
+  it("a part in the fire says how far it is hard, and from where it stays as it was", () => {
+    const steps = [
+      { kind: "harden", temperature_C: 800, hold_min: 2, why: "shade-past", inFire_mm: 160 },
+      {
+        kind: "quench",
+        dips: [{ under: "all", into: { medium: "fast-oil", bath_C: 55, agitation: "mild" }, until: { is: "cold" } }],
+        why: "warm-oil",
+      },
+    ];
+    const { inFire } = ask([], 0, { route: { steps } }).expected as Answer["expected"] & {
+      inFire: { hardTo_mm: number; asItWasFrom_mm: number };
+    };
+    expect(inFire.hardTo_mm).toBeLessThan(160);
+    expect(inFire.asItWasFrom_mm).toBeGreaterThan(inFire.hardTo_mm);
+  });
+});
+
 describe("what a book teaches", () => {
   const book = JSON.parse(readFileSync(join(__dirname, "../migrate/books/version-3.tembrak.json"), "utf8")) as {
     events: { kind: string; id: string; at_ms: number; piece: string; definition?: object }[];
