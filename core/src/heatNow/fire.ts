@@ -5,7 +5,7 @@ import type { PieceState } from "../book/state.js";
 import type { Act } from "../plan/acts.js";
 import { kitOf } from "../plan/kit.js";
 import { heatedOf } from "../plan/way.js";
-import type { Hardens, Piece } from "../schema/book.js";
+import type { Hardens, Piece, Step } from "../schema/book.js";
 import type { FireInput } from "../schema/job.js";
 import type { Kit } from "../schema/kit.js";
 import { expectedAt, type WarmUp } from "../simulate/warmUp.js";
@@ -48,6 +48,12 @@ export interface WarmUpQuestion {
   readonly fire: FireInput;
   readonly target_C: number;
   readonly start_C: number;
+  readonly inFire_mm?: number;
+}
+
+/** How much of it is in the fire for a step, as the heating model is asked; nothing where all of it is. */
+export function partOf(step: Step | undefined): Pick<WarmUpQuestion, "inFire_mm"> {
+  return step?.kind === "harden" && step.inFire_mm !== undefined ? { inFire_mm: step.inFire_mm } : {};
 }
 
 /** What to ask the heating model for this heat; null while nobody knows how hot the piece went in. */
@@ -61,6 +67,7 @@ export function warmUpQuestion(state: PieceState, act: Heat, kit: Kit | null): W
     fire: fireOf(kit, isKiln, act.target_C),
     target_C: isKiln ? act.target_C - KILN_SHORT_C : act.target_C,
     start_C,
+    ...partOf(state.route.steps[act.step]),
   };
 }
 

@@ -9,7 +9,7 @@ import type { Piece, Route, Step } from "../schema/book.js";
 import type { Kit } from "../schema/kit.js";
 import { airCooling_s } from "../simulate/hardenReadings.js";
 import type { WarmUp } from "../simulate/warmUp.js";
-import { BLACK_C, COLD_C, fireOf, KILN_SHORT_C, type WarmUpQuestion } from "./fire.js";
+import { BLACK_C, COLD_C, fireOf, KILN_SHORT_C, partOf, type WarmUpQuestion } from "./fire.js";
 
 /** In a bath until it may come out, and a colour run until it is stopped, s (common practice, no source). */
 const BATH_s = 12;
@@ -33,6 +33,7 @@ export function risesOf(piece: Piece, route: Route, kit: Kit | null): readonly (
       fire: fireOf(kit, isKiln, target_C),
       target_C: isKiln ? target_C - KILN_SHORT_C : target_C,
       start_C: Math.min(target_C - 50, start_C(route.steps[i - 1])),
+      ...partOf(step),
     };
   });
 }

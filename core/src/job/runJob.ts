@@ -59,7 +59,7 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
     case "members":
       return predictMembers(catalogue, job.piece, job.route, job, desk);
     case "warm-up":
-      return warmUp(job.piece, formOf(job.piece), job.hardens, job.fire, job.target_C, job.start_C);
+      return warmUp(job.piece, formOf(job.piece), job.hardens, job.fire, job.target_C, job.start_C, job.inFire_mm);
     case "lesson":
       return lessonOf(catalogue, job.piece, job.route, job.known, desk);
     case "colour-run":

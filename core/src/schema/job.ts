@@ -3,7 +3,8 @@
 import { Type, type Static } from "@sinclair/typebox";
 import { BreakLookSchema, FindingSchema, HARDENS, PieceSchema, RouteSchema, TestSchema } from "./book.js";
 import { FUELS } from "./kit.js";
-import { between, choice, strict, tagged } from "./parts.js";
+import { between, choice, strict, tagged, limited } from "./parts.js";
+import { LIMITS } from "./limits.js";
 
 /** Quick while a finger moves, full when it rests. */
 const EffortSchema = choice(["quick", "full"] as const);
@@ -207,6 +208,8 @@ export const JobSchema = tagged(
     /** As it goes in, C. */
     start_C: between(-20, 1000, "Temperature as it goes in, C"),
     target_C: between(100, 1200, "Heat wanted, C"),
+    /** So much of it in the fire, from the end that works; all of it, or as its way of hardening has it, when absent. */
+    inFire_mm: Type.Optional(limited(LIMITS.harden.inFire_mm, "Of it in the fire, mm")),
   }),
   strict({
     kind: Type.Literal("what-if"),

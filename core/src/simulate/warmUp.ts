@@ -54,7 +54,7 @@ interface Built extends WarmBody {
 }
 
 /** Half-thickness and face of a row of a wedge, from the edge up. */
-function buildBody(piece: Piece, form: KindFile, fire: FireInput, endDepth_mm: number | null): Built {
+function buildBody(piece: Piece, form: KindFile, fire: FireInput, lies_mm: number | null): Built {
   const { section, length_mm } = piece;
   const rows = section.shape === "wedge" ? ROWS : 1;
   const count = STATIONS * rows;
@@ -67,15 +67,15 @@ function buildBody(piece: Piece, form: KindFile, fire: FireInput, endDepth_mm: n
   const at = (station: number, row: number): number => station * rows + row;
   const breadth = breadth_mm(piece) / 1000;
   // Longer than the fire: it is drawn to and fro, so every part sees the fire for a share of the time.
-  const duty = fire.length_mm === null ? 1 : Math.min(1, fire.length_mm / length_mm);
+  const duty = fire.length_mm === null ? 1 : Math.min(1, fire.length_mm / Math.min(length_mm, lies_mm ?? length_mm));
   for (let j = 0; j < STATIONS; j++) {
     const s = (j + 0.5) / STATIONS;
     const own = sectionAt(piece, form, s);
     const fromTip_mm = (1 - s) * length_mm;
-    const isIn = endDepth_mm === null || fromTip_mm <= END_RATIO * endDepth_mm;
+    const isIn = lies_mm === null || fromTip_mm <= lies_mm;
     for (let r = 0; r < rows; r++) {
       const i = at(j, r);
-      inFireRatio[i] = endDepth_mm === null ? duty : isIn ? 1 : 0;
+      inFireRatio[i] = isIn ? duty : 0;
       if (own.shape === "wedge") {
         const high = own.height_mm / 1000 / rows;
         const thick = (own.edge_mm + ((own.spine_mm - own.edge_mm) * (r + 0.5)) / rows) / 1000;
@@ -145,17 +145,26 @@ function followFire(body: Built, fire: Fire, target_C: number, from: number, isW
  * @source en1993-1-2 for steel; convection and fire by judgement, unmeasured
  * @error test/simulate/warmUp.test.ts
  */
-export function warmUp(piece: Piece, form: KindFile, hardens: Hardens, fire: FireInput, target_C: number, start_C = COLD_C): WarmUp {
-  const isEnd = piece.section.shape !== "wedge" && hardens !== "whole";
-  const endDepth_mm = isEnd ? Math.min(2 * thickness_mm(piece.section), piece.length_mm / 3) : null;
-  const body = buildBody(piece, form, fire, endDepth_mm);
+export function warmUp(
+  piece: Piece,
+  form: KindFile,
+  hardens: Hardens,
+  fire: FireInput,
+  target_C: number,
+  start_C = COLD_C,
+  inFire_mm?: number,
+): WarmUp {
+  const isEnd = inFire_mm !== undefined || (piece.section.shape !== "wedge" && hardens !== "whole");
+  const end_mm = END_RATIO * Math.min(2 * thickness_mm(piece.section), piece.length_mm / 3);
+  const lies_mm = isEnd ? (inFire_mm ?? end_mm) : null;
+  const body = buildBody(piece, form, fire, lies_mm);
   const convection_W_m2K = CONVECTION_W_m2K[fire.kind === "kiln" ? "kiln" : fire.fuel];
   const at = (fire_C: number, factor: number): Fire => ({
     fire_C,
     convection_W_m2K: convection_W_m2K * factor,
     inFireRatio: body.inFireRatio,
   });
-  const from = isEnd ? STATIONS - Math.max(1, Math.round((END_RATIO * endDepth_mm! * STATIONS) / piece.length_mm)) : 0;
+  const from = lies_mm === null ? 0 : STATIONS - Math.max(1, Math.round((lies_mm * STATIONS) / piece.length_mm));
   const nominal = followFire(body, at(fire.chamber_C, 1), target_C, from, !isEnd, LONGEST_s, start_C);
   const until_s = nominal.time_s[nominal.time_s.length - 1]!;
   const sd_K = FIRE_SD_K[fire.kind];
@@ -163,7 +172,7 @@ export function warmUp(piece: Piece, form: KindFile, hardens: Hardens, fire: Fir
   const quick = followFire(body, at(fire.chamber_C + sd_K, GAS_FACTOR), target_C, from, !isEnd, until_s, start_C);
   const { time_s, zones } = nominal;
   // A bar has no edge; of one that is heated at an end the other stays out of it.
-  const isThere = (zone: Zone): boolean => body.rows > 1 || !(zone === "edge" || (isEnd && zone === "tang"));
+  const isThere = (zone: Zone): boolean => !(isEnd && zone === "tang") && (body.rows > 1 || zone !== "edge");
   const courses = ZONE_ORDER.filter(isThere).map((zone): ZoneCourse => {
     const temperature_C = zones[zone];
     const k = temperature_C.findIndex((T) => T >= target_C);

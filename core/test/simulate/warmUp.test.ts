@@ -37,6 +37,13 @@ describe("a piece in the fire", () => {
       run(billhook, { ...gas, chamber_C: 1050 }).allThere_s!,
     );
   });
+  it("a part of it in the fire: the tang is nobody's wish any more, the blade is there sooner where the fire was too short for all of it", () => {
+    const half = (fire: FireInput) => warmUp(billhook, formOf(billhook), "whole", fire, 800, 25, 0.6 * billhook.length_mm);
+    const short: FireInput = { ...gas, length_mm: 0.6 * billhook.length_mm };
+    expect(half(gas).zones.map(({ zone }) => zone)).toEqual(["edge", "spine", "tip"]);
+    expect(run(billhook, gas).zones.map(({ zone }) => zone)).toContain("tang");
+    expect(half(short).allThere_s!).toBeLessThan(run(billhook, { ...short, chamber_C: 1100 }).allThere_s!);
+  });
   it("from black it is there sooner than from cold", () => {
     const black = warmUp(billhook, formOf(billhook), "whole", gas, 800, 450);
     expect(black.allThere_s!).toBeLessThan(0.8 * run(billhook, gas).allThere_s!);
