@@ -175,3 +175,20 @@ standing("a spine wanted medium: a hot bar along its back after the tempers is p
   await expect(notice).toBeHidden();
   await expect(page.getByText(/^Spine wanted medium, 40 to 52: 4\d HRC/)).toBeVisible();
 });
+
+standing("a blade is measured at one more place by a tap on its drawing, which then has it", async ({ page }) => {
+  await open(page, `${EMPTY}/new`);
+  const blade = page.getByTestId("tap-place");
+  const box = (await blade.boundingBox())!;
+  await blade.click({ position: { x: box.width / 2, y: 0.88 * box.height } });
+  const from = page.getByLabel(/From the tang's end/);
+  await expect(from).toHaveCount(1);
+  const at_mm = Number(await from.inputValue());
+  expect(at_mm).toBeGreaterThan(0.8 * 240);
+  expect(at_mm).toBeLessThan(0.96 * 240);
+  await page.getByLabel(/Spine there/).fill("2");
+  await expect(page.getByRole("group", { name: /drawn to scale/ }).getByText(/^2(\.0)? mm$/)).toBeVisible();
+  // Where it was measured already nothing is measured twice.
+  await blade.click({ position: { x: box.width / 2, y: 0.88 * box.height } });
+  await expect(from).toHaveCount(1);
+});

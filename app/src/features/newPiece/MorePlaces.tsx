@@ -7,6 +7,7 @@ import MenuItem from "@mui/material/MenuItem";
 import { showLength, type Units } from "../../format/show.js";
 import { Choice } from "../../parts/Choice.js";
 import { LengthField } from "../../parts/QuantityField.js";
+import { MOST_PLACES, withPlace } from "./draft.js";
 
 interface Props {
   readonly piece: Piece;
@@ -15,7 +16,8 @@ interface Props {
   readonly onFault: (key: string, isBad: boolean) => void;
 }
 
-const MOST_PLACES = 6;
+/** Where one more is taken to be until it is said: the tip first. */
+const FREE = [0.9, 0.3, 0.7, 0.5, 0.2, 0.8, 0.4, 0.6];
 
 type Station = NonNullable<Piece["stations"]>[number];
 
@@ -88,9 +90,7 @@ export function MorePlaces({ piece, units, onChange, onFault }: Props) {
         </div>
       ))}
       {stations.length < MOST_PLACES ? (
-        <Button
-          onClick={() => onChange(withStations(piece, [...stations, { at: 0.9, spine_mm: section.spine_mm, edge_mm: section.edge_mm }]))}
-        >
+        <Button onClick={() => onChange(withPlace(piece, FREE.find((at) => withPlace(piece, at) !== piece) ?? 0.5))}>
           Measure at one more place
         </Button>
       ) : null}

@@ -23,7 +23,7 @@ import { markProblem } from "../../words/markWords.js";
 import { BevelFields } from "./BevelFields.js";
 import { CladFields } from "./CladFields.js";
 import { MorePlaces, ZoneWishes } from "./MorePlaces.js";
-import { inShape, ORDERED_FORMS, pieceOfForm, SHAPE_WORDS, START_WORDS, type ShapeName } from "./draft.js";
+import { inShape, ORDERED_FORMS, pieceOfForm, SHAPE_WORDS, START_WORDS, withPlace, type ShapeName } from "./draft.js";
 import "./newPiece.css";
 
 interface Props {
@@ -350,6 +350,7 @@ export function PieceForm({ id, piece, onChange, onFault, open, onOpen }: Props)
     <LivePiece
       piece={piece}
       units={units}
+      onPlace={(at) => onChange(withPlace(piece, at))}
       onTap={(of) => {
         const field = fields.current?.querySelector<HTMLInputElement>(`[data-dimension=${of}] input`);
         field?.focus();

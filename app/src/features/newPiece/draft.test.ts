@@ -1,6 +1,17 @@
 import { describe, expect, it } from "@jest/globals";
 import { CATALOGUE, FORMS, planRoute, requireValid, thickness_mm, type Section } from "@tembrak/core";
-import { asShape, nextMark, ORDERED_FORMS, pieceOfForm, SHAPE_WORDS, START_WORDS, type ShapeName } from "./draft.js";
+import {
+  asShape,
+  inShape,
+  MOST_PLACES,
+  nextMark,
+  ORDERED_FORMS,
+  pieceOfForm,
+  SHAPE_WORDS,
+  START_WORDS,
+  withPlace,
+  type ShapeName,
+} from "./draft.js";
 
 const SHAPES = Object.keys(SHAPE_WORDS) as ShapeName[];
 
@@ -47,5 +58,30 @@ describe("a piece while it is described", () => {
   });
   it("every start has its words", () => {
     for (const [name, means] of Object.values(START_WORDS)) expect([name.length > 4, means.endsWith(".")]).toEqual([true, true]);
+  });
+  it("a bevel across its end goes with another bar, and not with a blade", () => {
+    const iron = pieceOfForm(
+      ORDERED_FORMS.find(({ id }) => id === "plane-iron")!,
+      null,
+      "1",
+    );
+    expect(iron.bevel).toBeDefined();
+    expect(inShape(iron, "square").bevel).toEqual(iron.bevel);
+    expect(inShape(iron, "wedge").bevel).toBeUndefined();
+  });
+  it("one more place is as thick as what was measured about it; not twice at one, not on a bar, no more than are kept", () => {
+    const knife = pieceOfForm(
+      ORDERED_FORMS.find(({ id }) => id === "knife")!,
+      null,
+      "1",
+    );
+    const tip = withPlace(knife, 0.9);
+    expect(tip.stations).toHaveLength(1);
+    expect(tip.stations![0]!.spine_mm).toBe(thickness_mm(knife.section));
+    expect(withPlace(tip, 0.91)).toBe(tip);
+    const bar = inShape(knife, "round");
+    expect(withPlace(bar, 0.5)).toBe(bar);
+    const full = [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7].reduce(withPlace, knife);
+    expect(full.stations).toHaveLength(MOST_PLACES);
   });
 });

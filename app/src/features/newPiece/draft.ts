@@ -1,6 +1,6 @@
 /** A piece while it is being described, and what a form supplies until it is measured. Pure. */
 
-import { LIMITS, FORMS, type KindFile, type Piece, type Section } from "@tembrak/core";
+import { FORMS, formOf, LIMITS, sectionAt, type KindFile, type Piece, type Section } from "@tembrak/core";
 
 /** Forms in the order a smith looks for them. */
 const ORDER = [
@@ -95,6 +95,23 @@ export function inShape(piece: Piece, shape: ShapeName): Piece {
   delete next.bevel;
   delete next.otherBevel;
   return next;
+}
+
+/** As many further places as a piece keeps. */
+export const MOST_PLACES = 6;
+/** Nearer than this to a place that is there, share of the length, one is meant by the other (judgement: a finger's width). */
+const SAME_PLACE = 0.04;
+
+/** One more place of a blade, as thick there as what was measured about it; the piece as it is where it is no blade, has a place there, or has enough. */
+export function withPlace(piece: Piece, at: number): Piece {
+  const { stations = [] } = piece;
+  const form = formOf(piece);
+  const there = sectionAt(piece, form, at);
+  const isKnown = stations.some((station) => Math.abs(station.at - at) < SAME_PLACE);
+  if (there.shape !== "wedge" || stations.length >= MOST_PLACES || isKnown) return piece;
+  const told = (mm: number): number => Math.round(10 * mm) / 10;
+  const place = { at: Math.round(1000 * at) / 1000, spine_mm: told(there.spine_mm), edge_mm: told(there.edge_mm) };
+  return { ...piece, stations: [...stations, place] };
 }
 
 /** The next whole number no piece carries yet. */
