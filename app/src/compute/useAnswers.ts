@@ -1,6 +1,7 @@
 /** Computed answers for React: cached by the question, never computed twice, the last answer shown until the next is there. */
 
 import {
+  CATALOGUE,
   bathOf,
   bathTimes,
   betterForWish,
@@ -337,7 +338,7 @@ export function useStepTimes(state: PieceState, route: Route | null, isWanted = 
 }
 
 /** Where nobody said what the shop has. */
-const SHOWN_MEDIA: readonly string[] = ["fast-oil", "medium-oil", "vegetable-oil", "water"];
+const COMMON_MEDIA: readonly string[] = CATALOGUE.media.flatMap(({ id, isCommon }) => (isCommon === true ? [id] : []));
 /** More baths than these are not compared at a glance. */
 const MOST_BATHS = 4;
 
@@ -345,7 +346,7 @@ const MOST_BATHS = 4;
 export function bathsOf(kit: Kit | null, route: Route): readonly string[] {
   const planned = bathOf(route);
   const own = kit === null ? [] : kitOf(kit, "bath").map(({ medium }) => medium);
-  if (own.length === 0) return SHOWN_MEDIA;
+  if (own.length === 0) return COMMON_MEDIA;
   return [...new Set([...(own.includes(planned) ? [planned] : []), ...own])].slice(0, MOST_BATHS);
 }
 

@@ -115,8 +115,6 @@ const OVEN_OFF_K = [
 ] as const;
 /** A skin is so much softer, HRC (model note; judgement). */
 const SKIN_HRC = 8;
-/** What lies about in a shop beside the bar one meant (judgement). */
-const OTHERS = ["1045", "1060", "1095", "5160", "o1"] as const;
 /** How well a fault that is there is known: its own nodes say the rest, K. */
 const NODE_K = 8;
 
@@ -183,7 +181,7 @@ export function suspectsOf(
     shop: { ...shop, heat_K: { mean: 0, sd: NODE_K } },
   });
   const prior = structureBeforeHardening(piece, route.steps);
-  const others = OTHERS.filter((id) => id !== piece.steel);
+  const others = catalogue.steels.flatMap(({ id, liesAbout }) => (liesAbout === true && id !== piece.steel ? [id] : []));
   const all: (Suspected | null)[] = [
     suspected("heat-too-low", is("heat"), LOW_K, atHeat),
     suspected("heat-too-high", is("heat"), breaks.length > 0 ? COARSE_K : HIGH_K, atHeat),

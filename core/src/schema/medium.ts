@@ -13,6 +13,8 @@ const common = {
   formatVersion: Type.Literal(1),
   id: Type.String(),
   name: Type.String(),
+  /** Shown among baths where nobody said what the shop has (judgement). */
+  isCommon: Type.Optional(Type.Literal(true)),
   about: Type.String(),
   usualBath_C: between(-10, 200, "Usual temperature of the bath, C"),
   provenance: Provenance,

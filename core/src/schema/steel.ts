@@ -12,6 +12,8 @@ export const SteelSchema = strict({
   name: Type.String(),
   order: Type.Integer({ minimum: 1 }),
   family: choice(["medium-carbon", "high-carbon", "chromium-spring", "silicon-spring", "bearing-tool", "nickel"] as const),
+  /** Lies about in a shop beside the bar one meant, and is taken for it (judgement). */
+  liesAbout: Type.Optional(Type.Literal(true)),
   about: Type.String(),
   composition_wtpct: strict({ value: CompositionSchema, kind, source: Type.String(), note: Type.Optional(Type.String()) }),
   austenitise_C: strict({ range: range_C, kind, source: Type.String(), uncertainty_C: between(0, 100, "C") }),
