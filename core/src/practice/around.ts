@@ -1,5 +1,6 @@
 /** What a piece in the simulated shop meets where it is: its fires, its bath, a torch, a block, the air. */
 
+import type { BodySection } from "../schema/parts.js";
 import type { Surroundings } from "../heat/conduction.js";
 import { airBoundary, constantBoundary, type Boundary } from "../heat/media.js";
 import { WET_BLOCK_C, WET_C, WET_TORCH, WET_W_m2K, wetEdge_mm } from "../plan/colourRun.js";
@@ -41,7 +42,7 @@ export interface Whereabouts {
 }
 
 /** Its back in the flame of a torch, or on a block, the rest in air; with a line, all above that, and the edge in water. */
-function warmedBack(section: Piece["section"], grid: Places["grid"], warms: Boundary, line_mm: number | null): Surroundings {
+function warmedBack(section: BodySection, grid: Places["grid"], warms: Boundary, line_mm: number | null): Surroundings {
   const air = inAir(section, grid, null);
   const last = grid.columns - 1;
   const top_m = grid.columnMiddle_m[last]! + 0.5 * grid.columnHeight_m[last]!;
@@ -85,7 +86,7 @@ export function barMeets(at: Whereabouts): BarMeets {
 }
 
 /** What a section meets. */
-export function sectionMeets(section: Piece["section"], grid: Places["grid"], at: Whereabouts): Surroundings {
+export function sectionMeets(section: BodySection, grid: Places["grid"], at: Whereabouts): Surroundings {
   switch (at.place) {
     case "forge":
       return allAround(section, grid, airBoundary(0.8, GAS_W_m2K, at.forge_C));

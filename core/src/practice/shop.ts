@@ -1,5 +1,7 @@
 /** A simulated shop: forge, kiln with its controller, oven, bath, tester, and pieces that become what the core says they become. */
 
+import { cooledSection } from "../shape/bevel.js";
+import type { BodySection } from "../schema/parts.js";
 import { filmHex, growFilm_nm, oxideName } from "../colour/oxide.js";
 import { glowHex, isGlowVisible, ambientFromLux } from "../colour/glow.js";
 import { InputError } from "../errors.js";
@@ -76,6 +78,8 @@ const COLD_C = 90;
 interface ShopPiece {
   readonly id: string;
   readonly piece: Piece;
+  /** Of the end that works. */
+  readonly section: BodySection;
   readonly places: Places;
   readonly structure: Structure;
   readonly body: ReturnType<typeof bodyOf>;
@@ -178,7 +182,8 @@ export class PracticeShop {
     this.bath_C = reset.bath_C;
     this.bathGoal_C = reset.bath_C;
     this.pieces = reset.pieces.map(({ id, piece }) => {
-      const places = gridOf(piece.section, "coarse");
+      const section = cooledSection(piece);
+      const places = gridOf(section, "coarse");
       const count = places.grid.columns * places.grid.nodes;
       const steel = resolveSteel(catalogue, piece.steel);
       const prior = structureBeforeHardening(piece, []);
@@ -187,6 +192,7 @@ export class PracticeShop {
       return {
         id,
         piece,
+        section,
         places,
         structure,
         body: bodyOf(structure, places.grid, cladOf(piece.section, piece.cladding)),
@@ -251,7 +257,7 @@ export class PracticeShop {
     if (p.owed_s <= 0 || (!isAsked && p.owed_s < (isCold ? CALM_STEP_s.rack : CALM_STEP_s[p.place]))) return;
     const step_s = p.owed_s;
     p.owed_s = 0;
-    const { section } = p.piece;
+    const { section } = p;
     const { grid } = p.places;
     const at = this.whereabouts(p);
     const lead = p.bar?.advance(barMeets(at), 0.5 * (p.T[p.places.surface]! + p.T[p.places.centre]!), step_s) ?? null;

@@ -1,7 +1,7 @@
 /** An end ground to an edge across it: where such a piece works, and what goes of it. */
 
 import type { Piece } from "../schema/book.js";
-import type { Section } from "../schema/parts.js";
+import type { BodySection, Section } from "../schema/parts.js";
 import { thickness_mm } from "./thickness.js";
 
 /** The section of the end that works: a wedge from its edge back to where the bevel meets the body; of any other piece its own. */
@@ -13,6 +13,12 @@ export function workingSection({ section, bevel }: Pick<Piece, "section" | "beve
     edge_mm: Math.min(bevel.edge_mm, thickness_mm(section)),
     height_mm: Math.max(2, bevel.length_mm),
   };
+}
+
+/** That section as what cools: the bevel of an end goes on into the bar, and nothing cools its back. */
+export function cooledSection(piece: Pick<Piece, "section" | "bevel">): BodySection {
+  const section = workingSection(piece);
+  return section === piece.section || section.shape !== "wedge" ? section : { ...section, joined: true };
 }
 
 /** The same piece as the end that works has it: for what is decided there. */

@@ -9,7 +9,7 @@ import { endOf, endUnder, intoOf, keepsHeat, lastOf_s, seconds, turnsOf, type En
 import { girth_mm, sectionArea_mm2 } from "../plan/fit.js";
 import { structureBeforeHardening } from "../plan/route.js";
 import { COLOUR_MIN, RUN_DOUBT_K } from "../plan/runHeat.js";
-import { asWorked, ofEnd } from "../shape/bevel.js";
+import { asWorked, cooledSection, ofEnd } from "../shape/bevel.js";
 import { thickness_mm } from "../shape/thickness.js";
 import { breadth_mm } from "../shape/outline.js";
 import type { Dip, Piece, Route, Step } from "../schema/book.js";
@@ -74,7 +74,7 @@ export function hardenPlanOf(catalogue: Catalogue, whole: Piece, route: Route, {
   return {
     steel: resolveSteel(catalogue, piece.steel),
     prior: structureBeforeHardening(piece, route.steps),
-    section: bar.bevel === undefined ? bodyUnder(piece, quench) : joined(piece.section),
+    section: piece === bar ? bodyUnder(bar, quench) : cooledSection(bar),
     heat_C: heat.temperature_C,
     hold_s: heat.hold_min * 60,
     ...wayToBath(bar, heat, quench, fall),
@@ -174,11 +174,6 @@ function bodyUnder(piece: Piece, quench: Quench): BodySection {
   if (section.shape === "wedge" || !isFace(piece, endUnder(quench))) return section;
   const area_mm2 = sectionArea_mm2(section, breadth_mm(piece));
   return { shape: "end", diameter_mm: Math.max(2, Math.sqrt((4 * area_mm2) / Math.PI)), length_mm: Math.min(400, Math.max(5, length_mm)) };
-}
-
-/** The bevel of an end goes on into the bar: nothing cools its back. */
-function joined(section: Section): BodySection {
-  return section.shape === "wedge" ? { ...section, joined: true } : section;
 }
 
 /** What of a bar stays in the air where one end of it goes in deeper than it is thick. Of two by turns both are in. */

@@ -39,6 +39,32 @@ function heatTo(s: PracticeShop, to_C: number): void {
   s.command({ do: "move", piece: "p", to: "air" });
 }
 
+describe("an end ground to an edge", () => {
+  const iron: Piece = {
+    ...sickle,
+    name: "Plane iron",
+    kind: "chisel",
+    form: "plane-iron",
+    use: "wood-chisel",
+    length_mm: 150,
+    section: { shape: "plate", thickness_mm: 4, width_mm: 50 },
+    bevel: { edge_mm: 0.8, length_mm: 9, faces: "one" },
+  };
+  it("is what the shop hardens, and what its files meet", () => {
+    const flat: Piece = { ...iron };
+    delete flat.bevel;
+    const hard = (piece: Piece): number => {
+      const s = shop({ pieces: [{ id: "p", piece }] });
+      heatTo(s, 810);
+      s.command({ do: "move", piece: "p", to: "bath" });
+      s.advance(60);
+      return s.truth("p").hardness_HRC;
+    };
+    expect(hard(iron)).toBeGreaterThan(63);
+    expect(hard(iron)).toBeGreaterThan(hard(flat));
+  });
+});
+
 describe("more moves than in and out", () => {
   /** At the edge's spine after its bath, by truth. */
   const spineAfter = (moves: readonly { readonly s: number; readonly more?: object }[], air_s = 0): number => {
