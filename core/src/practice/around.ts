@@ -4,7 +4,6 @@ import type { BodySection } from "../schema/parts.js";
 import type { Surroundings } from "../heat/conduction.js";
 import { airBoundary, constantBoundary, type Boundary } from "../heat/media.js";
 import { WET_BLOCK_C, WET_C, WET_TORCH, WET_W_m2K, wetEdge_mm } from "../plan/colourRun.js";
-import type { Piece } from "../schema/book.js";
 import type { Vessel } from "../schema/kit.js";
 import type { Coat } from "../schema/parts.js";
 import type { ShopPlace } from "../schema/practice.js";

@@ -6,16 +6,13 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { actWords } from "../../words/actWords.js";
 import { useCooling } from "../../compute/useCooling.js";
-import { measured } from "../../words/measuredWords.js";
 import { nextActWords, urgency } from "../../words/rackWords.js";
 import { Hatches } from "../../parts/Drawing.js";
 import { KitStart } from "../../parts/KitStart.js";
-import { Silhouette, drawPiece } from "../../parts/Silhouette.js";
-import { usePaint } from "../../parts/usePaint.js";
 import { useWide } from "../../parts/useWide.js";
 import { timeFor } from "../../format/pieceTime.js";
 import { exportRows } from "../../store/exportBook.js";
@@ -23,7 +20,7 @@ import { useLog, useNow, usePieces, useSettings, useUnreadable } from "../../sto
 import { RackTall } from "./parts/RackTall.js";
 import { RackWide } from "./parts/RackWide.js";
 import "./rack.css";
-import { toLike, toPiece, toRecord } from "../../format/address.js";
+import { toPiece, toRecord } from "../../format/address.js";
 
 /** Acts that may be called done from the rack, without the bench. */
 const DONE_FROM_RACK = new Set(["oven", "temper", "air-cool", "cool-down"]);
@@ -95,38 +92,11 @@ function Unread() {
   );
 }
 
+/** What a test found is worked out again from itself: loaded where something was finished. */
+const FinishedLast = lazy(() => import("./parts/FinishedLast.js").then(({ FinishedLast: part }) => ({ default: part })));
+
 /** So long after its last act a finished piece is still spoken of, h (judgement). */
 const SPOKEN_OF_h = 24;
-/** Its drawing, px. */
-const FINISHED_PX = 150;
-
-/** What was finished last, and the next like it; nothing a day later, where others hang. */
-function FinishedLast({ pieces, after_ms = -Infinity }: { readonly pieces: readonly PieceState[]; readonly after_ms?: number }) {
-  const ended = pieces.filter(({ finishedAt_ms }) => finishedAt_ms !== null && finishedAt_ms > after_ms);
-  if (ended.length === 0) return null;
-  return <Finished last={ended.reduce((a, b) => (b.finishedAt_ms! > a.finishedAt_ms! ? b : a))} />;
-}
-
-function Finished({ last }: { readonly last: PieceState }) {
-  const paint = usePaint(last, last.finishedAt_ms ?? 0);
-  const drawn = drawPiece(last.piece, FINISHED_PX / last.piece.length_mm, "lay");
-  return (
-    <section className="rack-finished" aria-label="Finished last">
-      <svg width={drawn.width_px} height={drawn.height_px} style={{ overflow: "visible" }} aria-hidden="true">
-        <Silhouette drawn={drawn} lie="lay" paint={paint} />
-      </svg>
-      <p>
-        <b>{last.piece.name}</b> is finished. {measured(last) ?? "Not tested"}.
-      </p>
-      <Button component={Link} to={toRecord(last.id)}>
-        Its record
-      </Button>
-      <Button component={Link} to={toLike(last.id)}>
-        Next like it
-      </Button>
-    </section>
-  );
-}
 
 function EmptyRack({ pieces }: { readonly pieces: readonly PieceState[] }) {
   const isNew = pieces.length === 0;
@@ -137,7 +107,9 @@ function EmptyRack({ pieces }: { readonly pieces: readonly PieceState[] }) {
       {isNew ? (
         <p>Measure a piece, say what steel it is, and Tembrak plans its heats, predicts what it will be and keeps its record.</p>
       ) : (
-        <FinishedLast pieces={pieces} />
+        <Suspense fallback={null}>
+          <FinishedLast pieces={pieces} />
+        </Suspense>
       )}
       <KitStart />
       <div style={{ display: "flex", gap: 12, flexWrap: "wrap", marginTop: 20 }}>
@@ -167,7 +139,11 @@ export function RackPage() {
     <main className="rack">
       <Hatches />
       <Unread />
-      <FinishedLast pieces={pieces} after_ms={now_ms - SPOKEN_OF_h * 3600000} />
+      <Suspense fallback={null}>
+        {pieces.some(({ finishedAt_ms }) => (finishedAt_ms ?? 0) > now_ms - SPOKEN_OF_h * 3600000) ? (
+          <FinishedLast pieces={pieces} />
+        ) : null}
+      </Suspense>
       <NextAct key={first.id} state={first} now_ms={timeFor(first, now_ms)} />
       {isWide ? (
         <RackWide pieces={hanging} first={first.id} now_ms={now_ms} />
