@@ -1,5 +1,6 @@
 /** The verdict in sentences: the number, the reason, the next act. */
 
+import { heatPlace } from "./heatPlace.js";
 import { endName, zoneName } from "./zoneNames.js";
 import {
   backFirst,
@@ -81,7 +82,9 @@ function otherEndSentence({ other }: Pick<Prediction, "other">, units: Units): s
   const { mean_HRC, p05_HRC, p95_HRC } = other.tempered;
   const which = other.secondBy_s === null ? "hardened first" : "second in the bath";
   const is = `The ${endName(other.end)}, ${which}: about ${showHardness(mean_HRC)} HRC, ${showRange(p05_HRC, p95_HRC)}.`;
-  if (other.got_C === null || other.got_C < DRAWS_C) return is;
+  // Nobody said how much of it is in the fire then: whether it is drawn is not followed.
+  if (other.got_C === null) return other.secondBy_s === null ? `${is.slice(0, -1)}, if it stays cool while the other end is heated.` : is;
+  if (other.got_C < DRAWS_C) return is;
   return `${is} It gets to about ${showTemperature(other.got_C, units)} while the other end is heated, and is drawn by that: keep it wet.`;
 }
 
@@ -349,12 +352,12 @@ export function noticeSentences(notices: readonly Notice[], units: Units): reado
 const WANTS = { hard: "hard", medium: "medium", soft: "soft", untreated: "left as it is" } as const;
 
 /** Of a piece with only a part of it in the fire: how far it is hard, and from where it stays as it was. */
-export function mouthSentence({ mouth }: Pick<Prediction, "mouth">, section: Section, units: Units): string {
+export function mouthSentence({ mouth }: Pick<Prediction, "mouth">, section: Section, place: string, units: Units): string {
   if (mouth === null) return "";
   const from = section.shape === "wedge" ? "its tip" : "the end that works";
-  if (mouth.hardTo_mm < 1) return `With ${showLength(mouth.inFire_mm, units)} in the fire nothing of it is hot enough: more of it in.`;
+  if (mouth.hardTo_mm < 1) return `With ${showLength(mouth.inFire_mm, units)} in ${place} nothing of it is hot enough: more of it in.`;
   const [hard, left] = [Math.round(mouth.hardTo_mm), Math.round(mouth.asItWasFrom_mm)].map((mm) => showLength(mm, units));
-  return `${showLength(mouth.inFire_mm, units)} of it in the fire, from ${from}: hard for ${hard}, and from ${left} on it stays as it was. A file finds the line between.`;
+  return `${showLength(mouth.inFire_mm, units)} of it in ${place}, from ${from}: hard for ${hard}, and from ${left} on it stays as it was. A file finds the line between.`;
 }
 
 /** Each zone that was asked for: wanted, expected, and whether the two meet. */
@@ -388,7 +391,7 @@ export function verdictWords(
     [temperSentence(route, prediction, units), route.steps.every(({ kind }) => kind !== "temper" && kind !== "run")],
     [otherEndSentence(prediction, units), true],
     [targetSentence(prediction, found.hardness_HRC), true],
-    [mouthSentence(prediction, section, units), true],
+    [mouthSentence(prediction, section, heatPlace(route), units), true],
     ...zoneSentences(zones, section).map((sentence) => [sentence, true] as const),
     [crackSentence(prediction, found.done, units), true],
     [`${grainSentence(prediction, found.look)} ${skinSentence(prediction, units)}`.trim(), found.look !== null],

@@ -16,7 +16,7 @@ import {
 import { actWords, mediumName } from "./actWords.js";
 import { steelFacts, stepSource } from "./sources.js";
 import { WHY_CARDS, whyOf } from "./whyCards.js";
-import { spareWords, verdictWords, type DoneSoFar } from "./verdictWords.js";
+import { spareWords, verdictWords, type DoneSoFar, mouthSentence } from "./verdictWords.js";
 import { marked } from "../testing.js";
 
 /** Remembered or not the bytes are the same (desk.test.ts). */
@@ -47,6 +47,25 @@ const inBath =
 const atHeat =
   (temperature_C: number) =>
   (route: Route): Route => ({ ...route, steps: route.steps.map((s) => (s.kind === "harden" ? { ...s, temperature_C } : s)) });
+
+describe("a part of a piece in the fire, in a sentence", () => {
+  const mouth = { inFire_mm: 166, hardTo_mm: 134.3, asItWasFrom_mm: 141.2, farEnd_C: 80 };
+  const blade = { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 30 } as const;
+  it("says how far it is hard and from where it stays as it was, in whole millimetres; all of it in says nothing", () => {
+    expect(mouthSentence({ mouth }, blade, "the fire", METRIC)).toBe(
+      "166 mm of it in the fire, from its tip: hard for 134 mm, and from 141 mm on it stays as it was. A file finds the line between.",
+    );
+    expect(mouthSentence({ mouth }, { shape: "round", diameter_mm: 12 }, "the kiln", METRIC)).toMatch(
+      /^166 mm of it in the kiln, from the end that works/,
+    );
+    expect(mouthSentence({ mouth: null }, blade, "the fire", METRIC)).toBe("");
+  });
+  it("too little in to get hot is said as that", () => {
+    expect(mouthSentence({ mouth: { ...mouth, hardTo_mm: 0 } }, blade, "the fire", METRIC)).toMatch(
+      /nothing of it is hot enough: more of it in/,
+    );
+  });
+});
 
 describe("the verdict in sentences", () => {
   it("a thin blade in its oil: hardens right through, with seconds to spare, and what the tempers give", () => {

@@ -78,6 +78,8 @@ describe("a piece of which a part is in the fire", () => {
     expect(prediction.mouth!.hardTo_mm).toBeGreaterThan(blade_mm - 8);
     expect(zoneReports(wished, prediction).find(({ zone }) => zone === "tang")!.isLeft).toBe(true);
     expect(inFire_mm(KNIFE, planRoute(CATALOGUE, KNIFE, "forge"))).toBeNull();
+    // Nobody shuts a kiln on half a knife.
+    expect(inFire_mm(wished, planRoute(CATALOGUE, wished, "kiln"))).toBeNull();
   });
   it("a long sword fits a kiln by so much of it, its bath takes no more, and is warmed by no more", () => {
     const sword: Piece = {

@@ -147,7 +147,9 @@ export function ZoneWishes({ piece, onChange }: Pick<Props, "piece" | "onChange"
           </Choice>
         ))}
       </div>
-      {leavesTang(piece) && section.shape === "wedge" ? <p className="hint">The tang stays out of the fire: so it is planned.</p> : null}
+      {leavesTang(piece) && section.shape === "wedge" ? (
+        <p className="hint">The tang stays out of the fire: so it is planned, but in a kiln.</p>
+      ) : null}
       {hardens === "edge" ? <p className="hint">A hard edge and a softer back: quench the edge only.</p> : null}
       {hardens === "whole" && wishOf("spine") === "medium" ? (
         <p className="hint">A hard edge and a medium back: harden all of it, then draw the back.</p>
