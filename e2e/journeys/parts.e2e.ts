@@ -58,7 +58,9 @@ standing("a knife whose tang is left as it is: planned with the tang out of the 
   await page.getByRole("option", { name: "left as it is" }).click();
   await expect(page.getByText("The tang stays out of the fire: so it is planned, but in a kiln.")).toBeVisible();
   await page.getByRole("button", { name: "Plan its heats" }).click();
-  await expect(page.getByText(/of it in the fire, from its tip: hard for \d+ mm, and from \d+ mm on it stays as it was/)).toBeVisible();
+  await expect(
+    page.getByText(/of it in the fire, from its tip: hot enough to harden for \d+ mm, and from \d+ mm on it stays as it was/),
+  ).toBeVisible();
   await expect(page.getByText("Tang out of the fire: it stays as it was.")).toBeVisible();
   await expect(page.getByTestId("mouth-line")).toHaveCount(1);
   // All of it in after all, by its steps: nothing is left of the line.
@@ -105,7 +107,7 @@ standing("a long blade of 1626 mm and a kiln of 1240: as much as goes in is plan
     .click();
   await page.getByRole("button", { name: /^Plan 1[12]\d\d mm of it in the kiln/ }).click();
   await expect(page.getByText(/Too long for Long kiln by/)).toBeHidden();
-  await expect(page.getByText(/1[12]\d\d mm of it in the kiln, from its tip: hard for 1[12]\d\d mm/)).toBeVisible();
+  await expect(page.getByText(/1[12]\d\d mm of it in the kiln, from its tip: hot enough to harden for 1[12]\d\d mm/)).toBeVisible();
 });
 
 standing("a hammer: bare, its face is drawn while the peen is heated, and kept wet it is not", async ({ page }, info) => {

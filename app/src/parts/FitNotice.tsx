@@ -7,6 +7,7 @@ import {
   fitProblems,
   formOf,
   hardensFor,
+  inFire_mm,
   intoOf,
   isInKiln,
   isLaid,
@@ -124,7 +125,7 @@ export function FitNotice({ piece, route, kit, units, places, onReplan, onRoute,
                 const joined = on === "two-ovens" && kit !== null ? joinedOvens(kit) : null;
                 const part =
                   on === "door-on-part" && problem.what === "length" && onRoute !== undefined
-                    ? Math.floor(piece.length_mm - problem.over_mm)
+                    ? Math.floor((inFire_mm(piece, route) ?? piece.length_mm) - problem.over_mm)
                     : null;
                 const laid = on === "edge-trough" && onRoute !== undefined ? laidIn(piece, route) : null;
                 const plan = onReplan === undefined ? null : replanned(on, piece, route, kit);

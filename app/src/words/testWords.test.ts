@@ -62,7 +62,7 @@ describe("what a test says against what was predicted and wanted", () => {
   });
   it("a file that speaks against a sure prediction leaves two stories, and no number between them", () => {
     const said = humpWords({ soft: { share: 0.4, median_HRC: 44.2 }, hard: { share: 0.6, median_HRC: 61.3 } });
-    expect(said).toMatch(/^Not as predicted: it failed, about 44 \(4 in 10\), or it is hard, about 61, and the file slipped/);
+    expect(said).toMatch(/^One of two: it is soft, about 44 \(4 in 10\), or it is hard, about 61, and the file slipped/);
     expect(said).toMatch(/file once more: that parts them\.$/);
   });
   it("before the temper the use is not asked", () => {

@@ -73,8 +73,8 @@ export function compareWords(summary: Summary, prior: Estimate | undefined, targ
 
 /** A file that speaks against a sure prediction: both stories, and what parts them. */
 export function humpWords({ soft, hard }: Humps): string {
-  const [failed, slipped] = [`it failed, about ${showHardness(soft.median_HRC)}`, `it is hard, about ${showHardness(hard.median_HRC)}`];
-  return `Not as predicted: ${failed} (${showChance(soft.share)}), or ${slipped}, and the file slipped or met a soft skin. Grind there and file once more: that parts them.`;
+  const [failed, slipped] = [`it is soft, about ${showHardness(soft.median_HRC)}`, `it is hard, about ${showHardness(hard.median_HRC)}`];
+  return `One of two: ${failed} (${showChance(soft.share)}), or ${slipped}, and the file slipped or met a soft skin. Grind there and file once more: that parts them.`;
 }
 
 /** How many readings, their mean and how far they scatter; what the mean is once block and roundness are counted. */

@@ -357,7 +357,7 @@ export function mouthSentence({ mouth }: Pick<Prediction, "mouth">, section: Sec
   const from = section.shape === "wedge" ? "its tip" : "the end that works";
   if (mouth.hardTo_mm < 1) return `With ${showLength(mouth.inFire_mm, units)} in ${place} nothing of it is hot enough: more of it in.`;
   const [hard, left] = [Math.round(mouth.hardTo_mm), Math.round(mouth.asItWasFrom_mm)].map((mm) => showLength(mm, units));
-  return `${showLength(mouth.inFire_mm, units)} of it in ${place}, from ${from}: hard for ${hard}, and from ${left} on it stays as it was. A file finds the line between.`;
+  return `${showLength(mouth.inFire_mm, units)} of it in ${place}, from ${from}: hot enough to harden for ${hard}, and from ${left} on it stays as it was. A file finds the line between.`;
 }
 
 /** Each zone that was asked for: wanted, expected, and whether the two meet. */
@@ -366,7 +366,9 @@ export function zoneSentences(reports: readonly ZoneReport[], section: Section):
     const plain = zoneName(zone, section);
     const name = `${plain[0]!.toUpperCase()}${plain.slice(1)}`;
     const is = `${showHardness(expected.mean_HRC)} HRC, ${showRange(expected.p05_HRC, expected.p95_HRC)}`;
-    if (isLeft && wants !== "hard") return `${name} out of the fire: it stays as it was.`;
+    if (isLeft && (wants === "hard" || wants === "medium"))
+      return `${name} wanted ${WANTS[wants]}, and out of the fire: it stays as it was.`;
+    if (isLeft) return `${name} out of the fire: it stays as it was.`;
     if (wanted_HRC === null || chance === null) return `${name} left as it is: keep it out of fire and bath, or it will be ${is}.`;
     return `${name} wanted ${WANTS[wants]}, ${wanted_HRC[0]} to ${wanted_HRC[1]}: ${is}, ${showChance(chance)} that it is.`;
   });

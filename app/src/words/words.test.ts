@@ -53,7 +53,7 @@ describe("a part of a piece in the fire, in a sentence", () => {
   const blade = { shape: "wedge", spine_mm: 4, edge_mm: 1, height_mm: 30 } as const;
   it("says how far it is hard and from where it stays as it was, in whole millimetres; all of it in says nothing", () => {
     expect(mouthSentence({ mouth }, blade, "the fire", METRIC)).toBe(
-      "166 mm of it in the fire, from its tip: hard for 134 mm, and from 141 mm on it stays as it was. A file finds the line between.",
+      "166 mm of it in the fire, from its tip: hot enough to harden for 134 mm, and from 141 mm on it stays as it was. A file finds the line between.",
     );
     expect(mouthSentence({ mouth }, { shape: "round", diameter_mm: 12 }, "the kiln", METRIC)).toMatch(
       /^166 mm of it in the kiln, from the end that works/,

@@ -48,6 +48,8 @@ const SAID = 0.75;
 /** A slope is told from so many of its own deviations on, and where it makes this much of a difference over what was read, K (judgement). */
 const GROWS_sd = 2.5;
 const GROWS_K = 6;
+/** A fault that grows by more than this is an oven that does not follow its dial at all: no setting helps (judgement). */
+const MOST_PER_K = 0.5;
 
 /** Least squares of what it is off over its dial, at rest: a straight line is all that a few readings carry. */
 function growthOf(readings: readonly DialReading[]): Growth | null {
@@ -58,7 +60,9 @@ function growthOf(readings: readonly DialReading[]): Growth | null {
   const squares = apart.reduce((sum, x) => sum + x * x, 0);
   const perK = apart.reduce((sum, x, i) => sum + x * (off_K[i]! - mean(off_K)), 0) / squares;
   const isClear = Math.abs(perK) * Math.sqrt(squares) > GROWS_sd * OVEN_SECOND.sd;
-  return isClear && Math.abs(perK) * (Math.max(...apart) - Math.min(...apart)) >= GROWS_K ? { perK, about_C } : null;
+  return isClear && Math.abs(perK) < MOST_PER_K && Math.abs(perK) * (Math.max(...apart) - Math.min(...apart)) >= GROWS_K
+    ? { perK, about_C }
+    : null;
 }
 
 /** What it is off by at a heat of its dial, K. */

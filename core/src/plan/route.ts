@@ -388,8 +388,8 @@ export function planRoute(catalogue: Catalogue, piece: Piece, said: School | Hea
   const temper_C = temper === undefined ? null : hottestTemper_C(kit, piece, temper.in);
   const heat_C = heating.in === "kiln" ? hottestKiln_C(kit) : null;
   const whole = { ...route, steps: roundSteps(steps, unit, { heat_C, temper_C }) };
-  // A tang that is to stay as it is stays out of the fire; a kiln is shut about all of it.
-  const out_mm = leavesTang(piece) && heating.in !== "kiln" ? tangOut_mm(piece, formOf(piece)) : null;
+  // A tang that is to stay as it is stays out of the fire; a kiln is shut about all of it, and the practised shop's fire is.
+  const out_mm = leavesTang(piece) && heating.in !== "kiln" && piece.isPractice !== true ? tangOut_mm(piece, formOf(piece)) : null;
   return out_mm === null ? whole : withInFire(whole, out_mm);
 }
 

@@ -53,7 +53,7 @@ export function zoneReports(piece: Piece, prediction: Outcome, hardens: Hardens 
     const chance = wanted_HRC === null ? null : chanceBetween(expected, wanted_HRC[0], wanted_HRC[1]);
     const isLeft = zone === "tang" && mouth !== null && mouth.asItWasFrom_mm <= blade_mm + NEAR_mm;
     // Soft as it was forged or bought: nothing hardens it.
-    return { zone, wants, wanted_HRC, expected, chance: isLeft && wants === "soft" ? 1 : chance, isLeft };
+    return { zone, wants, wanted_HRC, expected, chance: isLeft && chance !== null ? (wants === "soft" ? 1 : 0) : chance, isLeft };
   });
 }
 

@@ -60,6 +60,11 @@ describe("a fault that grows with the heat", () => {
     expect(Math.abs(dial_C + 8 + 0.16 * (dial_C - 200) - 246)).toBeLessThan(1e-9);
     expect(Math.abs(offset_C - 8)).toBeLessThan(4);
   });
+  it("an oven that stays where it is whatever its dial says is no slope to follow: its dial is a number", () => {
+    const readings = [reading(60, 150, 200), reading(120, 200, 200), reading(180, 250, 200)];
+    expect(calibrate(readings)!.grows).toBeNull();
+    expect(Number.isFinite(dialFor_C({ offset_C: 0, calibration: readings }, 210))).toBe(true);
+  });
   it("the same fault at every heat, a few apart, is no slope", () => {
     expect(calibrate([reading(60, 150, 158), reading(120, 200, 206), reading(180, 250, 259), reading(240, 200, 210)])!.grows).toBeNull();
   });

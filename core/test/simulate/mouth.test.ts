@@ -78,6 +78,16 @@ describe("a piece of which a part is in the fire", () => {
     expect(prediction.mouth!.hardTo_mm).toBeGreaterThan(blade_mm - 8);
     expect(zoneReports(wished, prediction).find(({ zone }) => zone === "tang")!.isLeft).toBe(true);
     expect(inFire_mm(KNIFE, planRoute(CATALOGUE, KNIFE, "forge"))).toBeNull();
+    // What is out of the fire is not hard, whatever somebody wants of it; and the practised shop's fire is about all of it.
+    const hard: Piece = {
+      ...wished,
+      zones: [
+        { zone: "edge", wants: "hard" },
+        { zone: "tang", wants: "hard" },
+      ],
+    };
+    expect(zoneReports(hard, prediction).find(({ zone }) => zone === "tang")!.chance).toBe(0);
+    expect(inFire_mm(wished, planRoute(CATALOGUE, { ...wished, isPractice: true }, "forge"))).toBeNull();
     // Nobody shuts a kiln on half a knife.
     expect(inFire_mm(wished, planRoute(CATALOGUE, wished, "kiln"))).toBeNull();
   });

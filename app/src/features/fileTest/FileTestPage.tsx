@@ -171,6 +171,8 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
   const earlier = testsOf(state);
   const odd = disagreeWords(disagreementOf([...earlier, { test: event, tempers: tempersDone(state) }], piece.section));
   const { summary } = verdict;
+  // Of a piece that nobody filed the two stories are the card's chance; a file that bit is what has to be told.
+  const humps = [...draft.strokes.values()].includes("bites") ? verdict.humps : null;
   const by = drawnFurtherBy(route, kit);
   const more = furtherTemper(piece, route, verdict, prediction.data, by === "run" ? COLOUR_MIN : HOLD_MIN);
   const options = followUps({ verdict, draft, isFirst, target, prior, more, by, state }, settings);
@@ -216,13 +218,13 @@ function Testing({ state, route, act }: { state: PieceState; route: Route; act: 
       <div className="test-panels">
         <FileLadder kit={kit} draft={draft} onChange={setDraft} verdict={verdict} prior={prior} wanted={isFirst ? null : target} />
         <div className="test-says">
-          {isEmpty && prior === undefined ? null : <Numeral {...verdict} />}
+          {isEmpty && prior === undefined ? null : <Numeral summary={summary} humps={humps} />}
           {isEmpty || isSilent ? (
             <p className="test-line">{emptyWords(prior !== undefined, prediction.isFetching)}</p>
           ) : (
             <>
               <p className="test-line" aria-live="polite">
-                {verdict.humps === null ? compareWords(summary, prior, target, isFirst) : humpWords(verdict.humps)}
+                {humps === null ? compareWords(summary, prior, target, isFirst) : humpWords(humps)}
               </p>
               <p className="test-why">{evidenceWords(draft, verdict.corrected).join(" ")}</p>
             </>
