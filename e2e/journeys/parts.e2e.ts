@@ -24,8 +24,8 @@ standing(
   async ({ page }) => {
     await open(page, `${EMPTY}/new`);
     await page.getByText("Plane iron", { exact: true }).click();
-    await expect(page.getByRole("combobox", { name: "Working end, ground" })).toContainText("to an edge, one face");
-    const edge = page.getByLabel(/Thickness at that edge now/);
+    await expect(page.getByRole("combobox", { name: "Working end, ground" })).toContainText("edge, one face");
+    const edge = page.getByLabel(/Its edge now/);
     await edge.fill("5");
     await expect(page.getByText("As thick as the bar or thicker: that is no bevel.")).toBeVisible();
     await edge.fill("0.8");

@@ -15,7 +15,7 @@ interface Props {
 
 type Bevel = NonNullable<Piece["bevel"]>;
 
-const ENDS = { square: "square", one: "to an edge, one face", both: "to an edge, both faces" } as const;
+const ENDS = { square: "square", one: "edge, one face", both: "edge, both faces" } as const;
 
 const FAULTS: Readonly<Record<BevelFault, string>> = {
   "edge-too-thick": "As thick as the bar or thicker: that is no bevel.",
@@ -77,7 +77,7 @@ function EndFields({ piece, end, label, units, onChange, onFault }: EndProps) {
       {bevel === undefined ? null : (
         <>
           <LengthField
-            label="Thickness at that edge now"
+            label="Its edge now"
             role="thickness"
             value_mm={bevel.edge_mm}
             units={units}
@@ -91,7 +91,7 @@ function EndFields({ piece, end, label, units, onChange, onFault }: EndProps) {
           />
           <LengthField
             label="The bevel runs back"
-            role="length"
+            role="thickness"
             value_mm={bevel.length_mm}
             units={units}
             least_mm={LIMITS.bevel.length_mm[0]}
