@@ -91,7 +91,7 @@ function EndFields({ piece, end, label, units, onChange, onFault }: EndProps) {
           />
           <LengthField
             label="The bevel runs back"
-            role="thickness"
+            role="height"
             value_mm={bevel.length_mm}
             units={units}
             least_mm={LIMITS.bevel.length_mm[0]}
