@@ -36,21 +36,21 @@ const OTHERS: readonly AtAct[] = [1, 2].map((n) => ({
   route: FORGE,
 }));
 
-async function inView(page: Page, what: Locator, name: string): Promise<{ x: number; y: number; width: number; height: number }> {
-  const box = await what.boundingBox();
+/** Where it lies and whether anything lies over it, looked at in one moment: the screen may give a line more room between two. */
+async function inView(page: Page, what: Locator, name: string): Promise<void> {
   const { width, height } = page.viewportSize()!;
   const said = `${name} at ${width}x${height}`;
-  expect(box, said).not.toBeNull();
-  const { x, y } = box!;
-  expect([x >= -0.5, y >= -0.5, x + box!.width <= width + 0.5, y + box!.height <= height + 0.5], said).toEqual([true, true, true, true]);
-  expect(box!.height, said).toBeGreaterThanOrEqual(63.5);
-  // Nothing lies over it; a key that is shut is not there for a pointer.
-  const isOnTop = await what.evaluate(
-    (own, [px, py]) => own.matches(":disabled") || own.contains(document.elementFromPoint(px!, py!)),
-    [x + box!.width / 2, y + box!.height / 2],
-  );
-  expect(isOnTop, `${said}: something lies over it`).toBe(true);
-  return box!;
+  const { box, over } = await what.evaluate((own) => {
+    const { x, y, width: wide, height: high } = own.getBoundingClientRect();
+    const top = document.elementFromPoint(x + wide / 2, y + high / 2);
+    // A key that is shut is not there for a pointer.
+    const isFree = own.matches(":disabled") || own.contains(top);
+    return { box: { x, y, wide, high }, over: isFree ? "" : (top?.outerHTML.slice(0, 300) ?? "nothing is there") };
+  });
+  const { x, y, wide, high } = box;
+  expect([x >= -0.5, y >= -0.5, x + wide <= width + 0.5, y + high <= height + 0.5], said).toEqual([true, true, true, true]);
+  expect(high, said).toBeGreaterThanOrEqual(63.5);
+  expect(over, `${said}: what lies over it`).toBe("");
 }
 
 standing("every act on four sizes, with two others running and a call nobody heard", async ({ page }, info) => {

@@ -92,7 +92,7 @@ test("an address that leads nowhere says so and leads back", async ({ page }) =>
   for (const path of ["/nowhere", "/piece/none", "/piece/none/bench", "/book/none"]) {
     await visit(page, path);
     await expect(page.getByRole("heading", { name: /nothing at this address|no such piece/ })).toBeVisible();
-    await expect(page.getByRole("link", { name: /Back to the rack|To the book/ })).toBeVisible();
+    await expect(page.getByRole("link", { name: "Back to the rack" })).toBeVisible();
   }
 });
 
