@@ -24,7 +24,8 @@ export const CORE = {
   heatNow: ["schema", "colour", "plan", "simulate", "book"],
   standing: ["numerics", "hand", "schema", "shape", "heat", "evidence", "plan", "simulate", "book", "heatNow"],
   diagnose: ["numerics", "schema", "heat", "kinetics", "evidence", "plan", "simulate", "book", "standing"],
-  job: ["schema", "plan", "simulate", "diagnose"],
+  solve: ["numerics", "schema", "shape", "heat", "kinetics", "plan", "simulate", "standing"],
+  job: ["schema", "plan", "simulate", "diagnose", "solve"],
   verbs: [
     "schema",
     "shape",
@@ -39,6 +40,7 @@ export const CORE = {
     "heatNow",
     "standing",
     "diagnose",
+    "solve",
   ],
 };
 

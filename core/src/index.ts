@@ -307,6 +307,11 @@ export { eyeErrors_K, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.
 export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
 export { airCooling_s, airLeft_C } from "./simulate/hardenReadings.js";
 export { PATTERNS, PASTE, PLATES, patternOf, type Pattern, type PatternTried } from "./simulate/patterns.js";
+export { solve, type PlannedWay, type Solved } from "./solve/solve.js";
+export type { WayOn } from "./solve/waysOn.js";
+export type { Check as PlanCheck, CheckName } from "./solve/worth.js";
+export { MAY_FAIL, SURER, WORTH_A_WORD, type WayName as PlanWay } from "./solve/weights.js";
+export { PINS, type Pin } from "./schema/job.js";
 export { betterForWish, missedWish, servesWish, type BetterWish } from "./simulate/wish.js";
 export { hardensForZones, zoneReports, type ZoneReport } from "./simulate/zoneReport.js";
 export { chanceAllInWindow, zoneOffsets, type ZoneOffset } from "./simulate/zones.js";

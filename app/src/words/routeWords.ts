@@ -54,6 +54,7 @@ export const REASON_WORDS: Readonly<Record<Exclude<Reason, "said">, string>> = {
   "snap-temper": "A short one, so that it does not lie hard until its own: it takes the worst of the strain.",
   paste: "The paste clings to the edge and cools that alone; the back cools in air and stays soft.",
   plates: "Two thick cold plates take the heat out of both faces and hold it flat, without a liquid.",
+  "worked-out": "Worked out: of what this shop can do the one that lands it most often, with all that may be off.",
   "clad-core": "The cladding slows the core: a faster oil than this steel asks for bare makes up for it.",
   "clear-of-dip": "Takes the brittleness out, at a heat clear of the dip where this steel is more brittle than its hardness says.",
   "oven-ends": "As hot as it can be tempered there: its use wants it hotter.",

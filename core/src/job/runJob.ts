@@ -18,6 +18,7 @@ import { outAt, type OutAt } from "../simulate/outAt.js";
 import { patternsFor, type PatternTried } from "../simulate/patterns.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import type { Member } from "../simulate/hardenSpread.js";
+import { solve, type Solved } from "../solve/solve.js";
 import { warmUp, type WarmUp } from "../simulate/warmUp.js";
 import { pictureSection, type SectionPicture } from "../simulate/sectionPicture.js";
 
@@ -39,6 +40,7 @@ export interface JobAnswers {
   readonly "better-bath": BetterBath;
   readonly line: LineFor;
   readonly patterns: readonly PatternTried[];
+  readonly solve: Solved;
   readonly "out-at": OutAt | null;
   readonly "warm-up": WarmUp;
   readonly "what-if": WhatIf;
@@ -66,6 +68,8 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
       return colourRun(job.piece, runPlanOf(catalogue, job.piece, job.route, job));
     case "better-bath":
       return betterBath(catalogue, hardenPlanOf(catalogue, job.piece, job.route, job.known), job.media, desk);
+    case "solve":
+      return solve(catalogue, job.piece, job.route, { ...job, desk });
     case "out-at":
       return outAt(
         hardenPlanOf(catalogue, job.piece, job.route, job.known),

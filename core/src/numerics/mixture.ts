@@ -27,6 +27,11 @@ function averaged(bells: readonly Bell[], of: (bell: Bell) => number): number {
   return sum / weights;
 }
 
+/** @param bells one or more, not all of no weight */
+export function meanOf(bells: readonly Bell[]): number {
+  return averaged(bells, ({ mean }) => mean);
+}
+
 /** Chance that a mixture lies below a value, 0 ... 1. */
 export function mixtureBelow(bells: readonly Bell[], value: number): number {
   return averaged(bells, ({ mean, sd }) => (sd > 0 ? normalCdf((value - mean) / sd) : value >= mean ? 1 : 0));

@@ -2,7 +2,7 @@
 
 import { Type, type Static } from "@sinclair/typebox";
 import { BreakLookSchema, FindingSchema, HARDENS, PieceSchema, RouteSchema, TestSchema } from "./book.js";
-import { FUELS } from "./kit.js";
+import { FUELS, KitSchema } from "./kit.js";
 import { between, choice, strict, tagged, limited } from "./parts.js";
 import { LIMITS } from "./limits.js";
 
@@ -30,6 +30,10 @@ const knownOf = (least: number, most: number, what: string) =>
 /** What of it may hang together, in the order it is drawn in: what a piece went through in its bath, then what its temper adds. */
 export const TIED = ["bathRatio", "rateRatio", "dissolutionRatio", "steel_HRC", "oven_K"] as const;
 const tied = choice(TIED);
+
+/** What of a plan may be fixed before it is worked out: the heat with its hold, the bath, what draws the temper. */
+export const PINS = ["heat", "bath", "temper"] as const;
+export type Pin = (typeof PINS)[number];
 
 /** What is known of a shop and of this run of it: in the place of what is taken for granted of any. */
 export const ShopKnownSchema = strict({
@@ -171,6 +175,15 @@ export const JobSchema = tagged(
     known,
     /** The baths of the shop; all there are when nobody said. */
     media: Type.Optional(Type.Array(Type.String({ maxLength: 30 }), { maxItems: 20 })),
+  }),
+  /** The plan worked out: the ways that land it, what set their numbers, what would be worth knowing. */
+  strict({
+    kind: Type.Literal("solve"),
+    piece: PieceSchema,
+    route: RouteSchema,
+    known,
+    kit: Type.Union([KitSchema, Type.Null()]),
+    pins: Type.Array(choice(PINS), { maxItems: PINS.length }),
   }),
   /** What coming out of the bath at each second buys and costs. */
   strict({ kind: Type.Literal("out-at"), piece: PieceSchema, route: RouteSchema, known }),

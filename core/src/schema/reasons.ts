@@ -33,6 +33,8 @@ export const REASONS = [
   "came-out-hard",
   "oven-ends",
   "clear-of-dip",
+  /** A heat, hold, bath or temper that a search of what the shop can do came to. */
+  "worked-out",
   "clad-core",
   "plates",
   "paste",

@@ -14,7 +14,7 @@ import {
   SCHOOLS,
   STARTS,
 } from "./book.js";
-import { FireSchema } from "./job.js";
+import { FireSchema, PINS } from "./job.js";
 import { CalibrationReadingSchema, KitSchema } from "./kit.js";
 import { historySchema } from "./history.js";
 import { LIMITS } from "./limits.js";
@@ -81,6 +81,16 @@ const planned = {
   ...way,
   kit: Type.Optional(KitSchema),
 };
+
+/** A step that is fixed, as it says or as it is planned. */
+const PinSchema = strict({
+  step: choice(PINS),
+  temperature_C: Type.Optional(between(100, 1200, "C")),
+  hold_min: Type.Optional(between(0, 240, "min")),
+  medium: Type.Optional(Type.String({ maxLength: 30 })),
+  bath_C: Type.Optional(between(-20, 250, "C")),
+});
+export type VerbPin = Static<typeof PinSchema>;
 
 /** Of a thermometer in an oven, in their order. */
 const chamberReadings = (minItems: number) =>
@@ -380,6 +390,13 @@ export const VERB_SCHEMAS = {
     ),
   }),
   VerbRoute: strict({ steel: SteelInput, ...planned }),
+  VerbSolve: strict({
+    steel: Type.String({ maxLength: 30 }),
+    ...planned,
+    eye_K: Type.Optional(between(1, 100, "How far this eye is off, one deviation, C")),
+    wishes: PieceSchema.properties.zones,
+    pins: Type.Optional(Type.Array(PinSchema, { maxItems: PINS.length })),
+  }),
   VerbStanding: strict({
     steel: Type.String({ maxLength: 30 }),
     ...planned,

@@ -32,6 +32,15 @@ const FULL_DIFFERENCE_K = 250;
 const GRAIN_WEIGHT = 0.2;
 const [SOME, HIGH] = [0.2, 0.4];
 
+/** So often it cracks at an index of 1, and how fast that falls off below it (judgement: water on a thin high-carbon blade, one of some ten). */
+const MOST_CRACKS = 0.5;
+const CRACKS_FALL = 1.5;
+
+/** About how often a quench of that index cracks a piece, 0 ... 1. @error judgement: a factor of two either way; the order is that of the index */
+export function crackChance({ index }: Pick<CrackRisk, "index">): number {
+  return MOST_CRACKS * index ** CRACKS_FALL;
+}
+
 export interface CrackInput {
   /** Watched nodes: surface first, then centre. */
   readonly curve: WatchedCurve;

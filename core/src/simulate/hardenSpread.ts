@@ -260,6 +260,11 @@ export function dissolutionDoubt({ shop }: Pick<HardenPlan, "shop">): number {
   return shop?.dissolutionRatio?.sd ?? SPREAD.dissolutionRatio;
 }
 
+/** One of the draws of a member, in deviations. */
+export function drawNamed(draw: readonly number[], name: keyof Variation): number {
+  return draw[NAMES.indexOf(name)]!;
+}
+
 /** How values of the members go with one of their draws, all draws fitted together (least squares): change for one deviation. */
 export function slopeOf(values: readonly number[], draws: readonly (readonly number[])[], name: keyof Variation): number {
   const columns = [...NAMES.map((_, k) => draws.map((draw) => draw[k]!)), draws.map(() => 1)];

@@ -92,7 +92,7 @@ function oxideOf(plan: HardenPlan, cycles: readonly TemperCycle[]): { name: stri
 const SKIN_STEP_s = 5;
 
 /** Depth of the soft skin after the heats of a route up to the last hardening, mm: each as its step says, in the flame the shop sets, an open one where nobody says. */
-function skinOf_mm({ steel, shop }: HardenPlan, route: Route): number {
+export function skinOf_mm({ steel, shop }: HardenPlan, route: Route): number {
   const Ae1 = ae1_C(steel.composition_wtpct);
   const last = route.steps.findLastIndex(({ kind }) => kind === "harden");
   let integral_m2 = 0;

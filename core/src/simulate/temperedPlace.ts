@@ -3,7 +3,7 @@
 import { withSurprises } from "../evidence/belief.js";
 import { bellOf, freshMember, memberAfter, type Likelihood, type LookedAt, type MemberBelief } from "../evidence/weigh.js";
 import { temperedHardness, type TemperCycle, type TemperSteel } from "../kinetics/temper.js";
-import { mixtureBetween, summaryOf, type Bell } from "../numerics/mixture.js";
+import { meanOf, mixtureBetween, summaryOf, type Bell } from "../numerics/mixture.js";
 import type { Drawn } from "../kinetics/structure.js";
 import type { HardnessValue, SimulatedBell } from "./hardenSpread.js";
 import { DRAWN, tiedRows } from "./shopTies.js";
@@ -113,7 +113,7 @@ function lawDoubt_HRC(members: readonly SimulatedBell[], steel: TemperSteel, cyc
 
 /** The tempers about members as quenched: where they lead, what a point more leaves, and how far off they may be. */
 export function lawAbout(members: readonly SimulatedBell[], { steel, cycles, oven_K, off, ties }: Tempers): Law {
-  const mean_HRC = summaryOf(members).mean;
+  const mean_HRC = meanOf(members);
   const usually = usuallyDrawn(members);
   if (cycles.length === 0) return { at: (hrc) => hrc, perPoint: 1, perKelvin_HRC_K: 0, oven_HRC: 0, law_HRC: 0 };
   const at = (asQuenched_HRC: number, drawn: Drawn | null, shift_K = 0): number =>
@@ -142,7 +142,7 @@ export function lawAbout(members: readonly SimulatedBell[], { steel, cycles, ove
   };
 }
 
-function lookAt({ at, perPoint, oven_HRC, law_HRC }: Law, { simulated_HRC, drawn, shop }: Suspect): LookedAt {
+function lookAt({ at, perPoint, oven_HRC, law_HRC }: Law, { simulated_HRC, drawn, shop }: Omit<Suspect, "belief">): LookedAt {
   return { hardness_HRC: at(simulated_HRC, drawn, shop), perPoint, law_HRC: Math.hypot(oven_HRC, law_HRC) };
 }
 
@@ -163,7 +163,7 @@ export interface TemperedPlace {
 export type Simulated = Pick<HardnessValue, "members" | "model_HRC" | "input_HRC" | "heat_HRC">;
 
 /** Three readings of a tester that was set by a block, HRC (evidence/rockwell). */
-const TESTER_HRC = 0.75;
+export const TESTER_HRC = 0.75;
 /** An oven that was checked, and a probe that was read as the piece left the fire, K (judgement; standing/known). */
 const CHECKED_OVEN_K = 6;
 const PROBED_K = 6;
@@ -240,6 +240,14 @@ function placeFrom(simulated: Simulated, tempers: Tempers, suspects: readonly Su
   const tempered = estimated(law, suspects);
   const beliefs = (wasTested ? suspects : suspects.slice(0, -SURPRISES)).map(({ belief }) => belief);
   return { asQuenched, tempered, spread: spreadOf({ simulated, law, tempers, beliefs, all_HRC: tempered.sd_HRC }) };
+}
+
+/** The same members after the tempers, nothing else: what a search asks of each temper it tries. */
+export function temperedBells(members: readonly SimulatedBell[], tempers: Tempers): Bell[] {
+  const law = lawAbout(members, tempers);
+  return members.map(({ mean, sd, drawn = null, shop = [], weight = 1 }) =>
+    bellOf(freshMember(sd, weight), lookAt(law, { simulated_HRC: mean, drawn, shop })),
+  );
 }
 
 /** A place nobody tested, as quenched and after the tempers, member by member. */

@@ -40,6 +40,20 @@ function estimateOf(zone: Zone, { working, thickest, other }: Outcome, hardens: 
   return isWorking ? working.tempered : thickest.tempered;
 }
 
+/** What a wish means in HRC; null for a zone that is to stay as it is. */
+export function wantedOf_HRC(wants: Wish, { low_HRC, high_HRC }: Outcome["target"]): readonly [number, number] | null {
+  switch (wants) {
+    case "hard":
+      return [low_HRC, high_HRC];
+    case "medium":
+      return MEDIUM_HRC;
+    case "soft":
+      return SOFT_HRC;
+    case "untreated":
+      return null;
+  }
+}
+
 /** @param hardens what the route hardens of it */
 export function zoneReports(piece: Piece, prediction: Outcome, hardens: Hardens = "whole"): ZoneReport[] {
   const { zones = [] } = piece;
@@ -47,9 +61,7 @@ export function zoneReports(piece: Piece, prediction: Outcome, hardens: Hardens 
   const blade_mm = zones.length === 0 ? 0 : bladeOf_mm(piece, formOf(piece));
   return zones.map(({ zone, wants }) => {
     const expected = estimateOf(zone, prediction, hardens);
-    const { low_HRC, high_HRC } = prediction.target;
-    const wanted_HRC =
-      wants === "hard" ? ([low_HRC, high_HRC] as const) : wants === "medium" ? MEDIUM_HRC : wants === "soft" ? SOFT_HRC : null;
+    const wanted_HRC = wantedOf_HRC(wants, prediction.target);
     const chance = wanted_HRC === null ? null : chanceBetween(expected, wanted_HRC[0], wanted_HRC[1]);
     const isLeft = zone === "tang" && mouth !== null && mouth.asItWasFrom_mm <= blade_mm + NEAR_mm;
     // Soft as it was forged or bought: nothing hardens it.

@@ -153,6 +153,7 @@ export const REASON_TEXT: Readonly<Record<Reason, string>> = {
   plates: "Two cold plates take the heat out of both faces and hold it flat.",
   "clad-core": "The cladding slows the core: a fast oil makes up for it.",
   "clear-of-dip": "Takes the brittleness out, clear of the dip of toughness.",
+  "worked-out": "Worked out: of what the shop can do the one that lands it most often, with all that may be off.",
   "oven-ends": "As hot as it can be tempered there: its use wants it hotter.",
   said: "",
 };

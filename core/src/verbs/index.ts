@@ -13,6 +13,7 @@ import { chooseBathVerb, convertVerb, hardenVerb, lineVerb, verdictVerb } from "
 import { calibrateVerb, fitVerb, warmUpVerb } from "./kit.js";
 import { routeVerb } from "./route.js";
 import { diagnoseVerb, learnVerb, standingVerb } from "./standing.js";
+import { solveVerb } from "./solve.js";
 import { dipVerb, fallingVerb, settlingVerb, temperForVerb, temperVerb, warpVerb } from "./tempering.js";
 import { soakVerb, steelsVerb, transformationsVerb } from "./steel.js";
 
@@ -42,6 +43,7 @@ const VERBS: Readonly<Record<string, Verb>> = {
   },
   harden: { run: hardenVerb, schema: "VerbHarden", about: "Heat, soak and quench a section", needsInput: true },
   route: { run: routeVerb, schema: "VerbRoute", about: "The steps for a piece by a school, and what they should give", needsInput: true },
+  solve: { run: solveVerb, schema: "VerbSolve", about: "A plan worked out: its ways, its limits, what is worth knowing", needsInput: true },
   simulate: { run: simulateVerb, schema: "VerbSimulate", about: "A section through any thermal history", needsInput: true },
   fit: { run: fitVerb, schema: "VerbFit", about: "Whether a piece fits the shop's kit, and ways on where it does not", needsInput: true },
   "warm-up": { run: warmUpVerb, schema: "VerbWarmUp", about: "When each zone of a piece in a fire is at heat", needsInput: true },
