@@ -24,6 +24,7 @@ import { VIEW_LIST, type ViewName } from "./views.js";
 const PAGES = {
   rack: async () => (await import("./features/rack/index.js")).RackPage,
   newPiece: async () => (await import("./features/newPiece/index.js")).NewPiecePage,
+  ways: async () => (await import("./features/ways/index.js")).WaysPage,
   card: async () => (await import("./features/card/index.js")).CardPage,
   measure: async () => (await import("./features/newPiece/index.js")).MeasurePage,
   bench: async () => (await import("./features/bench/index.js")).BenchPage,

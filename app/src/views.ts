@@ -25,6 +25,11 @@ export const VIEWS = {
   rack: { path: "", title: "Rack", nav: "Rack", shown: [{ as: "rack", at: "/", sign: /sickle/ }] },
   newPiece: { path: "new", title: "New piece", shown: [{ as: "new piece", at: "/new", sign: /Plan its heats/ }] },
   card: { path: "piece/:id", title: "heat card", shown: [{ as: "heat card", at: "/piece/demo-7", sign: /HRC/ }] },
+  ways: {
+    path: "piece/:id/ways",
+    title: "ways",
+    shown: [{ as: "ways", at: "/piece/demo-7/ways", sign: /What would be worth knowing/ }],
+  },
   measure: { path: "piece/:id/measure", title: "measures", shown: [{ as: "measures", at: "/piece/demo-7/measure", sign: /Keep/ }] },
   bench: {
     path: "piece/:id/bench",

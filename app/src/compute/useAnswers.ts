@@ -29,6 +29,7 @@ import {
   type Kit,
   type PatternTried,
   type Piece,
+  type Pin,
   type PieceState,
   type Prediction,
   type Question,
@@ -36,6 +37,7 @@ import {
   type RunLog,
   type Heating,
   type SectionPicture,
+  type Solved,
   type Track,
   type WarmUp,
   type WarmUpQuestion,
@@ -373,6 +375,15 @@ export function usePatterns(piece: Piece, route: Route, index: number): UseQuery
   const media = kit === null ? undefined : [...new Set(kitOf(kit, "bath").map(({ medium }) => medium))];
   const job = { kind: "patterns", piece, route, index, known: question.known, ...(media === undefined ? {} : { media }) } as const;
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"patterns">(job, { signal, isFirst: true }), ...ONCE });
+}
+
+/** The plan of a piece worked out, around what is to stay; undefined until it is. Asked after what the screen itself shows. */
+export function useSolved(piece: Piece, route: Route, pins: readonly Pin[], isAsked = true): UseQueryResult<Solved> {
+  const { kit } = useHeatContext();
+  const factors = useFactorsFor(piece, Infinity);
+  const { known } = plannedQuestion({ piece }, route, { kit, factors });
+  const job: Extract<Job, { kind: "solve" }> = { kind: "solve", piece, route, known, kit: kit === null ? null : [...kit], pins: [...pins] };
+  return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"solve">(job, { signal }), enabled: isAsked, ...ONCE });
 }
 
 /** Another way through the bath where the plan misses a wish; nothing is asked where it misses none. */

@@ -163,7 +163,11 @@ export function temperedBy(route: Route, temperature_C: number, count: number): 
   if (first === undefined || isAsPlanned) return route;
   const at = route.steps.indexOf(first);
   const own = new Set<Step>(planned);
-  const tempers = Array.from({ length: count }, (_, i): Step => ({ ...first, temperature_C, why: i === 0 ? "worked-out" : "second-temper" }));
+  const tempers = Array.from({ length: count }, (_, i): Step => ({
+    ...first,
+    temperature_C,
+    why: i === 0 ? "worked-out" : "second-temper",
+  }));
   return {
     ...route,
     steps: [...route.steps.slice(0, at), ...tempers, ...route.steps.slice(at).filter((step) => !own.has(step))],

@@ -92,7 +92,11 @@ export function search(asked: Asked, domain: Domain): Searched {
     return tried;
   };
   const { heats_C, holds_min, quenches } = domain;
-  const now: Hardening = { heat_C: hardenOf(asked.route).temperature_C, hold_min: hardenOf(asked.route).hold_min, quench: quenchOf(asked.route) };
+  const now: Hardening = {
+    heat_C: hardenOf(asked.route).temperature_C,
+    hold_min: hardenOf(asked.route).hold_min,
+    quench: quenchOf(asked.route),
+  };
   const found: Tried[] = [];
   const best = (): number => Math.max(-Infinity, ...found.map(score));
   const keep = (tried: Tried | null): void => {
@@ -101,7 +105,8 @@ export function search(asked: Asked, domain: Domain): Searched {
   // First look: heats far apart, held as planned and as long as can be.
   const far = [...new Set([now.heat_C, ...heats_C.filter((_, i) => i % FIRST === 0), heats_C.at(-1)!])];
   const held = [...new Set([now.hold_min, holds_min.at(-1)!])];
-  for (const quench of quenches) for (const heat_C of far) for (const hold_min of held) keep(look({ heat_C, hold_min, quench }, FEW, best()));
+  for (const quench of quenches)
+    for (const heat_C of far) for (const hold_min of held) keep(look({ heat_C, hold_min, quench }, FEW, best()));
   // Then about the best of them, a bath at least twice where there are two.
   const top = (n: number): Tried[] => [...found].sort((a, b) => score(b) - score(a)).slice(0, n);
   const starts = new Map(top(BEST).map((tried) => [keyOf(tried.hardened.hardening), tried]));

@@ -123,7 +123,14 @@ export function waysAmong(whole: readonly Tried[], today: Tried): readonly { rea
  */
 export function solve(catalogue: Catalogue, piece: Piece, route: Route, options: SolveOptions = {}): Solved {
   const { kit = null, known = {}, pins = [], desk = BARE_DESK } = options;
-  const asked: Asked = { catalogue, piece, route, known: known.shop === undefined ? {} : { shop: known.shop }, desk, air_h: airHours(piece, route) };
+  const asked: Asked = {
+    catalogue,
+    piece,
+    route,
+    known: known.shop === undefined ? {} : { shop: known.shop },
+    desk,
+    air_h: airHours(piece, route),
+  };
   const domain = domainOf(catalogue, piece, route, kit, pins);
   const searched = search(asked, domain);
   const ways = waysAmong(searched.whole, searched.today);

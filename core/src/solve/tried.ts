@@ -49,7 +49,9 @@ export function wantedOf({ catalogue, piece, route }: Pick<Asked, "catalogue" | 
   const wished = (piece.zones ?? []).flatMap(({ zone, wants }): Wanted[] => {
     if (zone === "tang" && !isEnds) return [];
     const range = wantedOf_HRC(wants, target);
-    return range === null ? [] : [{ place: AT_WORK.has(zone) || zone === "tang" ? "working" : "thickest", low_HRC: range[0], high_HRC: range[1] }];
+    return range === null
+      ? []
+      : [{ place: AT_WORK.has(zone) || zone === "tang" ? "working" : "thickest", low_HRC: range[0], high_HRC: range[1] }];
   });
   return wished.some(({ place }) => place === "working") ? wished : [working, ...wished];
 }

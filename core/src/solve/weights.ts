@@ -17,7 +17,7 @@ export interface Costs {
   /** An hour of the shop. */
   readonly hour: number;
   /** From the lower to the upper end of what its use wants: harder breaks sooner. */
-  readonly hardness: number;
+  readonly harder: number;
   /** One temper in the place of two: what turned hard while the first one cooled stays brittle. */
   readonly oneTemper: number;
 }
@@ -29,11 +29,11 @@ export interface Weighing extends Costs {
 
 export const WEIGHTS: Readonly<Record<WayName, Weighing>> = {
   // Landing is what is asked; what breaks a tool later outweighs a few times in a hundred, hours next to nothing.
-  surest: { lands: 1, dip: 0.15, grain: 0.04, skin_mm: 0.2, hour: 0.002, hardness: 0, oneTemper: 0.03 },
+  surest: { lands: 1, dip: 0.15, grain: 0.04, skin_mm: 0.2, hour: 0.002, harder: 0, oneTemper: 0.03 },
   // A point softer within the use is welcome; landing a little less often is the price.
-  toughest: { lands: 0.6, dip: 0.3, grain: 0.06, skin_mm: 0.2, hour: 0.002, hardness: 0.2, oneTemper: 0.1 },
+  toughest: { lands: 0.6, dip: 0.3, grain: 0.06, skin_mm: 0.2, hour: 0.002, harder: 0.2, oneTemper: 0.1 },
   // An hour is worth six times in a hundred; no more than that is given up of anything else.
-  quickest: { lands: 0.6, dip: 0.15, grain: 0.04, skin_mm: 0.2, hour: 0.06, hardness: 0, oneTemper: 0 },
+  quickest: { lands: 0.6, dip: 0.15, grain: 0.04, skin_mm: 0.2, hour: 0.06, harder: 0, oneTemper: 0 },
 };
 
 /** Finer than this nothing is gained that a smith sees in a break, ASTM number. */
@@ -61,14 +61,14 @@ export interface Weighed {
 }
 
 export function worthOf(plan: Weighed, way: WayName): number {
-  const { lands, dip, grain, skin_mm, hour, hardness, oneTemper } = WEIGHTS[way];
+  const { lands, dip, grain, skin_mm, hour, harder, oneTemper } = WEIGHTS[way];
   return (
     lands * plan.lands -
     dip * (plan.isEmbrittled ? 1 : 0) -
     grain * Math.max(0, FINE_ASTM - plan.astmGrain) -
     skin_mm * plan.skin_mm -
     hour * plan.hours -
-    hardness * Math.min(1, Math.max(0, plan.inRange)) -
+    harder * Math.min(1, Math.max(0, plan.inRange)) -
     oneTemper * (plan.tempers === 1 ? 1 : 0)
   );
 }

@@ -46,6 +46,7 @@ import { toPiece, toRecord } from "../../format/address.js";
 import { OfPlannedPiece } from "../../parts/OfPiece.js";
 
 const ThroughSteel = lazy(async () => ({ default: (await import("./parts/ThroughSteel.js")).ThroughSteel }));
+const SolvedNotice = lazy(async () => ({ default: (await import("./parts/SolvedNotice.js")).SolvedNotice }));
 const VIEWS = ["hardness", "martensite", "heat", "cooling"] as const;
 const TRACKS = ["temper", "heat", "thickness"] as const;
 
@@ -88,6 +89,11 @@ function CardHead({ state, route, now_ms, onSchools, onSteps }: HeadProps) {
           </Button>
         )}
         {isStarted || state.fate !== null ? null : <PutAway id={state.id} name={piece.name} />}
+        {isStarted ? null : (
+          <Button component={Link} to={toPiece(state.id, "ways")}>
+            Ways
+          </Button>
+        )}
         <Button onClick={onSteps}>Steps</Button>
         <Button variant="contained" component={Link} to={state.next ? toPiece(state.id, "bench") : toRecord(state.id)}>
           {state.next ? "To the bench" : "Its record"}
@@ -148,6 +154,16 @@ function usePickSchool({ id, piece }: PieceState, view: TrialView): (heating: He
   };
 }
 
+/** What a search of this shop comes to, once the card itself is there, and before the first act. */
+function Worked({ isAsked, ...of }: { readonly state: PieceState; readonly route: Route; readonly isAsked: boolean }) {
+  if (!isAsked || of.state.doneAt_ms.size > 0) return null;
+  return (
+    <Suspense fallback={null}>
+      <SolvedNotice {...of} />
+    </Suspense>
+  );
+}
+
 function Card({ state, route }: { state: PieceState; route: Route }) {
   const settings = useSettings();
   const kit = useKit();
@@ -187,6 +203,7 @@ function Card({ state, route }: { state: PieceState; route: Route }) {
         prediction={view.isTrying ? undefined : prediction.data}
         onReplan={pickSchool}
       />
+      <Worked state={state} route={route} isAsked={!planned.isPending && !view.isTrying} />
       <HeatLine
         route={question.route}
         times_s={times_s}

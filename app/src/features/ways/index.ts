@@ -1,0 +1,1 @@
+export { WaysPage } from "./WaysPage.js";
