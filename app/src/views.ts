@@ -28,7 +28,7 @@ export const VIEWS = {
   ways: {
     path: "piece/:id/ways",
     title: "ways",
-    shown: [{ as: "ways", at: "/piece/demo-7/ways", sign: /What would be worth knowing/ }],
+    shown: [{ as: "ways", at: "/piece/demo-2/ways", sign: /What would be worth knowing/ }],
   },
   measure: { path: "piece/:id/measure", title: "measures", shown: [{ as: "measures", at: "/piece/demo-7/measure", sign: /Keep/ }] },
   bench: {

@@ -92,7 +92,7 @@ export function limitWords({ limits: { low_C, high_C, highBecause, reaches_C } }
     high:
       highBecause === "grain"
         ? `over ${showDegrees(high_C, units)} the grain grows (model)`
-        : `over ${showDegrees(high_C, units)} nobody hardens this steel (its table)`,
+        : `over ${showDegrees(high_C, units)} is beyond its published range (table)`,
     reaches: `nine in ten heats of this fire and eye: ${showDegrees(reaches_C[0], units)} to ${showDegrees(reaches_C[1], units)}`,
   };
 }

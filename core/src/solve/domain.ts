@@ -26,8 +26,8 @@ export interface Domain {
   readonly counts: readonly number[];
 }
 
-/** A fire is tried so far outside the published range of a steel, for its eye errs by more than a kiln; a kiln inside it, K (judgement). */
-const BEYOND_K = 15;
+/** A fire is tried so far under the published range of a steel, as its schools are; nothing above it, and a kiln inside it, K (judgement). */
+const BELOW_K = 15;
 const STEP_K = 5;
 /** Holds that are tried, min: what a fire bears, and what a kiln does (common practice, no source). */
 const IN_FIRE_MIN = [0.5, 1, 2, 4];
@@ -72,13 +72,13 @@ function heatsOf(route: Route, steel: ResolvedSteel, prior: PriorStructure, kit:
   // Where the sign is the heat, there is nothing to choose.
   if (by === "touch" || by === "pull") return [planned_C];
   const [low_C, high_C] = (steel.file?.austenitise_C.range ?? [800, 830]) as [number, number];
-  const beyond_K = isByNumber(route.heating) ? 0 : BEYOND_K;
+  const below_K = isByNumber(route.heating) ? 0 : BELOW_K;
   const least_C = Math.max(
     by === "shade" ? magnetLost_C(steel.composition_wtpct, prior) + TOUCH_K : 0,
-    Math.min(planned_C, low_C - beyond_K),
+    Math.min(planned_C, low_C - below_K),
     LIMITS.harden.temperature_C[0],
   );
-  const most_C = Math.min(Math.max(planned_C, high_C + beyond_K), fireEnds_C(route, kit), LIMITS.harden.temperature_C[1]);
+  const most_C = Math.min(Math.max(planned_C, high_C), fireEnds_C(route, kit), LIMITS.harden.temperature_C[1]);
   return [...new Set([...range(least_C, most_C, STEP_K), planned_C])].sort((a, b) => a - b);
 }
 
@@ -99,7 +99,7 @@ function quenchesOf(catalogue: Catalogue, piece: Piece, route: Route, steel: Res
     if (medium === undefined || id === own || id === PASTE || !isLiquid(medium)) return [];
     if (isWater(medium) && !bearsWater(steel, piece)) return [];
     // What nobody measured is used where it is planned, and proposed nowhere.
-    if (isGuessed(medium) && !isGuessed(catalogue.medium(own)!)) return [];
+    if (isGuessed(medium) && !isGuessed(catalogue.medium(own))) return [];
     return [inOtherBath({ ...planned, why: "worked-out" as const }, { medium: id, bath_C: medium.usualBath_C })];
   });
   return [planned, ...others];

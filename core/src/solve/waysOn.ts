@@ -48,7 +48,7 @@ export function waysOn(asked: Asked, domain: Domain, surest: Tried, kit: Kit | n
   if (!canHold(route.heating)) ways.push({ kind: "soak", hold_min: SOAK_MIN, chance: chanceOf({ hold_min: SOAK_MIN }).chance });
   const { section } = piece;
   const thin = THINNER.map((ratio) => {
-    const to = thicker(section, ratio) as Piece["section"];
+    const to = thicker(section, ratio);
     return { kind: "thinner", to_mm: thickness_mm(to), chance: chanceOf({}, { ...piece, section: to }).chance } as const;
   });
   ways.push(thin.find(({ chance }) => chance >= SAFE) ?? thin.reduce((a, b) => (b.chance > a.chance + 0.02 ? b : a)));

@@ -146,7 +146,7 @@ function Ways({ state, route }: { readonly state: PieceState; readonly route: Ro
         <div aria-busy={isPlaceholderData}>
           <p className="ways-short">
             <b>{WAY_NAMES[way.name]}</b>: {wayInShort(way, units)}
-            {isSame ? ", as it is planned." : ". Thin: as it is planned."}
+            {isSame ? ", as it is planned." : ". Dashed: as it is planned."}
           </p>
           <WaysTable
             solved={solved}

@@ -85,7 +85,7 @@ export function WaysTable({ solved: { ways, target }, chosen, name, place, thick
                   {showHardness(way.working.p05_HRC)} to {showHardness(way.working.p95_HRC)}
                 </small>
               </span>
-              {way.isEmbrittled ? <small className="ways-dip">in the dip of toughness: every other way lands too seldom</small> : null}
+              {way.isEmbrittled ? <small className="ways-dip">in the dip of toughness; clear of it lands less often</small> : null}
             </td>
             <td>{showHardness(way.thickest.mean_HRC)}</td>
             <td>{showHours(way.hours)}</td>
