@@ -289,7 +289,6 @@ export { temperCyclesOf } from "./simulate/planOf.js";
 export type { BathResponse, Response, Track } from "./simulate/response.js";
 export type { Estimate, Share, SpreadCause } from "./simulate/temperedPlace.js";
 export type { CrackRisk } from "./simulate/crackRisk.js";
-export { type Safer } from "./simulate/advice.js";
 export { temperatureForHardness, temperedHardness } from "./kinetics/temper.js";
 export { makeDesk, type Desk } from "./simulate/desk.js";
 export { rehearse, REHEARSALS } from "./job/rehearse.js";
@@ -307,7 +306,8 @@ export { eyeErrors_K, learnEye, LEAST_PAIRS, type LearnedEye } from "./book/eye.
 export { expectedAt, type WarmUp } from "./simulate/warmUp.js";
 export { airCooling_s, airLeft_C } from "./simulate/hardenReadings.js";
 export { PATTERNS, PASTE, PLATES, patternOf, type Pattern, type PatternTried } from "./simulate/patterns.js";
-export { solve, type PlannedWay, type Solved } from "./solve/solve.js";
+export { pinsBetween } from "./solve/domain.js";
+export { solve, type PlannedWay, type Solved, type TemperCurve } from "./solve/solve.js";
 export type { WayOn } from "./solve/waysOn.js";
 export type { Check as PlanCheck, CheckName } from "./solve/worth.js";
 export { MAY_FAIL, SURER, WORTH_A_WORD, type WayName as PlanWay } from "./solve/weights.js";

@@ -378,11 +378,24 @@ export function usePatterns(piece: Piece, route: Route, index: number): UseQuery
 }
 
 /** The plan of a piece worked out, around what is to stay; undefined until it is. Asked after what the screen itself shows. */
-export function useSolved(piece: Piece, route: Route, pins: readonly Pin[], isAsked = true): UseQueryResult<Solved> {
+export function useSolved(
+  piece: Piece,
+  route: Route,
+  pins: readonly Pin[],
+  { isAsked = true, isBrief = false }: { readonly isAsked?: boolean; readonly isBrief?: boolean } = {},
+): UseQueryResult<Solved> {
   const { kit } = useHeatContext();
   const factors = useFactorsFor(piece, Infinity);
   const { known } = plannedQuestion({ piece }, route, { kit, factors });
-  const job: Extract<Job, { kind: "solve" }> = { kind: "solve", piece, route, known, kit: kit === null ? null : [...kit], pins: [...pins] };
+  const job: Extract<Job, { kind: "solve" }> = {
+    kind: "solve",
+    piece,
+    route,
+    known,
+    kit: kit === null ? null : [...kit],
+    pins: [...pins],
+    ...(isBrief ? { isBrief } : {}),
+  };
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"solve">(job, { signal }), enabled: isAsked, ...ONCE });
 }
 

@@ -26,3 +26,18 @@ export function toBath(id: string): string {
 export function toLike(id: string): string {
   return `/new?like=${encodeURIComponent(id)}`;
 }
+
+/** A coupon of the same bar as a piece. */
+export function toCoupon(id: string): string {
+  return `/new?coupon=${encodeURIComponent(id)}`;
+}
+
+/** The dial of a thing of the kit, to be checked. */
+export function toCheck(id: string): string {
+  return `/kit?check=${encodeURIComponent(id)}`;
+}
+
+/** A new thing of a kind, to be put in the kit. */
+export function toAdd(kind: string): string {
+  return `/kit?add=${kind}`;
+}

@@ -12,7 +12,6 @@ import {
   type Prediction,
   type Quench,
   type Route,
-  type Safer,
   type Section,
   type Share,
   type SpreadCause,
@@ -294,31 +293,11 @@ function targetSentence({ target, chanceInTarget, working }: Prediction, found_H
   return found_HRC === null ? `${wanted}: ${showChance(chanceInTarget)} that it lands there.` : `${wanted}: it is there.`;
 }
 
-function carbonSentence({ hardening, moreCarbon }: Prediction, units: Units): string {
+/** What to do about it is worked out with all else, and stands above: two advices beside each other contradict each other. */
+function carbonSentence({ hardening, moreCarbon }: Prediction): string {
   if (moreCarbon === null) return "";
-  const { longer_s, hotter_K } = moreCarbon;
   const C = hardening.austenite.solution_wtpct.C.toFixed(2);
-  const longer = longer_s === null ? "" : `${showDuration(Math.max(60, Math.ceil(longer_s / 60) * 60))} more`;
-  const hotter = hotter_K === null ? "" : `${showDifference(hotter_K, units)} hotter`;
-  const ways = [longer, hotter].filter((way) => way !== "").join(" or ");
-  const what = ways === "" ? "No sensible time or heat brings the rest." : `${ways[0]!.toUpperCase()}${ways.slice(1)}.`;
-  return `The bath is fast enough; the heat is not: only ${C} % carbon dissolved. ${what}`;
-}
-
-function saferWays(safer: readonly Safer[], units: Units): string {
-  const words = safer.map((change) => {
-    switch (change.kind) {
-      case "longer":
-        return `${showDuration(60 * change.more_min)} longer at heat`;
-      case "hotter":
-        return `${showDifference(change.more_K, units)} hotter`;
-      case "thinner":
-        return `no thicker than ${showLength(change.to_mm, units)}`;
-      case "bath":
-        return mediumName(change.medium).toLowerCase();
-    }
-  });
-  return words.length === 0 ? "" : `To be safe: ${words.join(", or ")}.`;
+  return `The bath is fast enough; the heat is not: only ${C} % carbon dissolved.`;
 }
 
 /** The smallest is left out: it moves nothing. */
@@ -385,11 +364,8 @@ export function verdictWords(
   const isToCome = found.done === "nothing";
   const isSure = hardChance(prediction) >= SURE && prediction.hardening.chanceHard.thickest >= SURE;
   const said: readonly (readonly [sentence: string, isFirst: boolean])[] = [
-    [
-      `${hardeningSentence(route, prediction, section, tenseOf(found.done), units)} ${isToCome ? saferWays(prediction.safer, units) : ""}`.trim(),
-      !isSure,
-    ],
-    [isToCome ? carbonSentence(prediction, units) : "", true],
+    [hardeningSentence(route, prediction, section, tenseOf(found.done), units), !isSure],
+    [isToCome ? carbonSentence(prediction) : "", true],
     [temperSentence(route, prediction, units), route.steps.every(({ kind }) => kind !== "temper" && kind !== "run")],
     [otherEndSentence(prediction, units), true],
     [targetSentence(prediction, found.hardness_HRC), true],

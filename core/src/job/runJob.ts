@@ -18,6 +18,7 @@ import { outAt, type OutAt } from "../simulate/outAt.js";
 import { patternsFor, type PatternTried } from "../simulate/patterns.js";
 import { lessonOf, type Lesson } from "../simulate/lesson.js";
 import type { Member } from "../simulate/hardenSpread.js";
+import { mediaFor } from "../solve/domain.js";
 import { solve, type Solved } from "../solve/solve.js";
 import { warmUp, type WarmUp } from "../simulate/warmUp.js";
 import { pictureSection, type SectionPicture } from "../simulate/sectionPicture.js";
@@ -67,7 +68,12 @@ function answerOf(catalogue: Catalogue, job: Job, desk: Desk): JobAnswers[Job["k
     case "colour-run":
       return colourRun(job.piece, runPlanOf(catalogue, job.piece, job.route, job));
     case "better-bath":
-      return betterBath(catalogue, hardenPlanOf(catalogue, job.piece, job.route, job.known), job.media, desk);
+      return betterBath(
+        catalogue,
+        hardenPlanOf(catalogue, job.piece, job.route, job.known),
+        mediaFor(catalogue, job.piece, job.media),
+        desk,
+      );
     case "solve":
       return solve(catalogue, job.piece, job.route, { ...job, desk });
     case "out-at":

@@ -184,6 +184,8 @@ export const JobSchema = tagged(
     known,
     kit: Type.Union([KitSchema, Type.Null()]),
     pins: Type.Array(choice(PINS), { maxItems: PINS.length }),
+    /** Only the ways, and nothing of what else would help. */
+    isBrief: Type.Optional(Type.Literal(true)),
   }),
   /** What coming out of the bath at each second buys and costs. */
   strict({ kind: Type.Literal("out-at"), piece: PieceSchema, route: RouteSchema, known }),

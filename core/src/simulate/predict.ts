@@ -13,7 +13,7 @@ import { targetOf } from "../plan/route.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Effort, Known } from "../schema/job.js";
 import { airLimit_s, harden, nominalCase, type CoolingCurve, type HardenPlan, type HardenResult, type ProfilePoint } from "./harden.js";
-import { doubtful, limitOf, saferChanges, type Safer } from "./advice.js";
+import { limitOf } from "./advice.js";
 import { alongPiece, firstToShut, measuredPlaces, weakestOf, type AtPlace, type Measured } from "./alongPiece.js";
 import { BARE_DESK, type Desk } from "./desk.js";
 import { planKey, requireSense } from "./hardenCase.js";
@@ -77,8 +77,6 @@ export interface Prediction {
   readonly grindOff_mm: number;
   /** When the heat, not the bath, is the limit: what would bring enough carbon into solution. */
   readonly moreCarbon: MoreCarbon | null;
-  /** When it may fail: changes that harden the place that must be hard even with slower luck, mildest first. */
-  readonly safer: readonly Safer[];
   readonly notices: readonly Notice[];
 }
 
@@ -239,7 +237,6 @@ export function predict(
     spread: working.spread,
     grindOff_mm: plan.cladding ? 0 : grindOff_mm(skinOf_mm(plan, route)),
     moreCarbon: isQuick ? null : desk.recall("advice", `carbon ${high_HRC} ${key}`, () => limitOf(plan, hardening, high_HRC)),
-    safer: !isQuick && doubtful(hardening) ? desk.recall("advice", `safer ${key}`, () => saferChanges(catalogue, plan, desk)) : [],
     notices: hardening.notices,
   };
 }

@@ -10,7 +10,7 @@ import { LOWEST_TEMPER_C, structureBeforeHardening, TOUCH_K } from "../plan/rout
 import { hardeningFrom } from "../plan/way.js";
 import type { PriorStructure } from "../kinetics/structure.js";
 import type { Piece, Route, Step } from "../schema/book.js";
-import type { Pin } from "../schema/job.js";
+import { PINS, type Pin } from "../schema/job.js";
 import type { Kit } from "../schema/kit.js";
 import { LIMITS } from "../schema/limits.js";
 
@@ -29,8 +29,8 @@ export interface Domain {
 /** A fire is tried so far under the published range of a steel, as its schools are; nothing above it, and a kiln inside it, K (judgement). */
 const BELOW_K = 15;
 const STEP_K = 5;
-/** Holds that are tried, min: what a fire bears, and what a kiln does (common practice, no source). */
-const IN_FIRE_MIN = [0.5, 1, 2, 4];
+/** Holds that are tried, min: what a fire bears, and nobody counts shorter ones; and what a kiln does (common practice, no source). */
+const IN_FIRE_MIN = [1, 2, 4];
 const IN_KILN_MIN = [5, 10, 15, 20, 30];
 /** No temper for hardness goes beyond this, C. */
 const MOST_TEMPER_C = 650;
@@ -88,6 +88,15 @@ export function bearsWater({ file }: ResolvedSteel, piece: Piece): boolean {
   return file !== null && BEARS_WATER.has(file.family) && piece.cladding === undefined;
 }
 
+/** Of some media those that may be proposed for a piece. */
+export function mediaFor(catalogue: Catalogue, piece: Piece, media: readonly string[]): string[] {
+  const steel = resolveSteel(catalogue, piece.steel);
+  return media.filter((id) => {
+    const medium = catalogue.medium(id);
+    return medium === undefined || !isWater(medium) || bearsWater(steel, piece);
+  });
+}
+
 /** The same way through each bath the shop has. A way whose seconds were found for its bath is that bath's. */
 function quenchesOf(catalogue: Catalogue, piece: Piece, route: Route, steel: ResolvedSteel, kit: Kit | null): Quench[] {
   const planned = quenchOf(route);
@@ -105,8 +114,14 @@ function quenchesOf(catalogue: Catalogue, piece: Piece, route: Route, steel: Res
   return [planned, ...others];
 }
 
-/** What may be chosen around what was fixed. */
-export function domainOf(catalogue: Catalogue, piece: Piece, route: Route, kit: Kit | null, pins: readonly Pin[] = []): Domain {
+/** What may be chosen around what was fixed. @param through other ways through the planned bath, with their seconds */
+export function domainOf(
+  catalogue: Catalogue,
+  piece: Piece,
+  route: Route,
+  kit: Kit | null,
+  { pins = [], through = [] }: { readonly pins?: readonly Pin[]; readonly through?: readonly Quench[] } = {},
+): Domain {
   const steel = resolveSteel(catalogue, piece.steel);
   const prior = structureBeforeHardening(piece, route.steps);
   const heat = hardenOf(route);
@@ -123,7 +138,7 @@ export function domainOf(catalogue: Catalogue, piece: Piece, route: Route, kit: 
     prior,
     heats_C: isPinned("heat") ? [heat.temperature_C] : heatsOf(route, steel, prior, kit),
     holds_min: isPinned("heat") || isBySign ? [heat.hold_min] : [...new Set([heat.hold_min, ...holds])].sort((a, b) => a - b),
-    quenches: isPinned("bath") ? [quenchOf(route)] : quenchesOf(catalogue, piece, route, steel, kit),
+    quenches: isPinned("bath") ? [quenchOf(route)] : [...quenchesOf(catalogue, piece, route, steel, kit), ...through],
     tempers_C: temperIsFixed ? [] : range(least_C, ends_C, STEP_K),
     counts: temperIsFixed ? [planned.length] : [1, 2],
   };
@@ -172,4 +187,14 @@ export function temperedBy(route: Route, temperature_C: number, count: number): 
     ...route,
     steps: [...route.steps.slice(0, at), ...tempers, ...route.steps.slice(at).filter((step) => !own.has(step))],
   };
+}
+
+/** What of a plan was changed by hand: that stays, and the rest is worked out around it. Two ends with a heat each: the later one. */
+export function pinsBetween(planned: Route, changed: Route): Pin[] {
+  const of = (route: Route, pin: Pin): unknown => {
+    const heat = hardenOf(route);
+    if (pin === "heat") return [heat.temperature_C, heat.hold_min];
+    return pin === "bath" ? quenchOf(route) : tempersIn(route).map(({ temperature_C, hold_min }) => [temperature_C, hold_min]);
+  };
+  return PINS.filter((pin) => JSON.stringify(of(planned, pin)) !== JSON.stringify(of(changed, pin)));
 }

@@ -1,7 +1,9 @@
-/** What sets a hardening heat: where too little carbon is dissolved below it, and where the grain grows above it; and how far this fire errs. */
+/** What sets a hardening heat: where less carbon is dissolved than the use needs below it, and where the grain grows above it; and how far this fire errs. */
 
 import { austenitise, heatingCurve } from "../kinetics/austenite.js";
 import { ac1_C } from "../kinetics/criticalTemperatures.js";
+import type { Composition } from "../kinetics/composition.js";
+import { a255InitialHardness_HRC } from "../kinetics/hardness.js";
 import { heatFor_C, wantedCarbon_wtpct } from "../kinetics/soak.js";
 import type { Known } from "../schema/job.js";
 import { HEAT_K } from "../simulate/hardenSpread.js";
@@ -30,14 +32,27 @@ const HOTTEST_C = 950;
 /** Nine of ten of a bell lie within so many deviations. */
 const NINE_IN_TEN = 1.645;
 
-export function limitsOf({ steel, prior }: Domain, { hardened: { hardening } }: Tried, { shop }: Known): HeatLimits {
+/** Fully hard it comes out this much above what its use wants, so that a temper has something to draw, HRC (judgement). */
+const TO_DRAW_HRC = 2;
+const STEP_wtpct = 0.01;
+const LEAN_wtpct = 0.2;
+
+/** Carbon in solution that a use needs, wt%: no more than a hardening wants at most. @source ASTM A255, initial hardness by carbon */
+function neededCarbon_wtpct(composition: Composition, high_HRC: number): number {
+  const all = wantedCarbon_wtpct(composition);
+  let C = LEAN_wtpct;
+  while (C < all && a255InitialHardness_HRC(C) < high_HRC + TO_DRAW_HRC) C += STEP_wtpct;
+  return Math.min(C, all);
+}
+
+export function limitsOf({ steel, prior }: Domain, { hardened: { hardening } }: Tried, { shop }: Known, high_HRC: number): HeatLimits {
   const { heat_C, hold_min } = hardening;
   const { composition_wtpct: composition } = steel;
   const low_C = heatFor_C({
     steel: composition,
     prior,
     heat_C: STEP_K * Math.ceil(ac1_C(composition) / STEP_K),
-    wanted_wtpct: wantedCarbon_wtpct(composition),
+    wanted_wtpct: neededCarbon_wtpct(composition, high_HRC),
     hold_s: 60 * hold_min,
   });
   const isCoarse = (T: number): boolean =>

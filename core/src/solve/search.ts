@@ -18,6 +18,10 @@ const FIRST = 4;
 /** Of the first look so many hardenings are looked about, and of all so many are run with the whole ensemble. */
 const BEST = 3;
 const WHOLE = 6;
+/** A bath or a way through it that is so much worse than another at both ends of the heats is left, in worth. */
+const OUT_OF_REACH = 0.2;
+/** Where a part of the piece is under the whole section is worked out for each member: fewer of them are run whole. */
+const WHOLE_OF_PART = 3;
 /** Tempers are tried so far about the one that suits the mean, in such steps, then in single ones of the grid; K. */
 const ABOUT_K = 80;
 const COARSE_K = 20;
@@ -102,21 +106,28 @@ export function search(asked: Asked, domain: Domain): Searched {
   const keep = (tried: Tried | null): void => {
     if (tried !== null) found.push(tried);
   };
+  // What comes nowhere near the others at the planned heat and at the hottest is not searched.
+  const isOfPart = quenches.some(({ dips, clay }) => clay !== undefined || dips.some(({ under }) => under !== "all"));
+  const atEnds = quenches.map((quench) => {
+    const ends = [now.heat_C, heats_C.at(-1)!].map((heat_C) => look({ heat_C, hold_min: now.hold_min, quench }, FEW)!);
+    ends.forEach(keep);
+    return Math.max(...ends.map(score));
+  });
+  const near = quenches.filter((_, i) => atEnds[i]! >= Math.max(...atEnds) - OUT_OF_REACH);
   // First look: heats far apart, held as planned and as long as can be.
   const far = [...new Set([now.heat_C, ...heats_C.filter((_, i) => i % FIRST === 0), heats_C.at(-1)!])];
   const held = [...new Set([now.hold_min, holds_min.at(-1)!])];
-  for (const quench of quenches)
-    for (const heat_C of far) for (const hold_min of held) keep(look({ heat_C, hold_min, quench }, FEW, best()));
+  for (const quench of near) for (const heat_C of far) for (const hold_min of held) keep(look({ heat_C, hold_min, quench }, FEW, best()));
   // Then about the best of them, a bath at least twice where there are two.
   const top = (n: number): Tried[] => [...found].sort((a, b) => score(b) - score(a)).slice(0, n);
-  const starts = new Map(top(BEST).map((tried) => [keyOf(tried.hardened.hardening), tried]));
+  const starts = new Map(top(isOfPart ? 1 : BEST).map((tried) => [keyOf(tried.hardened.hardening), tried]));
   for (const { hardened } of starts.values()) {
     const { heat_C, hold_min, quench } = hardened.hardening;
     const [i, k] = [heats_C.indexOf(heat_C), holds_min.indexOf(hold_min)];
     for (const di of [-2, 0, 2]) {
       for (const dk of [-1, 0, 1]) {
         const [heat, hold] = [heats_C[i + di], holds_min[k + dk]];
-        if (heat !== undefined && hold !== undefined) keep(look({ heat_C: heat, hold_min: hold, quench }, SOME, best()));
+        if (heat !== undefined && hold !== undefined) keep(look({ heat_C: heat, hold_min: hold, quench }, isOfPart ? FEW : SOME, best()));
       }
     }
   }
@@ -134,11 +145,11 @@ export function search(asked: Asked, domain: Domain): Searched {
     whole.push(...seen.values());
   };
   const finalists = new Map(top(3 * WHOLE).map(({ hardened: { hardening } }) => [keyOf(hardening), hardening]));
-  [...finalists.values()].slice(0, WHOLE).forEach(runWhole);
+  [...finalists.values()].slice(0, isOfPart ? WHOLE_OF_PART : WHOLE).forEach(runWhole);
   runWhole(now);
   const { heat_C, hold_min, quench } = whole.reduce((a, b) => (score(b) > score(a) ? b : a)).hardened.hardening;
   const i = heats_C.indexOf(heat_C);
-  for (const di of [-1, 1]) if (heats_C[i + di] !== undefined) runWhole({ heat_C: heats_C[i + di]!, hold_min, quench });
+  for (const di of isOfPart ? [] : [-1, 1]) if (heats_C[i + di] !== undefined) runWhole({ heat_C: heats_C[i + di]!, hold_min, quench });
   const today = tryTemper(asked, hardenings.get(keyOf(now))!, wanted, null, tempersIn(asked.route).length);
   return { whole: [...whole, today], hardenings: [...hardenings.values()], today };
 }

@@ -1,18 +1,20 @@
 /** A plan worked out: of what this shop can do with a piece, the ways that land it, what set their numbers, and what more would be worth knowing. */
 
 import type { Catalogue } from "../plan/catalogue.js";
+import { grindOff_mm } from "../kinetics/decarb.js";
 import { targetOf } from "../plan/route.js";
 import type { Piece, Route } from "../schema/book.js";
 import type { Known, Pin } from "../schema/job.js";
 import type { Kit } from "../schema/kit.js";
-import { summaryOf } from "../numerics/mixture.js";
+import { meanOf, summaryOf } from "../numerics/mixture.js";
 import { BARE_DESK, type Desk } from "../simulate/desk.js";
-import { domainOf, tempersIn } from "./domain.js";
+import { domainOf, temperedBy, tempersIn, type Domain } from "./domain.js";
 import { airHours } from "./hours.js";
 import { limitsOf, type HeatLimits } from "./limits.js";
 import { search } from "./search.js";
 import { bellsOf, tooSoft, wantedOf, type Asked, type Tried } from "./tried.js";
-import { LEAST_SHARE, MAY_FAIL, SURER, WAYS, worthOf, type WayName } from "./weights.js";
+import { LEAST_SHARE, MAY_FAIL, SURE, SURER, WAYS, worthOf, type WayName } from "./weights.js";
+import { quenchesThrough } from "./through.js";
 import { waysOn, type WayOn } from "./waysOn.js";
 import { worthKnowing, type Check } from "./worth.js";
 
@@ -36,6 +38,8 @@ export interface PlannedWay {
   readonly skin_mm: number;
   readonly crackChance: number;
   readonly isEmbrittled: boolean;
+  /** Seconds to spare in the bath; below 0 it is too slow there as planned; null where nothing turns. */
+  readonly spare_s: number | null;
 }
 
 export interface Solved {
@@ -48,8 +52,21 @@ export interface Solved {
   readonly limits: HeatLimits;
   /** Checks that are worth a word, the one that lifts most first, each with the chance of the surest way after it. */
   readonly worth: readonly Check[];
-  /** Where the surest may fail more often than it may: what would help, beyond this kit and this wish. */
+  /** More often than `MAY_FAIL` it does not come to what was wanted, whatever way it goes. */
+  readonly mayFail: boolean;
+  /** What would help, beyond this kit and, where it may fail, beyond this piece and this wish. */
   readonly waysOn: readonly WayOn[];
+  /** What sets its temper; null where no oven does. */
+  readonly temper: TemperCurve | null;
+  /** To be ground from each face after the bath, mm. */
+  readonly grindOff_mm: number;
+}
+
+/** Hardness where it works by the heat of its tempers, with the surest hardening. */
+export interface TemperCurve {
+  readonly points: readonly { readonly temperature_C: number; readonly mean_HRC: number }[];
+  /** Where toughness dips, by the tempering heat; null where this steel has no such band. */
+  readonly dip_C: readonly [number, number] | null;
 }
 
 export interface SolveOptions {
@@ -57,6 +74,8 @@ export interface SolveOptions {
   readonly kit?: Kit | null;
   readonly known?: Known;
   readonly pins?: readonly Pin[];
+  /** Only the ways: nothing of what would be worth knowing, or would help. */
+  readonly isBrief?: boolean;
   readonly desk?: Desk;
 }
 
@@ -79,7 +98,21 @@ function plannedWay(asked: Asked, tried: Tried): PlannedWay {
     skin_mm,
     crackChance: hardened.crackChance,
     isEmbrittled,
+    spare_s: hardened.spare_s,
   };
+}
+
+const CURVE_STEP_K = 25;
+
+function temperCurve(asked: Asked, { tempers_C }: Domain, { hardened, tempers }: Tried): TemperCurve | null {
+  if (tempers_C.length === 0) return null;
+  const all = tempers_C.filter((T, i) => T % CURVE_STEP_K === 0 || i === 0 || i === tempers_C.length - 1);
+  const points = all.map((temperature_C) => {
+    const { working } = bellsOf(asked, hardened, temperedBy(hardened.route, temperature_C, tempers), []);
+    return { temperature_C, mean_HRC: meanOf(working) };
+  });
+  const band = hardened.plan.steel.file?.temper.embrittlement_C;
+  return { points, dip_C: band === undefined ? null : [band[0]!, band[1]!] };
 }
 
 /** Nobody calls two plans two ways for less: a step of the heat and of the temper, K. */
@@ -122,7 +155,7 @@ export function waysAmong(whole: readonly Tried[], today: Tried): readonly { rea
  * @error docs/plan.md: against a fine grid with the whole ensemble
  */
 export function solve(catalogue: Catalogue, piece: Piece, route: Route, options: SolveOptions = {}): Solved {
-  const { kit = null, known = {}, pins = [], desk = BARE_DESK } = options;
+  const { kit = null, known = {}, pins = [], isBrief = false, desk = BARE_DESK } = options;
   const asked: Asked = {
     catalogue,
     piece,
@@ -131,7 +164,8 @@ export function solve(catalogue: Catalogue, piece: Piece, route: Route, options:
     desk,
     air_h: airHours(piece, route),
   };
-  const domain = domainOf(catalogue, piece, route, kit, pins);
+  const through = pins.includes("bath") ? [] : quenchesThrough(asked, kit);
+  const domain = domainOf(catalogue, piece, route, kit, { pins, through });
   const searched = search(asked, domain);
   const ways = waysAmong(searched.whole, searched.today);
   const surest = ways[0]!.tried;
@@ -143,8 +177,11 @@ export function solve(catalogue: Catalogue, piece: Piece, route: Route, options:
     today: plannedWay(asked, searched.today),
     isBest: surest === searched.today,
     target: { low_HRC, high_HRC },
-    limits: limitsOf(domain, surest, asked.known),
-    worth: worthKnowing(asked, domain, searched, surest, kit),
-    waysOn: mayFail ? waysOn(asked, domain, surest, kit) : [],
+    limits: limitsOf(domain, surest, asked.known, high_HRC),
+    worth: isBrief ? [] : worthKnowing(asked, domain, searched, surest, kit),
+    mayFail,
+    waysOn: isBrief || (!mayFail && surest.chance >= SURE) ? [] : waysOn(asked, domain, surest, kit, mayFail),
+    temper: temperCurve(asked, domain, surest),
+    grindOff_mm: surest.hardened.plan.cladding ? 0 : grindOff_mm(surest.skin_mm),
   };
 }

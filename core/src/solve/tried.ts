@@ -20,7 +20,7 @@ import { temperedBells, type Tempers } from "../simulate/temperedPlace.js";
 import { wantedOf_HRC } from "../simulate/zoneReport.js";
 import { hardenedBy, temperedBy, type Hardening } from "./domain.js";
 import { hoursOf } from "./hours.js";
-import type { Weighed } from "./weights.js";
+import { dipShare, type Weighed } from "./weights.js";
 
 export interface Asked {
   readonly catalogue: Catalogue;
@@ -69,6 +69,8 @@ export interface Hardened {
   readonly crackChance: number;
   readonly astmGrain: number;
   readonly skin_mm: number;
+  /** Seconds to spare in the bath until its slowest place turns soft, as planned; below 0 it is too slow; null where nothing turns. */
+  readonly spare_s: number | null;
 }
 
 export function tryHardening({ catalogue, piece, route, known, desk }: Asked, hardening: Hardening, members: number): Hardened {
@@ -77,7 +79,7 @@ export function tryHardening({ catalogue, piece, route, known, desk }: Asked, ha
   const all = membersOf(plan, members, { desk });
   const { bells, chanceHard, draws } = gather(all);
   const isBlade = bells.edge.length > 0;
-  const { crackRisk } = harden(plan, { members: 0, resolution: "coarse", desk });
+  const { crackRisk, noseMargin_s } = harden(plan, { members: 0, resolution: "coarse", desk });
   return {
     hardening,
     route: hardened,
@@ -90,6 +92,7 @@ export function tryHardening({ catalogue, piece, route, known, desk }: Asked, ha
     // What grows is grown by the hot half of what may be: the mean of the members, not of the plan.
     astmGrain: all.reduce((sum, member) => sum + member.astmGrain, 0) / all.length,
     skin_mm: plan.cladding ? 0 : skinOf_mm(plan, hardened),
+    spare_s: Number.isFinite(noseMargin_s) ? noseMargin_s : null,
   };
 }
 
@@ -156,6 +159,7 @@ export function tryTemper(asked: Asked, hardened: Hardened, wanted: readonly Wan
     working: bells.working,
     lands: chance * (1 - hardened.crackChance),
     isEmbrittled: band !== undefined && equivalent_C >= band[0]! && equivalent_C <= band[1]!,
+    dipShare: dipShare(asked.piece.use),
     astmGrain: hardened.astmGrain,
     skin_mm: hardened.skin_mm,
     hours: hoursOf(route, asked.air_h),

@@ -7,11 +7,11 @@
 
 import { normalCdf } from "../numerics/normal.js";
 import type { Kit } from "../schema/kit.js";
-import { kitOf } from "../plan/kit.js";
+import { kitOf, ovenFor, ovensOf } from "../plan/kit.js";
 import { drawNamed, slopeOf } from "../simulate/hardenSpread.js";
 import { TESTER_HRC } from "../simulate/temperedPlace.js";
 import { heatDoubt_K } from "../standing/known.js";
-import type { Domain, Hardening } from "./domain.js";
+import { tempersIn, type Domain, type Hardening } from "./domain.js";
 import { bestOf, type Searched } from "./search.js";
 import { bellsOf, landing, tryHardening, wantedOf, weighedMean, type Asked, type Tried } from "./tried.js";
 import { WORTH_A_WORD } from "./weights.js";
@@ -25,6 +25,8 @@ export interface Check {
   /** Of the surest way after it, averaged over what it may find, 0 ... 1. */
   readonly chance: number;
   readonly minutes: number;
+  /** Of a dial the thing of the kit it is on, by its id. */
+  readonly item?: string;
 }
 
 /** Minutes a check takes (judgement). */
@@ -158,6 +160,14 @@ interface Here {
   readonly kit: Kit | null;
 }
 
+/** The thing whose dial is checked: what holds the heat, or the oven that takes the temper. */
+function dialOf({ asked: { piece }, surest, kit }: Here, check: CheckName): string | undefined {
+  if (kit === null) return undefined;
+  if (check === "kiln") return kitOf(kit, "kiln")[0]?.id;
+  const [first] = tempersIn(surest.route);
+  return check !== "oven" || first === undefined ? undefined : ovenFor(ovensOf(kit, first.in), first.temperature_C, piece)?.id;
+}
+
 export function worthKnowing(asked: Asked, domain: Domain, searched: Searched, surest: Tried, kit: Kit | null): Check[] {
   const here: Here = { asked, domain, searched, surest, kit };
   const table = tableOf(asked, searched);
@@ -176,6 +186,10 @@ export function worthKnowing(asked: Asked, domain: Domain, searched: Searched, s
   ];
   return lifts
     .filter(({ lift }) => lift >= WORTH_A_WORD)
-    .map(({ check, lift }) => ({ check, chance: Math.min(1, surest.chance + lift), minutes: MINUTES[check] }))
+    .map(({ check, lift }): Check => {
+      const item = dialOf(here, check);
+      const chance = Math.min(1, surest.chance + lift);
+      return { check, chance, minutes: MINUTES[check], ...(item === undefined ? {} : { item }) };
+    })
     .sort((a, b) => b.chance - a.chance);
 }

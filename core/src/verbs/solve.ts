@@ -56,7 +56,7 @@ export function solveVerb(input: unknown, desk: Desk) {
   const route = pinnedRoute(planRoute(CATALOGUE, piece, school, { way: wayNamed(way, piece.section), kit }), pins);
   const known = shopOf(piece, route, kit);
   const shop = eye_K === undefined ? known : { ...known, heat_K: { mean: 0, sd: eye_K } };
-  const { ways, today, limits, worth, waysOn } = solve(CATALOGUE, piece, route, {
+  const { ways, today, limits, worth, mayFail, waysOn } = solve(CATALOGUE, piece, route, {
     kit,
     known: shop === undefined ? {} : { shop },
     pins: pins.map(({ step }) => step),
@@ -79,6 +79,7 @@ export function solveVerb(input: unknown, desk: Desk) {
     ways: ways.map(({ name, ...way }) => ({ name, ...told(way) })),
     limits: { heat_C: [limits.low_C, limits.high_C], lowBecause: limits.lowBecause, highBecause: limits.highBecause },
     worth,
+    mayFail,
     waysOn,
     today: told(today),
     notices,

@@ -1,8 +1,7 @@
 import { describe, expect, it } from "@jest/globals";
-import { CATALOGUE } from "../../src/catalogue.js";
 import { austenitise, heatingCurve } from "../../src/kinetics/austenite.js";
 import { heatFor_C, moreCarbon, soakFor_s, wantedCarbon_wtpct } from "../../src/kinetics/soak.js";
-import { doubtful, limitOf, saferChanges } from "../../src/simulate/advice.js";
+import { limitOf } from "../../src/simulate/advice.js";
 import { harden } from "../../src/simulate/harden.js";
 import { plan, slab, steel } from "../catalogue.js";
 import { outside } from "../outside.js";
@@ -90,27 +89,4 @@ describe("advice", () => {
     const enough = plan({ steel: "1084", prior: "pearlite", section: slab(4), heat_C: 815, furnace_s: 900, medium: "fast-oil" });
     expect(limitOf(enough, harden(enough, { members: 0 }), 61)).toBeNull();
   });
-  const cliffs: readonly [ReturnType<typeof plan>, string][] = [
-    [plan({ steel: "1084", prior: "pearlite", section: slab(5), heat_C: 815, furnace_s: 660, medium: "medium-oil" }), "thinner"],
-    [plan({ steel: "1075", prior: "pearlite", section: slab(3), heat_C: 815, furnace_s: 660, medium: "slow-oil" }), "bath"],
-  ];
-  for (const [cliff, atLeast] of cliffs) {
-    it(`at the cliff each change it offers, alone, brings the centre to hard; among them: ${atLeast}`, () => {
-      const before = harden(cliff);
-      expect(doubtful(before)).toBe(true);
-      const safer = saferChanges(CATALOGUE, cliff);
-      expect(safer.map(({ kind }) => kind)).toContain(atLeast);
-      for (const change of safer) {
-        const changed =
-          change.kind === "longer"
-            ? { ...cliff, hold_s: cliff.hold_s + 60 * change.more_min }
-            : change.kind === "hotter"
-              ? { ...cliff, heat_C: cliff.heat_C + change.more_K }
-              : change.kind === "thinner"
-                ? { ...cliff, section: slab(change.to_mm) }
-                : { ...cliff, medium: CATALOGUE.medium(change.medium)! };
-        expect(harden(changed).chanceHard.thickest).toBeGreaterThan(Math.max(0.6, before.chanceHard.thickest));
-      }
-    });
-  }
 });

@@ -6,12 +6,12 @@ import { planRoute } from "../../src/plan/route.js";
 import type { Piece, Route } from "../../src/schema/book.js";
 import type { Kit } from "../../src/schema/kit.js";
 import { MEMBERS } from "../../src/schema/job.js";
-import { domainOf, hardenOf, quenchOf, tempersIn } from "../../src/solve/domain.js";
+import { domainOf, hardenOf, pinsBetween, quenchOf, tempersIn } from "../../src/solve/domain.js";
 import { airHours } from "../../src/solve/hours.js";
 import { bestOf } from "../../src/solve/search.js";
 import { solve } from "../../src/solve/solve.js";
 import { tryHardening, type Asked } from "../../src/solve/tried.js";
-import { worthOf } from "../../src/solve/weights.js";
+import { dipShare, worthOf } from "../../src/solve/weights.js";
 import { afterReading, bestChance } from "../../src/solve/worth.js";
 import { BARE_DESK } from "../../src/simulate/desk.js";
 import { predict } from "../../src/simulate/predict.js";
@@ -94,6 +94,62 @@ describe("a plan worked out", () => {
     expect(waysOn.some(({ kind }) => kind === "thinner")).toBe(true);
   });
 
+  it("what is told of a bath the shop does not have is what its plan is once it has it: heat, hold and bath together", () => {
+    const { waysOn, ways, kit } = solved(CHISEL, "beginner", "forge");
+    const told = waysOn.find((way) => way.kind === "bath" && way.medium === "fast-oil")!;
+    const tank = { kind: "bath", name: "Fast oil", medium: "fast-oil", tank: "round", width_mm: 300, depth_mm: 420, fill_mm: 320 } as const;
+    const { route, known } = planned(CHISEL, kit, "forge");
+    const then = solve(CATALOGUE, CHISEL, route, { kit: [...kit, { ...tank, id: "more" }] as Kit, known, isBrief: true });
+    expect(intoOf(quenchOf(then.ways[0]!.route)).medium).toBe("fast-oil");
+    expect(Math.abs(then.ways[0]!.chance - told.chance)).toBeLessThan(0.08);
+    expect(told.chance).toBeGreaterThan(ways[0]!.chance);
+  });
+
+  // Was: the way through the bath stayed as planned, all of it under, and a soft back landed never.
+  it("a back wanted soft is searched through the bath, too", () => {
+    const piece: Piece = {
+      ...KNIFE,
+      steel: "1095",
+      zones: [
+        { zone: "edge", wants: "hard" },
+        { zone: "spine", wants: "soft" },
+      ],
+    };
+    const { ways, today } = solved(piece, "beginner", "forge");
+    expect(today.chance).toBeLessThan(0.2);
+    expect(ways[0]!.chance).toBeGreaterThan(0.4);
+    expect(quenchOf(ways[0]!.route).dips[0]!.under).toBe("edge");
+    expect(ways[0]!.working.mean_HRC).toBeGreaterThan(ways[0]!.thickest.mean_HRC + 8);
+  });
+
+  it("what was changed by hand is what is pinned", () => {
+    const { route } = planned(SPRING, kitOf("kiln"), "kiln");
+    const at = (kind: string, change: object): Route => ({
+      ...route,
+      steps: route.steps.map((step) => (step.kind === kind ? { ...step, ...change } : step)),
+    });
+    expect(pinsBetween(route, route)).toEqual([]);
+    expect(pinsBetween(route, at("harden", { hold_min: 7 }))).toEqual(["heat"]);
+    expect(pinsBetween(route, at("temper", { temperature_C: 333 }))).toEqual(["temper"]);
+    expect(pinsBetween(route, at("quench", { dips: [] }))).toEqual(["bath"]);
+  });
+
+  // A temper in the dip of a tool that is struck is taken only where every way clear of it lands three in ten less often (weights).
+  it("comes clear of the dip of toughness with a billhook, and not at any price", () => {
+    const piece: Piece = {
+      ...KNIFE,
+      kind: "hook",
+      form: "billhook",
+      use: "sickle",
+      section: { shape: "wedge", spine_mm: 7, edge_mm: 1, height_mm: 60 },
+    };
+    const clear = solved({ ...piece, steel: "80crv2" }, "beginner", "forge");
+    expect([clear.today.isEmbrittled, clear.ways[0]!.isEmbrittled]).toEqual([true, false]);
+    expect(clear.ways[0]!.chance).toBeGreaterThan(clear.today.chance - 0.3);
+    const dear = solved({ ...piece, steel: "1084" }, "kiln", "kiln");
+    expect(dear.ways[0]!.isEmbrittled).toBe(true);
+  });
+
   it("never puts an alloyed spring steel into water, as a way or as a way on", () => {
     const piece: Piece = { ...CHISEL, steel: "5160" };
     const { ways, waysOn } = solved(piece, "coal", "forge");
@@ -127,7 +183,13 @@ describe("a plan worked out", () => {
     const best = Math.max(...all.map((tried) => worthOf(tried, "surest")));
     const found = ways[0]!;
     const own = worthOf(
-      { ...found, lands: found.chance * (1 - found.crackChance), inRange: 0.5, tempers: tempersIn(found.route).length },
+      {
+        ...found,
+        lands: found.chance * (1 - found.crackChance),
+        inRange: 0.5,
+        dipShare: dipShare(KNIFE.use),
+        tempers: tempersIn(found.route).length,
+      },
       "surest",
     );
     // What beats the plan by less than one sees leaves it as it stands: that, and the grid.

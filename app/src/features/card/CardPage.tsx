@@ -46,7 +46,7 @@ import { toPiece, toRecord } from "../../format/address.js";
 import { OfPlannedPiece } from "../../parts/OfPiece.js";
 
 const ThroughSteel = lazy(async () => ({ default: (await import("./parts/ThroughSteel.js")).ThroughSteel }));
-const SolvedNotice = lazy(async () => ({ default: (await import("./parts/SolvedNotice.js")).SolvedNotice }));
+const SolvedNotice = lazy(async () => ({ default: (await import("../../parts/SolvedNotice.js")).SolvedNotice }));
 const VIEWS = ["hardness", "martensite", "heat", "cooling"] as const;
 const TRACKS = ["temper", "heat", "thickness"] as const;
 
@@ -155,11 +155,15 @@ function usePickSchool({ id, piece }: PieceState, view: TrialView): (heating: He
 }
 
 /** What a search of this shop comes to, once the card itself is there, and before the first act. */
-function Worked({ isAsked, ...of }: { readonly state: PieceState; readonly route: Route; readonly isAsked: boolean }) {
-  if (!isAsked || of.state.doneAt_ms.size > 0) return null;
+function Worked({ isAsked, state, route }: { readonly state: PieceState; readonly route: Route; readonly isAsked: boolean }) {
+  if (!isAsked || state.doneAt_ms.size > 0) return null;
   return (
     <Suspense fallback={null}>
-      <SolvedNotice {...of} />
+      <SolvedNotice piece={state.piece} route={route}>
+        <Button variant="text" size="small" component={Link} to={toPiece(state.id, "ways")}>
+          The ways
+        </Button>
+      </SolvedNotice>
     </Suspense>
   );
 }

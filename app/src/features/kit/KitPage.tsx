@@ -1,9 +1,9 @@
 /** The shop's own equipment: what plans may name, how big it is, and how far each thing can be trusted. */
 
-import { factorKey, isInWork, saysSomething, LEAST_PAIRS, type KitItem, type KitKind, type NewKitItem } from "@tembrak/core";
+import { factorKey, isInWork, saysSomething, LEAST_PAIRS, type Kit, type KitItem, type KitKind, type NewKitItem } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import { useFactors } from "../../compute/LearnProvider.js";
 import { showDifference } from "../../format/show.js";
 import { hasOwnVoice, playCue, sayCue } from "../../calls/sound.js";
@@ -114,14 +114,29 @@ function TryCalls() {
   );
 }
 
+/** What an address asks for: a dial to be checked, a thing to be put in the kit. */
+function openedBy(asked: URLSearchParams, kit: Kit): Open | null {
+  const item = kit.find(({ id }) => id === asked.get("check"));
+  if (item?.kind === "kiln" || item?.kind === "oven") return { what: "calibrate", item };
+  const kind = GROUPS.flatMap(({ kinds }) => kinds).find((one) => one === asked.get("add"));
+  return kind === undefined ? null : { what: "item", item: blank(kind) };
+}
+
 export function KitPage() {
   const units = useSettings();
   const kit = useKit();
   const pieces = usePieces();
-  const [open, setOpen] = useState<Open | null>(null);
+  const [own, setOwn] = useState<Open | null>(null);
+  const [asked, setAsked] = useSearchParams();
   const change = useSet();
   const keepKit = useKeepKit();
   if (kit === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
+  const open = own ?? openedBy(asked, kit ?? []);
+  const setOpen = (next: Open | null): void => {
+    setOwn(next);
+    // What the address asked for is answered.
+    if (asked.size > 0) setAsked({}, { replace: true });
+  };
   const store = (items: readonly unknown[]): void => {
     void keepKit.put(items);
     setOpen(null);

@@ -10,6 +10,7 @@ import {
   HEATINGS,
   JUDGES,
   judgedIn,
+  MAY_FAIL,
   SCHOOL_HEATING,
   hardensForZones,
   USUAL_WAY,
@@ -19,10 +20,11 @@ import {
   type PieceState,
   type Heating,
   type JudgedBy,
+  type Route,
   type Way,
 } from "@tembrak/core";
 import Button from "@mui/material/Button";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { shopNow } from "../../store/shopClock.js";
 import { newId } from "../../store/db.js";
@@ -43,6 +45,20 @@ import { Fold } from "../../parts/Fold.js";
 import { PieceForm, type Group } from "./PieceForm.js";
 import { useFaults } from "../../parts/useFaults.js";
 import { toPiece } from "../../format/address.js";
+
+const SolvedNotice = lazy(async () => ({ default: (await import("../../parts/SolvedNotice.js")).SolvedNotice }));
+
+/** A plan that may fail is said before it is kept, with what would help. */
+function MayFail({ piece, route }: { readonly piece: Piece; readonly route: Route }) {
+  const prediction = usePlanned(piece, route, "quick");
+  const { data, isPlaceholderData } = prediction;
+  if (data === undefined || isPlaceholderData || (data.failChance <= MAY_FAIL && data.chanceInTarget >= MAY_FAIL)) return null;
+  return (
+    <Suspense fallback={null}>
+      <SolvedNotice piece={piece} route={route} isNew />
+    </Suspense>
+  );
+}
 
 /** What is hardened of such a piece, where nobody says otherwise. */
 function usualWay({ form }: Pick<Piece, "form">): Way {
@@ -143,7 +159,15 @@ function AsTheLast({ last, units, onTake }: { last: PieceState; units: Units; on
   );
 }
 
+/** A test coupon of the same bar. */
+function couponOf({ steel, start }: Piece, mark: string): Piece {
+  const form = FORMS.find(({ id }) => id === "coupon")!;
+  return { ...pieceOfForm(form, null, mark), steel, start };
+}
+
 interface NewProps {
+  /** The piece whose bar it is to tell of. */
+  readonly coupon: PieceState | null;
   readonly mark: string;
   readonly kit: Kit | null;
   readonly last: PieceState | null;
@@ -152,10 +176,12 @@ interface NewProps {
   readonly startsInPractice: boolean;
 }
 
-function NewPiece({ mark, kit, last, like, startsInPractice }: NewProps) {
+function NewPiece({ mark, kit, last, like, coupon, startsInPractice }: NewProps) {
   const units = useSettings();
   const navigate = useNavigate();
-  const [piece, setPiece] = useState<Piece>(() => (like === null ? pieceOfForm(ORDERED_FORMS[0]!, null, mark) : likeIt(like.piece, mark)));
+  const [piece, setPiece] = useState<Piece>(() =>
+    coupon !== null ? couponOf(coupon.piece, mark) : like === null ? pieceOfForm(ORDERED_FORMS[0]!, null, mark) : likeIt(like.piece, mark),
+  );
   const [heating, setHeating] = useState<Heating>(() =>
     like?.route && missingFor(like.route.heating, kit) === null ? like.route.heating : firstHeating(kit),
   );
@@ -234,6 +260,7 @@ function NewPiece({ mark, kit, last, like, startsInPractice }: NewProps) {
           setWay(nextWay);
         }}
       />
+      {faults > 0 || short !== undefined ? null : <MayFail piece={piece} route={route} />}
       <div className="form-foot">
         <Button
           variant="contained"
@@ -271,8 +298,10 @@ export function NewPiecePage() {
   const [asked] = useSearchParams();
   if (pieces === undefined || kit === undefined) return <main aria-busy="true" style={{ flex: 1 }} />;
   const like = pieces.find(({ id }) => id === asked.get("like"));
+  const coupon = pieces.find(({ id }) => id === asked.get("coupon"));
   return (
     <NewPiece
+      coupon={coupon === undefined || unknownOf(coupon).length > 0 ? null : coupon}
       mark={nextMark(pieces.map(({ piece }) => piece.mark))}
       kit={kit}
       last={lastMade(pieces)}

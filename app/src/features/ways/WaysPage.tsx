@@ -1,6 +1,6 @@
 /** The plan worked out: ways that land it, over each other where they differ, what set the heat, and what would be worth knowing. */
 
-import { PINS, type PieceState, type Pin, type PlanWay, type Route, type Solved } from "@tembrak/core";
+import { PINS, type PieceState, type Pin, type PlannedWay, type PlanWay, type Route, type Solved } from "@tembrak/core";
 import Button from "@mui/material/Button";
 import { useId, useState } from "react";
 import { Link, useNavigate } from "react-router";
@@ -11,9 +11,23 @@ import { Hatches } from "../../parts/Drawing.js";
 import { HeatLine } from "../../parts/HeatLine.js";
 import { OfPlannedPiece } from "../../parts/OfPiece.js";
 import { useLog, useSettings } from "../../store/useStore.js";
-import { WAY_NAMES, limitWords, mayFailSentence, solvedSentence, wayInShort, wayOnWords } from "../../words/planWords.js";
+import {
+  grindWords,
+  isSameSteps,
+  limitWords,
+  mayFailSentence,
+  oneThingWords,
+  solvedSentence,
+  spareWords,
+  temperWords,
+  WAY_NAMES,
+  wayInShort,
+  wayOnWords,
+} from "../../words/planWords.js";
 import { steelWords } from "../../words/steelWords.js";
 import { HeatJaws } from "./HeatJaws.js";
+import { OtherSchools } from "./OtherSchools.js";
+import { TemperDrawing } from "./TemperDrawing.js";
 import { WaysTable } from "./WaysTable.js";
 import { WorthKnowing } from "./WorthKnowing.js";
 import "./ways.css";
@@ -47,16 +61,44 @@ function Pins({ pins, onPins }: PinsProps) {
   );
 }
 
-function Limits({ solved, heat_C, units }: { readonly solved: Solved; readonly heat_C: number; readonly units: Units }) {
+interface PanelProps {
+  readonly solved: Solved;
+  readonly way: PlannedWay;
+  readonly units: Units;
+}
+
+/** What set the heat of a way, and what of its bath there is to spare. */
+function Limits({ solved, way, units }: PanelProps) {
   const { low, high, reaches } = limitWords(solved, units);
+  const heat = way.route.steps.findLast((step) => step.kind === "harden");
+  const spare = spareWords(way);
+  if (heat?.kind !== "harden") return null;
   return (
     <section aria-labelledby="limits-h" className="ways-limits">
       <h2 id="limits-h">What sets the hardening heat</h2>
-      <HeatJaws limits={solved.limits} heat_C={heat_C} units={units} label={`${high}; ${low}; ${reaches}.`} />
+      <HeatJaws limits={solved.limits} heat_C={heat.temperature_C} units={units} label={`${high}; ${low}; ${reaches}.`} />
       <ul>
-        <li>{high}</li>
-        <li>{low}</li>
-        <li>{reaches}</li>
+        {[high, low, reaches, ...(spare === null ? [] : [spare])].map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What set its temper; nothing where no oven does. */
+function Temper({ solved: { temper, target }, way, units }: PanelProps) {
+  const step = way.route.steps.findLast(({ kind }) => kind === "temper");
+  if (temper === null || step?.kind !== "temper") return null;
+  const words = temperWords(temper, step.temperature_C, units);
+  return (
+    <section aria-labelledby="temper-h" className="ways-limits">
+      <h2 id="temper-h">What sets the temper</h2>
+      <TemperDrawing curve={temper} target={target} temper_C={step.temperature_C} units={units} label={words.join("; ")} />
+      <ul>
+        {words.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
       </ul>
     </section>
   );
@@ -71,21 +113,21 @@ function Ways({ state, route }: { readonly state: PieceState; readonly route: Ro
   const [chosen, setChosen] = useState<PlanWay>("surest");
   const question = useQuestion(state)!;
   const planned = usePrediction(question);
-  const { data: solved, error, isPlaceholderData } = useSolved(piece, route, pins, !planned.isPending);
+  const { data: solved, error, isPlaceholderData } = useSolved(piece, route, pins, { isAsked: !planned.isPending });
   const way = solved?.ways.find(({ name }) => name === chosen) ?? solved?.ways[0];
   const shown = way?.route ?? route;
   const times_s = useStepTimes(state, shown, solved !== undefined);
   const place = piece.section.shape === "wedge" ? "edge" : "surface";
   const isBegun = state.doneAt_ms.size > 0;
   const headline = solved === undefined ? "Working out what this shop can do with it…" : solvedSentence(solved, place);
-  const isSame = way !== undefined && JSON.stringify(way.route.steps) === JSON.stringify(route.steps);
-  const heat = shown.steps.findLast((step) => step.kind === "harden");
+  const isSame = way !== undefined && isSameSteps(way.route, route);
   const name = useId();
-  const go = async () => {
-    if (way === undefined) return;
-    const isKept = isSame || (await write(state.id, [{ kind: "route", route: way.route }]));
+  const take = async (taken: Route) => {
+    const isKept = isSameSteps(taken, route) || (await write(state.id, [{ kind: "route", route: taken }]));
     if (isKept) void navigate(toPiece(state.id));
   };
+  const oneThing = solved === undefined ? null : oneThingWords(solved, units);
+  const grind = solved === undefined ? null : grindWords(solved, piece, units);
   const fails = solved === undefined ? null : mayFailSentence(solved, place);
   return (
     <main className="ways">
@@ -105,7 +147,7 @@ function Ways({ state, route }: { readonly state: PieceState; readonly route: Ro
             Card
           </Button>
           {isBegun ? null : (
-            <Button variant="contained" disabled={way === undefined || isPlaceholderData} onClick={() => void go()}>
+            <Button variant="contained" disabled={way === undefined || isPlaceholderData} onClick={() => void take(shown)}>
               {isSame ? "Keep it as planned" : `Go the ${WAY_NAMES[way?.name ?? "surest"]} way`}
             </Button>
           )}
@@ -158,10 +200,14 @@ function Ways({ state, route }: { readonly state: PieceState; readonly route: Ro
             onChoose={setChosen}
           />
           <Pins pins={pins} onPins={setPins} />
+          {oneThing === null ? null : <p className="ways-short">{oneThing}</p>}
           <div className="ways-panels">
-            {heat?.kind === "harden" ? <Limits solved={solved} heat_C={heat.temperature_C} units={units} /> : null}
-            <WorthKnowing solved={solved} />
+            <Limits solved={solved} way={way} units={units} />
+            <Temper solved={solved} way={way} units={units} />
+            <WorthKnowing solved={solved} id={state.id} />
           </div>
+          {grind === null ? null : <p className="ways-foot">{grind}</p>}
+          <OtherSchools piece={piece} route={route} onTake={isBegun ? null : (other) => void take(other)} />
           <p className="ways-foot">
             Cracks by judgement, right to a factor of two. How often it is normalised is by the tables: what that does is not computed.
           </p>

@@ -3,9 +3,17 @@
 import type { Solved } from "@tembrak/core";
 import { Link } from "react-router";
 import { showChance } from "../../format/show.js";
-import { CHECK_WORDS } from "../../words/planWords.js";
+import { useKit } from "../../store/useStore.js";
+import { checkWords } from "../../words/planWords.js";
 
-export function WorthKnowing({ solved: { ways, worth } }: { readonly solved: Solved }) {
+interface Props {
+  readonly solved: Solved;
+  /** The piece it would be for. */
+  readonly id: string;
+}
+
+export function WorthKnowing({ solved: { ways, worth }, id }: Props) {
+  const kit = useKit() ?? [];
   const today = ways[0]!.chance;
   return (
     <section aria-labelledby="worth-h" className="ways-worth">
@@ -16,8 +24,9 @@ export function WorthKnowing({ solved: { ways, worth } }: { readonly solved: Sol
         <>
           <p>How far each lifts the surest way, from {showChance(today)} today.</p>
           <ul>
-            {worth.map(({ check, chance, minutes }) => {
-              const { what, why, to, key } = CHECK_WORDS[check];
+            {worth.map((one) => {
+              const { check, chance, minutes } = one;
+              const { what, why, key, to } = checkWords(one, kit, id);
               return (
                 <li key={check} data-check={check}>
                   <span className="what">{what}</span>
@@ -29,9 +38,11 @@ export function WorthKnowing({ solved: { ways, worth } }: { readonly solved: Sol
                   <span className="takes">
                     {minutes} min <small>{why}</small>
                   </span>
-                  <Link to={to} aria-label={`${key}: ${what}`}>
-                    {key}
-                  </Link>
+                  {to === null ? null : (
+                    <Link to={to} aria-label={`${key}: ${what}`}>
+                      {key}
+                    </Link>
+                  )}
                 </li>
               );
             })}

@@ -23,7 +23,9 @@ function quenchedIn(route: Route, medium: string): Route {
 
 export function BathNotice({ state, route, question, prediction }: Props) {
   const { write } = useLog();
-  const found = useBetterBath(doneOfIt(state, route).isQuenched ? null : question, prediction);
+  // Before the first act the whole plan is worked out, its bath with it.
+  const isBegun = state.doneAt_ms.size > 0;
+  const found = useBetterBath(!isBegun || doneOfIt(state, route).isQuenched ? null : question, prediction);
   if (found?.better === undefined || found.better === null) return null;
   const better = found.baths[found.better]!;
   return (

@@ -28,7 +28,7 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import TextField from "@mui/material/TextField";
-import { useState, type ReactNode } from "react";
+import { lazy, Suspense, useState, type ReactNode } from "react";
 import { isUnderTheChange, mediumName } from "../../../words/actWords.js";
 import { showDuration, type Units } from "../../../format/show.js";
 import { stepSource } from "../../../words/sources.js";
@@ -38,6 +38,8 @@ import { OtherPractices } from "./OtherPractices.js";
 import { WaysThrough } from "./WaysThrough.js";
 import { NAMED_HEAT_WORDS, ORDER_WORDS, reasonWords } from "../../../words/routeWords.js";
 import "./steps.css";
+
+const AsChanged = lazy(async () => ({ default: (await import("./AsChanged.js")).AsChanged }));
 
 function nameOf(step: Step): string {
   switch (step.kind) {
@@ -265,6 +267,10 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
     setDraft([...rows.slice(0, before), { key: `new-${made}`, step }, ...rows.slice(before)]);
   };
   const drop = (event: DragEndEvent): void => setDraft(dropped(rows, event, lockedCount) ?? draft);
+  const takeRoute = (other: Route): void => {
+    setTaken(other);
+    setDraft(rowsOf(other));
+  };
   const close = (): void => {
     setDraft(null);
     setTaken(null);
@@ -298,17 +304,7 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
                       onFault={(of, bad) => fault(`${key} ${of}`, bad)}
                     />
                     {draft === null && !locked ? (
-                      <OtherPractices
-                        piece={state.piece}
-                        route={route}
-                        index={i}
-                        doneCount={lockedCount}
-                        kit={kit}
-                        onTake={(other) => {
-                          setTaken(other);
-                          setDraft(rowsOf(other));
-                        }}
-                      />
+                      <OtherPractices piece={state.piece} route={route} index={i} doneCount={lockedCount} kit={kit} onTake={takeRoute} />
                     ) : null}
                     {locked ? null : (
                       <WaysThrough
@@ -334,6 +330,11 @@ export function StepsDialog({ isOpen, onClose, state, route, kit, magnet_C }: Pr
           {problem === null ? "" : ORDER_WORDS[problem]}
         </p>
       </DialogContent>
+      {draft === null || faults.size > 0 || problem !== null || lockedCount > 0 ? null : (
+        <Suspense fallback={null}>
+          <AsChanged piece={state.piece} planned={route} changed={drafted} onTake={takeRoute} />
+        </Suspense>
+      )}
       <DialogActions>
         <Button variant="text" onClick={close}>
           Leave as it was
