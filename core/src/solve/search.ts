@@ -118,9 +118,12 @@ export function search(asked: Asked, domain: Domain): Searched {
   const far = [...new Set([now.heat_C, ...heats_C.filter((_, i) => i % FIRST === 0), heats_C.at(-1)!])];
   const held = [...new Set([now.hold_min, holds_min.at(-1)!])];
   for (const quench of near) for (const heat_C of far) for (const hold_min of held) keep(look({ heat_C, hold_min, quench }, FEW, best()));
-  // Then about the best of them, a bath at least twice where there are two.
+  // Then about the best of them, and about the best of each bath.
   const top = (n: number): Tried[] => [...found].sort((a, b) => score(b) - score(a)).slice(0, n);
-  const starts = new Map(top(isOfPart ? 1 : BEST).map((tried) => [keyOf(tried.hardened.hardening), tried]));
+  const ofEach = near.map((quench) => top(found.length).find(({ hardened }) => hardened.hardening.quench === quench)!);
+  const starts = new Map(
+    [...top(isOfPart ? 1 : BEST), ...(isOfPart ? [] : ofEach)].map((tried) => [keyOf(tried.hardened.hardening), tried]),
+  );
   for (const { hardened } of starts.values()) {
     const { heat_C, hold_min, quench } = hardened.hardening;
     const [i, k] = [heats_C.indexOf(heat_C), holds_min.indexOf(hold_min)];

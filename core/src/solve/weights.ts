@@ -48,7 +48,7 @@ export const WORTH_A_WORD = 0.05;
 /** As sure as this nothing more is asked for. */
 export const SURE = 0.9;
 /** Surer by less than this, a plan is left as it stands: nobody sees the difference. */
-export const SURER = 0.03;
+export const SURER = 0.02;
 
 /** What is struck, or levered hard, breaks where toughness dips; what is bent slowly or cuts by draw seldom does: there the dip costs this share of it. */
 const STRUCK: ReadonlySet<string> = new Set([

@@ -14,7 +14,7 @@ import { heatDoubt_K } from "../standing/known.js";
 import { tempersIn, type Domain, type Hardening } from "./domain.js";
 import { bestOf, type Searched } from "./search.js";
 import { bellsOf, landing, tryHardening, wantedOf, weighedMean, type Asked, type Tried } from "./tried.js";
-import { WORTH_A_WORD } from "./weights.js";
+import { WORTH_A_WORD, worthOf } from "./weights.js";
 
 /** kiln, probe, eye: of the hardening heat. oven: a second thermometer in it. oil: tried on a bar one knows. coupon: of this bar. tester: on the piece, after its first temper. */
 export const CHECKS = ["probe", "kiln", "eye", "oven", "oil", "coupon", "tester"] as const;
@@ -50,16 +50,18 @@ const NOISE = [
 /** What of a member is the bar's. */
 const OF_THE_BAR = ["rateRatio", "dissolutionRatio", "carbonRatio", "alloyRatio", "residualRatio", "martensiteStart_K"] as const;
 
-/** A table of plans: for each the chance of every member that all of it lands. */
+/** A table of plans: for each the chance of every member that all of it lands, and what the plan costs beside, by the table of weights. */
 interface Table {
   readonly lands: readonly (readonly number[])[];
+  readonly costs?: readonly number[];
   readonly weights: readonly number[];
 }
 
-/** The best plan's chance by such weights. */
-export function bestChance({ lands }: Pick<Table, "lands">, weights: readonly number[]): number {
+/** What the best plan is worth by such weights of the members: its chance, less what it costs beside. */
+export function bestChance({ lands, costs }: Omit<Table, "weights">, weights: readonly number[]): number {
   const all = weights.reduce((sum, weight) => sum + weight, 0);
-  return lands.reduce((best, own) => Math.max(best, own.reduce((sum, chance, i) => sum + weights[i]! * chance, 0) / all), 0);
+  const worth = lands.map((own, k) => own.reduce((sum, chance, i) => sum + weights[i]! * chance, 0) / all - (costs?.[k] ?? 0));
+  return Math.max(...worth);
 }
 
 /**
@@ -86,7 +88,8 @@ function liftOf(table: Table, signal: readonly number[], sd: number): number {
 function tableOf(asked: Asked, { whole }: Searched): Table {
   const wanted = wantedOf(asked);
   const lands = whole.map(({ hardened, route }) => landing(bellsOf(asked, hardened, route, wanted), wanted));
-  return { lands, weights: whole[0]!.working.map(({ weight = 1 }) => weight) };
+  const costs = whole.map((tried) => tried.chance - worthOf(tried, "surest"));
+  return { lands, costs, weights: whole[0]!.working.map(({ weight = 1 }) => weight) };
 }
 
 /** With the heat known to so much, the best of a few heats about the planned one; null where nothing is gained by it. */
@@ -122,13 +125,15 @@ function heatChecks({ asked, domain, surest, kit }: Here): readonly { readonly c
 /** An oven known so well: the tempers chosen anew, the hardenings as they are. */
 function ovenLift({ asked, surest, searched }: Here): number {
   const wanted = wantedOf(asked);
+  // By the same table of weights as the plan itself: a temper in the dip is none that a thermometer makes good.
   const then = searched.whole
     .filter(({ hardened }) => hardened === surest.hardened)
-    .map(({ hardened, route }) => {
-      const bells = bellsOf(asked, hardened, route, wanted, OVEN_K);
-      return weighedMean(landing(bells, wanted), bells.working);
+    .map((tried) => {
+      const bells = bellsOf(asked, tried.hardened, tried.route, wanted, OVEN_K);
+      const chance = weighedMean(landing(bells, wanted), bells.working);
+      return { chance, worth: worthOf({ ...tried, lands: chance * (1 - tried.hardened.crackChance) }, "surest") };
     });
-  return Math.max(0, ...then.map((chance) => chance - surest.chance));
+  return then.reduce((best, one) => (one.worth > best.worth ? one : best)).chance - surest.chance;
 }
 
 /** A first temper that leaves it harder by so much, then one more by what a tester says; how well such a further temper lands beside the reading, HRC (judgement). */
