@@ -25,7 +25,8 @@ export const CORE = {
   standing: ["numerics", "hand", "schema", "shape", "heat", "evidence", "plan", "simulate", "book", "heatNow"],
   diagnose: ["numerics", "schema", "heat", "kinetics", "evidence", "plan", "simulate", "book", "standing"],
   solve: ["numerics", "schema", "shape", "heat", "kinetics", "plan", "simulate", "standing"],
-  job: ["schema", "plan", "simulate", "diagnose", "solve"],
+  stock: ["numerics", "hand", "schema", "shape", "heat", "kinetics", "evidence", "plan", "simulate"],
+  job: ["schema", "plan", "simulate", "diagnose", "solve", "stock"],
   verbs: [
     "schema",
     "shape",
@@ -41,6 +42,7 @@ export const CORE = {
     "standing",
     "diagnose",
     "solve",
+    "stock",
   ],
 };
 
