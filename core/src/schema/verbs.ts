@@ -120,6 +120,28 @@ const BathHappeningSchema = tagged(
   strict({ at_s: between(0, 1e9, "s"), entry: Type.Literal("because"), why: choice(BATH_REASONS) }),
 );
 
+/** Where a bar may have been found (core/src/stock/sources.ts). */
+export const SOURCE_NAMES = [
+  "coil-spring",
+  "leaf-spring",
+  "torsion-bar",
+  "file",
+  "rasp",
+  "mower-blade",
+  "edger-blade",
+  "saw",
+  "axle",
+  "bearing",
+  "hammer",
+  "chisel",
+  "jackhammer-point",
+  "rail",
+  "tine",
+  "cable",
+  "rebar",
+  "unknown",
+] as const;
+
 const lux = between(0, 120000, "Light in the shop, lux");
 const hrc = between(-20, 80, "HRC");
 
@@ -396,6 +418,41 @@ export const VERB_SCHEMAS = {
     eye_K: Type.Optional(between(1, 100, "How far this eye is off, one deviation, C")),
     wishes: PieceSchema.properties.zones,
     pins: Type.Optional(Type.Array(PinSchema, { maxItems: PINS.length })),
+  }),
+  VerbIdentify: strict({
+    source: Type.Optional(choice(SOURCE_NAMES)),
+    spark: Type.Optional(
+      strict({
+        bursts: Type.Optional(choice(["none", "few", "many", "very-many"] as const)),
+        length: Type.Optional(choice(["short", "medium", "long"] as const)),
+        colour: Type.Optional(choice(["straw", "orange", "red"] as const)),
+        ends: Type.Optional(choice(["plain", "forked", "spear"] as const)),
+      }),
+    ),
+    isMagnetic: Type.Optional(Type.Boolean()),
+    fileAsFound: Type.Optional(choice(["bites", "skates"] as const)),
+    airHard: Type.Optional(Type.Boolean()),
+    composition_wtpct: Type.Optional(CompositionSchema),
+    /** Of the piece that is to be made of it. */
+    section: Type.Optional(SectionSchema),
+    media: Type.Optional(Type.Array(Type.String({ maxLength: 30 }), { minItems: 1, maxItems: 8 })),
+    coupons: Type.Optional(
+      Type.Array(
+        strict({
+          section: SectionSchema,
+          heat_C: limited(LIMITS.harden.temperature_C, "Heat of the coupon, C"),
+          hold_min: limited(LIMITS.harden.hold_min, "min"),
+          medium: Type.String({ maxLength: 30 }),
+          bath_C: Type.Optional(limited(LIMITS.quench.bath_C, "Bath, C")),
+          files: Type.Optional(files),
+          hrc: Type.Optional(hrc),
+          grain: Type.Optional(between(1, 14, "Grain of its break, ASTM number")),
+          at: Type.Optional(choice(["surface", "middle"] as const)),
+          heat_K: Type.Optional(between(1, 100, "How far its heat may be off, one deviation, C")),
+        }),
+        { maxItems: 12 },
+      ),
+    ),
   }),
   VerbStanding: strict({
     steel: Type.String({ maxLength: 30 }),

@@ -84,7 +84,8 @@ export interface Belief {
   readonly clash: readonly [number, number] | null;
 }
 
-function normalised(weights: readonly number[]): number[] {
+/** As shares of their sum. */
+export function normalised(weights: readonly number[]): number[] {
   const all = weights.reduce((sum, w) => sum + w, 0);
   return all > 0 ? weights.map((w) => w / all) : weights.map(() => 1 / weights.length);
 }
@@ -105,7 +106,7 @@ export function gradeChances(members: readonly Member[], weights: readonly numbe
 const TOO_FEW = 250;
 const AS_BEFORE = 0.2;
 /** After the one coupon what the other found is so much less likely than without it: they can hardly both be true. */
-const CLASH = 0.12;
+const CLASH = 0.2;
 
 interface Weighed {
   readonly members: readonly Member[];

@@ -26,7 +26,7 @@ export interface Member {
 
 function drawn(limits: Limits, uniform: () => number): Composition {
   const of = (element: (typeof ELEMENTS)[number]): number => {
-    const [from, to] = limits[element] ?? SCRAP[element]!;
+    const [from, to] = limits[element] ?? SCRAP[element];
     // Towards the middle: two throws. A works aims between its limits.
     return from + ((to - from) * (uniform() + uniform())) / 2;
   };
@@ -38,7 +38,7 @@ function certified(named: Partial<Composition>, uniform: () => number): Composit
     Object.fromEntries(
       ELEMENTS.map((element) => {
         const said = named[element];
-        const [from, to] = SCRAP[element]!;
+        const [from, to] = SCRAP[element];
         if (said === undefined) return [element, element === "C" ? 0 : from + (to - from) * uniform()];
         const sd = Math.max(CERTIFIED_wtpct, CERTIFIED * said);
         return [element, Math.max(0, said + sd * normalQuantile(uniform()))];
@@ -51,7 +51,7 @@ function certified(named: Partial<Composition>, uniform: () => number): Composit
 export function nearestGrade(steel: Composition): string {
   const off = ({ limits }: Grade): number =>
     ELEMENTS.reduce((sum, element) => {
-      const [from, to] = limits[element] ?? SCRAP[element]!;
+      const [from, to] = limits[element] ?? SCRAP[element];
       const beyond = Math.max(0, from - steel[element], steel[element] - to);
       return sum + (beyond / Math.max(0.03, to - from)) ** 2;
     }, 0);

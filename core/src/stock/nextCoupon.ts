@@ -123,32 +123,41 @@ export function bestBath({ members, weights: own }: Belief, { media }: Wanted, h
   return { index, chance: hardens[index]!.reduce((sum, isHard, i) => sum + (isHard ? weights[i]! : 0), 0) };
 }
 
-/** Null where nothing that could be made tells enough. */
-export function nextCoupon(belief: Belief, wanted: Wanted): NextCoupon | null {
+/** How much a coupon tells of what is open, and its classes for each member; what is open is none where all is known. */
+export function teller(belief: Belief, wanted: Wanted, hardens = hardensIn(belief, wanted)) {
   const { members, weights, bench } = belief;
-  const { media, section, heats_C = HEATS_C } = wanted;
-  if (media.length === 0) return null;
-  const hardens = hardensIn(belief, wanted);
   const states = members.map(({ steel }, i) => {
     const carbon = CARBON_wtpct.filter((C) => steel.C >= C).length;
     return `${carbon} ${hardens.map((own) => (own[i] ? 1 : 0)).join("")}`;
   });
   const whole = entropy([...weightsBy(states, weights).values()]);
+  return (treated: Treated): { readonly tells: number; readonly chances: readonly (readonly number[])[] } => {
+    const chances = members.map((member) => classesOf(bench.harden(member, treated, "centre").hrc));
+    return { tells: whole < 1e-6 ? 0 : Math.min(1, information(states, weights, chances) / whole), chances };
+  };
+}
+
+/** Null where nothing that could be made tells enough. */
+export function nextCoupon(belief: Belief, wanted: Wanted): NextCoupon | null {
+  const { weights } = belief;
+  const { media, section, heats_C = HEATS_C } = wanted;
+  if (media.length === 0) return null;
+  const hardens = hardensIn(belief, wanted);
+  const told = teller(belief, wanted, hardens);
   const sections: Section[] = [section, ...FLATS_mm.map((thickness_mm): Section => ({ shape: "plate", thickness_mm }))];
-  let best: { treated: Treated; chances: number[][]; gain: number } | null = null;
+  let best: (ReturnType<typeof told> & { readonly treated: Treated }) | null = null;
   for (const medium of media) {
     for (const heat_C of heats_C) {
       for (const own of sections) {
         const treated: Treated = { section: own, heat_C, hold_min: HOLD_MIN, medium, bath_C: medium.usualBath_C };
-        const chances = members.map((member) => classesOf(bench.harden(member, treated, "centre").hrc));
-        const gain = information(states, weights, chances);
-        if (best === null || gain > best.gain + 1e-9) best = { treated, chances, gain };
+        const one = told(treated);
+        if (best === null || one.tells > best.tells + 1e-9) best = { ...one, treated };
       }
     }
   }
+  if (best === null || best.tells < WORTH_ITS_STEEL) return null;
+  const { treated, chances, tells } = best;
   const now = bestBath(belief, wanted, hardens);
-  if (best === null || whole < 1e-6 || best.gain / whole < WORTH_ITS_STEEL) return null;
-  const { treated, chances, gain } = best;
   const outcomes = [...FILES_HRC, null].flatMap((to_HRC, k): Outcome[] => {
     const own = weights.map((w, i) => w * chances[i]![k]!);
     const chance = own.reduce((sum, w) => sum + w, 0);
@@ -166,7 +175,7 @@ export function nextCoupon(belief: Belief, wanted: Wanted): NextCoupon | null {
   const after =
     outcomes.reduce((sum, { chance, bestBath: { hardens: then } }) => sum + chance * then, 0) /
     outcomes.reduce((sum, { chance }) => sum + chance, 0);
-  return { treated, tells: Math.min(1, gain / whole), outcomes, now: now.chance, after };
+  return { treated, tells, outcomes, now: now.chance, after };
 }
 
 function weightsBy(states: readonly string[], weights: readonly number[]): Map<string, number> {

@@ -3,7 +3,10 @@
  * (judgement): that share is spread over everything.
  */
 
+import type { SOURCE_NAMES } from "../schema/verbs.js";
 import { GRADES } from "./grades.js";
+
+export type SourceId = (typeof SOURCE_NAMES)[number];
 
 /** What a found thing may hide beside its steel: told before anything is done with it. */
 export type Caution = "case-hardened" | "plated" | "carbide-tipped" | "cracked" | "welded";
@@ -13,7 +16,7 @@ export interface FoundIn {
   readonly mind?: readonly Caution[];
 }
 
-export const SOURCES = {
+export const SOURCES: Readonly<Record<SourceId, FoundIn>> = {
   "coil-spring": {
     made: [
       ["5160", 50],
@@ -171,10 +174,7 @@ export const SOURCES = {
     mind: ["welded"],
   },
   unknown: { made: [] },
-} as const satisfies Readonly<Record<string, FoundIn>>;
-
-export type SourceId = keyof typeof SOURCES;
-export const SOURCE_IDS = Object.keys(SOURCES) as readonly SourceId[] as readonly [SourceId, ...SourceId[]];
+};
 
 /** So many labels are wrong. */
 const MISLABELLED = 0.2;
@@ -183,7 +183,7 @@ const OTHER = 0.15;
 
 /** The chance of each grade, by where a bar was found, summing to 1. */
 export function priorOf(source: SourceId): ReadonlyMap<string, number> {
-  const { made }: FoundIn = SOURCES[source];
+  const { made } = SOURCES[source];
   const named = GRADES.filter(({ id }) => id !== "other");
   const wrong = made.length === 0 ? 1 : MISLABELLED;
   const all = made.reduce((sum, [, share]) => sum + share, 0);

@@ -13,6 +13,7 @@ import { chooseBathVerb, convertVerb, hardenVerb, lineVerb, verdictVerb } from "
 import { calibrateVerb, fitVerb, warmUpVerb } from "./kit.js";
 import { routeVerb } from "./route.js";
 import { diagnoseVerb, learnVerb, standingVerb } from "./standing.js";
+import { identifyVerb } from "./identify.js";
 import { solveVerb } from "./solve.js";
 import { dipVerb, fallingVerb, settlingVerb, temperForVerb, temperVerb, warpVerb } from "./tempering.js";
 import { soakVerb, steelsVerb, transformationsVerb } from "./steel.js";
@@ -43,6 +44,12 @@ const VERBS: Readonly<Record<string, Verb>> = {
   },
   harden: { run: hardenVerb, schema: "VerbHarden", about: "Heat, soak and quench a section", needsInput: true },
   route: { run: routeVerb, schema: "VerbRoute", about: "The steps for a piece by a school, and what they should give", needsInput: true },
+  identify: {
+    run: identifyVerb,
+    schema: "VerbIdentify",
+    about: "What a found bar may be, and the coupon that tells most",
+    needsInput: true,
+  },
   solve: { run: solveVerb, schema: "VerbSolve", about: "A plan worked out: its ways, its limits, what is worth knowing", needsInput: true },
   simulate: { run: simulateVerb, schema: "VerbSimulate", about: "A section through any thermal history", needsInput: true },
   fit: { run: fitVerb, schema: "VerbFit", about: "Whether a piece fits the shop's kit, and ways on where it does not", needsInput: true },

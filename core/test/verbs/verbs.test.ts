@@ -126,6 +126,56 @@ describe("verbs answer in the shapes of the command line", () => {
     const full = { kind: "round", width_mm: 180, depth_mm: 395, fill_mm: 393 };
     expect(codes(full, [{ mass_kg: 3, temperature_C: 815, length_mm: 200 }])).toContain("overflows");
   });
+  it("identify: steels, carbon and depth by coupons, and the next one; a medium nobody has is refused by its place", () => {
+    type Found = {
+      steels: { id: string; probability: number }[];
+      carbon_wtpct: { mean: number; sd: number };
+      hardensTo_mm: Record<string, { mean: number; p05: number; p95: number }>;
+      nextCoupon: { medium: string; message: string } | null;
+      isSafe: boolean;
+      notices: { code: string }[];
+    };
+    const coupon = { section: { shape: "round", diameter_mm: 11 }, heat_C: 830, hold_min: 5, medium: "fast-oil", at: "middle" };
+    const files = [
+      { hrc: 60, result: "skates" },
+      { hrc: 65, result: "bites" },
+    ];
+    const asked = { source: "coil-spring", media: ["fast-oil", "water"] };
+    const before = runVerb("identify", asked) as Found;
+    expect(before.isSafe).toBe(false);
+    expect(before.nextCoupon?.message).toContain("file the middle");
+    expect(before.notices.map(({ code }) => code)).toEqual(expect.arrayContaining(["plated", "cracked"]));
+    const after = runVerb("identify", { ...asked, coupons: [{ ...coupon, files }] }) as Found;
+    expect(after.steels[0]!.id).toBe("5160");
+    expect(after.carbon_wtpct.sd).toBeLessThan(before.carbon_wtpct.sd);
+    const { p05, mean, p95 } = after.hardensTo_mm["fast-oil"]!;
+    expect(p05 < mean && mean < p95).toBe(true);
+    const stainless = runVerb("identify", { source: "unknown", media: ["water"], isMagnetic: false }) as Found;
+    expect(stainless.notices.map(({ code }) => code)).toContain("not-magnetic");
+    const certified = runVerb("identify", { composition_wtpct: { C: 0.2, Mn: 0.8 }, media: ["water"] }) as Found;
+    expect(certified.notices.map(({ code }) => code)).toContain("lean");
+    expect(() => runVerb("identify", { ...asked, coupons: [{ ...coupon, medium: "milk" }] })).toThrow(/milk|medium/);
+  });
+  it("solve: ways with their steps, what is pinned stays, and what may fail says so", () => {
+    const asked = {
+      steel: "1060",
+      school: "kiln",
+      start: "as-forged",
+      use: "spring",
+      piece: { kind: "spring", length_mm: 200, section: { shape: "plate", thickness_mm: 4 } },
+    };
+    type Told = {
+      ways: { name: string; chance: number; steps: { kind: string; temperature_C?: number }[] }[];
+      today: { chance: number };
+      mayFail: boolean;
+    };
+    const { ways, today, mayFail } = runVerb("solve", asked) as Told;
+    expect(ways[0]!.name).toBe("surest");
+    expect(ways[0]!.chance).toBeGreaterThan(today.chance);
+    expect(mayFail).toBe(false);
+    const pinned = runVerb("solve", { ...asked, pins: [{ step: "heat", temperature_C: 840, hold_min: 10 }] }) as Told;
+    expect(pinned.ways[0]!.steps.find(({ kind }) => kind === "harden")?.temperature_C).toBe(840);
+  });
   it("soak: how long and how hot until enough is dissolved; null when it never is", () => {
     const question = { steel: "80crv2", priorStructure: "coarse-spheroidised", temperature_C: 830, hold_min: 5 };
     const answer = runVerb("soak", question) as { wanted_wtpct: number; hold_min: number; heatForHold_C: number };
