@@ -2,7 +2,6 @@
 
 import { CATALOGUE } from "../core/src/index.js";
 import { uniforms } from "../core/src/numerics/sampling.js";
-import type { Composition } from "../core/src/kinetics/composition.js";
 import { resolveSteel } from "../core/src/plan/catalogue.js";
 import { harden } from "../core/src/simulate/harden.js";
 import { usualHeat_C, type Treated } from "../core/src/stock/bench.js";
@@ -10,7 +9,7 @@ import { believe, gradeChances, spreadOf, type Belief, type Coupon } from "../co
 import { GRADES } from "../core/src/stock/grades.js";
 import { drawMembers } from "../core/src/stock/members.js";
 import { bestBath, hardensIn, isSafe, nextCoupon, teller } from "../core/src/stock/nextCoupon.js";
-import { priorOf, SOURCES, type SourceId } from "../core/src/stock/sources.js";
+import { SOURCES, type SourceId } from "../core/src/stock/sources.js";
 import { writePage } from "./page.js";
 
 const BARS = Number(process.env["BARS"] ?? 500);
@@ -39,13 +38,13 @@ type Bar = ReturnType<typeof bar>;
 
 /** What the core itself makes of it, HRC and share hard, in its middle. */
 function truth({ member, rateLn, bathLn }: Bar, { section, heat_C, hold_min, medium, bath_C }: Treated) {
-  const steel = resolveSteel(CATALOGUE, { composition_wtpct: member.steel as Composition });
+  const steel = resolveSteel(CATALOGUE, { composition_wtpct: member.steel });
   const known = (mean: number) => ({ mean, sd: 1e-6 });
   const result = harden(
     {
       steel,
       prior: "pearlite",
-      section: section as Parameters<typeof harden>[0]["section"],
+      section,
       heat_C: Math.max(730, heat_C),
       hold_s: 60 * hold_min,
       transfer_s: 2,

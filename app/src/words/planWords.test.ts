@@ -10,6 +10,7 @@ import {
   showOneIn,
   solvedNotice,
   spareWords,
+  temperCount,
   wayInShort,
   wayOnWords,
 } from "./planWords.js";
@@ -62,6 +63,11 @@ describe("what is said of a plan worked out", () => {
 
   it("a way in short names its heat, its bath and its tempers", () => {
     expect(wayInShort(way, UNITS)).toMatch(/^\d+ °C for [\d.]+ min, .*, tempered twice at \d+ °C$/);
+  });
+
+  it("a way says how often it is tempered", () => {
+    const once = { ...way.route, steps: way.route.steps.filter(({ kind }, i, all) => kind !== "temper" || all[i + 1]?.kind !== "temper") };
+    expect([temperCount(way), temperCount({ route: once })]).toEqual(["2 tempers", "one temper"]);
   });
 
   it("the card speaks where it lands more often, or comes clear of the dip; else it says nothing", () => {

@@ -41,6 +41,12 @@ export function showOneIn(chance: number): string {
   return chance < 1 / RAREST ? `under 1 in ${RAREST}` : `1 in ${n < 10 ? Math.round(n) : 5 * Math.round(n / 5)}`;
 }
 
+/** How often it is tempered: a second temper is what a surer way often has and a quicker one lacks, though both land as often. */
+export function temperCount({ route: { steps } }: Pick<PlannedWay, "route">): string {
+  const count = steps.filter(({ kind }) => kind === "temper").length;
+  return count === 0 ? "" : count === 1 ? "one temper" : `${count} tempers`;
+}
+
 /** What a way does, in short: heat and hold, bath, tempers. */
 export function wayInShort({ route: { steps } }: Pick<PlannedWay, "route">, units: Units): string {
   const said = steps.flatMap((step) => {

@@ -3,7 +3,7 @@
 import Radio from "@mui/material/Radio";
 import type { PlanWay, Solved } from "@tembrak/core";
 import { showChance, showHardness, showThin, type Units } from "../../format/show.js";
-import { showHours, showOneIn, WAY_NAMES } from "../../words/planWords.js";
+import { showHours, showOneIn, temperCount, WAY_NAMES } from "../../words/planWords.js";
 
 interface Props {
   readonly solved: Solved;
@@ -64,7 +64,10 @@ export function WaysTable({ solved: { ways, target }, chosen, name, place, thick
             <th scope="row">
               <label>
                 <Radio name={name} value={way.name} checked={way.name === chosen} onChange={() => onChoose(way.name)} />
-                {WAY_NAMES[way.name]}
+                <span>
+                  {WAY_NAMES[way.name]}
+                  <small className="ways-dip">{temperCount(way)}</small>
+                </span>
               </label>
             </th>
             <td>
