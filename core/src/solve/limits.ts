@@ -37,7 +37,7 @@ const TO_DRAW_HRC = 2;
 const STEP_wtpct = 0.01;
 const LEAN_wtpct = 0.2;
 
-/** Carbon in solution that a use needs, wt%: no more than a hardening wants at most. @source ASTM A255, initial hardness by carbon */
+/** Carbon in solution that a use needs, wt%: no more than a hardening wants at most. @source astmA255 (initial hardness by carbon, from memory) */
 function neededCarbon_wtpct(composition: Composition, high_HRC: number): number {
   const all = wantedCarbon_wtpct(composition);
   let C = LEAN_wtpct;

@@ -1,6 +1,6 @@
 /**
  * Composition limits of the steels that found bars are made of, wt%. What a standard does not limit is what scrap leaves.
- * @source SAE J403 and J404, ASTM A29, A686, A681, A295, A1 (rail), EN 10132-4: all from memory
+ * @source saeJ403 (SAE J403 and J404, ASTM A29, A686, A681, A295, rail by A1, EN 10132-4: all from memory)
  */
 
 import type { Composition } from "../kinetics/composition.js";

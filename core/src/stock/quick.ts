@@ -3,7 +3,7 @@
  * change, and every steel is carried along it by the shares of its three changes (Scheil's rule). The core's own rates, hardness and martensite; what
  * is left out is heat from the change itself and of one place by the next.
  *
- * @error test/stock/quick.test.ts, beside `harden`
+ * @error test/stock/stock.test.ts, beside `harden`
  */
 
 import { bathBoundary, type Bath } from "../simulate/section.js";

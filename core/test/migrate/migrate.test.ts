@@ -91,6 +91,7 @@ describe("from version 1", () => {
       "softens-back",
       "paste",
       "by-colour",
+      "worked-out",
     ] as const;
     expect([...codes, "said", ...later].sort()).toEqual([...REASONS].sort());
     expect(Object.keys(SENTENCES_OF_1).filter((sentence) => !reasons.has(sentence))).toEqual([]);
