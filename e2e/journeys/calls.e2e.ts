@@ -78,14 +78,15 @@ test.describe("in a pocket", () => {
     await page.clock.install({ time: start });
     await page.reload();
     await expect(first).toBeVisible();
-    await page.clock.pauseAt(start + 1000 * Math.max(left_s - 4, 30));
+    // What is shown as left may be some seconds old where the machine is busy: it is in the pocket well before the end.
+    await page.clock.pauseAt(start + 1000 * Math.max(left_s - 14, 30));
     await putInPocket(page);
-    for (let s = -4; s < 8; s++) {
-      await page.clock.setSystemTime(start + 1000 * (Math.max(left_s, 34) + s));
+    for (let s = -14; s < 8; s += 2) {
+      await page.clock.setSystemTime(start + 1000 * (Math.max(left_s, 44) + s));
       await page.waitForTimeout(1000);
     }
     await expect(page).toHaveTitle(/: The temper is over\./);
-    // The registration is asked for first: on a busy machine the title is there before it.
+    // The registration is asked for first: the title is there before it.
     const told = () => page.evaluate(() => (window as unknown as { told: string[] }).told);
     await expect.poll(told).toContain("The temper is over.");
     await expect(page.getByTestId("unheard").getByText(/The temper is over/)).toBeVisible();
