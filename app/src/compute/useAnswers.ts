@@ -386,6 +386,7 @@ export function useSolved(
 ): UseQueryResult<Solved> {
   const { kit } = useHeatContext();
   const factors = useFactorsFor(piece, Infinity);
+  const { temperature: unit } = useSettings();
   const { known } = plannedQuestion({ piece }, route, { kit, factors });
   const job: Extract<Job, { kind: "solve" }> = {
     kind: "solve",
@@ -395,6 +396,7 @@ export function useSolved(
     kit: kit === null ? null : [...kit],
     pins: [...pins],
     ...(isBrief ? { isBrief } : {}),
+    ...(unit === "C" ? {} : { unit }),
   };
   return useQuery({ queryKey: keyOf(job), queryFn: ({ signal }) => ask<"solve">(job, { signal }), enabled: isAsked, ...ONCE });
 }

@@ -186,6 +186,8 @@ export const JobSchema = tagged(
     pins: Type.Array(choice(PINS), { maxItems: PINS.length }),
     /** Only the ways, and nothing of what else would help. */
     isBrief: Type.Optional(Type.Literal(true)),
+    /** Of the shop: heats are round in it. */
+    unit: Type.Optional(choice(["C", "F"] as const)),
   }),
   /** What coming out of the bath at each second buys and costs. */
   strict({ kind: Type.Literal("out-at"), piece: PieceSchema, route: RouteSchema, known }),

@@ -1,5 +1,7 @@
 /** What a planner may choose of a route: heats, holds, baths and tempers within what this shop has and its school allows. */
 
+import type { TemperatureUnit } from "../quantity.js";
+import { roundHeat_C } from "../plan/roundHeats.js";
 import { isGuessed, isLiquid, isWater, PASTE } from "../heat/bathKind.js";
 import { magnetLost_C } from "../kinetics/austenite.js";
 import { resolveSteel, type Catalogue, type ResolvedSteel } from "../plan/catalogue.js";
@@ -24,6 +26,8 @@ export interface Domain {
   /** None where no oven draws it: the colour that was planned stays. */
   readonly tempers_C: readonly number[];
   readonly counts: readonly number[];
+  /** A heat as this shop sets it, C: round in its own unit. */
+  readonly asSet: (heat_C: number) => number;
 }
 
 /** A fire is tried so far under the published range of a steel, as its schools are; nothing above it, and a kiln inside it, K (judgement). */
@@ -114,14 +118,24 @@ function quenchesOf(catalogue: Catalogue, piece: Piece, route: Route, steel: Res
   return [planned, ...others];
 }
 
+/** Heats as they are set, the planned one as it stands. */
+function asSetAll(heats_C: readonly number[], planned_C: number, asSet: (heat_C: number) => number): number[] {
+  return [...new Set([planned_C, ...heats_C.filter((T) => T !== planned_C).map(asSet)])].sort((a, b) => a - b);
+}
+
 /** What may be chosen around what was fixed. @param through other ways through the planned bath, with their seconds */
 export function domainOf(
   catalogue: Catalogue,
   piece: Piece,
   route: Route,
   kit: Kit | null,
-  { pins = [], through = [] }: { readonly pins?: readonly Pin[]; readonly through?: readonly Quench[] } = {},
+  {
+    pins = [],
+    through = [],
+    unit = "C",
+  }: { readonly pins?: readonly Pin[]; readonly through?: readonly Quench[]; readonly unit?: TemperatureUnit } = {},
 ): Domain {
+  const asSet = (heat_C: number): number => (unit === "C" ? heat_C : roundHeat_C(heat_C, unit));
   const steel = resolveSteel(catalogue, piece.steel);
   const prior = structureBeforeHardening(piece, route.steps);
   const heat = hardenOf(route);
@@ -136,11 +150,12 @@ export function domainOf(
   return {
     steel,
     prior,
-    heats_C: isPinned("heat") ? [heat.temperature_C] : heatsOf(route, steel, prior, kit),
+    heats_C: isPinned("heat") ? [heat.temperature_C] : asSetAll(heatsOf(route, steel, prior, kit), heat.temperature_C, asSet),
     holds_min: isPinned("heat") || isBySign ? [heat.hold_min] : [...new Set([heat.hold_min, ...holds])].sort((a, b) => a - b),
     quenches: isPinned("bath") ? [quenchOf(route)] : [...quenchesOf(catalogue, piece, route, steel, kit), ...through],
     tempers_C: temperIsFixed ? [] : range(least_C, ends_C, STEP_K),
     counts: temperIsFixed ? [planned.length] : [1, 2],
+    asSet,
   };
 }
 

@@ -33,7 +33,8 @@ type Score = (tried: Tried) => number;
 function bestTemper(asked: Asked, domain: Domain, hardened: Hardened, score: Score, seen: Map<string, Tried>): Tried {
   const wanted = wantedOf(asked);
   const planned = tempersIn(asked.route).length;
-  const at = (temper_C: number | null, count: number): Tried => {
+  const at = (wanted_C: number | null, count: number): Tried => {
+    const temper_C = wanted_C === null ? null : domain.asSet(wanted_C);
     const key = `${temper_C} ${count}`;
     const found = seen.get(key) ?? tryTemper(asked, hardened, wanted, temper_C, count);
     seen.set(key, found);

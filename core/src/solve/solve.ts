@@ -1,5 +1,6 @@
 /** A plan worked out: of what this shop can do with a piece, the ways that land it, what set their numbers, and what more would be worth knowing. */
 
+import type { TemperatureUnit } from "../quantity.js";
 import type { Catalogue } from "../plan/catalogue.js";
 import { grindOff_mm } from "../kinetics/decarb.js";
 import { targetOf } from "../plan/route.js";
@@ -74,6 +75,8 @@ export interface SolveOptions {
   readonly kit?: Kit | null;
   readonly known?: Known;
   readonly pins?: readonly Pin[];
+  /** Heats are round in it; Celsius where nobody says. */
+  readonly unit?: TemperatureUnit;
   /** Only the ways: nothing of what would be worth knowing, or would help. */
   readonly isBrief?: boolean;
   readonly desk?: Desk;
@@ -155,7 +158,7 @@ export function waysAmong(whole: readonly Tried[], today: Tried): readonly { rea
  * @error docs/plan.md: against a fine grid with the whole ensemble
  */
 export function solve(catalogue: Catalogue, piece: Piece, route: Route, options: SolveOptions = {}): Solved {
-  const { kit = null, known = {}, pins = [], isBrief = false, desk = BARE_DESK } = options;
+  const { kit = null, known = {}, pins = [], isBrief = false, unit = "C", desk = BARE_DESK } = options;
   const asked: Asked = {
     catalogue,
     piece,
@@ -165,7 +168,7 @@ export function solve(catalogue: Catalogue, piece: Piece, route: Route, options:
     air_h: airHours(piece, route),
   };
   const through = pins.includes("bath") ? [] : quenchesThrough(asked, kit);
-  const domain = domainOf(catalogue, piece, route, kit, { pins, through });
+  const domain = domainOf(catalogue, piece, route, kit, { pins, through, unit });
   const searched = search(asked, domain);
   const ways = waysAmong(searched.whole, searched.today);
   const surest = ways[0]!.tried;

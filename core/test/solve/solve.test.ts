@@ -122,6 +122,15 @@ describe("a plan worked out", () => {
     expect(ways[0]!.working.mean_HRC).toBeGreaterThan(ways[0]!.thickest.mean_HRC + 8);
   });
 
+  // Was: heats of a Fahrenheit shop came out on the grid of the other unit, 653 F where a dial has 650.
+  it("heats it chooses are round in the unit of the shop", () => {
+    const kit = kitOf("kiln");
+    const { route, known } = planned(SPRING, kit, "kiln");
+    const { ways } = solve(CATALOGUE, SPRING, route, { kit, known, isBrief: true, unit: "F" });
+    const heats_F = tempersIn(ways[0]!.route).map(({ temperature_C }) => 1.8 * temperature_C + 32);
+    for (const F of heats_F) expect(Math.abs(F / 5 - Math.round(F / 5))).toBeLessThan(1e-6);
+  });
+
   it("what was changed by hand is what is pinned", () => {
     const { route } = planned(SPRING, kitOf("kiln"), "kiln");
     const at = (kind: string, change: object): Route => ({

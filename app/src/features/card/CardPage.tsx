@@ -156,7 +156,7 @@ function usePickSchool({ id, piece }: PieceState, view: TrialView): (heating: He
 
 /** What a search of this shop comes to, once the card itself is there, and before the first act. */
 function Worked({ isAsked, state, route }: { readonly state: PieceState; readonly route: Route; readonly isAsked: boolean }) {
-  if (!isAsked || state.doneAt_ms.size > 0) return null;
+  if (!isAsked || state.doneAt_ms.size > 0 || state.fate !== null) return null;
   return (
     <Suspense fallback={null}>
       <SolvedNotice piece={state.piece} route={route}>
